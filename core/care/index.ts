@@ -1,0 +1,1 @@
+export { type Attention, needsAttention } from './attention'

@@ -1,0 +1,32 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const amphidromousShrimp = defineGroup({
+  id: 'amphidromous-shrimp',
+  name: 'Amphidromous shrimp',
+  animals: 'Caridina multidentata',
+  animal: ['shrimp', 'shrimp'],
+  targets: {
+    temperatureC: target(CP, [20, 24], [17, 26]),
+    ph: target(CP, [6.8, 7.4], [6.5, 7.8]),
+    ghDh: target(M, [5, 10], [3, 15]),
+    khDh: target(M, [3, 8], [1, 12]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.moderate, feeding: feeding.shrimp },
+  largestStepPerWeek: steps,
+  stocking: { minimumL: figure(30, CP), starters: figure(6, CP), startersInL: figure(38, CP), advice: 'At least three in 30 L, better six in 38 L; cure six weeks or more.' },
+  life: {
+    // larvae need brackish to sea water: none grow up in the adults' tank
+    breedsInPlace: false,
+    growthPerWeek: prior(-0.004, 0.004, M),
+    turnoverPerWeek: figure(0.006, M),
+    capacityPerL: figure(0.6, M),
+    lifespanWeeks: figure(208, CP),
+    minimumKeep: figure(3, CP),
+  },
+  counting: counting.single,
+  cautions: ['neverRelease', 'copper', 'larvaeNeedSea'],
+})

@@ -1,0 +1,32 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { clutches, feeding, waterChange } from '../schools'
+
+export const appleSnail = defineGroup({
+  id: 'apple-snail',
+  name: 'Apple snails',
+  animals: 'Pomacea diffusa',
+  animal: ['snail', 'snails'],
+  targets: {
+    temperatureC: target(CP, [25, 27], [22, 28]),
+    ph: target(CP, [7.2, 8.2]),
+    ghDh: target(M, [8, 18]),
+    khDh: target(M, [5, 15]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.moderate, feeding: feeding.snail, clutches },
+  largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
+  stocking: { minimumL: figure(38, M), starters: figure(4, M), startersInL: figure(75, M), advice: 'Water line about 4 cm under the rim when breeding, humid air above, a tight cover.' },
+  life: {
+    breedsInPlace: true,
+    // a clutch brings 100 to 200 at once, so the spread is wide
+    growthPerWeek: prior(0.06, 0.12, M),
+    turnoverPerWeek: figure(0.3, M),
+    capacityPerL: figure(2.5, M),
+    lifespanWeeks: figure(78, M),
+    minimumKeep: figure(6, M),
+  },
+  counting: counting.sitting,
+  cautions: ['neverRelease', 'washHands', 'dewormers', 'permit', 'cover'],
+})

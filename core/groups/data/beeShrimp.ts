@@ -1,0 +1,32 @@
+import { counting, CP, figure, M, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, fish, waterChange } from '../schools'
+
+export const beeShrimp = defineGroup({
+  id: 'bee-shrimp',
+  name: 'Bee shrimp',
+  animals: 'soft-water Caridina',
+  animal: ['shrimp', 'shrimp'],
+  targets: {
+    temperatureC: target(CP, [21, 23], [20, 24], 22),
+    ph: target(CP, [5.8, 6.4], [5.5, 6.8]),
+    ghDh: target(CP, [4, 6], [3, 7], 5),
+    khDh: target(CP, [0, 1], [0, 2], 0),
+    conductivityUsCm: target(CP, [180, 220], undefined, 200),
+    nitrateMgL: target(M, [0, 10]),
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.topUp, feeding: feeding.shrimp, fish: fish(0) },
+  largestStepPerWeek: { ...steps, ghDh: figure(0.7, M), khDh: figure(0.5, M), conductivityUsCm: figure(25, M) },
+  stocking: { minimumL: figure(20, M), starters: figure(10, M), startersInL: figure(50, CP), advice: '50 L with soil 2 to 3 cm deep and two sponge filters each rated for the volume; soil lasts one to two years.' },
+  life: {
+    breedsInPlace: true,
+    growthPerWeek: prior(0.045, 0.04, M),
+    turnoverPerWeek: figure(0.1, M),
+    capacityPerL: figure(7, M),
+    lifespanWeeks: figure(78, M),
+    minimumKeep: figure(30, M),
+  },
+  counting: counting.hiding,
+  cautions: ['neverRelease', 'linesCross', 'copper', 'softWaterSlow'],
+})

@@ -1,0 +1,30 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const brackishPoolShrimp = defineGroup({
+  id: 'brackish-pool-shrimp',
+  name: 'Brackish pool shrimp',
+  animals: 'Halocaridina rubra',
+  animal: ['shrimp', 'shrimp'],
+  targets: {
+    temperatureC: target(M, [20, 26]),
+    ph: target(M, [7.8, 8.4]),
+    salinityGKg: target(CP, [15, 20], [10, 26], 17.5),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.topUp, feeding: feeding.pool },
+  largestStepPerWeek: steps,
+  stocking: { minimumL: figure(2, CP), starters: figure(12, CP), startersInL: figure(2, CP), advice: '12 to 20 in 2 L, 75 to 100 in 38 L (several hundred fit); cure about a month with trumpet snails.' },
+  life: {
+    breedsInPlace: true,
+    growthPerWeek: prior(0.012, 0.015, M),
+    turnoverPerWeek: figure(0.02, M),
+    capacityPerL: figure(20, M),
+    lifespanWeeks: figure(520, M),
+    minimumKeep: figure(12, CP),
+  },
+  counting: counting.hiding,
+  cautions: ['neverRelease', 'wildProtected', 'seaSalt'],
+})

@@ -1,0 +1,31 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const burrowingCrayfish = defineGroup({
+  id: 'burrowing-crayfish',
+  name: 'Burrowing crayfish',
+  animals: 'primary burrowers',
+  animal: ['crayfish', 'crayfish'],
+  targets: {
+    temperatureC: target(CP, [18, 26]),
+    ph: target(CP, [6.8, 7.4], [6, 8]),
+    ghDh: target(M, [6, 16]),
+    khDh: target(M, [3, 12]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
+  largestStepPerWeek: steps,
+  stocking: { minimumL: figure(75, CP), starters: figure(3, M), startersInL: figure(125, CP), advice: 'A long tank of about 75 to 125 L, three quarters filled; a hide for each animal.' },
+  life: {
+    breedsInPlace: true,
+    growthPerWeek: prior(0.008, 0.015, M),
+    turnoverPerWeek: figure(0.02, M),
+    capacityPerL: figure(0.1, M),
+    lifespanWeeks: figure(208, M),
+    minimumKeep: figure(3, M),
+  },
+  counting: { ...counting.single, allSeen: { share: 0.75, sdLog: 0.2, basis: M } },
+  cautions: ['neverRelease', 'permit', 'cover', 'hides', 'copper'],
+})

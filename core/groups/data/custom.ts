@@ -1,0 +1,26 @@
+import { counting, figure, M, poisons, prior, steps } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+/** The keeper's own group: no ranges of its own beyond what poisons every animal. The colony's own ranges and rates fill it. */
+export const custom = defineGroup({
+  id: 'custom',
+  name: 'Your own group',
+  animals: 'animals that are not in the list: you set the ranges',
+  animal: ['animal', 'animals'],
+  targets: poisons,
+  schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
+  largestStepPerWeek: { ...steps, humidityPct: figure(15, M) },
+  stocking: { minimumL: figure(1, M), starters: figure(10, M), startersInL: figure(20, M), advice: 'Nothing is known about your own group: follow what you trust.' },
+  life: {
+    breedsInPlace: true,
+    // nothing is known: flat, with a wide spread
+    growthPerWeek: prior(0, 0.08, M),
+    turnoverPerWeek: figure(0.1, M),
+    capacityPerL: figure(5, M),
+    lifespanWeeks: figure(78, M),
+    minimumKeep: figure(10, M),
+  },
+  counting: counting.hiding,
+  cautions: ['neverRelease'],
+})

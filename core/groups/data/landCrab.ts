@@ -1,0 +1,33 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const landCrab = defineGroup({
+  id: 'land-crab',
+  name: 'Land crabs',
+  animals: 'Geosesarma',
+  animal: ['crab', 'crabs'],
+  targets: {
+    temperatureC: target(CP, [22, 28]),
+    ph: target(CP, [7.5, 8]),
+    ghDh: target(CP, [4, 16]),
+    khDh: target(CP, [0, 10]),
+    humidityPct: target(CP, [75, 100]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
+  largestStepPerWeek: { ...steps, humidityPct: figure(15, M) },
+  stocking: { minimumL: figure(25, CP), starters: figure(3, CP), startersInL: figure(25, CP), advice: 'One male to two females, at most three in 25 L; 80 % land, 20 % water 5 to 10 cm deep.' },
+  life: {
+    // parents eat the young: numbers grow only when the young are taken away at once
+    breedsInPlace: true,
+    growthPerWeek: prior(0.004, 0.02, M),
+    turnoverPerWeek: figure(0.03, M),
+    capacityPerL: figure(0.12, CP),
+    lifespanWeeks: figure(104, CP),
+    minimumKeep: figure(3, CP),
+  },
+  counting: { ...counting.single, allSeen: { share: 0.9, sdLog: 0.1, basis: M } },
+  cautions: ['neverRelease', 'wildProtected', 'cover', 'electricity'],
+})

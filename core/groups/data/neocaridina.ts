@@ -1,0 +1,33 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, fish, neocaridinaHardness, neocaridinaTemperature, waterChange } from '../schools'
+
+export const neocaridina = defineGroup({
+  id: 'neocaridina',
+  name: 'Neocaridina',
+  animals: 'Neocaridina davidi colour lines',
+  animal: ['shrimp', 'shrimp'],
+  targets: {
+    temperatureC: target(CP, [22, 25], [20, 28]),
+    ph: target(CP, [6.8, 7.6], [6.5, 8]),
+    ghDh: target(CP, [6, 8], [4, 12]),
+    khDh: target(CP, [3, 8], [2, 15]),
+    conductivityUsCm: target(M, [250, 400]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { temperature: neocaridinaTemperature, hardness: neocaridinaHardness, waterChange: waterChange.weekly, feeding: feeding.shrimp, fish: fish(0.005) },
+  largestStepPerWeek: steps,
+  stocking: { minimumL: figure(10, M), starters: figure(20, CP), startersInL: figure(38, CP), advice: '10 to 12 in 38 L will do; 20 starters instead of 5 save months.' },
+  life: {
+    breedsInPlace: true,
+    // 15 starters reach a few hundred in about a year even with sales (common practice): ln(300/15)/52 = 0.058 and a little for the sales
+    growthPerWeek: prior(0.065, 0.045, M),
+    turnoverPerWeek: figure(0.12, M),
+    capacityPerL: figure(10, M),
+    lifespanWeeks: figure(78, M),
+    minimumKeep: figure(30, M),
+  },
+  counting: counting.hiding,
+  cautions: ['neverRelease', 'linesCross', 'copper'],
+})

@@ -1,0 +1,31 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const neriteSnail = defineGroup({
+  id: 'nerite-snail',
+  name: 'Nerite snails',
+  animals: 'Neritina and Vittina',
+  animal: ['snail', 'snails'],
+  targets: {
+    temperatureC: target(M, [22, 26]),
+    ph: target(M, [7.4, 8.4]),
+    ghDh: target(M, [8, 18]),
+    khDh: target(M, [5, 12]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.moderate, feeding: feeding.sparse },
+  largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
+  stocking: { minimumL: figure(20, M), starters: figure(3, M), startersInL: figure(38, M), advice: 'Never without algae. Larvae need the sea.' },
+  life: {
+    breedsInPlace: false,
+    growthPerWeek: prior(-0.006, 0.005, M),
+    turnoverPerWeek: figure(0.008, M),
+    capacityPerL: figure(0.3, M),
+    lifespanWeeks: figure(104, M),
+    minimumKeep: figure(2, M),
+  },
+  counting: counting.single,
+  cautions: ['neverRelease', 'washHands', 'dewormers', 'cover', 'larvaeNeedSea'],
+})

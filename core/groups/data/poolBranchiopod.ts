@@ -1,0 +1,25 @@
+import { counting, CP, figure, M, poisons, nitrate20, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { branchiopodHardness, branchiopodStart, branchiopodTemperature, feeding, waterChange } from '../schools'
+
+export const poolBranchiopod = defineGroup({
+  id: 'pool-branchiopod',
+  name: 'Pool branchiopods',
+  animals: 'fairy, clam and tadpole shrimp of temporary pools',
+  animal: ['animal', 'animals'],
+  targets: { ph: target(CP, [7, 8]), nitrateMgL: nitrate20, ...poisons },
+  schools: { temperature: branchiopodTemperature, hardness: branchiopodHardness, start: branchiopodStart, waterChange: waterChange.weekly, feeding: feeding.sparse },
+  largestStepPerWeek: steps,
+  stocking: { minimumL: figure(4, CP), starters: figure(30, M), startersInL: figure(10, CP), advice: '4 L or more, usually 8 to 11 L; light for 12 to 14 hours.' },
+  life: {
+    // one generation: they hatch together, live two to three weeks, and go on as resting eggs
+    breedsInPlace: false,
+    growthPerWeek: prior(-0.35, 0.15, CP),
+    turnoverPerWeek: figure(0.4, CP),
+    capacityPerL: figure(12, M),
+    lifespanWeeks: figure(3, CP),
+    minimumKeep: figure(0, CP),
+  },
+  counting: counting.hiding,
+  cautions: ['neverRelease', 'wildProtected'],
+})

@@ -1,0 +1,33 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const ramshornSnail = defineGroup({
+  id: 'ramshorn-snail',
+  name: 'Ramshorn snails',
+  animals: 'Planorbella and kin',
+  animal: ['snail', 'snails'],
+  targets: {
+    temperatureC: target(CP, [20, 26], [18, 28]),
+    ph: target(CP, [7.2, 8], [7, 8.4]),
+    ghDh: target(M, [8, 16]),
+    khDh: target(M, [4, 12]),
+    calciumMgL: target(M, [40, 120]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.moderate, feeding: feeding.snail },
+  largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
+  stocking: { minimumL: figure(5, CP), starters: figure(4, M), startersInL: figure(10, CP), advice: 'From 5 to 10 L. Hermaphrodite: any two breed.' },
+  life: {
+    breedsInPlace: true,
+    // two well-fed animals reach about a thousand in a couple of months at most (common practice): ln(500)/9 = 0.69 is the top, few tanks get near
+    growthPerWeek: prior(0.14, 0.15, M),
+    turnoverPerWeek: figure(0.3, M),
+    capacityPerL: figure(30, M),
+    lifespanWeeks: figure(60, M),
+    minimumKeep: figure(20, M),
+  },
+  counting: counting.sitting,
+  cautions: ['neverRelease', 'washHands', 'dewormers', 'snailBoom'],
+})

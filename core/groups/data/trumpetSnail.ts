@@ -1,0 +1,31 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const trumpetSnail = defineGroup({
+  id: 'trumpet-snail',
+  name: 'Trumpet snails',
+  animals: 'Melanoides',
+  animal: ['snail', 'snails'],
+  targets: {
+    temperatureC: target(CP, [20, 28]),
+    ph: target(M, [7, 8.2]),
+    ghDh: target(M, [6, 18]),
+    khDh: target(M, [4, 12]),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.moderate, feeding: feeding.sparse },
+  largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M), salinityGKg: figure(17.5, CP) },
+  stocking: { minimumL: figure(5, M), starters: figure(6, M), startersInL: figure(20, M), advice: 'Goes to half-strength seawater over one to two days.' },
+  life: {
+    breedsInPlace: true,
+    growthPerWeek: prior(0.1, 0.1, M),
+    turnoverPerWeek: figure(0.2, M),
+    capacityPerL: figure(30, M),
+    lifespanWeeks: figure(104, M),
+    minimumKeep: figure(10, M),
+  },
+  counting: { ...counting.sitting, allSeen: { share: 0.4, sdLog: 0.4, basis: M } },
+  cautions: ['neverRelease', 'washHands', 'dewormers', 'snailBoom'],
+})

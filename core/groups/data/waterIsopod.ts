@@ -1,0 +1,31 @@
+import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { defineGroup } from '../group'
+import { feeding, waterChange } from '../schools'
+
+export const waterIsopod = defineGroup({
+  id: 'water-isopod',
+  name: 'Water isopods',
+  animals: 'Asellus and Caecidotea',
+  animal: ['isopod', 'isopods'],
+  targets: {
+    temperatureC: target(CP, [15, 22], [14, 26]),
+    ph: target(CP, [7.5, 8]),
+    ghDh: target(CP, [15, 20]),
+    khDh: target(CP, [8, 10], [7, 12], 9),
+    nitrateMgL: nitrate20,
+    ...poisons,
+  },
+  schools: { waterChange: waterChange.weekly, feeding: feeding.sparse },
+  largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1, M) },
+  stocking: { minimumL: figure(5, M), starters: figure(12, CP), startersInL: figure(20, M), advice: 'From ten or a dozen, without fish; rubble and leaves; 12 to 24 g carbonate media in each litre.' },
+  life: {
+    breedsInPlace: true,
+    growthPerWeek: prior(0.07, 0.06, M),
+    turnoverPerWeek: figure(0.15, M),
+    capacityPerL: figure(25, M),
+    lifespanWeeks: figure(60, M),
+    minimumKeep: figure(30, M),
+  },
+  counting: { ...counting.hiding, allSeen: { share: 0.6, sdLog: 0.3, basis: M } },
+  cautions: ['neverRelease', 'copper'],
+})

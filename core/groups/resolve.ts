@@ -1,0 +1,85 @@
+import type { Basis, Colony, ValueKey } from '#core/records'
+import { valueKeys } from '#core/records'
+import { groupOf } from './catalogue'
+import type { Figure, SchoolKind, SpeciesGroup, Target, Targets } from './group'
+import { schoolKinds } from './group'
+
+const KEEPER: Basis = { kind: 'keeper' }
+
+/** What holds for one colony after its schools and the keeper's own figures: the only form that models see. */
+export interface ResolvedGroup {
+  group: SpeciesGroup
+  targets: Targets
+  largestStepPerWeek: Partial<Record<ValueKey, Figure>>
+  growthPerWeek: { value: number, sd: number, basis: Basis }
+  capacityPerL: Figure
+  turnoverPerWeek: Figure
+  minimumKeep: Figure
+  counting: SpeciesGroup['counting']
+  /** share of the net volume and days between changes; null when only topped up */
+  change: { share: number, everyDays: number } | null
+}
+
+/** The option that a colony follows for a kind of school: its choice, or the group's default; undefined when the group has no such kind. */
+export function schoolOf(group: SpeciesGroup, kind: SchoolKind, chosen: string | undefined) {
+  const options = group.schools[kind]
+  return options?.find(o => o.id === chosen) ?? options?.[0]
+}
+
+/**
+ * Puts group, schools and the keeper's own figures together; later ones win in that order.
+ * @param colony its group id, schools, own ranges and rates
+ */
+export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targets' | 'life' | 'minimumKeep'>): ResolvedGroup {
+  const group = groupOf(colony.groupId)
+  const targets: Targets = { ...group.targets }
+  let growthPerWeek = group.life.growthPerWeek
+  let change: ResolvedGroup['change'] = null
+  for (const kind of schoolKinds) {
+    const option = schoolOf(group, kind, colony.schools[kind])
+    if (!option) continue
+    for (const key of valueKeys) {
+      const fromSchool = option.targets?.[key]
+      if (fromSchool) targets[key] = withinTolerated(fromSchool, group.targets[key])
+    }
+    if (option.growthPerWeek) growthPerWeek = option.growthPerWeek
+    if (option.change) change = option.change
+  }
+  for (const key of valueKeys) {
+    const own = colony.targets[key]
+    if (own) targets[key] = { ...own, basis: KEEPER }
+  }
+  const { life } = colony
+  if (life.growthPerWeek !== undefined) growthPerWeek = { value: life.growthPerWeek, sd: growthPerWeek.sd, basis: KEEPER }
+  return {
+    group,
+    targets,
+    largestStepPerWeek: group.largestStepPerWeek,
+    growthPerWeek,
+    capacityPerL: life.capacityPerL === undefined ? group.life.capacityPerL : { value: life.capacityPerL, basis: KEEPER },
+    turnoverPerWeek: group.life.turnoverPerWeek,
+    minimumKeep: colony.minimumKeep === undefined ? group.life.minimumKeep : { value: colony.minimumKeep, basis: KEEPER },
+    counting: group.counting,
+    change,
+  }
+}
+
+/** A school that names one range only keeps the group's tolerated range, stretched where the school goes beyond it. */
+function withinTolerated(school: Target, group: Target | undefined): Target {
+  if (school.tolerated || !group?.tolerated) return school
+  return {
+    ...school,
+    tolerated: [Math.min(group.tolerated[0], school.preferred[0]), Math.max(group.tolerated[1], school.preferred[1])],
+  }
+}
+
+/**
+ * The tolerated range of a target. Where the trade names one range only, it is widened by a quarter of its width to each
+ * side (from memory), never below zero: one reading just outside the only known range is no alarm.
+ */
+export function toleratedOf(target: Target): readonly [number, number] {
+  if (target.tolerated) return target.tolerated
+  const margin = (target.preferred[1] - target.preferred[0]) / 4
+  return [Math.max(0, target.preferred[0] - margin), target.preferred[1] + margin]
+}
+

@@ -1,0 +1,6 @@
+export { ALLOWED_RISK, answerPopulation, MODEL } from './answer'
+export { drawFutureNoise, FUTURE_WEEKS, futureFan, type FutureModel, type FutureNoise, largestTake, riskOfFallingUnder, runFutures } from './futures'
+export { predict, smooth, type State, type Transition, update } from './kalman'
+export { fitLogLinear } from './logLinear'
+export { observeCount } from './observation'
+export type { BandPoint, JudgedCount, PopulationAnswer, PopulationEvent, PopulationQuestion } from './population'

@@ -1,0 +1,47 @@
+import { z } from 'zod'
+import { Id, Moment } from './id'
+import { Label } from './room'
+import { ValueKey } from './valueKey'
+
+/** Numbers by sex and size as a keeper sees them; what is not told apart goes under `unsexed`. */
+export const Heads = z.strictObject({
+  females: z.int().min(0).max(100_000).default(0),
+  males: z.int().min(0).max(100_000).default(0),
+  unsexed: z.int().min(0).max(100_000).default(0),
+  halfGrown: z.int().min(0).max(100_000).default(0),
+  young: z.int().min(0).max(100_000).default(0),
+})
+export type Heads = z.infer<typeof Heads>
+
+/** Sum over sexes and sizes. */
+export const headsTotal = (heads: Heads): number => heads.females + heads.males + heads.unsexed + heads.halfGrown + heads.young
+
+/** A range that the keeper set for one value of one colony. */
+export const TargetOverride = z.strictObject({
+  preferred: z.tuple([z.number(), z.number()]),
+  tolerated: z.tuple([z.number(), z.number()]),
+}).refine(t => t.tolerated[0] <= t.preferred[0] && t.preferred[0] <= t.preferred[1] && t.preferred[1] <= t.tolerated[1], { message: 'the preferred range must lie inside the tolerated one, lower limit first' })
+export type TargetOverride = z.infer<typeof TargetOverride>
+
+/** A colony: one line of one group in one glass. A glass may hold several. Targets and numbers belong to the colony. */
+export const Colony = z.strictObject({
+  id: Id,
+  editedAt: Moment,
+  glassId: Id,
+  name: Label,
+  groupId: z.string().min(1).max(40),
+  /** school kind → chosen option; what is missing follows the group's default */
+  schools: z.record(z.string(), z.string()),
+  startedAt: Moment,
+  founders: Heads,
+  /** the keeper's own ranges; they replace the group's */
+  targets: z.partialRecord(ValueKey, TargetOverride),
+  /** the keeper's own life-history figures; they replace the group's */
+  life: z.strictObject({
+    growthPerWeek: z.number().min(-0.5).max(1).optional(),
+    capacityPerL: z.number().gt(0).max(500).optional(),
+  }),
+  /** number that must stay, whatever is taken out; a group default when missing */
+  minimumKeep: z.int().min(0).max(100_000).optional(),
+})
+export type Colony = z.infer<typeof Colony>

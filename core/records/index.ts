@@ -1,0 +1,8 @@
+export { Colony, Heads, headsTotal, TargetOverride } from './colony'
+export { byTime, currentEntries } from './currentEntries'
+export { AdditionEntry, CountEntry, CountMethod, DeathEntry, Entry, type EntryKind, type EntryOf, NoteEntry, Readings, RemovalEntry, subjectOf, WaterTestEntry, WithdrawalEntry } from './entry'
+export { Basis, type Estimate } from './estimate'
+export { DAY_MS, Id, Moment, momentMs, toMoment, WEEK_MS } from './id'
+export { ChangeWater, Fill, Glass, Label, netLitres, Rack, Room, ShelfPlace } from './room'
+export { possibleRange, TestMethod, ValueKey, valueKeys } from './valueKey'
+export type { Evidence, Message, Verdict, VerdictState } from './verdict'

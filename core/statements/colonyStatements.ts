@@ -1,0 +1,173 @@
+import { resolveGroup, type Target } from '#core/groups'
+import { answerPopulation, type FutureNoise, type PopulationAnswer } from '#core/population'
+import { type ChangeWater, type Colony, currentEntries, DAY_MS, type Entry, type EntryOf, type Evidence, type Glass, type Message, netLitres, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
+import { type Correction, judgeValue, planCorrection, readingsOf, type ValueVerdict } from '#core/water'
+import { questionOf } from './questionOf'
+
+export type StatementKey =
+  | 'number.about' | 'number.exact' | 'number.neverCounted' | 'number.none' | 'number.reasonCounts' | 'number.reasonDoubted' | 'number.reasonOld' | 'number.doCount'
+  | 'heading.growing' | 'heading.shrinking' | 'heading.steady' | 'heading.unclear' | 'heading.full' | 'heading.reasonDefault' | 'heading.reasonOwn' | 'heading.reasonDoubling' | 'heading.reasonHalving' | 'heading.reasonDeaths' | 'heading.reasonAhead' | 'heading.reasonNotBreeding'
+  | 'surplus.some' | 'surplus.none' | 'surplus.reasonKeep' | 'surplus.reasonShrinking' | 'surplus.reasonUnder' | 'surplus.reasonDoubt' | 'surplus.later'
+  | 'water.allGood' | 'water.nothingKnown'
+
+/** One of the four sentences of a colony, with what stands behind it. */
+export type Statement = Verdict<StatementKey>
+
+/** The four statements of one colony and the numbers that its pictures are drawn from. Plain data: it crosses to and from a worker and is stored. */
+export interface ColonyStatements {
+  colonyId: string
+  asOf: number
+  netL: number
+  changeL: number
+  number: Statement
+  heading: Statement
+  surplus: Statement
+  water: {
+    state: VerdictState
+    /** the value that speaks for the glass: the worst one */
+    worst: ValueVerdict | null
+    /** set when there is no single value to speak of; null when `worst` speaks */
+    conclusion: Message<'water.allGood' | 'water.nothingKnown'> | null
+    values: ValueVerdict[]
+    /** set when GH or KH needs one */
+    correction: Correction | null
+  }
+  population: PopulationAnswer
+}
+
+/** Everything that the statements of a colony follow from. */
+export interface StatementInput {
+  colony: Colony
+  glass: Glass
+  changeWater: ChangeWater
+  /** all entries of the colony, and all of its glass; superseded ones are sorted out here */
+  colonyEntries: readonly Entry[]
+  glassEntries: readonly Entry[]
+  nowMs: number
+}
+
+/** Growth within this share of nothing per week is called steady (half a per cent: a colony of 200 gains one). */
+const STEADY = 0.005
+/** Days after which a count is called old (from memory). */
+const OLD_COUNT_DAYS = 56
+
+const rank: Readonly<Record<VerdictState, number>> = { off: 3, drifting: 2, unknown: 1, onTarget: 0 }
+/** Values that kill first are named first; then those that most molts hang on (common practice: GH and KH, then the rest). */
+const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL', 'khDh', 'ghDh', 'salinityGKg', 'temperatureC', 'ph', 'conductivityUsCm', 'humidityPct', 'calciumMgL', 'nitrateMgL']
+
+/**
+ * How many there are, where it is heading, what can go, and what the water needs.
+ * @param input records and all entries of the colony and its glass
+ * @param noise draws for the futures
+ */
+export function colonyStatements(input: StatementInput, noise: FutureNoise): ColonyStatements {
+  const { colony, glass, nowMs } = input
+  const entries = currentEntries(input.colonyEntries)
+  const group = resolveGroup(colony)
+  const population = answerPopulation(questionOf(colony, glass, entries, nowMs), noise)
+  const netL = netLitres(glass)
+  const changeL = netL * (group.change?.share ?? 0.1)
+
+  const tests = currentEntries(input.glassEntries).filter((e): e is EntryOf<'waterTest'> => e.kind === 'waterTest')
+  const values: ValueVerdict[] = []
+  for (const key of valueKeys) {
+    const target: Target | undefined = group.targets[key]
+    if (target) values.push(judgeValue(key, target, readingsOf(tests, key, nowMs), nowMs, group.largestStepPerWeek[key]?.value))
+  }
+  return {
+    colonyId: colony.id,
+    asOf: nowMs,
+    netL,
+    changeL,
+    number: numberStatement(population, nowMs),
+    heading: headingStatement(population, group.group.life.breedsInPlace),
+    surplus: surplusStatement(population),
+    water: waterStatement(values, group, netL, changeL, input.changeWater),
+    population,
+  }
+}
+
+function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
+  const { value, low, high } = p.now
+  const last = p.counts.at(-1)
+  const numbers = { value, low, high }
+  const evidence: Evidence[] = p.counts.slice(-8).toReversed().map(c => ({ key: 'evidence.count', entryId: c.entryId, values: { at: c.at, seen: c.seen, method: c.method, implied: c.implied, low: c.low, high: c.high, weight: c.weight, expected: c.expected } }))
+  if (!last) return { state: 'unknown', conclusion: msg('number.neverCounted', numbers), reasons: [], actions: [msg('number.doCount', p.ifCountedToday)], evidence }
+  const days = (nowMs - last.at) / DAY_MS
+  const reasons = [msg('number.reasonCounts', { n: p.counts.length, days, seen: last.seen, method: last.method })]
+  const doubted = p.counts.filter(c => c.weight === 'none').at(-1)
+  if (doubted) reasons.push(msg('number.reasonDoubted', { seen: doubted.seen, expected: doubted.expected, at: doubted.at, method: doubted.method }))
+  const old = days > OLD_COUNT_DAYS
+  if (old) reasons.push(msg('number.reasonOld', { days }))
+  const wide = high > 1.6 * low
+  const conclusion = value < 0.6 ? 'number.none' : Math.round(low) === Math.round(high) ? 'number.exact' : 'number.about'
+  return { state: old ? 'unknown' : wide ? 'drifting' : 'onTarget', conclusion: msg(conclusion, numbers), reasons, actions: old || wide ? [msg('number.doCount', p.ifCountedToday)] : [], evidence }
+}
+
+function headingStatement(p: PopulationAnswer, breedsInPlace: boolean): Statement {
+  const { value, low, high } = p.growthPerWeek
+  const numbers = { value, low, high }
+  const end = p.fan.at(-1)!
+  const reasons: Message<StatementKey>[] = []
+  if (p.doublingWeeks !== null) reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
+  if (p.halvingWeeks !== null) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
+  reasons.push(msg('heading.reasonAhead', { low: end.p10, high: end.p90, at: end.at }))
+  const deaths = p.steps.filter(s => s.death && s.at > p.fan[0]!.at - 84 * DAY_MS).reduce((sum, s) => sum - s.change, 0)
+  if (deaths > 0) reasons.push(msg('heading.reasonDeaths', { n: deaths }))
+  if (!breedsInPlace) reasons.push(msg('heading.reasonNotBreeding', {}))
+  reasons.push(msg(p.ownEvidence < 0.4 ? 'heading.reasonDefault' : 'heading.reasonOwn', { share: p.ownEvidence, n: p.counts.length }))
+  const evidence: Evidence[] = [{ key: 'evidence.ownShare', values: { share: p.ownEvidence } }, { key: 'evidence.capacity', values: { capacity: p.capacity } }]
+
+  const at = (state: VerdictState, key: StatementKey): Statement => ({ state, conclusion: msg(key, numbers), reasons, actions: [], evidence })
+  if (p.now.value > 0.85 * p.capacity && value < 0.02) return at('onTarget', 'heading.full')
+  if (low > 0) return value < STEADY ? at('onTarget', 'heading.steady') : at('onTarget', 'heading.growing')
+  if (high < 0) return value > -STEADY ? at('onTarget', 'heading.steady') : at(value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
+  return Math.max(high, -low) < 3 * STEADY ? at('onTarget', 'heading.steady') : at('unknown', 'heading.unclear')
+}
+
+function surplusStatement(p: PopulationAnswer): Statement {
+  const { take, minimumKeep, riskNow, riskAfter, allowedRisk } = p.surplus
+  const keep = { keep: minimumKeep, risk: take > 0 ? riskAfter : riskNow, allowed: allowedRisk }
+  const evidence: Evidence[] = [{ key: 'evidence.risk', values: { now: riskNow, after: riskAfter, allowed: allowedRisk } }, { key: 'evidence.minimum', values: { keep: minimumKeep } }]
+  if (take > 0) return { state: 'onTarget', conclusion: msg('surplus.some', { take }), reasons: [msg('surplus.reasonKeep', keep)], actions: [], evidence }
+  const reasons: Message<StatementKey>[] = []
+  if (p.now.value < minimumKeep) reasons.push(msg('surplus.reasonUnder', { keep: minimumKeep, value: p.now.value }))
+  else if (p.growthPerWeek.value < -STEADY) reasons.push(msg('surplus.reasonShrinking', keep))
+  else reasons.push(msg('surplus.reasonDoubt', keep))
+  const later = p.fan.find(point => point.p25 > minimumKeep * 1.25)
+  if (later && later.at > p.fan[0]!.at) reasons.push(msg('surplus.later', { at: later.at, keep: minimumKeep }))
+  return { state: 'unknown', conclusion: msg('surplus.none', keep), reasons, actions: [], evidence }
+}
+
+function waterStatement(values: ValueVerdict[], group: ReturnType<typeof resolveGroup>, netL: number, changeL: number, source: ChangeWater): ColonyStatements['water'] {
+  const worst = worstOf(values)
+  const state = worst?.state ?? 'unknown'
+  const now = (key: ValueKey) => values.find(v => v.key === key)?.latest?.value
+  const ghDh = now('ghDh')
+  const khDh = now('khDh')
+  const needs = values.some(v => (v.key === 'ghDh' || v.key === 'khDh') && v.latest && (v.state === 'off' || v.state === 'drifting'))
+  const correction = needs
+    ? planCorrection({ now: { ...(ghDh !== undefined && { ghDh }), ...(khDh !== undefined && { khDh }) }, group, netL, changeL, source })
+    : null
+  const known = values.some(v => v.latest)
+  return {
+    state,
+    worst,
+    conclusion: state === 'onTarget' ? { key: 'water.allGood', values: { n: values.filter(v => v.state === 'onTarget').length } } : known ? null : { key: 'water.nothingKnown', values: {} },
+    values,
+    correction,
+  }
+}
+
+/**
+ * The value that speaks for the water: the worst state, the more urgent value first.
+ * A value that was never tested speaks only when nothing else was tested either: not every keeper owns every kit, and a
+ * room full of open rings says nothing.
+ */
+function worstOf(values: readonly ValueVerdict[]): ValueVerdict | null {
+  const tested = values.filter(v => v.latest !== null)
+  const pool = tested.length > 0 ? tested : values
+  return pool.toSorted((a, b) => rank[b.state] - rank[a.state] || urgency.indexOf(a.key) - urgency.indexOf(b.key))[0] ?? null
+}
+
+const msg = (key: StatementKey, values: Record<string, number | string>): Message<StatementKey> => ({ key, values })

@@ -1,0 +1,31 @@
+import { resolveGroup } from '#core/groups'
+import { type Colony, type Entry, type Glass, headsTotal, momentMs, netLitres } from '#core/records'
+import type { PopulationEvent, PopulationQuestion } from '#core/population'
+
+/**
+ * Turns a colony's standing entries into the question that a population model answers.
+ * @param entries standing entries of the colony, in order of time
+ * @param nowMs today
+ */
+export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>, entries: readonly Entry[], nowMs: number): PopulationQuestion {
+  const group = resolveGroup(colony)
+  const events: PopulationEvent[] = []
+  for (const entry of entries) {
+    const at = momentMs(entry.at)
+    if (entry.kind === 'count') events.push({ kind: 'count', entryId: entry.id, at, number: entry.number, method: entry.method, ...(entry.share !== undefined && { share: entry.share }) })
+    else if (entry.kind === 'addition') events.push({ kind: 'step', entryId: entry.id, at, change: entry.number, death: false })
+    else if (entry.kind === 'removal') events.push({ kind: 'step', entryId: entry.id, at, change: -entry.number, death: false })
+    else if (entry.kind === 'death') events.push({ kind: 'step', entryId: entry.id, at, change: -entry.number, death: true })
+  }
+  return {
+    startMs: momentMs(colony.startedAt),
+    founders: headsTotal(colony.founders),
+    events,
+    nowMs,
+    growthPrior: group.growthPerWeek,
+    turnoverPerWeek: group.turnoverPerWeek.value,
+    capacity: Math.max(1, group.capacityPerL.value * netLitres(glass)),
+    counting: group.counting,
+    minimumKeep: group.minimumKeep.value,
+  }
+}

@@ -1,0 +1,5 @@
+export { hashText } from './hash'
+export { Z50, Z80, zQuantile } from './normal'
+export { quantileSorted } from './quantile'
+export { type Random, seededRandom } from './random'
+export { lineAt, type WeightedLine, weightedLine, type WeightedPoint } from './weightedLine'

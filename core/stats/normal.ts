@@ -1,0 +1,18 @@
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
+
+/**
+ * Standard normal quantile.
+ * @param p share below, strictly between 0 and 1
+ * @returns z so that a share p of a standard normal lies below z
+ * @throws RangeError outside (0, 1)
+ */
+export function zQuantile(p: number): number {
+  if (!(p > 0 && p < 1)) throw new RangeError(`p must lie between 0 and 1, got ${p}`)
+  return normalQuantile(p, 0, 1)
+}
+
+/** z that leaves 10 % in each tail: half the width, in standard deviations, of the 80 % "likely range" used on screen. */
+export const Z80 = zQuantile(0.9)
+
+/** z that leaves 25 % in each tail: the inner band of a fan. */
+export const Z50 = zQuantile(0.75)

@@ -1,0 +1,5 @@
+export { type Correction, correctionGoal, type CorrectionInput, type CorrectionStep, type Hardnesses, planCorrection } from './correction'
+export { CALCIUM_SHARE, hardnessFromIons, MEQ_PER_DKH, MMOL_PER_DGH, molarMass, type Salt, saltsFor } from './hardness'
+export { freshDays, readingSd } from './methodDoubt'
+export { judgeValue, type ValueReading, readingsOf, type ValueVerdict, type WaterMessageKey } from './valueVerdict'
+export { afterChange, waterForStep } from './waterChange'

@@ -1,0 +1,175 @@
+import { randomBinomial, randomNormal } from 'd3-random'
+import { v7 as uuid } from 'uuid'
+import { groupOf } from '#core/groups'
+import { type Backup, BACKUP_FORMAT, BACKUP_VERSION } from '#core/formats'
+import { type Colony, type CountMethod, DAY_MS, Entry, type Glass, possibleRange, type Rack, type Room, toMoment, type ValueKey, valueKeys } from '#core/records'
+import { hashText, type Random, seededRandom } from '#core/stats'
+import { readingSd } from '#core/water'
+import { type ColonyPlan, type GlassPlan, lanternQuayPlan, type WaterPlan } from './plan'
+import { liveThrough } from './truth'
+
+/** The invented room with what is true of it. `truth` is for tests only: true numbers by colony id, one a day, the last one today. */
+export interface DemoRoom { backup: Backup, truth: Record<string, number[]> }
+
+/** What to make: the same seed and day give the same bytes. */
+export interface DemoOptions {
+  seed: number
+  /** last moment of the records, ms since 1970 */
+  untilMs: number
+}
+
+const KEEPERS = ['A. R.', 'M. T.', 'S. O.']
+/** Hour of the records' evening tests (UTC): the hidden pH swing shows only there. */
+const DUSK_HOUR = 18
+
+/**
+ * Lantern Quay, an invented invertebrate room: racks, glasses and colonies with about fourteen months of counts and
+ * water tests, with gaps and mistakes, from a hidden true simulation.
+ */
+export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
+  const maker = new Maker(seed, untilMs)
+  const began = untilMs - 62 * 7 * DAY_MS
+  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, changeWater: { ghDh: 0, khDh: 0 } }
+  const racks: Rack[] = []
+  const glasses: Glass[] = []
+  const colonies: Colony[] = []
+  const entries: Entry[] = []
+  const truth: Record<string, number[]> = {}
+
+  for (const [order, rackPlan] of lanternQuayPlan.entries()) {
+    const rack: Rack = { id: maker.id(began), editedAt: toMoment(began), roomId: room.id, name: rackPlan.name, kind: rackPlan.kind, shelves: rackPlan.shelves.length, order }
+    racks.push(rack)
+    for (const [shelf, glassPlans] of rackPlan.shelves.entries()) {
+      for (const [position, plan] of glassPlans.entries()) {
+        const glassBegan = untilMs - Math.max(...plan.colonies.map(c => c.began)) * 7 * DAY_MS
+        const glass: Glass = { id: maker.id(glassBegan), editedAt: toMoment(glassBegan), roomId: room.id, name: plan.name, kind: plan.kind, grossL: plan.grossL, fill: { by: 'height', share: plan.fillShare }, place: { rackId: rack.id, shelf, position } }
+        glasses.push(glass)
+        entries.push(...maker.waterTests(plan, glass))
+        for (const colonyPlan of plan.colonies) {
+          const { colony, log, n } = maker.colony(colonyPlan, glass)
+          colonies.push(colony)
+          entries.push(...log)
+          truth[colony.id] = n
+        }
+      }
+    }
+  }
+  entries.sort((a, b) => (a.id < b.id ? -1 : 1))
+  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, entries, attic: [] }, truth }
+}
+
+/** Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are. */
+class Maker {
+  private readonly ids: Random
+  constructor(private readonly seed: number, private readonly untilMs: number) {
+    this.ids = seededRandom(seed)
+  }
+
+  id(ms: number): string {
+    return uuid({ msecs: Math.round(ms), random: Uint8Array.from({ length: 16 }, () => Math.floor(this.ids() * 256)) })
+  }
+
+  colony(plan: ColonyPlan, glass: Glass): { colony: Colony, log: Entry[], n: number[] } {
+    const random = this.randomFor(plan.name)
+    const normal = randomNormal.source(random)
+    const { n, sold } = liveThrough(plan, random)
+    const days = n.length - 1
+    const began = this.untilMs - days * DAY_MS
+    const colony: Colony = {
+      id: this.id(began), editedAt: toMoment(began), glassId: glass.id, name: plan.name, groupId: plan.groupId, schools: plan.schools ?? {}, startedAt: toMoment(began),
+      founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...plan.founders }, targets: {}, life: {}, ...(plan.minimumKeep !== undefined && { minimumKeep: plan.minimumKeep }),
+    }
+    const log: Entry[] = []
+    const base = (day: number, hour = 10) => {
+      const at = began + day * DAY_MS - DAY_MS / 2 + hour * 3_600_000 / 2
+      const ms = Math.min(at, this.untilMs - 3_600_000)
+      return { id: this.id(ms), at: toMoment(ms), loggedAt: toMoment(ms), keeper: KEEPERS[Math.floor(random() * KEEPERS.length)]!, colonyId: colony.id }
+    }
+    const count = (day: number, method: CountMethod, times = 1): Entry => {
+      const share = method === 'partOfTank' ? plan.counts.share ?? 0.2 : undefined
+      const number = Math.max(0, Math.round(this.seen(n[day]!, method, plan.groupId, share ?? 1, random, normal) * times))
+      return { ...base(day), kind: 'count', number, method, ...(share !== undefined && { share }) }
+    }
+
+    const { every, method } = plan.counts
+    for (let week = every; week <= plan.began - 0.2; week += every * (0.8 + 0.4 * random())) {
+      const day = Math.round(week * 7)
+      if (day > days || this.away(days - day)) continue
+      log.push(count(day, method))
+    }
+    for (const s of sold) log.push({ ...base(s.day, 12), kind: 'removal', number: s.number, outlet: plan.sales!.outlet })
+    const dayOf = (week: number) => Math.max(0, Math.round(days - week * 7))
+    for (const a of plan.arrivals ?? []) log.push({ ...base(dayOf(a.week), 9), kind: 'addition', number: a.number, origin: 'ownRoom', text: a.text })
+    for (const d of plan.deathsLogged ?? []) log.push({ ...base(dayOf(d.week), 14), kind: 'death', number: d.number, sign: d.sign, ...(d.text && { text: d.text }) })
+    for (const t of plan.notes ?? []) log.push({ ...base(dayOf(t.week), 15), kind: 'note', text: t.text })
+    const { wildCount, slip } = plan
+    if (wildCount) log.push({ ...count(dayOf(wildCount.week), wildCount.method, wildCount.times), text: wildCount.text })
+    if (slip) {
+      const right = count(dayOf(slip.week), 'allSeen')
+      if (right.kind === 'count') {
+        const wrong: Entry = { ...right, number: right.number * 10 }
+        log.push(wrong, { ...right, id: this.id(Date.parse(right.loggedAt) + 300_000), supersedes: wrong.id, text: 'A nought too many.' })
+      }
+    }
+    return { colony, log, n }
+  }
+
+  waterTests(plan: GlassPlan, glass: Glass): Entry[] {
+    const random = this.randomFor(`water of ${plan.name}`)
+    const normal = randomNormal.source(random)
+    const weeks = Math.min(60, Math.max(...plan.colonies.map(c => c.began)))
+    const entries: Entry[] = []
+    const due = new Map<ValueKey, number>()
+    const phase = random() * 0.8
+    for (let left = weeks; left >= 0.1; left -= 1) {
+      const weeksLeft = Math.max(0.1, left - phase)
+      if (this.away(weeksLeft * 7) || random() < 0.08) continue
+      const dusk = random() < 0.4
+      const ms = Math.round(this.untilMs - weeksLeft * 7 * DAY_MS)
+      const at = new Date(ms)
+      at.setUTCHours(dusk ? DUSK_HOUR : 7, Math.floor(random() * 60), 0, 0)
+      const readings: Partial<Record<ValueKey, { value: number, method: WaterPlan['method'] }>> = {}
+      for (const key of valueKeys) {
+        const value = plan.water[key]
+        if (!value || left > (due.get(key) ?? Infinity) || weeksLeft < (value.stopped ?? 0)) continue
+        due.set(key, left - value.every)
+        const truth = trueValue(value, weeksLeft, at, dusk)
+        const noisy = truth + readingSd(key, value.method, truth) * 0.6 * normal()()
+        readings[key] = { value: rounded(key, value.method, noisy), method: value.method }
+      }
+      if (Object.keys(readings).length === 0 || at.getTime() > this.untilMs) continue
+      entries.push(Entry.parse({ id: this.id(at.getTime()), at: at.toISOString(), loggedAt: at.toISOString(), keeper: KEEPERS[Math.floor(random() * KEEPERS.length)]!, glassId: glass.id, kind: 'waterTest', readings }))
+    }
+    return entries
+  }
+
+  /** What keepers see of n animals: some of them are found, and how well differs from count to count. */
+  private seen(n: number, method: CountMethod, groupId: string, part: number, random: Random, normal: (mu?: number, sigma?: number) => () => number): number {
+    const { share, sdLog } = groupOf(groupId).counting[method]
+    if (method === 'estimate') return Math.round(n * Math.exp(sdLog * 0.6 * normal()()) / (n > 60 ? 10 : 1)) * (n > 60 ? 10 : 1)
+    const found = Math.min(1, share * part * Math.exp(sdLog * 0.8 * normal()()))
+    return randomBinomial.source(random)(Math.round(n), found)()
+  }
+
+  /** The co-op's shared holiday in August and one missed stretch: days before the end. */
+  private away(daysLeft: number): boolean {
+    return (daysLeft > 96 && daysLeft < 114) || (daysLeft > 232 && daysLeft < 243)
+  }
+
+  private randomFor(part: string): Random {
+    return seededRandom(hashText(`${this.seed} ${part}`))
+  }
+}
+
+function trueValue(plan: WaterPlan, weeksLeft: number, at: Date, dusk: boolean): number {
+  const drift = plan.drift && weeksLeft < plan.drift.from ? plan.drift.perWeek * (plan.drift.from - weeksLeft) : 0
+  const month = at.getUTCMonth() + at.getUTCDate() / 31
+  return plan.base + drift + (plan.season ?? 0) * Math.cos((month - 7.5) / 6 * Math.PI) + (dusk ? plan.dusk ?? 0 : 0)
+}
+
+/** Kits are read to half a degree, strips to whole steps, probes to their last digit. */
+function rounded(key: ValueKey, method: WaterPlan['method'], value: number): number {
+  const step = key === 'conductivityUsCm' || key === 'humidityPct' ? 1 : key === 'nitrateMgL' ? 1 : method === 'strip' ? 1 : key === 'ghDh' || key === 'khDh' ? 0.2 : 0.1
+  const [low, high] = possibleRange[key]
+  return Math.min(high, Math.max(low, Number((Math.round(value / step) * step).toFixed(2))))
+}

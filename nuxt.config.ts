@@ -1,0 +1,100 @@
+import { createHash } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { addVitePlugin } from 'nuxt/kit'
+import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+
+const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  ssr: false,
+  telemetry: false,
+  devtools: { enabled: false },
+
+  modules: [
+    '@pinia/nuxt',
+    '@vueuse/nuxt',
+    '@nuxt/eslint',
+    // Vuetify by hand: components and directives are imported where templates use them
+    () => { addVitePlugin(() => vuetify({ autoImport: true })) },
+  ],
+
+  components: [{ path: '~/components', pathPrefix: false }],
+  imports: { dirs: ['stores'] },
+  build: { transpile: ['vuetify'] },
+
+  css: [
+    '@fontsource-variable/bricolage-grotesque/wght.css',
+    '@fontsource-variable/atkinson-hyperlegible-next/wght.css',
+    '~/assets/main.css',
+  ],
+
+  alias: { '#core': folder('./core'), '#demo': folder('./demo') },
+
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en-GB' },
+      title: 'Ulkin',
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'For keepers of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+    },
+  },
+
+  // esbuild minifies CSS already; cssnano on top drops the ';' in Vuetify 4's nested @layer lists and esbuild then warns
+  postcss: { plugins: { cssnano: false } },
+
+  typescript: { strict: true, typeCheck: false },
+
+  vite: {
+    vue: { template: { transformAssetUrls } },
+    worker: { format: 'es' },
+    // named here, so that `nuxt dev` does not find them one by one and reload the page in the middle of things
+    optimizeDeps: { include: ['@mdi/js', 'chart.js', 'chartjs-adapter-date-fns', 'vue-chartjs', 'comlink', 'd3-random', 'date-fns', 'dequal', 'dexie', 'uuid', 'vue-draggable-plus', 'zod'] },
+  },
+
+  // Nuxt 4.4.5 only: without this `nuxt dev` with ssr: false dies with "No entry found in rollupOptions.input"
+  // (4.4.6 mends it, but wants Node 22). The path is Nuxt's own entry for the SPA.
+  $development: {
+    vite: {
+      environments: {
+        ssr: { build: { rollupOptions: { input: { server: folder('./node_modules/nuxt/dist/app/entry-spa.js') } } } },
+      },
+    },
+  },
+
+  nitro: {
+    // the shell is made once at build time, so that its start-up script can be hashed for the Content-Security-Policy
+    prerender: { routes: ['/'], crawlLinks: false },
+    // .gz and .br beside every asset: Nitro serves them, and does not compress by itself
+    compressPublicAssets: { gzip: true, brotli: true },
+  },
+
+  hooks: {
+    // Nuxt's one inline script (window.__NUXT__) is the same on every page of a build, so its hash is taken from the
+    // prerendered shell and put into the headers of all routes.
+    'nitro:init'(nitro) {
+      nitro.hooks.hook('prerender:done', () => {
+        const html = readFileSync(join(nitro.options.output.publicDir, 'index.html'), 'utf8')
+        const hashes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(m => `'sha256-${createHash('sha256').update(m[1]!).digest('base64')}'`)
+        const headers = {
+          'content-security-policy': [
+            // Vuetify writes its theme colours into a style element, hence unsafe-inline for styles alone
+            "default-src 'self'", `script-src 'self' ${hashes.join(' ')}`, "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:",
+            "font-src 'self'", "connect-src 'self'", "worker-src 'self'", "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'", "form-action 'self'",
+          ].join('; '),
+          'x-content-type-options': 'nosniff',
+          'referrer-policy': 'no-referrer',
+        }
+        const rules = (nitro.options.runtimeConfig.nitro ??= {}).routeRules ??= {}
+        rules['/**'] = { ...rules['/**'], headers: { ...rules['/**']?.headers, ...headers } }
+      })
+    },
+  },
+
+  eslint: { config: { stylistic: false } },
+})
