@@ -42,12 +42,15 @@ export type BackupIssue =
   | { kind: 'wrongShape', path: string, detail: string, count: number }
   | { kind: 'danglingReference', path: string, id: string }
 
+/** What came of reading a file. */
+export type BackupRead = { ok: true, backup: Backup } | { ok: false, issue: BackupIssue }
+
 /**
  * Reads a backup file. Never throws; a file with any fault is refused whole, so that half a room never comes in.
  * @param text the file's text
  * @returns the data in the present version, or the first issue with its place and the number of issues
  */
-export function parseBackup(text: string): { ok: true, backup: Backup } | { ok: false, issue: BackupIssue } {
+export function parseBackup(text: string): BackupRead {
   if (text.length > MAX_BACKUP_BYTES) return { ok: false, issue: { kind: 'tooLarge', bytes: text.length } }
   let raw: unknown
   try {

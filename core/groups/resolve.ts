@@ -1,5 +1,5 @@
 import type { Basis, Colony, ValueKey } from '#core/records'
-import { valueKeys } from '#core/records'
+import { possibleRange, valueKeys } from '#core/records'
 import { groupOf } from './catalogue'
 import type { Figure, SchoolKind, SpeciesGroup, Target, Targets } from './group'
 import { schoolKinds } from './group'
@@ -75,11 +75,12 @@ function withinTolerated(school: Target, group: Target | undefined): Target {
 
 /**
  * The tolerated range of a target. Where the trade names one range only, it is widened by a quarter of its width to each
- * side (from memory), never below zero: one reading just outside the only known range is no alarm.
+ * side (from memory), as far as the value can be at all: one reading just outside the only known range is no alarm.
  */
-export function toleratedOf(target: Target): readonly [number, number] {
+export function toleratedOf(key: ValueKey, target: Target): readonly [number, number] {
   if (target.tolerated) return target.tolerated
-  const margin = (target.preferred[1] - target.preferred[0]) / 4
-  return [Math.max(0, target.preferred[0] - margin), target.preferred[1] + margin]
+  const [low, high] = target.preferred
+  const [least, most] = possibleRange[key]
+  const margin = (high - low) / 4
+  return [Math.max(least, low - margin), Math.min(most, high + margin)]
 }
-

@@ -33,7 +33,7 @@ export const Colony = z.strictObject({
   /** school kind → chosen option; what is missing follows the group's default */
   schools: z.record(z.string(), z.string()),
   startedAt: Moment,
-  founders: Heads,
+  founders: Heads.refine(h => headsTotal(h) > 0, 'a colony starts with at least one animal'),
   /** the keeper's own ranges; they replace the group's */
   targets: z.partialRecord(ValueKey, TargetOverride),
   /** the keeper's own life-history figures; they replace the group's */

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { Heads, headsTotal } from './colony'
 import { Id, Moment } from './id'
-import { possibleRange, TestMethod, ValueKey, valueKeys } from './valueKey'
+import type { ValueKey} from './valueKey';
+import { possibleRange, TestMethod, valueKeys } from './valueKey'
 
 /**
  * The log is a list of entries that are never changed. A correction is a new entry that names the one it supersedes;

@@ -1,3 +1,4 @@
+export { carried, type Direction, onShelf, placeAt } from './arrange'
 export { Colony, Heads, headsTotal, TargetOverride } from './colony'
 export { byTime, currentEntries } from './currentEntries'
 export { AdditionEntry, CountEntry, CountMethod, DeathEntry, Entry, type EntryKind, type EntryOf, NoteEntry, Readings, RemovalEntry, subjectOf, WaterTestEntry, WithdrawalEntry } from './entry'

@@ -63,7 +63,7 @@ export function readingsOf(tests: readonly EntryOf<'waterTest'>[], key: ValueKey
  * @param largestStep largest change per week for these animals, when known
  */
 export function judgeValue(key: ValueKey, target: Target, readings: readonly ValueReading[], nowMs: number, largestStep?: number): ValueVerdict {
-  const tolerated = toleratedOf(target)
+  const tolerated = toleratedOf(key, target)
   const latest = readings.at(-1) ?? null
   const window = readings.filter(r => r.at >= nowMs - WINDOW_DAYS * DAY_MS).slice(-WINDOW_READINGS)
   const [low, high] = target.preferred

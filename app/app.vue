@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { useTheme } from 'vuetify'
+
+const settings = useSettingsStore()
+const theme = useTheme()
+watch(() => settings.theme, mode => theme.change(mode), { immediate: true })
+const { leader } = useKeyboard()
+const start = useStart()
+onMounted(start.begin)
+</script>
+
+<template>
+  <v-app>
+    <a class="skip" href="#place">To the content</a>
+    <div class="frame">
+      <AppRail />
+      <main id="place" tabindex="-1"><NuxtPage /></main>
+    </div>
+    <LogSheet />
+    <FinderSheet />
+    <HelpSheet />
+    <RackSheet />
+    <GlassSheet />
+    <ColonySheet />
+    <LeaderOverlay :open="leader" />
+    <DoneNotice />
+  </v-app>
+</template>
+
+<style>
+.frame { display: grid; grid-template-columns: 112px minmax(0, 1fr); min-height: 100dvh; }
+#place { min-width: 0; outline: none; display: flex; flex-direction: column; }
+.skip { position: absolute; left: -999px; }
+.skip:focus { left: 8px; top: 8px; z-index: 30; background: var(--surface); padding: 8px 14px; }
+@media (max-width: 700px) {
+  .frame { grid-template-columns: minmax(0, 1fr); }
+  #place { padding-bottom: 76px; }
+}
+</style>

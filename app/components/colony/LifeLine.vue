@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import 'chartjs-adapter-date-fns'
+import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
+import { Line } from 'vue-chartjs'
+import { useTheme } from 'vuetify'
+import { WEEK_MS } from '#core/records'
+import type { BandPoint, PopulationAnswer } from '#core/population'
+import { whole } from '~/words/numbers'
+import { countMethodWord } from '~/words/states'
+import { aroundText, dayText } from '~/words/when'
+import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
+
+/** The life of a colony: estimate with its band, counts with error bars, what came and went, and the fan past today. */
+Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip, lifeLineMarks)
+
+const props = defineProps<{ population: PopulationAnswer, nowMs: number, months: number | null }>()
+const theme = useTheme()
+const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
+
+const colour = (name: string) => String(theme.current.value.colors[name])
+function faded(name: string, share: number) {
+  const hex = colour(name)
+  return `rgba(${[1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16)).join(',')},${share})`
+}
+const since = computed(() => (props.months === null ? props.population.path[0]?.at ?? props.nowMs : Math.max(props.population.path[0]?.at ?? props.nowMs, props.nowMs - props.months * 30.44 * 86_400_000)))
+const past = computed(() => props.population.path.filter(p => p.at >= since.value - WEEK_MS))
+const shownCounts = computed(() => props.population.counts.filter(c => c.at >= since.value))
+
+const points = (band: readonly BandPoint[], key: 'p10' | 'p25' | 'p50' | 'p75' | 'p90') => band.map(b => ({ x: b.at, y: b[key] }))
+const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
+  const { fan } = props.population
+  const edge = { borderWidth: 0, pointRadius: 0, tension: 0 }
+  return {
+    datasets: [
+      { ...edge, label: 'likely from', data: points(past.value, 'p10') },
+      { ...edge, label: 'likely to', data: points(past.value, 'p90'), fill: '-1', backgroundColor: faded('weed', 0.2) },
+      { ...edge, label: 'estimate', data: points(past.value, 'p50'), borderWidth: 2.5, borderColor: colour('weed') },
+      { ...edge, label: 'likely from', data: points(fan, 'p10') },
+      { ...edge, label: 'likely to', data: points(fan, 'p90'), fill: '-1', backgroundColor: faded('weed', 0.13) },
+      { ...edge, label: 'inner half from', data: points(fan, 'p25') },
+      { ...edge, label: 'inner half to', data: points(fan, 'p75'), fill: '-1', backgroundColor: faded('weed', 0.18) },
+      { ...edge, label: 'ahead', data: points(fan, 'p50'), borderWidth: 2.5, borderColor: colour('weed'), borderDash: [2, 5], borderCapStyle: 'round' },
+    ],
+  }
+})
+
+/** Estimate at a moment: where an arrow starts. */
+const levelAt = (at: number) => past.value.findLast(p => p.at < at)?.p50 ?? past.value[0]?.p50 ?? 0
+const marks = computed<LifeLineMarks>(() => {
+  const steps = props.population.steps.filter(s => s.at >= since.value)
+  const largest = Math.max(1, ...steps.map(s => Math.abs(s.change)))
+  return {
+    counts: shownCounts.value.map(c => ({ at: c.at, implied: c.implied, low: c.low, high: c.high, believed: c.weight !== 'none', words: `count of ${whole(c.seen)} ${countMethodWord[c.method]}: not believed` })),
+    // words on every small step would crowd the line: only the larger ones speak
+    steps: steps.map(s => ({ at: s.at, level: levelAt(s.at), change: s.change, words: Math.abs(s.change) >= 0.5 * largest && steps.length <= 12 ? `${s.change < 0 ? '−' : '+'}${whole(Math.abs(s.change))}` : '' })),
+    todayMs: props.nowMs,
+    ink: colour('ink'), muted: colour('muted'), roe: colour('roe'), paper: colour('background'),
+  }
+})
+/** One wild count must not squeeze the rest: it is drawn at the top edge. */
+const top = computed(() => {
+  const highs = [...past.value.map(p => p.p90), ...props.population.fan.map(p => p.p90), ...shownCounts.value.filter(c => c.weight !== 'none').map(c => c.high)]
+  return Math.max(3, ...highs) * 1.06
+})
+const options = computed<ChartOptions<'line'>>(() => ({
+  responsive: true, maintainAspectRatio: false, animation: false, font: { family },
+  interaction: { mode: 'index', intersect: false, axis: 'x' },
+  layout: { padding: { right: 8 } },
+  scales: {
+    x: { type: 'time', min: since.value, max: props.population.fan.at(-1)?.at, time: { minUnit: 'week', displayFormats: { week: 'd MMM', month: 'MMM', quarter: 'MMM' } }, grid: { display: false }, border: { color: colour('rule') }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24 } },
+    y: { min: 0, suggestedMax: top.value, max: top.value, title: { display: true, text: 'animals', color: colour('muted'), font: { family, size: 14 } }, grid: { color: colour('rule') }, border: { display: false }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxTicksLimit: 7, precision: 0, callback: v => whole(Number(v)), includeBounds: false } },
+  },
+  plugins: {
+    legend: { display: false },
+    lifeLineMarks: { marks: marks.value },
+    tooltip: {
+      backgroundColor: colour('ink'), titleColor: colour('background'), bodyColor: colour('background'), titleFont: { family }, bodyFont: { family }, displayColors: false, cornerRadius: 6,
+      filter: item => ['estimate', 'ahead'].includes(item.dataset.label ?? ''),
+      callbacks: {
+        title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),
+        label: (item) => {
+          const band = (item.dataset.label === 'ahead' ? props.population.fan : past.value)[item.dataIndex]
+          return band ? `about ${whole(band.p50)}, likely ${whole(band.p10)} to ${whole(band.p90)}` : ''
+        },
+      },
+    },
+  },
+}))
+
+const summary = computed(() => {
+  const first = past.value[0]
+  const { now, fan } = props.population
+  const end = fan.at(-1)
+  if (!first || !end) return ''
+  return `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today (likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by ${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}.`
+})
+</script>
+
+<template>
+  <figure>
+    <div class="canvas"><Line :data="data" :options="options" role="img" :aria-label="`Life line: ${summary}`" /></div>
+    <figcaption class="small muted">{{ summary }}</figcaption>
+  </figure>
+</template>
+
+<style scoped>
+figure { display: flex; flex-direction: column; min-height: 0; flex: 1; }
+.canvas { position: relative; flex: 1; min-height: 220px; }
+figcaption { padding-top: 2px; }
+@media (max-width: 700px) { .canvas { min-height: 280px; } }
+</style>

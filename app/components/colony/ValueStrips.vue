@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import type { ValueVerdict } from '#core/water'
+import { testMethodWord } from '~/words/states'
+import { valueName, valueText } from '~/words/unitPrefs'
+import { agoText } from '~/words/when'
+
+/** Every value that was tested, against its target. Those without a reading are named in one line. */
+const props = defineProps<{ values: ValueVerdict[] }>()
+defineEmits<{ why: [verdict: ValueVerdict] }>()
+const settings = useSettingsStore()
+const tested = computed(() => props.values.filter(v => v.latest))
+const untested = computed(() => props.values.filter(v => !v.latest).map(v => valueName(v.key)))
+</script>
+
+<template>
+  <section class="strips" aria-label="Water values">
+    <button v-for="v in tested" :key="v.key" type="button" class="value" @click="$emit('why', v)">
+      <span class="name"><StateMark :state="v.state" />{{ valueName(v.key) }} <b class="numeral">{{ valueText(v.key, v.latest!.value, settings.units) }}</b></span>
+      <TargetStrip :verdict="v" />
+      <span class="small muted">{{ agoText(v.ageDays ?? 0) }} · {{ testMethodWord[v.latest!.method] }}</span>
+    </button>
+    <p v-if="untested.length > 0" class="small muted none">Not tested: {{ untested.join(', ') }}.</p>
+  </section>
+</template>
+
+<style scoped>
+.strips { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 6px 26px; border-top: 1px solid var(--rule); padding-top: 10px; }
+.value { display: grid; gap: 3px; padding: 4px 0; border: 0; background: none; color: inherit; font: inherit; text-align: left; cursor: pointer; min-width: 0; }
+.name { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.none { grid-column: 1 / -1; }
+</style>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { groupOf } from '#core/groups'
+import { glassNumber } from '~/words/numbers'
+import { type DraftIssues, defaultChoice, logKinds, type LogKind, readDraft } from '~/forms/logDraft'
+import { cautionText } from '~/words/cautions'
+import { countMethodHint, countMethodWord, deathSignWord, kindWord, originWord, outletWord } from '~/words/states'
+
+/** Logs anything of this slice in seconds: count, water test, added, taken out, died, note. */
+const logSheet = useLogSheetStore()
+const room = useRoomStore()
+const statements = useStatementsStore()
+const settings = useSettingsStore()
+const log = useLogStore()
+const draft = computed(() => logSheet.draft)
+const issues = ref<DraftIssues>({})
+const saving = ref(false)
+
+const open = computed({ get: () => logSheet.open && room.colonies.length > 0, set: (v) => { logSheet.open = v } })
+const colony = computed(() => room.colonyById.get(draft.value.colonyId))
+const colonies = computed(() => room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })))
+const kinds = logKinds.map(value => ({ value, title: kindWord[value] }))
+const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) => (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))
+const choices: Partial<Record<LogKind, { label: string, options: { value: string, title: string, hint?: string }[] }>> = {
+  count: { label: 'How was it counted?', options: options(countMethodWord, countMethodHint) },
+  addition: { label: 'Where from?', options: options(originWord) },
+  removal: { label: 'Where to?', options: options(outletWord) },
+  death: { label: 'What was seen?', options: options(deathSignWord) },
+}
+const choice = computed({ get: () => draft.value.choice || defaultChoice[draft.value.kind] || '', set: (v) => { draft.value.choice = v } })
+const expected = computed(() => {
+  const now = colony.value && statements.of(colony.value.id)?.population.now
+  return now ? `About ${glassNumber(now.value, now.low, now.high)} expected` : ''
+})
+const canSplit = computed(() => draft.value.kind === 'count' || draft.value.kind === 'addition' || draft.value.kind === 'removal')
+const splitOpen = ref(false)
+
+watch(() => draft.value.kind, () => {
+  draft.value.choice = draft.value.correcting ? draft.value.choice : ''
+  issues.value = {}
+})
+watch([() => logSheet.open, () => room.colonies], ([now]) => {
+  if (!now || room.colonies.length === 0) return
+  if (!colony.value) draft.value.colonyId = room.colonyById.has(settings.lastColonyId) ? settings.lastColonyId : room.colonies[0]!.id
+  splitOpen.value = Object.values(draft.value.parts).some(Boolean)
+}, { immediate: true })
+watch(() => logSheet.open, (now) => {
+  issues.value = {}
+  if (now && room.ready && room.colonies.length === 0) {
+    logSheet.open = false
+    log.tell('There is no colony to log for yet: start one in the Room.')
+  }
+})
+
+async function save() {
+  if (saving.value) return
+  const { correcting } = draft.value
+  const read = readDraft(draft.value, colony.value, log.stamp(correcting?.id), settings.units, Date.now())
+  issues.value = read.ok ? {} : read.issues
+  if (!read.ok) return
+  saving.value = true
+  try {
+    await log.save(read.entry, read.words)
+    logSheet.clear()
+    logSheet.open = false
+  }
+  catch (error) {
+    issues.value = { save: `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.` }
+  }
+  finally {
+    saving.value = false
+  }
+}
+</script>
+
+<template>
+  <SideSheet v-model="open" :title="draft.correcting ? 'Correct an entry' : 'Log'" wide>
+    <form id="log-form" class="fields" novalidate @submit.prevent="save">
+      <ChoiceChips v-if="!draft.correcting" v-model="draft.kind" label="What happened" :options="kinds" hide-label />
+      <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
+      <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
+      <p v-if="issues.colonyId" class="issue" role="alert">{{ issues.colonyId }}</p>
+
+      <WaterTestFields v-if="draft.kind === 'waterTest' && colony" v-model="draft.readings" :colony="colony" :issues="issues" />
+      <template v-else-if="draft.kind !== 'note'">
+        <TextInput v-model="draft.number" class="big" :label="draft.kind === 'count' ? 'How many did you see?' : 'How many?'" numeric autofocus :hint="draft.kind === 'count' ? expected : undefined" :error="issues.number" />
+        <ChoiceChips v-if="choices[draft.kind]" v-model="choice" :label="choices[draft.kind]!.label" :options="choices[draft.kind]!.options" />
+        <p v-if="choice === 'culled'" class="small caution">{{ cautionText('culling') }}</p>
+        <TextInput v-if="draft.kind === 'count' && choice === 'partOfTank'" v-model="draft.sharePct" label="Share of the tank that was counted" suffix="%" numeric :error="issues.share" />
+        <details v-if="canSplit" :open="splitOpen" @toggle="splitOpen = ($event.target as HTMLDetailsElement).open">
+          <summary>Split by sex and size</summary>
+          <HeadsFields v-model="draft.parts" legend="As far as they can be told apart" :issue="issues.parts" />
+        </details>
+      </template>
+
+      <div>
+        <label class="label" for="log-text">{{ draft.kind === 'note' ? 'Note' : 'Remark' }}</label>
+        <v-textarea id="log-text" v-model="draft.text" maxlength="2000" :error-messages="issues.text ? [issues.text] : []" />
+      </div>
+      <div class="two">
+        <TextInput v-model="draft.at" label="When (empty: now)" type="datetime-local" :error="issues.at" />
+        <PickOne v-if="room.room && room.room.keepers.length > 0" v-model="settings.keeper" label="Keeper" :options="[{ value: '', title: 'not named' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]" />
+      </div>
+      <p v-if="issues.save" class="issue" role="alert">{{ issues.save }}</p>
+    </form>
+    <template #foot>
+      <v-btn type="submit" form="log-form" color="primary" size="large" :loading="saving">Save<kbd>Enter</kbd></v-btn>
+      <v-btn class="quiet" size="large" @click="logSheet.clear(); open = false">Discard</v-btn>
+    </template>
+  </SideSheet>
+</template>
+
+<style scoped>
+.fields { display: grid; gap: 16px; }
+.label { display: block; font-size: 14px; color: var(--muted); padding-bottom: 4px; }
+.big :deep(input) { font: 650 30px var(--v-font-heading); min-height: 60px; }
+.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: start; }
+.issue { color: var(--rust); font-size: 14px; }
+.caution { border-left: 3px solid var(--straw); padding-left: 8px; }
+summary { min-height: 40px; padding: 8px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { Backup, MergePlan } from '#core/formats'
+
+/** Backup out and in. */
+const backups = useBackups()
+const log = useLogStore()
+const room = useRoomStore()
+const settings = useSettingsStore()
+const busy = ref<'' | 'saving' | 'reading'>('')
+const problem = ref('')
+const report = shallowRef<{ file: string, backup: Backup, plan: MergePlan } | null>(null)
+const input = ref<HTMLInputElement | null>(null)
+
+async function save() {
+  busy.value = 'saving'
+  problem.value = ''
+  try {
+    log.tell(`${await backups.save()} saved.`)
+  }
+  catch (error) {
+    problem.value = `The backup could not be written: ${error instanceof Error ? error.message : String(error)}. Your data is unchanged; try again.`
+  }
+  busy.value = ''
+}
+
+async function read(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  busy.value = 'reading'
+  problem.value = ''
+  try {
+    const looked = await backups.look(file)
+    if (looked.ok) report.value = { file: file.name, ...looked }
+    else problem.value = `${file.name}: ${looked.problem}`
+  }
+  catch (error) {
+    problem.value = `${file.name} could not be read: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`
+  }
+  busy.value = ''
+  if (input.value) input.value.value = ''
+}
+
+function done(words: string) {
+  const first = report.value?.backup.rooms[0]
+  if (first && !room.room) settings.roomId = first.id
+  report.value = null
+  log.tell(words)
+}
+</script>
+
+<template>
+  <section aria-labelledby="backup-title">
+    <h2 id="backup-title">Backup</h2>
+    <p class="muted">Everything on this device in one JSON file: rooms, glasses, colonies, the whole log and replaced versions.</p>
+    <div class="ways">
+      <v-btn color="primary" :loading="busy === 'saving'" @click="save">Save a backup file</v-btn>
+      <v-btn class="quiet" :loading="busy === 'reading'" @click="input?.click()">Bring a backup in</v-btn>
+      <input ref="input" type="file" accept=".json,application/json" class="hidden-to-eyes" aria-label="Backup file" tabindex="-1" @change="read">
+    </div>
+    <p class="small muted">Bringing in shows a report first. New records are added, equal ones left; where both sides differ you choose, and the other version is kept in the attic.</p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <MergeReport v-if="report" :file="report.file" :plan="report.plan" @close="report = null" @done="done" />
+  </section>
+</template>
+
+<style scoped>
+section { display: grid; gap: 8px; }
+.ways { display: flex; gap: 12px; flex-wrap: wrap; padding: 4px 0; }
+.problem { color: var(--rust); border-left: 3px solid var(--rust); padding-left: 10px; overflow-wrap: anywhere; }
+</style>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { openDb } from '~/data/database'
+import { countRows } from '~/data/backups'
+import { whole } from '~/words/numbers'
+
+/** What lies on this device, whether the browser promises to keep it, and emptying it. */
+const { value: rows } = useLiveQuery(() => countRows(openDb()), null)
+const settings = useSettingsStore()
+const backups = useBackups()
+const log = useLogStore()
+const answer = ref('')
+const space = ref('')
+const asking = ref(false)
+const typed = ref('')
+const problem = ref('')
+
+async function look() {
+  const { storage } = navigator
+  if (!storage?.persisted) {
+    answer.value = 'This browser cannot promise to keep data. Save backup files often.'
+    return
+  }
+  if (await storage.persisted()) answer.value = 'The browser has promised to keep this data until you erase it.'
+  const { usage, quota } = await storage.estimate()
+  if (usage !== undefined && quota) space.value = `${(usage / 1e6).toFixed(1)} MB used of about ${whole(quota / 1e6)} MB that the browser allows.`
+}
+onMounted(look)
+
+async function ask() {
+  const granted = await navigator.storage?.persist?.()
+  answer.value = granted ? 'The browser said yes: it keeps this data until you erase it.' : 'The browser said no: it may clear this data when space runs short. Adding the page to your bookmarks or home screen may change its mind. Save backup files often.'
+}
+
+async function erase() {
+  problem.value = ''
+  try {
+    const name = await backups.save()
+    await backups.erase()
+    settings.roomId = null
+    settings.lastColonyId = ''
+    asking.value = false
+    typed.value = ''
+    log.tell(`Erased. The backup ${name} holds everything.`)
+  }
+  catch (error) {
+    problem.value = `Nothing was erased: ${error instanceof Error ? error.message : String(error)}.`
+  }
+}
+</script>
+
+<template>
+  <section aria-labelledby="storage-title">
+    <h2 id="storage-title">On this device</h2>
+    <p v-if="rows">{{ rows.rooms }} {{ rows.rooms === 1 ? 'room' : 'rooms' }}, {{ rows.glasses }} glasses, {{ rows.colonies }} colonies, {{ whole(rows.entries) }} log entries; {{ rows.attic }} replaced versions in the attic. <span class="muted">{{ space }}</span></p>
+    <p v-if="answer" role="status">{{ answer }}</p>
+    <div class="ways">
+      <v-btn class="quiet" @click="ask">Ask the browser to keep it</v-btn>
+      <v-btn v-if="!asking" class="harm" @click="asking = true">Erase everything</v-btn>
+    </div>
+    <form v-if="asking" class="erase" @submit.prevent="typed.trim().toLowerCase() === 'erase' && erase()">
+      <p>All rooms and their logs leave this device. A backup file is saved first.</p>
+      <TextInput v-model="typed" label="Type “erase” to go on" autofocus />
+      <span class="ways"><v-btn type="submit" class="harm" :disabled="typed.trim().toLowerCase() !== 'erase'">Save a backup and erase</v-btn><v-btn class="quiet" @click="asking = false">Keep everything</v-btn></span>
+    </form>
+    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+  </section>
+</template>
+
+<style scoped>
+section { display: grid; gap: 12px; }
+.ways { display: flex; gap: 12px; flex-wrap: wrap; }
+.erase { display: grid; gap: 12px; border-left: 3px solid var(--rust); padding-left: 14px; }
+.problem { color: var(--rust); }
+</style>

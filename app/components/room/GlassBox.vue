@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { mdiClockOutline, mdiSkullOutline, mdiTrendingDown } from '@mdi/js'
+import { type Colony, DAY_MS, type Glass, type VerdictState } from '#core/records'
+import { glassNumber, plain } from '~/words/numbers'
+import { say } from '~/words/say'
+import { valueShort, volumeText } from '~/words/unitPrefs'
+
+/** A glass on its shelf: name, estimate, marks, the water surface, and the hem of strips below. */
+const props = defineProps<{ glass: Glass, colonies: Colony[], focusable: boolean, moving: boolean }>()
+defineEmits<{ focused: [], addColony: [] }>()
+const statements = useStatementsStore()
+const settings = useSettingsStore()
+const saying = useSaying()
+
+const HEM = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg', 'humidityPct', 'temperatureC'] as const
+const first = computed(() => props.colonies[0])
+const told = computed(() => props.colonies.map(colony => ({ colony, s: statements.of(colony.id) })))
+const main = computed(() => told.value[0]?.s ?? null)
+const rank: Record<VerdictState, number> = { off: 3, drifting: 2, unknown: 1, onTarget: 0 }
+const state = computed<VerdictState>(() => {
+  const states = told.value.flatMap(({ s }) => (s ? [s.water.state, s.heading.state === 'off' ? 'off' as const : 'onTarget' as const] : []))
+  return states.sort((a, b) => rank[b] - rank[a])[0] ?? 'unknown'
+})
+const hem = computed(() => HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4))
+const marks = computed(() => {
+  const s = main.value
+  if (!s) return []
+  const deaths = s.population.steps.filter(step => step.death && step.at > s.asOf - 42 * DAY_MS).reduce((sum, step) => sum - step.change, 0)
+  return [
+    ...(s.heading.conclusion.key === 'heading.shrinking' ? [{ icon: mdiTrendingDown, words: 'shrinking', text: '' }] : []),
+    ...(deaths > 0 ? [{ icon: mdiSkullOutline, words: `${deaths} died in six weeks`, text: String(deaths) }] : []),
+    ...(s.number.state === 'unknown' ? [{ icon: mdiClockOutline, words: 'count is old', text: '' }] : []),
+  ]
+})
+/** Larger glasses are drawn larger, but a jar stays large enough for its name. */
+const size = computed(() => ({
+  flexGrow: Math.sqrt(props.glass.grossL),
+  height: `${Math.round(92 + 38 * Math.min(1, Math.max(0, (Math.cbrt(props.glass.grossL) - 1.6) / 3.3)))}px`,
+}))
+const label = computed(() => {
+  if (told.value.length === 0) return `${props.glass.name}, ${volumeText(props.glass.grossL, settings.units)}, no colony yet`
+  const parts = told.value.map(({ colony, s }) => (s ? `${colony.name}: ${plain(say(s.number.conclusion, saying(colony)))}. ${plain(say(s.heading.conclusion, saying(colony)))}` : colony.name))
+  const water = main.value?.water
+  const worst = water?.conclusion ?? water?.worst?.conclusion
+  return `${parts.join('. ')}.${worst ? ` ${plain(say(worst, saying(first.value)))}.` : ''}`
+})
+const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.now.value, s.population.now.low, s.population.now.high)
+</script>
+
+<template>
+  <div class="holder" :class="{ moving }" :style="{ flexGrow: size.flexGrow }" :data-glass="glass.id">
+    <div class="glass" :style="{ height: size.height }">
+      <GlassSurface v-if="main" :population="main.population" :now-ms="main.asOf" :second="told[1]?.s?.population" />
+      <component
+        :is="first ? 'a' : 'button'" class="whole" :href="first && `/colony/${first.id}`" :type="first ? undefined : 'button'" :aria-label="label" :tabindex="focusable ? 0 : -1" draggable="false"
+        @focus="$emit('focused')" @click.prevent="first ? navigateTo(`/colony/${first.id}`) : $emit('addColony')"
+      />
+      <div class="text" aria-hidden="true">
+        <p class="name"><StateMark v-if="first" :state="state" :size="10" /><span>{{ first?.name ?? glass.name }}</span></p>
+        <p v-if="main" class="n">{{ number(main) }}</p>
+        <p v-else-if="first" class="muted small">…</p>
+        <p v-else class="empty">Put a colony in</p>
+      </div>
+      <p v-for="{ colony, s } in told.slice(1, 2)" :key="colony.id" class="also">
+        <NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }} {{ s ? number(s) : '' }}</NuxtLink>
+      </p>
+      <p v-if="marks.length > 0" class="marks"><span v-for="m in marks" :key="m.words" :title="m.words"><v-icon :icon="m.icon" size="15" aria-hidden="true" />{{ m.text }}</span></p>
+    </div>
+    <div class="hem"><span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span></div>
+  </div>
+</template>
+
+<style scoped>
+.holder { flex: 1 1 0; min-width: 78px; max-width: 300px; }
+.glass { position: relative; border: 2px solid var(--ink); border-top: 0; border-radius: 0 0 6px 6px; background: var(--surface); }
+.whole { position: absolute; inset: 0; border: 0; background: none; cursor: pointer; border-radius: 0 0 5px 5px; -webkit-user-drag: none; }
+.whole:focus-visible { outline-offset: 4px; }
+.moving .glass { outline: 3px dashed var(--roe); outline-offset: 4px; }
+.text { position: relative; padding: 3px 8px 0; pointer-events: none; }
+.name { display: flex; align-items: center; font-size: 14px; font-weight: 600; line-height: 1.25; }
+.name span:last-child { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.name :deep(.mark) { margin-right: 5px; }
+.n { font: 650 20px/1.15 var(--v-font-heading); white-space: nowrap; }
+.empty { font-size: 13px; color: var(--weed); }
+.also { position: absolute; right: 8px; top: 24px; max-width: 60%; font-size: 12.5px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.also a { color: var(--muted); }
+.marks { position: absolute; right: 7px; top: 24px; display: flex; gap: 5px; font-size: 12.5px; color: var(--rust); pointer-events: none; }
+.also + .marks { top: 42px; }
+.hem { display: flex; gap: 4px; padding: 3px 2px 4px; height: 15px; }
+.hem span { flex: 1; }
+</style>

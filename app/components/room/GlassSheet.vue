@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { openDb } from '~/data/database'
+import { saveRecord } from '~/data/records'
+import { type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
+
+/** Adds a glass, or changes one; also the way to move it without dragging. */
+const sheets = useSheets()
+const room = useRoomStore()
+const settings = useSettingsStore()
+const log = useLogStore()
+const old = computed(() => room.glassById.get(sheets.glass.value?.glassId ?? '') ?? null)
+const open = computed({ get: () => sheets.glass.value !== null, set: (v) => { if (!v) sheets.glass.value = null } })
+const draft = ref<GlassDraft>(glassDraft(null, [], settings.units))
+const issues = ref<GlassIssues>({})
+
+watch(open, (now) => {
+  if (!now) return
+  draft.value = glassDraft(old.value, room.racks, settings.units, sheets.glass.value?.place)
+  issues.value = {}
+})
+
+async function save() {
+  if (!room.room) return
+  const read = readGlass(draft.value, old.value, room.room.id, room.glasses, room.racks, settings.units, Date.now())
+  issues.value = read.ok ? {} : read.issues
+  if (!read.ok) return
+  await saveRecord(openDb(), 'glasses', read.glass, Date.now())
+  log.tell(`${read.glass.name} saved.`)
+  open.value = false
+}
+</script>
+
+<template>
+  <SideSheet v-model="open" :title="old ? `Change ${old.name}` : 'Add a glass'">
+    <form id="glass-form" @submit.prevent="save"><GlassFields v-model="draft" :racks="room.racks" :issues="issues" name-hint="Moss tank" /></form>
+    <template #foot>
+      <v-btn type="submit" form="glass-form" color="primary">Save</v-btn>
+      <v-btn v-if="old" class="quiet" @click="sheets.colony.value = { glassId: old.id }; open = false">Put a colony in</v-btn>
+    </template>
+  </SideSheet>
+</template>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { counted, whole } from '~/words/numbers'
+import { say } from '~/words/say'
+
+/** What needs the keeper, with reasons, most urgent first; and what can leave. */
+const room = useRoomStore()
+const statements = useStatementsStore()
+const saying = useSaying()
+
+const needs = computed(() => statements.attention.flatMap((a) => {
+  const colony = room.colonyById.get(a.colonyId)
+  return colony ? [{ ...a, colony, s: saying(colony) }] : []
+}))
+const glassCount = computed(() => new Set(needs.value.map(x => x.colony.glassId)).size)
+const leaving = computed(() => statements.inRoom.flatMap((s) => {
+  const colony = room.colonyById.get(s.colonyId)
+  return colony && s.population.surplus.take > 0 ? [{ colony, take: s.population.surplus.take }] : []
+}).sort((a, b) => b.take - a.take))
+const total = computed(() => leaving.value.reduce((sum, l) => sum + l.take, 0))
+const all = ref(false)
+</script>
+
+<template>
+  <aside class="needs" aria-label="What needs you">
+    <p v-if="!statements.complete" class="statement">Working it out …</p>
+    <template v-else>
+      <h2 class="statement">{{ needs.length === 0 ? 'Nothing needs you today.' : `${counted(glassCount, 'glass needs', 'glasses need')} you today.` }}</h2>
+      <ul>
+        <li v-for="n in needs" :key="n.colonyId">
+          <NuxtLink :to="`/colony/${n.colonyId}`"><StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)" /></NuxtLink>
+          <span v-if="n.reason" class="why"><TheSentence :text="say(n.reason, n.s)" /></span>
+          <span v-if="n.action" class="why"><TheSentence :text="say(n.action, n.s)" /></span>
+        </li>
+      </ul>
+      <template v-if="total > 0">
+        <h2 class="statement second">{{ whole(total) }} can leave today.</h2>
+        <p class="leave"><template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"><template v-if="i > 0"> · </template><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink> <span class="numeral">{{ whole(l.take) }}</span></template></p>
+        <button v-if="leaving.length > 6" type="button" class="link small" @click="all = !all">{{ all ? 'Fewer' : `and ${leaving.length - 6} more` }}</button>
+      </template>
+    </template>
+    <p v-if="statements.failed" class="rust small" role="alert">The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.</p>
+  </aside>
+</template>
+
+<style scoped>
+.needs { padding: 16px 20px; border-left: 1px solid var(--rule); background: var(--surface); }
+.statement { font-size: 22px; padding-bottom: 12px; }
+.second { font-size: 19px; padding-top: 22px; padding-bottom: 6px; }
+li { border-top: 1px solid var(--rule); padding: 9px 0; font-size: 15px; line-height: 1.3; }
+li a { color: var(--ink); text-decoration: none; }
+li a:hover { text-decoration: underline; }
+.why { display: block; color: var(--muted); font-size: 14px; }
+.leave { font-size: 15px; line-height: 1.5; border-top: 1px solid var(--rule); padding-top: 8px; }
+.leave a { color: var(--ink); text-decoration: none; }
+.leave a:hover { text-decoration: underline; }
+.rust { color: var(--rust); }
+@media (max-width: 1000px) { .needs { border-left: 0; border-bottom: 1px solid var(--rule); padding: 14px 16px; } }
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { type Rack, toMoment } from '#core/records'
+import { openDb } from '~/data/database'
+import { newId } from '~/data/newId'
+import { saveRecord } from '~/data/records'
+import { rackKindWord } from '~/words/states'
+
+/** Adds a rack, or changes one. */
+const sheets = useSheets()
+const room = useRoomStore()
+const log = useLogStore()
+const name = ref('')
+const kind = ref<Rack['kind']>('rack')
+const shelves = ref(3)
+const issue = ref('')
+const old = computed(() => room.racks.find(r => r.id === sheets.rack.value?.rackId) ?? null)
+const open = computed({ get: () => sheets.rack.value !== null, set: (v) => { if (!v) sheets.rack.value = null } })
+const kinds = (['rack', 'windowsill', 'floor'] as const).map(value => ({ value, title: rackKindWord[value] }))
+/** Shelves that hold a glass cannot be taken away. */
+const least = computed(() => 1 + Math.max(0, ...room.glasses.filter(g => g.place.rackId === old.value?.id).map(g => g.place.shelf)))
+const counts = computed(() => Array.from({ length: 9 - least.value }, (_, i) => ({ value: least.value + i, title: `${least.value + i} ${least.value + i === 1 ? 'shelf' : 'shelves'}` })))
+
+watch(open, (now) => {
+  if (!now) return
+  name.value = old.value?.name ?? ''
+  kind.value = old.value?.kind ?? 'rack'
+  shelves.value = old.value?.shelves ?? 3
+  issue.value = ''
+})
+watch(kind, (k) => {
+  if (!old.value) shelves.value = k === 'rack' ? 3 : 1
+})
+
+async function save() {
+  const label = name.value.trim()
+  if (label === '' || label.length > 60) {
+    issue.value = label === '' ? 'Give it a name.' : 'The name must have 60 letters at most.'
+    return
+  }
+  if (!room.room) return
+  const rack: Rack = { id: old.value?.id ?? newId(), editedAt: toMoment(Date.now()), roomId: room.room.id, name: label, kind: kind.value, shelves: shelves.value, order: old.value?.order ?? Math.max(-1, ...room.racks.map(r => r.order)) + 1 }
+  await saveRecord(openDb(), 'racks', rack, Date.now())
+  log.tell(`${label} saved.`)
+  open.value = false
+}
+</script>
+
+<template>
+  <SideSheet v-model="open" :title="old ? `Change ${old.name}` : 'Add a rack'">
+    <form id="rack-form" class="fields" @submit.prevent="save">
+      <TextInput v-model="name" label="Name" :error="issue" placeholder="Rack by the door" autofocus />
+      <ChoiceChips v-model="kind" label="What it is" :options="kinds" />
+      <PickOne v-model="shelves" label="Shelves" :options="counts" />
+    </form>
+    <template #foot><v-btn type="submit" form="rack-form" color="primary">Save</v-btn></template>
+  </SideSheet>
+</template>
+
+<style scoped>
+.fields { display: grid; gap: 16px; }
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { mdiPencilOutline, mdiPlus } from '@mdi/js'
+import { VueDraggable } from 'vue-draggable-plus'
+import type { DrawnRack } from '~/stores/room'
+
+/** A rack as it stands: shelves from top to bottom, glasses from left to right. Glasses can be dragged between shelves. */
+const props = defineProps<{ drawn: DrawnRack, focusedId: string, movingId: string }>()
+const emit = defineEmits<{ focused: [glassId: string], put: [glassId: string, shelf: number, index: number] }>()
+const room = useRoomStore()
+const sheets = useSheets()
+
+/** The package moves items in the list that it is given: it gets a copy, and the records answer. */
+const shelves = ref(props.drawn.shelves.map(s => [...s]))
+watch(() => props.drawn, (drawn) => { shelves.value = drawn.shelves.map(s => [...s]) })
+
+const dragging = useState('room.dragging', () => false)
+function dropped(event: { item: HTMLElement, newIndex?: number }, shelf: number) {
+  const glassId = event.item.dataset.glass
+  if (glassId !== undefined && event.newIndex !== undefined) emit('put', glassId, shelf, event.newIndex)
+}
+// the pointer goes up over a link: that is the end of a drag, not a click
+const endDrag = () => setTimeout(() => { dragging.value = false }, 50)
+</script>
+
+<template>
+  <section class="rack" :class="drawn.rack.kind" :aria-label="drawn.rack.name">
+    <h2>
+      <span>{{ drawn.rack.name }}</span>
+      <v-btn variant="text" size="32" :icon="mdiPencilOutline" :aria-label="`Change ${drawn.rack.name}`" @click="sheets.rack.value = { rackId: drawn.rack.id }" />
+    </h2>
+    <VueDraggable
+      v-for="(glasses, shelf) in shelves" :key="shelf" v-model="shelves[shelf]!" class="shelf" group="glasses" :animation="120" force-fallback :fallback-tolerance="6" :delay="180" delay-on-touch-only filter=".add"
+      :data-shelf="shelf" @start="dragging = true" @end="endDrag" @add="dropped($event, shelf)" @update="dropped($event, shelf)"
+    >
+      <GlassBox
+        v-for="g in glasses" :key="g.id" :glass="g" :colonies="room.coloniesByGlass.get(g.id) ?? []" :focusable="g.id === focusedId" :moving="g.id === movingId"
+        @focused="emit('focused', g.id)" @add-colony="sheets.colony.value = { glassId: g.id }"
+      />
+      <button v-if="glasses.length === 0" type="button" class="add" @click="sheets.glass.value = { glassId: null, place: { rackId: drawn.rack.id, shelf } }">
+        <v-icon :icon="mdiPlus" size="18" />Add a glass
+      </button>
+    </VueDraggable>
+  </section>
+</template>
+
+<style scoped>
+.rack { min-width: 0; }
+h2 { display: flex; align-items: center; gap: 2px; min-height: 32px; font-size: 14px; color: var(--muted); font-weight: 550; }
+h2 span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+h2 .v-btn { opacity: .55; color: var(--muted); }
+h2 .v-btn:hover, h2 .v-btn:focus-visible { opacity: 1; }
+.shelf { display: flex; gap: 10px; align-items: flex-end; border-bottom: 4px solid var(--shelf); min-height: 156px; padding: 8px 2px 0; }
+.windowsill .shelf { border-color: var(--water-solid); }
+.floor .shelf { border-bottom-style: double; }
+.add { display: flex; align-items: center; gap: 6px; align-self: center; margin: auto; min-height: 44px; padding: 0 16px; border: 1px dashed var(--muted); border-radius: 6px; background: none; color: var(--weed); font: inherit; font-size: 14px; cursor: pointer; }
+@media (max-width: 700px) { .shelf { min-height: 120px; flex-wrap: wrap; } }
+</style>

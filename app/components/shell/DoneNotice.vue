@@ -1,0 +1,27 @@
+<script setup lang="ts">
+/** Says what was just saved, with its undo. Stays for eight seconds; the log keeps the way back for good. */
+const log = useLogStore()
+const shown = ref(false)
+let timer: ReturnType<typeof setTimeout> | undefined
+watch(() => log.last, (done) => {
+  clearTimeout(timer)
+  shown.value = done !== null
+  timer = setTimeout(() => { shown.value = false }, 8000)
+})
+</script>
+
+<template>
+  <div class="notice" role="status" aria-live="polite" :class="{ shown: shown && log.last }">
+    <template v-if="shown && log.last">
+      <span>{{ log.last.words }}</span>
+      <button v-if="log.last.entry" type="button" @click="log.undo()">Undo<kbd>U</kbd></button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.notice { position: fixed; left: 50%; bottom: 24px; transform: translateX(-50%); z-index: 3000; display: flex; align-items: center; gap: 18px; max-width: calc(100vw - 24px); }
+.shown { padding: 10px 18px; border-radius: 6px; background: var(--ink); color: var(--paper); }
+button { min-height: 36px; background: none; border: 1px solid currentColor; border-radius: 6px; padding: 4px 12px; color: inherit; font: inherit; font-weight: 650; cursor: pointer; white-space: nowrap; }
+@media (max-width: 700px) { .notice { bottom: 74px; width: max-content; } }
+</style>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+/** All keys, and the few ideas behind the screens. */
+const sheets = useSheets()
+const places = usePlaces()
+const keys = computed(() => [
+  { title: 'Everywhere', rows: [...places.value.map(p => [`Space ${p.letter.toUpperCase()}`, `${p.title}: ${p.what.toLowerCase()}`]), ['L', 'Log a count, a water test or anything else'], ['/', 'Find a colony, a place or an action'], ['U', 'Undo what was saved last'], ['?', 'This sheet'], ['Esc', 'Close a sheet; what was typed stays']] },
+  { title: 'In the Room', rows: [['← →', 'Walk along a shelf'], ['↑ ↓', 'To the shelf above or below'], ['Enter', 'Open the colony'], ['E', 'Change or move the glass'], ['M', 'Move the glass: arrows carry it, Enter puts it down, Esc takes it back']] },
+  { title: 'In the log sheet', rows: [['Tab', 'To the next field'], ['Enter', 'Save']] },
+])
+</script>
+
+<template>
+  <SideSheet v-model="sheets.help.value" title="Help">
+    <section v-for="part in keys" :key="part.title" class="part">
+      <h3>{{ part.title }}</h3>
+      <dl><div v-for="row in part.rows" :key="row[0]"><dt><kbd>{{ row[0] }}</kbd></dt><dd>{{ row[1] }}</dd></div></dl>
+    </section>
+    <section class="part">
+      <h3>How to read it</h3>
+      <p><StateMark state="onTarget" />on target</p>
+      <p><StateMark state="drifting" />drifting, or outside the preferred range</p>
+      <p><StateMark state="off" />off: needs you</p>
+      <p><StateMark state="unknown" />no recent reading</p>
+      <p class="space">A likely range holds the truth four times out of five. Every number has a <em>Why?</em> with its inputs, its method and what would narrow it.</p>
+      <p class="space muted small">Ulkin gives reasons, not orders. Local rules, labels and vets come first.</p>
+    </section>
+  </SideSheet>
+</template>
+
+<style scoped>
+.part { padding-bottom: 20px; }
+h3 { padding-bottom: 6px; }
+dl div { display: grid; grid-template-columns: 96px 1fr; padding: 5px 0; border-top: 1px solid var(--rule); }
+dd { margin: 0; }
+kbd { margin: 0; font-size: 13px; }
+.space { padding-top: 10px; }
+</style>

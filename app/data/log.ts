@@ -1,0 +1,25 @@
+import { Dexie } from 'dexie'
+import { Entry, subjectOf } from '#core/records'
+import type { UlkinDb } from './database'
+import { touchColonies } from './revisions'
+
+/**
+ * Writes an entry. Entries are never changed: a correction or a withdrawal is an entry too.
+ * @throws ZodError when the entry does not fit its schema, and nothing is written
+ */
+export async function addEntry(db: UlkinDb, entry: Entry): Promise<void> {
+  const checked = Entry.parse(entry)
+  await db.transaction('rw', db.entries, db.colonies, db.revisions, async () => {
+    await db.entries.add(checked)
+    const { colonyId, glassId } = subjectOf(checked)
+    await touchColonies(db, { colonyIds: colonyId ? [colonyId] : [], glassIds: glassId ? [glassId] : [] })
+  })
+}
+
+/** All entries of a colony, superseded ones too, by time. */
+export const entriesOfColony = (db: UlkinDb, colonyId: string): Promise<Entry[]> =>
+  db.entries.where('[colonyId+at]').between([colonyId, Dexie.minKey], [colonyId, Dexie.maxKey]).toArray()
+
+/** All entries of a glass's water, superseded ones too, by time. */
+export const entriesOfGlass = (db: UlkinDb, glassId: string): Promise<Entry[]> =>
+  db.entries.where('[glassId+at]').between([glassId, Dexie.minKey], [glassId, Dexie.maxKey]).toArray()

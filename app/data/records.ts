@@ -1,0 +1,67 @@
+import { dequal } from 'dequal'
+import type { AtticItem } from '#core/formats'
+import { Colony, Glass, Rack, Room, toMoment } from '#core/records'
+import type { UlkinDb } from './database'
+import { newId } from './newId'
+import { touchColonies } from './revisions'
+
+/** The records of one room, without its log. */
+export interface RoomRecords { rooms: Room[], room: Room | null, racks: Rack[], glasses: Glass[], colonies: Colony[] }
+
+/**
+ * Reads a room with its racks, glasses and colonies.
+ * @param roomId which room; the newest one when it is missing or unknown
+ */
+export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<RoomRecords> {
+  const rooms = await db.rooms.orderBy('id').toArray()
+  const room = rooms.find(r => r.id === roomId) ?? rooms.at(-1) ?? null
+  if (!room) return { rooms, room, racks: [], glasses: [], colonies: [] }
+  const [racks, glasses] = await Promise.all([
+    db.racks.where('roomId').equals(room.id).sortBy('order'),
+    db.glasses.where('roomId').equals(room.id).toArray(),
+  ])
+  const colonies = await db.colonies.where('glassId').anyOf(glasses.map(g => g.id)).sortBy('id')
+  return { rooms, room, racks, glasses, colonies }
+}
+
+const schemas = { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony }
+interface Tables { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony }
+export type RecordTable = keyof Tables
+
+/**
+ * Writes a record; the version that it replaces goes to the attic, so that nothing is lost.
+ * @throws ZodError when the record does not fit its schema, and nothing is written
+ */
+export async function saveRecord<T extends RecordTable>(db: UlkinDb, table: T, record: Tables[T], nowMs: number): Promise<void> {
+  const checked = schemas[table].parse({ ...record, editedAt: toMoment(nowMs) }) as Tables[T]
+  await db.transaction('rw', [db.rooms, db.racks, db.glasses, db.colonies, db.attic, db.revisions], async () => {
+    const old = await db.table<Tables[T]>(table).get(checked.id)
+    if (old && dequal({ ...old, editedAt: '' }, { ...checked, editedAt: '' })) return
+    if (old) await db.attic.add(atticItem(table, old, nowMs))
+    await db.table(table).put(checked)
+    await touchRecord(db, table, checked)
+  })
+}
+
+/** A replaced version of a record, for the attic. */
+export function atticItem(table: AtticItem['table'], record: object, nowMs: number): AtticItem {
+  return { id: newId(), table, replacedAt: toMoment(nowMs), record: { ...record } }
+}
+
+/** A change of a record may change what is said of colonies: which ones depends on the table. Racks say nothing. */
+async function touchRecord(db: UlkinDb, table: RecordTable, record: { id: string }): Promise<void> {
+  if (table === 'colonies') await touchColonies(db, { colonyIds: [record.id] })
+  if (table === 'glasses') await touchColonies(db, { glassIds: [record.id] })
+  if (table === 'rooms') await touchColonies(db, { glassIds: await db.glasses.where('roomId').equals(record.id).primaryKeys() })
+}
+
+/**
+ * Writes a new glass with its first colony, or a colony alone, as one step.
+ * @throws ZodError when one of them does not fit its schema, and nothing is written
+ */
+export async function saveColonyInGlass(db: UlkinDb, colony: Colony, newGlass: Glass | null, nowMs: number): Promise<void> {
+  await db.transaction('rw', [db.rooms, db.racks, db.glasses, db.colonies, db.attic, db.revisions], async () => {
+    if (newGlass) await saveRecord(db, 'glasses', newGlass, nowMs)
+    await saveRecord(db, 'colonies', colony, nowMs)
+  })
+}

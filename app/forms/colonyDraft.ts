@@ -1,0 +1,51 @@
+import { groupOf, schoolKinds, type SchoolKind } from '#core/groups'
+import { Colony as ColonySchema, type Colony, Heads, headsTotal, toMoment } from '#core/records'
+import { newId } from '~/data/newId'
+import { wholeNumber } from './firstIssues'
+
+/** A colony as it is started: animals, habits, starters. */
+export interface ColonyDraft { groupId: string, name: string, schools: Record<string, string>, heads: Record<keyof Heads, string>, startedAt: string }
+
+export const headKeys = ['females', 'males', 'unsexed', 'halfGrown', 'young'] as const
+
+export const emptyColonyDraft = (groupId = ''): ColonyDraft => ({ groupId, name: '', schools: {}, heads: { females: '', males: '', unsexed: '', halfGrown: '', young: '' }, startedAt: '' })
+
+/** Kinds of school in which a group's keepers disagree, i.e. with more than one option. */
+export const schoolsOf = (groupId: string): SchoolKind[] => schoolKinds.filter(kind => (groupOf(groupId).schools[kind]?.length ?? 0) > 1)
+
+/** Reads starters; an empty field is none. */
+export function readHeads(heads: Record<string, string>): { ok: true, heads: Heads } | { ok: false, issue: string } {
+  const out: Record<string, number> = {}
+  for (const key of headKeys) {
+    const text = heads[key]?.trim() ?? ''
+    if (text === '') continue
+    const read = wholeNumber(text, 0)
+    if (!read.ok) return { ok: false, issue: read.issue }
+    out[key] = read.value
+  }
+  return { ok: true, heads: Heads.parse(out) }
+}
+
+export type ColonyIssues = Partial<Record<'groupId' | 'name' | 'heads' | 'startedAt', string>>
+
+/**
+ * Reads a draft.
+ * @param glassId the glass that it goes into
+ * @returns the colony, or a sentence for every field that is not right
+ */
+export function readColony(draft: ColonyDraft, glassId: string, nowMs: number): { ok: true, colony: Colony } | { ok: false, issues: ColonyIssues } {
+  const issues: ColonyIssues = {}
+  if (draft.groupId === '') issues.groupId = 'Choose the animals.'
+  if (draft.name.trim() === '') issues.name = 'Give the line or colony a name.'
+  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
+  const heads = readHeads(draft.heads)
+  if (!heads.ok) issues.heads = heads.issue
+  else if (headsTotal(heads.heads) === 0) issues.heads = 'How many animals start it? At least one.'
+  const startedMs = draft.startedAt === '' ? nowMs : new Date(draft.startedAt).getTime()
+  if (Number.isNaN(startedMs)) issues.startedAt = 'That is no day.'
+  else if (startedMs > nowMs) issues.startedAt = 'The day lies in the future.'
+  if (Object.keys(issues).length > 0 || !heads.ok) return { ok: false, issues }
+  const known = new Set(schoolsOf(draft.groupId) as string[])
+  const schools = Object.fromEntries(Object.entries(draft.schools).filter(([kind, option]) => known.has(kind) && option !== ''))
+  return { ok: true, colony: ColonySchema.parse({ id: newId(), editedAt: toMoment(nowMs), glassId, name: draft.name.trim(), groupId: draft.groupId, schools, startedAt: toMoment(startedMs), founders: heads.heads, targets: {}, life: {} }) }
+}

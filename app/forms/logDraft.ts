@@ -1,0 +1,136 @@
+import { format } from 'date-fns'
+import { type Colony, Entry, type EntryKind, headsTotal, possibleRange, toMoment, type ValueKey, valueKeys } from '#core/records'
+import { parseNumber } from '#core/units'
+import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
+import { headKeys, readHeads } from './colonyDraft'
+import { wholeNumber } from './firstIssues'
+
+/** Kinds that the log sheet can write. */
+export const logKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note'] as const satisfies readonly EntryKind[]
+export type LogKind = typeof logKinds[number]
+
+/** What stands in the sheet's fields, as typed. Kept in the tab's session, so that a reload loses nothing. */
+export interface Draft {
+  kind: LogKind
+  colonyId: string
+  /** local date and time as the field has it; empty means now */
+  at: string
+  number: string
+  /** number by method etc.: choices of the kind at hand */
+  choice: string
+  sharePct: string
+  parts: Record<string, string>
+  readings: Record<string, { text: string, method: string }>
+  text: string
+  /** entry that is being corrected */
+  correcting: Entry | null
+}
+
+export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({ kind, colonyId, at: '', number: '', choice: '', sharePct: '', parts: {}, readings: {}, text: '', correcting: null })
+
+/** First choice of each kind that has one. */
+export const defaultChoice: Partial<Record<LogKind, string>> = { count: 'allSeen', addition: 'bought', removal: 'sold', death: 'unknown' }
+
+/** What a new entry gets beside what was typed. */
+export interface Stamp { id: string, loggedAt: string, keeper?: string }
+export type DraftIssues = Record<string, string>
+
+/**
+ * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `at`, `text`, `colonyId`, `readings` or `readings.<value>`.
+ * @param stamp id and time of writing for the new entry
+ * @returns the entry with what to say when it is saved, or a sentence for every field that is not right
+ */
+export function readDraft(draft: Draft, colony: Colony | undefined, stamp: Stamp, units: UnitPrefs, nowMs: number): { ok: true, entry: Entry, words: string } | { ok: false, issues: DraftIssues } {
+  const issues: DraftIssues = {}
+  if (!colony) return { ok: false, issues: { colonyId: 'Choose the colony.' } }
+  const atMs = draft.at === '' ? nowMs : new Date(draft.at).getTime()
+  if (Number.isNaN(atMs)) issues.at = 'That is no date and time.'
+  // a minute of grace: the field has no seconds
+  else if (atMs > nowMs + 60_000) issues.at = 'That lies in the future.'
+  const text = draft.text.trim()
+  const base = { ...stamp, at: issues.at ? '' : toMoment(Math.min(atMs, nowMs)), ...(draft.correcting && { supersedes: draft.correcting.id }), ...(text && { text: text.slice(0, 2000) }) }
+  const choice = draft.choice || defaultChoice[draft.kind] || ''
+  const done = (raw: unknown, words: string) => {
+    if (Object.keys(issues).length > 0) return { ok: false as const, issues }
+    const parsed = Entry.safeParse(raw)
+    return parsed.success ? { ok: true as const, entry: parsed.data, words: `${colony.name}: ${words}` } : { ok: false as const, issues: { text: parsed.error.issues[0]!.message } }
+  }
+  if (draft.kind === 'note') {
+    if (text === '') issues.text = 'The note is empty.'
+    return done({ ...base, kind: 'note', colonyId: colony.id, text }, 'note kept.')
+  }
+  if (draft.kind === 'waterTest') {
+    const readings = readReadings(draft, units, issues)
+    return done({ ...base, kind: 'waterTest', glassId: colony.glassId, readings }, `${Object.keys(readings).map(k => valueName(k as ValueKey)).join(', ')} kept.`)
+  }
+
+  const number = wholeNumber(draft.number, draft.kind === 'count' ? 0 : 1)
+  if (!number.ok) issues.number = number.issue
+  const heads = readHeads(draft.parts)
+  if (!heads.ok) issues.parts = heads.issue
+  else if (number.ok && headsTotal(heads.heads) > number.value) issues.parts = `The parts add up to ${headsTotal(heads.heads)}, more than ${number.value}.`
+  const parts = heads.ok && headsTotal(heads.heads) > 0 ? { parts: heads.heads } : {}
+  const n = number.ok ? number.value : 0
+  const own = { ...base, colonyId: colony.id, kind: draft.kind, number: n }
+  switch (draft.kind) {
+    case 'count': {
+      if (choice !== 'partOfTank') return done({ ...own, method: choice, ...parts }, `count of ${n} saved.`)
+      const pct = parseNumber(draft.sharePct.replace('%', ''))
+      if (pct === null || !(pct > 0 && pct <= 100)) issues.share = 'Which part of the tank? Above 0 and at most 100 %.'
+      return done({ ...own, method: choice, share: (pct ?? 0) / 100, ...parts }, `count of ${n} in ${pct} % saved.`)
+    }
+    case 'addition': return done({ ...own, origin: choice, ...parts }, `${n} put in.`)
+    case 'removal': return done({ ...own, outlet: choice, ...parts }, `${n} taken out.`)
+    case 'death': return done({ ...own, sign: choice }, `${n} died.`)
+  }
+}
+
+function readReadings(draft: Draft, units: UnitPrefs, issues: DraftIssues): Record<string, { value: number, method: string }> {
+  const readings: Record<string, { value: number, method: string }> = {}
+  for (const key of valueKeys) {
+    const typed = draft.readings[key]
+    if (!typed || typed.text.trim() === '') continue
+    const read = readValue(key, typed.text, units)
+    if (read.ok) readings[key] = { value: read.value, method: typed.method }
+    else issues[`readings.${key}`] = read.issue
+  }
+  if (Object.keys(readings).length === 0 && !Object.keys(issues).some(k => k.startsWith('readings.'))) issues.readings = 'Type at least one value.'
+  return readings
+}
+
+/** Reads one value as typed in the keeper's unit; a slip ("pH 71") gives a question. */
+export function readValue(key: ValueKey, text: string, units: UnitPrefs): { ok: true, value: number } | { ok: false, issue: string } {
+  const shown = parseNumber(text)
+  const unit = valueUnit(key, units)
+  if (shown === null) return { ok: false, issue: `“${text.trim().slice(0, 20)}” is no number.` }
+  // rounding away what the conversion adds keeps 75 °F from being stored as 23.888888888888886
+  const value = Number(storedValue(key, shown, units).toPrecision(12))
+  const [low, high] = possibleRange[key]
+  if (value < low || value > high) return { ok: false, issue: `${valueName(key)} ${text.trim()}? It lies between ${limitText(key, low, units)} and ${limitText(key, high, units)}${unit && ` ${unit}`}.` }
+  return { ok: true, value }
+}
+
+/** Fills the sheet from an entry that is to be corrected. */
+export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft | null {
+  if (entry.kind === 'withdrawal') return null
+  const draft: Draft = { ...emptyDraft(entry.kind, colonyId), at: format(new Date(entry.at), 'yyyy-MM-dd\'T\'HH:mm'), text: entry.text ?? '', correcting: entry }
+  if ('number' in entry) draft.number = String(entry.number)
+  if ('parts' in entry && entry.parts) for (const key of headKeys) if (entry.parts[key] > 0) draft.parts[key] = String(entry.parts[key])
+  switch (entry.kind) {
+    case 'count':
+      draft.choice = entry.method
+      if (entry.share !== undefined) draft.sharePct = String(Number((entry.share * 100).toPrecision(6)))
+      break
+    case 'addition': draft.choice = entry.origin; break
+    case 'removal': draft.choice = entry.outlet; break
+    case 'death': draft.choice = entry.sign; break
+    case 'waterTest':
+      for (const key of valueKeys) {
+        const reading = entry.readings[key]
+        if (reading) draft.readings[key] = { text: String(Number(shownValue(key, reading.value, units).toPrecision(6))), method: reading.method }
+      }
+      break
+    case 'note':
+  }
+  return draft
+}

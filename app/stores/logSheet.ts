@@ -1,0 +1,24 @@
+import { defineStore } from 'pinia'
+import { type Draft, emptyDraft, type LogKind } from '~/forms/logDraft'
+
+/** The log sheet: open from everywhere with one key. */
+export const useLogSheetStore = defineStore('logSheet', () => {
+  const open = useSessionStorage('ulkin.logOpen', false)
+  const draft = useSessionStorage<Draft>('ulkin.draft', emptyDraft(), { mergeDefaults: true })
+
+  /** Opens the sheet; what was typed before and not saved is still there unless it is about another entry. */
+  function show(colonyId: string, kind?: LogKind) {
+    if (draft.value.correcting) draft.value = emptyDraft(kind, colonyId)
+    if (colonyId) draft.value.colonyId = colonyId
+    if (kind) draft.value.kind = kind
+    open.value = true
+  }
+  function correct(d: Draft) {
+    draft.value = d
+    open.value = true
+  }
+  function clear() {
+    draft.value = emptyDraft(draft.value.kind, draft.value.colonyId)
+  }
+  return { open, draft, show, correct, clear }
+})

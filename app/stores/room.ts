@@ -1,0 +1,32 @@
+import { defineStore } from 'pinia'
+import type { Colony, Glass, Rack } from '#core/records'
+import { openDb } from '~/data/database'
+import { roomRecords, type RoomRecords } from '~/data/records'
+
+/** A rack with its shelves from top to bottom and the glasses on each from left to right. */
+export interface DrawnRack { rack: Rack, shelves: Glass[][] }
+
+/** The room on screen: its racks, glasses and colonies, following every write. */
+export const useRoomStore = defineStore('room', () => {
+  const settings = useSettingsStore()
+  const none: RoomRecords = { rooms: [], room: null, racks: [], glasses: [], colonies: [] }
+  const { value: records, ready, error } = useLiveQuery(() => roomRecords(openDb(), settings.roomId), none, () => settings.roomId)
+
+  const rooms = computed(() => records.value.rooms)
+  const room = computed(() => records.value.room)
+  const racks = computed(() => records.value.racks)
+  const glasses = computed(() => records.value.glasses)
+  const colonies = computed(() => records.value.colonies)
+  const glassById = computed(() => new Map(glasses.value.map(g => [g.id, g])))
+  const colonyById = computed(() => new Map(colonies.value.map(c => [c.id, c])))
+  const coloniesByGlass = computed(() => {
+    const map = new Map<string, Colony[]>()
+    for (const colony of colonies.value) map.set(colony.glassId, [...map.get(colony.glassId) ?? [], colony])
+    return map
+  })
+  const drawn = computed<DrawnRack[]>(() => racks.value.map(rack => ({
+    rack,
+    shelves: Array.from({ length: rack.shelves }, (_, shelf) => glasses.value.filter(g => g.place.rackId === rack.id && g.place.shelf === shelf).sort((a, b) => a.place.position - b.place.position)),
+  })))
+  return { ready, error, rooms, room, racks, glasses, colonies, glassById, colonyById, coloniesByGlass, drawn }
+})

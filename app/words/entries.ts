@@ -1,0 +1,28 @@
+import { type Entry, type Heads, type ValueKey, valueKeys } from '#core/records'
+import { whole } from './numbers'
+import { countMethodWord, deathSignWord, headsWord, kindWord, originWord, outletWord, testMethodWord } from './states'
+import { type UnitPrefs, valueName, valueText } from './unitPrefs'
+
+/** "12 females, 8 males" of a split; empty when nothing is told apart. */
+export function headsText(heads: Heads): string {
+  return (Object.keys(headsWord) as (keyof Heads)[]).filter(k => heads[k] > 0).map(k => `${heads[k]} ${headsWord[k]}`).join(', ')
+}
+
+/** Title and detail of a line in the log. */
+export function entryText(entry: Entry, units: UnitPrefs): { title: string, detail: string } {
+  const text = entry.text ?? ''
+  const more = (...parts: (string | undefined)[]) => parts.filter(Boolean).join(' · ')
+  switch (entry.kind) {
+    case 'count': return { title: `Counted ${whole(entry.number)}`, detail: more(entry.share === undefined ? countMethodWord[entry.method] : `${Math.round(entry.share * 100)} % of the tank`, entry.parts && headsText(entry.parts), text) }
+    case 'waterTest': {
+      const read = valueKeys.filter((k): k is ValueKey => entry.readings[k] !== undefined)
+      const methods = [...new Set(read.map(k => testMethodWord[entry.readings[k]!.method]))]
+      return { title: read.map(k => `${valueName(k) === 'pH' || valueName(k).length === 2 ? `${valueName(k)} ` : `${valueName(k).toLowerCase()} `}${valueText(k, entry.readings[k]!.value, units)}`).join(', '), detail: more(methods.join(', '), text) }
+    }
+    case 'addition': return { title: `Put in ${whole(entry.number)}`, detail: more(originWord[entry.origin], entry.parts && headsText(entry.parts), text) }
+    case 'removal': return { title: `Took out ${whole(entry.number)}`, detail: more(outletWord[entry.outlet], entry.parts && headsText(entry.parts), text) }
+    case 'death': return { title: `${whole(entry.number)} died`, detail: more(deathSignWord[entry.sign], text) }
+    case 'note': return { title: 'Note', detail: entry.text }
+    case 'withdrawal': return { title: kindWord.withdrawal, detail: text }
+  }
+}

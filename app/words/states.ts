@@ -1,0 +1,33 @@
+import type { CountMethod, EntryKind, TestMethod, VerdictState, Basis } from '#core/records'
+
+/** Every state has a word beside its mark: never colour alone. */
+export const stateWord: Readonly<Record<VerdictState, string>> = { onTarget: 'on target', drifting: 'drifting', off: 'off', unknown: 'not known' }
+
+export const countMethodWord: Readonly<Record<CountMethod, string>> = { allSeen: 'all seen', atFood: 'at the food', partOfTank: 'part of the tank', estimate: 'estimate' }
+export const countMethodHint: Readonly<Record<CountMethod, string>> = {
+  allSeen: 'Every animal you could find, tank searched through.',
+  atFood: 'Those that came to the food within half an hour.',
+  partOfTank: 'All in a measured part of the tank; say which share.',
+  estimate: 'A guess by eye. It moves the estimate little.',
+}
+export const testMethodWord: Readonly<Record<TestMethod, string>> = { liquidKit: 'liquid kit', strip: 'strip', probe: 'probe', guess: 'estimate' }
+
+export const kindWord: Readonly<Record<EntryKind, string>> = { count: 'Count', waterTest: 'Water test', addition: 'Added', removal: 'Taken out', death: 'Died', note: 'Note', withdrawal: 'Taken back' }
+export const originWord = { bought: 'bought', given: 'a gift', ownRoom: 'from this room', found: 'found' } as const
+export const outletWord = { sold: 'sold', given: 'given away', fed: 'fed', moved: 'moved', culled: 'culled' } as const
+export const deathSignWord = { unknown: 'no sign', failedMolt: 'failed molt', jump: 'climbed or jumped out', old: 'old', eaten: 'eaten' } as const
+export const headsWord = { females: 'females', males: 'males', unsexed: 'grown, not sexed', halfGrown: 'half-grown', young: 'young' } as const
+export const glassKindWord = { tank: 'tank', jar: 'jar', tub: 'tub', paludarium: 'paludarium' } as const
+export const rackKindWord = { rack: 'Rack', windowsill: 'Windowsill', floor: 'Floor' } as const
+export const schoolKindWord = { temperature: 'Temperature', hardness: 'Hardness', waterChange: 'Water changes', feeding: 'Feeding', clutches: 'Clutches', fish: 'Fish', start: 'Start' } as const
+
+/** Where a figure comes from, in plain words. */
+export function basisText(basis: Basis): string {
+  switch (basis.kind) {
+    case 'published': return basis.source
+    case 'commonPractice': return 'common practice, no published source'
+    case 'memory': return 'default from memory: change it if you know better'
+    case 'keeper': return 'set by you'
+    case 'log': return 'computed from your log'
+  }
+}
