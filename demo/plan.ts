@@ -75,10 +75,10 @@ export const lanternQuayPlan: RackPlan[] = [
           name: 'Slate', kind: 'tank', grossL: 60, fillShare: 0.87,
           water: { ghDh: kit(6.7, { drift: { from: 16, perWeek: -0.03 } }), khDh: kit(4.6, { drift: { from: 13, perWeek: -0.2 }, every: 2 }), ph: kit(7.3, { drift: { from: 13, perWeek: -0.045 } }), conductivityUsCm: probe(300, { drift: { from: 13, perWeek: -1.5 } }), temperatureC: probe(22.6, { season: 0.8 }), nitrateMgL: kit(9, { every: 6 }) },
           colonies: [{
-            name: 'Slate', groupId: 'neocaridina', founders: { females: 9, males: 6, unsexed: 3 }, began: 58, births: 0.12, deaths: 0.03, capacity: 560, turn: { from: 10, births: 0.02, deaths: 0.05 },
-            counts: { method: 'allSeen', every: 5 }, sales: { every: 9, number: 24, from: 30, outlet: 'sold' },
+            name: 'Slate', groupId: 'neocaridina', founders: { females: 9, males: 6, unsexed: 3 }, began: 58, births: 0.15, deaths: 0.03, capacity: 620, turn: { from: 12, births: 0.01, deaths: 0.07 },
+            counts: { method: 'allSeen', every: 2.6 }, sales: { every: 11, number: 24, from: 30, outlet: 'sold' },
             deathsLogged: [{ week: 5, number: 1, sign: 'failedMolt', text: 'White gap behind the head.' }, { week: 2, number: 1, sign: 'failedMolt' }],
-            wildCount: { week: 12, times: 2.9, method: 'atFood', text: 'Whole tank on the nettle leaf, lost track twice.' },
+            wildCount: { week: 17, times: 4.8, method: 'atFood', text: 'Whole tank on the nettle leaf, lost track twice.' },
           }],
         },
         {
@@ -132,7 +132,7 @@ export const lanternQuayPlan: RackPlan[] = [
       ],
       [
         { name: 'Pool jar', kind: 'jar', grossL: 5, fillShare: 0.85, water: { ph: kit(8.1, { every: 6 }), salinityGKg: probe(17.2, { every: 2 }), temperatureC: probe(23, { season: 1 }) }, colonies: [{ name: 'Pool jar', groupId: 'brackish-pool-shrimp', founders: { unsexed: 22 }, began: 61, births: 0.022, deaths: 0.004, capacity: 90, counts: { method: 'allSeen', every: 7 } }] },
-        { name: 'Batch 7', kind: 'tub', grossL: 10, fillShare: 0.8, water: { ghDh: kit(6), ph: kit(7.4, { every: 1 }), conductivityUsCm: probe(210), temperatureC: probe(23) }, colonies: [{ name: 'Batch 7', groupId: 'pool-branchiopod', founders: { young: 140 }, began: 1.8, births: 0, deaths: 0.12, capacity: 160, counts: { method: 'estimate', every: 0.7 } }] },
+        { name: 'Batch 7', kind: 'tub', grossL: 10, fillShare: 0.8, water: { ghDh: kit(6), ph: kit(7.4, { every: 1 }), conductivityUsCm: probe(210), temperatureC: probe(23) }, colonies: [{ name: 'Batch 7', groupId: 'pool-branchiopod', founders: { young: 140 }, began: 1.8, births: 0, deaths: 0.3, capacity: 160, counts: { method: 'estimate', every: 0.7 } }] },
         { name: 'Rime spare', kind: 'tank', grossL: 25, fillShare: 0.8, water: fresh(4.8, 0.3, 6, 196, 21.8), colonies: [{ name: 'Rime spare', groupId: 'bee-shrimp', founders: { females: 3, males: 2, unsexed: 5 }, began: 14, births: 0.07, deaths: 0.035, capacity: 120, counts: { method: 'allSeen', every: 4 } }] },
       ],
     ],

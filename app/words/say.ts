@@ -52,6 +52,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'heading.reasonHalving': v => `Half as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
   'heading.reasonDeaths': v => `${num(n(v, 'n'))} ${n(v, 'n') === 1 ? 'death' : 'deaths'} logged in the last 12 weeks.`,
   'heading.reasonAhead': (v, s) => `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
+  'heading.reasonNoYoung': () => 'Young do not grow up in this water: the number cannot rise by itself.',
   'heading.reasonNotBreeding': () => 'Young do not grow up in this water, so the number only falls.',
 
   'surplus.some': (v, s) => `${num(n(v, 'take'))} ${animals(n(v, 'take'), s)} can go today`,
@@ -60,6 +61,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'surplus.reasonShrinking': v => `The colony is shrinking; it may fall under the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonUnder': v => `There are fewer than the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonDoubt': v => `Too little is known: ${num(percent(n(v, 'risk')))} risk of falling under ${num(n(v, 'keep'))} even if none go.`,
+  'surplus.reasonWaterOff': () => 'Put the water right first: these animals would travel badly.',
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
   'water.allGood': v => (n(v, 'n') === 1 ? 'The one value tested is on target' : `Water is right: all ${num(n(v, 'n'))} values on target`),

@@ -1,4 +1,4 @@
-import { resolveGroup, type Target } from '#core/groups'
+import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
 import { answerPopulation, type FutureNoise, type PopulationAnswer } from '#core/population'
 import { type ChangeWater, type Colony, currentEntries, DAY_MS, type Entry, type EntryOf, type Evidence, type Glass, type Message, netLitres, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
 import { type Correction, judgeValue, planCorrection, readingsOf, type ValueVerdict } from '#core/water'
@@ -6,8 +6,8 @@ import { questionOf } from './questionOf'
 
 export type StatementKey =
   | 'number.about' | 'number.exact' | 'number.neverCounted' | 'number.none' | 'number.reasonCounts' | 'number.reasonDoubted' | 'number.reasonOld' | 'number.doCount'
-  | 'heading.growing' | 'heading.shrinking' | 'heading.steady' | 'heading.unclear' | 'heading.full' | 'heading.reasonDefault' | 'heading.reasonOwn' | 'heading.reasonDoubling' | 'heading.reasonHalving' | 'heading.reasonDeaths' | 'heading.reasonAhead' | 'heading.reasonNotBreeding'
-  | 'surplus.some' | 'surplus.none' | 'surplus.reasonKeep' | 'surplus.reasonShrinking' | 'surplus.reasonUnder' | 'surplus.reasonDoubt' | 'surplus.later'
+  | 'heading.growing' | 'heading.shrinking' | 'heading.steady' | 'heading.unclear' | 'heading.full' | 'heading.reasonDefault' | 'heading.reasonOwn' | 'heading.reasonDoubling' | 'heading.reasonHalving' | 'heading.reasonDeaths' | 'heading.reasonAhead' | 'heading.reasonNotBreeding' | 'heading.reasonNoYoung'
+  | 'surplus.some' | 'surplus.none' | 'surplus.reasonKeep' | 'surplus.reasonShrinking' | 'surplus.reasonUnder' | 'surplus.reasonDoubt' | 'surplus.reasonWaterOff' | 'surplus.later'
   | 'water.allGood' | 'water.nothingKnown'
 
 /** One of the four sentences of a colony, with what stands behind it. */
@@ -53,7 +53,7 @@ const OLD_COUNT_DAYS = 56
 
 const rank: Readonly<Record<VerdictState, number>> = { off: 3, drifting: 2, unknown: 1, onTarget: 0 }
 /** Values that kill first are named first; then those that most molts hang on (common practice: GH and KH, then the rest). */
-const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL', 'khDh', 'ghDh', 'salinityGKg', 'temperatureC', 'ph', 'conductivityUsCm', 'humidityPct', 'calciumMgL', 'nitrateMgL']
+export const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL', 'khDh', 'ghDh', 'salinityGKg', 'temperatureC', 'ph', 'conductivityUsCm', 'humidityPct', 'calciumMgL', 'nitrateMgL']
 
 /**
  * How many there are, where it is heading, what can go, and what the water needs.
@@ -74,15 +74,16 @@ export function colonyStatements(input: StatementInput, noise: FutureNoise): Col
     const target: Target | undefined = group.targets[key]
     if (target) values.push(judgeValue(key, target, readingsOf(tests, key, nowMs), nowMs, group.largestStepPerWeek[key]?.value))
   }
+  const water = waterStatement(values, group, netL, changeL, input.changeWater)
   return {
     colonyId: colony.id,
     asOf: nowMs,
     netL,
     changeL,
     number: numberStatement(population, nowMs),
-    heading: headingStatement(population, group.group.life.breedsInPlace),
-    surplus: surplusStatement(population),
-    water: waterStatement(values, group, netL, changeL, input.changeWater),
+    heading: headingStatement(population, group),
+    surplus: surplusStatement(population, water.state),
+    water,
     population,
   }
 }
@@ -104,7 +105,7 @@ function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
   return { state: old ? 'unknown' : wide ? 'drifting' : 'onTarget', conclusion: msg(conclusion, numbers), reasons, actions: old || wide ? [msg('number.doCount', p.ifCountedToday)] : [], evidence }
 }
 
-function headingStatement(p: PopulationAnswer, breedsInPlace: boolean): Statement {
+function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: ResolvedGroup): Statement {
   const { value, low, high } = p.growthPerWeek
   const numbers = { value, low, high }
   const end = p.fan.at(-1)!
@@ -114,22 +115,28 @@ function headingStatement(p: PopulationAnswer, breedsInPlace: boolean): Statemen
   reasons.push(msg('heading.reasonAhead', { low: end.p10, high: end.p90, at: end.at }))
   const deaths = p.steps.filter(s => s.death && s.at > p.fan[0]!.at - 84 * DAY_MS).reduce((sum, s) => sum - s.change, 0)
   if (deaths > 0) reasons.push(msg('heading.reasonDeaths', { n: deaths }))
-  if (!breedsInPlace) reasons.push(msg('heading.reasonNotBreeding', {}))
+  // where young do not grow up in place a number that falls as fast as the group's is no alarm
+  const { breedsInPlace } = group.life
+  const falls = value < -STEADY
+  const asExpected = !breedsInPlace && Math.log1p(value) > growthPerWeek.value - 2 * growthPerWeek.sd
+  if (!breedsInPlace) reasons.push(msg(falls ? 'heading.reasonNotBreeding' : 'heading.reasonNoYoung', {}))
   reasons.push(msg(p.ownEvidence < 0.4 ? 'heading.reasonDefault' : 'heading.reasonOwn', { share: p.ownEvidence, n: p.counts.length }))
   const evidence: Evidence[] = [{ key: 'evidence.ownShare', values: { share: p.ownEvidence } }, { key: 'evidence.capacity', values: { capacity: p.capacity } }]
 
   const at = (state: VerdictState, key: StatementKey): Statement => ({ state, conclusion: msg(key, numbers), reasons, actions: [], evidence })
   if (p.now.value > 0.85 * p.capacity && value < 0.02) return at('onTarget', 'heading.full')
   if (low > 0) return value < STEADY ? at('onTarget', 'heading.steady') : at('onTarget', 'heading.growing')
-  if (high < 0) return value > -STEADY ? at('onTarget', 'heading.steady') : at(value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
+  if (high < 0) return value > -STEADY ? at('onTarget', 'heading.steady') : at(asExpected ? 'onTarget' : value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
   return Math.max(high, -low) < 3 * STEADY ? at('onTarget', 'heading.steady') : at('unknown', 'heading.unclear')
 }
 
-function surplusStatement(p: PopulationAnswer): Statement {
+function surplusStatement(p: PopulationAnswer, water: VerdictState): Statement {
   const { take, minimumKeep, riskNow, riskAfter, allowedRisk } = p.surplus
   const keep = { keep: minimumKeep, risk: take > 0 ? riskAfter : riskNow, allowed: allowedRisk }
   const evidence: Evidence[] = [{ key: 'evidence.risk', values: { now: riskNow, after: riskAfter, allowed: allowedRisk } }, { key: 'evidence.minimum', values: { keep: minimumKeep } }]
-  if (take > 0) return { state: 'onTarget', conclusion: msg('surplus.some', { take }), reasons: [msg('surplus.reasonKeep', keep)], actions: [], evidence }
+  // animals that come from bad water travel badly, and the futures know nothing of what the water will do to the rest
+  const first = water === 'off' ? [msg('surplus.reasonWaterOff', {})] : []
+  if (take > 0) return { state: water === 'off' ? 'drifting' : 'onTarget', conclusion: msg('surplus.some', { take }), reasons: [...first, msg('surplus.reasonKeep', keep)], actions: [], evidence }
   const reasons: Message<StatementKey>[] = []
   if (p.now.value < minimumKeep) reasons.push(msg('surplus.reasonUnder', { keep: minimumKeep, value: p.now.value }))
   else if (p.growthPerWeek.value < -STEADY) reasons.push(msg('surplus.reasonShrinking', keep))
@@ -139,7 +146,7 @@ function surplusStatement(p: PopulationAnswer): Statement {
   return { state: 'unknown', conclusion: msg('surplus.none', keep), reasons, actions: [], evidence }
 }
 
-function waterStatement(values: ValueVerdict[], group: ReturnType<typeof resolveGroup>, netL: number, changeL: number, source: ChangeWater): ColonyStatements['water'] {
+function waterStatement(values: ValueVerdict[], group: ResolvedGroup, netL: number, changeL: number, source: ChangeWater): ColonyStatements['water'] {
   const worst = worstOf(values)
   const state = worst?.state ?? 'unknown'
   const now = (key: ValueKey) => values.find(v => v.key === key)?.latest?.value

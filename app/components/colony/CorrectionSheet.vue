@@ -9,7 +9,7 @@ import { openDb } from '~/data/database'
 import { saveRecord } from '~/data/records'
 import { cautionText } from '~/words/cautions'
 import { saltWord } from '~/words/salts'
-import { differenceText, litresFrom, shownValue, storedValue, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
+import { differenceText, litresFrom, storedValue, valueNumber, valueUnit, volumeText } from '~/words/unitPrefs'
 import { aheadText, weekdayText } from '~/words/when'
 
 /** GH and KH brought to target in stages: what to measure, weigh and pour at each change. */
@@ -82,7 +82,7 @@ const shownStep = (key: 'ghDh' | 'khDh') => (plan.value?.ok ? differenceText(key
     <p v-else-if="plan && !plan.ok" class="statement">{{ plan.issue === 'unknownHardness' ? 'Test GH and KH first: a recipe needs both.' : 'GH and KH are where they should be.' }}</p>
     <template v-else-if="plan?.ok">
       <p class="statement">{{ headline }}</p>
-      <p class="small muted">No step is larger than {{ shownStep('ghDh') }} GH or {{ shownStep('khDh') }} KH for these animals (defaults from memory). What is not corrected stays as it is. {{ volumeText(statements.netL, units) }} in the glass, measured {{ valueText('ghDh', shownValue('ghDh', latest('ghDh') ?? 0, { ...units, hardness: 'dh' }), units) }} GH.</p>
+      <p class="small muted">No step is larger than {{ shownStep('ghDh') }} GH or {{ shownStep('khDh') }} KH for these animals (defaults from memory). What is not corrected stays as it is. There are {{ volumeText(statements.netL, units) }} in the glass.</p>
       <ol>
         <li v-for="(step, i) in plan.steps" :key="i">
           <h3>{{ i + 1 }} · {{ i === 0 ? aheadText(addDays(statements.asOf, 0).getTime(), statements.asOf) : weekdayText(addDays(statements.asOf, step.afterDays).getTime()) }}</h3>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import 'chartjs-adapter-date-fns'
 import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
+import { format } from 'date-fns'
 import { Line } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 import { WEEK_MS } from '#core/records'
@@ -62,12 +63,17 @@ const top = computed(() => {
   const highs = [...past.value.map(p => p.p90), ...props.population.fan.map(p => p.p90), ...shownCounts.value.filter(c => c.weight !== 'none').map(c => c.high)]
   return Math.max(3, ...highs) * 1.06
 })
+/** Months by name; the year stands where it begins. */
+function monthLabel(ms: number, before: number | undefined): string {
+  const short = (props.months ?? 99) < 9 ? 'd MMM' : 'MMM'
+  return format(ms, before === undefined || new Date(before).getFullYear() !== new Date(ms).getFullYear() ? `${short} yyyy` : short)
+}
 const options = computed<ChartOptions<'line'>>(() => ({
   responsive: true, maintainAspectRatio: false, animation: false, font: { family },
   interaction: { mode: 'index', intersect: false, axis: 'x' },
   layout: { padding: { right: 8 } },
   scales: {
-    x: { type: 'time', min: since.value, max: props.population.fan.at(-1)?.at, time: { minUnit: 'week', displayFormats: { week: 'd MMM', month: 'MMM', quarter: 'MMM' } }, grid: { display: false }, border: { color: colour('rule') }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24 } },
+    x: { type: 'time', min: since.value, max: props.population.fan.at(-1)?.at, time: { minUnit: 'week' }, grid: { display: false }, border: { color: colour('rule') }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24, callback: (v, i, ticks) => monthLabel(Number(v), ticks[i - 1]?.value) } },
     y: { min: 0, suggestedMax: top.value, max: top.value, title: { display: true, text: 'animals', color: colour('muted'), font: { family, size: 14 } }, grid: { color: colour('rule') }, border: { display: false }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxTicksLimit: 7, precision: 0, callback: v => whole(Number(v)), includeBounds: false } },
   },
   plugins: {

@@ -24,8 +24,8 @@ const untested = computed(() => props.values.filter(v => !v.latest).map(v => val
 </template>
 
 <style scoped>
-.strips { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 6px 26px; border-top: 1px solid var(--rule); padding-top: 10px; }
+.strips { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 6px 20px; border-top: 1px solid var(--rule); padding-top: 10px; }
 .value { display: grid; gap: 3px; padding: 4px 0; border: 0; background: none; color: inherit; font: inherit; text-align: left; cursor: pointer; min-width: 0; }
-.name { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.name { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .none { grid-column: 1 / -1; }
 </style>

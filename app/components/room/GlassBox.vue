@@ -34,7 +34,7 @@ const marks = computed(() => {
 })
 /** Larger glasses are drawn larger, but a jar stays large enough for its name. */
 const size = computed(() => ({
-  flexGrow: Math.sqrt(props.glass.grossL),
+  flexGrow: Math.cbrt(props.glass.grossL),
   height: `${Math.round(92 + 38 * Math.min(1, Math.max(0, (Math.cbrt(props.glass.grossL) - 1.6) / 3.3)))}px`,
 }))
 const label = computed(() => {
@@ -56,15 +56,14 @@ const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.n
         @focus="$emit('focused')" @click.prevent="first ? navigateTo(`/colony/${first.id}`) : $emit('addColony')"
       />
       <div class="text" aria-hidden="true">
-        <p class="name"><StateMark v-if="first" :state="state" :size="10" /><span>{{ first?.name ?? glass.name }}</span></p>
-        <p v-if="main" class="n">{{ number(main) }}</p>
+        <p class="name" :title="first?.name ?? glass.name">{{ first?.name ?? glass.name }}</p>
+        <p v-if="main" class="n"><StateMark :state="state" :size="11" />{{ number(main) }}<span v-for="m in marks" :key="m.words" class="sign" :title="m.words"><v-icon :icon="m.icon" size="15" />{{ m.text }}</span></p>
         <p v-else-if="first" class="muted small">…</p>
         <p v-else class="empty">Put a colony in</p>
       </div>
-      <p v-for="{ colony, s } in told.slice(1, 2)" :key="colony.id" class="also">
+      <p v-for="{ colony, s } in told.slice(1)" :key="colony.id" class="also">
         <NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }} {{ s ? number(s) : '' }}</NuxtLink>
       </p>
-      <p v-if="marks.length > 0" class="marks"><span v-for="m in marks" :key="m.words" :title="m.words"><v-icon :icon="m.icon" size="15" aria-hidden="true" />{{ m.text }}</span></p>
     </div>
     <div class="hem"><span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span></div>
   </div>
@@ -77,15 +76,13 @@ const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.n
 .whole:focus-visible { outline-offset: 4px; }
 .moving .glass { outline: 3px dashed var(--roe); outline-offset: 4px; }
 .text { position: relative; padding: 3px 8px 0; pointer-events: none; }
-.name { display: flex; align-items: center; font-size: 14px; font-weight: 600; line-height: 1.25; }
-.name span:last-child { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.name :deep(.mark) { margin-right: 5px; }
-.n { font: 650 20px/1.15 var(--v-font-heading); white-space: nowrap; }
+.name { font-size: 13.5px; font-weight: 600; line-height: 1.3; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.n { display: flex; align-items: center; font: 650 20px/1.15 var(--v-font-heading); white-space: nowrap; }
+.n :deep(.mark) { margin-right: 5px; }
+.sign { display: inline-flex; align-items: center; margin-left: 6px; font: 600 13px var(--v-font-body); color: var(--rust); }
 .empty { font-size: 13px; color: var(--weed); }
-.also { position: absolute; right: 8px; top: 24px; max-width: 60%; font-size: 12.5px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.also { position: relative; padding: 0 8px; font-size: 12.5px; line-height: 1.3; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .also a { color: var(--muted); }
-.marks { position: absolute; right: 7px; top: 24px; display: flex; gap: 5px; font-size: 12.5px; color: var(--rust); pointer-events: none; }
-.also + .marks { top: 42px; }
 .hem { display: flex; gap: 4px; padding: 3px 2px 4px; height: 15px; }
 .hem span { flex: 1; }
 </style>

@@ -18,6 +18,9 @@ const leaving = computed(() => statements.inRoom.flatMap((s) => {
 }).sort((a, b) => b.take - a.take))
 const total = computed(() => leaving.value.reduce((sum, l) => sum + l.take, 0))
 const all = ref(false)
+/** The first few stand there at once: the list must not push the racks off a phone. */
+const FIRST = 4
+const allNeeds = ref(false)
 </script>
 
 <template>
@@ -26,12 +29,12 @@ const all = ref(false)
     <template v-else>
       <h2 class="statement">{{ needs.length === 0 ? 'Nothing needs you today.' : `${counted(glassCount, 'glass needs', 'glasses need')} you today.` }}</h2>
       <ul>
-        <li v-for="n in needs" :key="n.colonyId">
+        <li v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId">
           <NuxtLink :to="`/colony/${n.colonyId}`"><StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)" /></NuxtLink>
-          <span v-if="n.reason" class="why"><TheSentence :text="say(n.reason, n.s)" /></span>
-          <span v-if="n.action" class="why"><TheSentence :text="say(n.action, n.s)" /></span>
+          <span class="why"><template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template><TheSentence v-if="n.action" :text="say(n.action, n.s)" /></span>
         </li>
       </ul>
+      <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">{{ allNeeds ? 'Fewer' : `and ${needs.length - FIRST} more` }}</button>
       <template v-if="total > 0">
         <h2 class="statement second">{{ whole(total) }} can leave today.</h2>
         <p class="leave"><template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"><template v-if="i > 0"> · </template><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink> <span class="numeral">{{ whole(l.take) }}</span></template></p>
@@ -50,6 +53,8 @@ li { border-top: 1px solid var(--rule); padding: 9px 0; font-size: 15px; line-he
 li a { color: var(--ink); text-decoration: none; }
 li a:hover { text-decoration: underline; }
 .why { display: block; color: var(--muted); font-size: 14px; }
+.why :deep(.numeral) { font-weight: 550; }
+.link { min-height: 32px; }
 .leave { font-size: 15px; line-height: 1.5; border-top: 1px solid var(--rule); padding-top: 8px; }
 .leave a { color: var(--ink); text-decoration: none; }
 .leave a:hover { text-decoration: underline; }

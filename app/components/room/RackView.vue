@@ -26,7 +26,7 @@ const endDrag = () => setTimeout(() => { dragging.value = false }, 50)
   <section class="rack" :class="drawn.rack.kind" :aria-label="drawn.rack.name">
     <h2>
       <span>{{ drawn.rack.name }}</span>
-      <v-btn variant="text" size="32" :icon="mdiPencilOutline" :aria-label="`Change ${drawn.rack.name}`" @click="sheets.rack.value = { rackId: drawn.rack.id }" />
+      <button type="button" class="edit" :aria-label="`Change ${drawn.rack.name}`" @click="sheets.rack.value = { rackId: drawn.rack.id }"><v-icon :icon="mdiPencilOutline" size="15" /></button>
     </h2>
     <VueDraggable
       v-for="(glasses, shelf) in shelves" :key="shelf" v-model="shelves[shelf]!" class="shelf" group="glasses" :animation="120" force-fallback :fallback-tolerance="6" :delay="180" delay-on-touch-only filter=".add"
@@ -45,11 +45,10 @@ const endDrag = () => setTimeout(() => { dragging.value = false }, 50)
 
 <style scoped>
 .rack { min-width: 0; }
-h2 { display: flex; align-items: center; gap: 2px; min-height: 32px; font-size: 14px; color: var(--muted); font-weight: 550; }
+h2 { display: flex; align-items: center; gap: 2px; min-height: 30px; font-size: 14px; color: var(--muted); font-weight: 550; }
 h2 span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-h2 .v-btn { opacity: .55; color: var(--muted); }
-h2 .v-btn:hover, h2 .v-btn:focus-visible { opacity: 1; }
-.shelf { display: flex; gap: 10px; align-items: flex-end; border-bottom: 4px solid var(--shelf); min-height: 156px; padding: 8px 2px 0; }
+.edit { width: 30px; height: 30px; border: 0; background: none; color: var(--muted); cursor: pointer; }
+.shelf { display: flex; gap: 10px; align-items: flex-end; border-bottom: 4px solid var(--shelf); min-height: 152px; padding: 6px 2px 0; }
 .windowsill .shelf { border-color: var(--water-solid); }
 .floor .shelf { border-bottom-style: double; }
 .add { display: flex; align-items: center; gap: 6px; align-self: center; margin: auto; min-height: 44px; padding: 0 16px; border: 1px dashed var(--muted); border-radius: 6px; background: none; color: var(--weed); font: inherit; font-size: 14px; cursor: pointer; }
