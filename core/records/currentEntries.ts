@@ -1,40 +1,50 @@
 import type { Entry } from './entry'
 import type { Id } from './id'
 
+/** What the log says now: the entries that count, and for entries that were taken back the withdrawal that did it. */
+export interface ReadLog { standing: Entry[], withdrawnBy: ReadonlyMap<Id, Entry> }
+
 /**
- * The entries that count now: those that no standing entry supersedes, without the withdrawals themselves, by time.
+ * Reads a log: which entries count now, without the withdrawals themselves, by time.
  *
- * Rules, which do not depend on the order in which entries arrive (two devices may merge in any order):
- * - an entry stands unless a standing entry supersedes it, so withdrawing a correction brings the old value back;
- * - when several standing entries supersede the same one (two devices corrected it), only the one with the latest id
- *   stands, else the animals would be counted twice;
- * - only a later id can supersede an earlier one (whoever writes a correction makes sure of it), so chains cannot bite
- *   their own tail, not even in a damaged file.
+ * Every entry that supersedes nothing begins a lineage, and of a lineage at most one version stands:
+ * - the newest correction that was not taken back, or the entry itself when there is none;
+ * - none, when the entry was taken back later than it was corrected. Withdrawing the withdrawal brings it back;
+ * - when two devices corrected the same entry, the version with the latest id, else the animals would count twice.
+ * The rules look at ids alone, so the order in which entries arrive does not matter. Only a later id can supersede an
+ * earlier one (whoever writes a correction makes sure of it), so chains cannot bite their own tail, not even in a
+ * damaged file.
  * @param entries all entries of a subject, in any order
- * @returns standing entries in order of time, then id
  */
-export function currentEntries(entries: readonly Entry[]): Entry[] {
+export function readLog(entries: readonly Entry[]): ReadLog {
+  const present = new Set(entries.map(e => e.id))
   const rivals = new Map<Id, Entry[]>()
+  const roots: Entry[] = []
   for (const entry of entries) {
-    if (entry.supersedes === undefined || entry.supersedes >= entry.id) continue
-    const list = rivals.get(entry.supersedes)
-    if (list) list.push(entry)
-    else rivals.set(entry.supersedes, [entry])
+    const { supersedes } = entry
+    if (supersedes === undefined || supersedes >= entry.id || !present.has(supersedes)) roots.push(entry)
+    else if (rivals.has(supersedes)) rivals.get(supersedes)!.push(entry)
+    else rivals.set(supersedes, [entry])
   }
 
-  const standing = new Map<Id, boolean>()
-  function stands(entry: Entry): boolean {
-    const known = standing.get(entry.id)
-    if (known !== undefined) return known
-    const superseded = rivals.get(entry.id)?.some(stands) ?? false
-    const overruled = entry.supersedes !== undefined && (rivals.get(entry.supersedes)?.some(r => r.id > entry.id && stands(r)) ?? false)
-    standing.set(entry.id, !superseded && !overruled)
-    return !superseded && !overruled
+  const withdrawnBy = new Map<Id, Entry>()
+  /** The version of an entry's lineage that stands, null when it was taken back. */
+  function resolve(entry: Entry): Entry | null {
+    let winner: Entry | null = null
+    for (const rival of rivals.get(entry.id) ?? []) {
+      const tip = resolve(rival)
+      if (tip && (!winner || tip.id > winner.id)) winner = tip
+    }
+    if (winner?.kind !== 'withdrawal') return winner ?? entry
+    withdrawnBy.set(entry.id, winner)
+    return null
   }
-  return entries
-    .filter(e => e.kind !== 'withdrawal' && stands(e))
-    .sort(byTime)
+  const standing = roots.flatMap(root => resolve(root) ?? []).filter(e => e.kind !== 'withdrawal').sort(byTime)
+  return { standing, withdrawnBy }
 }
+
+/** The entries that count now, in order of time, then id (see `readLog`). */
+export const currentEntries = (entries: readonly Entry[]): Entry[] => readLog(entries).standing
 
 /** Order of the log: by time of the event, then by id. */
 export function byTime(a: Entry, b: Entry): number {

@@ -1,6 +1,6 @@
 export { carried, type Direction, onShelf, placeAt } from './arrange'
 export { Colony, Heads, headsTotal, TargetOverride } from './colony'
-export { byTime, currentEntries } from './currentEntries'
+export { byTime, currentEntries, readLog, type ReadLog } from './currentEntries'
 export { AdditionEntry, CountEntry, CountMethod, DeathEntry, Entry, type EntryKind, type EntryOf, NoteEntry, Readings, RemovalEntry, subjectOf, WaterTestEntry, WithdrawalEntry } from './entry'
 export { Basis, type Estimate } from './estimate'
 export { DAY_MS, Id, Moment, momentMs, toMoment, WEEK_MS } from './id'

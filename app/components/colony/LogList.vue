@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Colony, currentEntries, type Entry } from '#core/records'
+import { byTime, type Colony, type Entry, readLog } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOfColony, entriesOfGlass } from '~/data/log'
 import { draftOf } from '~/forms/logDraft'
@@ -17,18 +17,16 @@ const PAGE = 60
 const limit = ref(PAGE)
 
 const { value: all } = useLiveQuery<Entry[]>(async () => (await Promise.all([entriesOfColony(openDb(), props.colony.id), entriesOfGlass(openDb(), props.colony.glassId)])).flat(), [], () => [props.colony.id, props.colony.glassId])
-const standing = computed(() => currentEntries(all.value))
+const read = computed(() => readLog(all.value))
+const standing = computed(() => read.value.standing)
 const standingIds = computed(() => new Set(standing.value.map(e => e.id)))
 watch(standing, list => emit('counted', list.length), { immediate: true })
 
 interface Line { entry: Entry, stands: boolean, /** the withdrawal that took it back, if one did */ withdrawal: Entry | null }
-const lines = computed<Line[]>(() => {
-  const withdrawals = new Map(all.value.filter(e => e.kind === 'withdrawal').map(e => [e.supersedes!, e]))
-  return all.value
-    .filter(e => e.kind !== 'withdrawal' && (showOld.value || standingIds.value.has(e.id)))
-    .map(entry => ({ entry, stands: standingIds.value.has(entry.id), withdrawal: withdrawals.get(entry.id) ?? null }))
-    .sort((a, b) => (a.entry.at === b.entry.at ? (a.entry.id < b.entry.id ? 1 : -1) : a.entry.at < b.entry.at ? 1 : -1))
-})
+const lines = computed<Line[]>(() => all.value
+  .filter(e => e.kind !== 'withdrawal' && (showOld.value || standingIds.value.has(e.id)))
+  .sort((a, b) => byTime(b, a))
+  .map(entry => ({ entry, stands: standingIds.value.has(entry.id), withdrawal: read.value.withdrawnBy.get(entry.id) ?? null })))
 const oldOnes = computed(() => all.value.filter(e => e.kind !== 'withdrawal').length - standing.value.length)
 
 function correct(entry: Entry) {

@@ -1,0 +1,41 @@
+import { v7 } from 'uuid'
+import { type Colony, DAY_MS, Entry, type Glass, type Heads, type Rack, type Room, type TestMethod, toMoment, type ValueKey } from '#core/records'
+import type { StatementInput } from '#core/statements'
+
+/** Records for tests: one short call each, with an order of ids that follows the calls. */
+export const NOW = Date.parse('2026-11-25T12:00:00.000Z')
+
+let made = 0
+/** An id that sorts after all ids made before it. */
+export const nextId = () => v7({ msecs: NOW + made, seq: made++ })
+export const daysAgo = (days: number) => toMoment(NOW - days * DAY_MS)
+const heads = (parts: Partial<Heads> = {}): Heads => ({ females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...parts })
+
+export const room = (more: Partial<Room> = {}): Room => ({ id: nextId(), editedAt: daysAgo(400), name: 'Loft', keepers: ['A. R.'], changeWater: { ghDh: 0, khDh: 0 }, ...more })
+export const rack = (roomId: string, more: Partial<Rack> = {}): Rack => ({ id: nextId(), editedAt: daysAgo(400), roomId, name: 'Rack', kind: 'rack', shelves: 3, order: 0, ...more })
+export const glass = (roomId: string, rackId: string, more: Partial<Glass> = {}): Glass => ({ id: nextId(), editedAt: daysAgo(400), roomId, name: 'Glass', kind: 'tank', grossL: 60, fill: { by: 'netLitres', netL: 50 }, place: { rackId, shelf: 0, position: 0 }, ...more })
+export const colony = (glassId: string, more: Partial<Colony> = {}): Colony => ({ id: nextId(), editedAt: daysAgo(400), glassId, name: 'Ember', groupId: 'neocaridina', schools: {}, startedAt: daysAgo(280), founders: heads({ females: 10, males: 5 }), targets: {}, life: {}, ...more })
+
+const base = (days: number) => ({ id: nextId(), at: daysAgo(days), loggedAt: daysAgo(days) })
+export const count = (colonyId: string, days: number, number: number, more: object = {}): Entry => Entry.parse({ ...base(days), colonyId, kind: 'count', number, method: 'allSeen', ...more })
+export const removal = (colonyId: string, days: number, number: number): Entry => Entry.parse({ ...base(days), colonyId, kind: 'removal', number, outlet: 'sold' })
+export const death = (colonyId: string, days: number, number: number): Entry => Entry.parse({ ...base(days), colonyId, kind: 'death', number, sign: 'failedMolt' })
+export const note = (colonyId: string, days: number, text = 'Quiet.'): Entry => Entry.parse({ ...base(days), colonyId, kind: 'note', text })
+export const test = (glassId: string, days: number, values: Partial<Record<ValueKey, number>>, method: TestMethod = 'liquidKit'): Entry =>
+  Entry.parse({ ...base(days), glassId, kind: 'waterTest', readings: Object.fromEntries(Object.entries(values).map(([k, value]) => [k, { value, method }])) })
+/** A correction of an entry: the same with another id, and what has changed. */
+export const correction = (of: Entry, more: object): Entry => Entry.parse({ ...of, id: nextId(), supersedes: of.id, ...more })
+export const withdrawal = (of: Entry): Entry => Entry.parse({ ...base(0), kind: 'withdrawal', supersedes: of.id, ...('colonyId' in of ? { colonyId: of.colonyId } : {}) })
+
+/** A room with one rack, one glass and one colony. */
+export function smallRoom(more: { colony?: Partial<Colony>, glass?: Partial<Glass> } = {}) {
+  const r = room()
+  const k = rack(r.id)
+  const g = glass(r.id, k.id, more.glass)
+  const c = colony(g.id, more.colony)
+  return { room: r, rack: k, glass: g, colony: c }
+}
+
+/** What statements follow from, for a small room. */
+export const inputOf = (s: ReturnType<typeof smallRoom>, colonyEntries: Entry[] = [], glassEntries: Entry[] = []): StatementInput =>
+  ({ colony: s.colony, glass: s.glass, changeWater: s.room.changeWater, colonyEntries, glassEntries, nowMs: NOW })
