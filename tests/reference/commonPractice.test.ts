@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest'
+import { groupOf, resolveGroup } from '#core/groups'
+import { answerPopulation, drawFutureNoise, runFutures } from '#core/population'
+import { WEEK_MS } from '#core/records'
+import { seededRandom } from '#core/stats'
+import { colony, nextId, NOW } from '../make'
+
+/** Facts of the trade: common practice, no source. The group's defaults must be able to reproduce them. */
+const noise = drawFutureNoise(seededRandom(4), 400)
+
+/** Likely number of a colony that is only known by its group, after some weeks. */
+function expected(groupId: string, founders: number, litres: number, weeks: number, schools = {}) {
+  const g = resolveGroup(colony(nextId(), { groupId, schools }))
+  return answerPopulation({ startMs: NOW - weeks * WEEK_MS, founders, events: [], nowMs: NOW, growthPrior: g.growthPerWeek, turnoverPerWeek: g.turnoverPerWeek.value, capacity: g.capacityPerL.value * litres, counting: g.counting, minimumKeep: g.minimumKeep.value }, noise)
+}
+/** First week in which the middle future passes a number. */
+function weeksTo(number: number, groupId: string, founders: number, litres: number, schools = {}) {
+  for (let weeks = 1; weeks < 200; weeks++) if (expected(groupId, founders, litres, weeks, schools).now.value >= number) return weeks
+  return Infinity
+}
+
+describe('growth (common practice, no source)', () => {
+  it('15 Neocaridina starters reach a few hundred in about a year', () => {
+    const { now } = expected('neocaridina', 15, 60, 52)
+    expect(now.high).toBeGreaterThan(200)
+    expect(now.low).toBeLessThan(600)
+  })
+  it('two well-fed ramshorns may reach about a thousand in a couple of months', () => {
+    const { state, g } = { g: resolveGroup(colony(nextId(), { groupId: 'ramshorn-snail', schools: { feeding: 'heavy' } })), state: { m0: Math.log(2), m1: 0, p00: 0, p01: 0, p11: 0 } }
+    let most = 0
+    runFutures({ state: { ...state, m1: g.growthPerWeek.value, p11: g.growthPerWeek.sd ** 2 }, capacity: g.capacityPerL.value * 80, growthPrior: g.growthPerWeek, turnoverPerWeek: g.turnoverPerWeek.value, deathRatePerWeek: 0 }, noise, 0, (_f, week, n) => {
+      if (week === 10) most = Math.max(most, n)
+      return true
+    })
+    expect(most).toBeGreaterThan(500)
+  })
+  it('20 starters instead of 5 bring the first hundred months sooner', () => {
+    expect(weeksTo(100, 'neocaridina', 5, 60) - weeksTo(100, 'neocaridina', 20, 60)).toBeGreaterThan(8)
+  })
+  it('warm tanks grow faster than cool ones', () => {
+    expect(expected('neocaridina', 15, 60, 30, { temperature: 'warm' }).now.value).toBeGreaterThan(1.5 * expected('neocaridina', 15, 60, 30, { temperature: 'cool' }).now.value)
+  })
+  it('fish cost most of the young', () => {
+    expect(expected('neocaridina', 15, 60, 40, { fish: 'peaceful' }).now.value).toBeLessThan(40)
+  })
+  it('a small box raises few', () => {
+    expect(expected('neocaridina', 15, 5, 60).now.value).toBeLessThan(60)
+  })
+  it('animals whose larvae need the sea do not grow in number', () => {
+    for (const id of ['amphidromous-shrimp', 'nerite-snail', 'fan-shrimp']) expect(groupOf(id).life.growthPerWeek.value).toBeLessThanOrEqual(0)
+  })
+})
+
+describe('targets (common practice, no source)', () => {
+  it.each([
+    ['neocaridina', 'ghDh', [6, 8], [4, 12]], ['neocaridina', 'khDh', [3, 8], [2, 15]], ['neocaridina', 'temperatureC', [22, 25], [20, 28]],
+    ['bee-shrimp', 'ph', [5.8, 6.4], [5.5, 6.8]], ['bee-shrimp', 'conductivityUsCm', [180, 220], undefined], ['apple-snail', 'temperatureC', [25, 27], [22, 28]],
+    ['water-isopod', 'ghDh', [15, 20], undefined], ['dwarf-crayfish', 'temperatureC', [20, 26], [5, 29]], ['land-crab', 'humidityPct', [75, 100], undefined],
+    ['burrowing-crayfish', 'ph', [6.8, 7.4], [6, 8]], ['trumpet-snail', 'temperatureC', [20, 28], undefined], ['brackish-pool-shrimp', 'ph', [7.8, 8.4], undefined],
+  ] as const)('%s %s', (id, key, preferred, tolerated) => {
+    expect(groupOf(id).targets[key]?.preferred).toEqual(preferred)
+    expect(groupOf(id).targets[key]?.tolerated).toEqual(tolerated)
+  })
+  it('nitrate stays under 20 mg/L where a group says nothing less', () => {
+    for (const id of ['neocaridina', 'land-crab', 'apple-snail']) expect(groupOf(id).targets.nitrateMgL?.preferred).toEqual([0, 20])
+    expect(groupOf('bee-shrimp').targets.nitrateMgL?.preferred[1]).toBe(10)
+  })
+  it('brackish pools hold half-strength seawater, 17.5 g/kg within 10 to 26', () => {
+    const { salinityGKg } = groupOf('brackish-pool-shrimp').targets
+    expect(salinityGKg!.tolerated).toEqual([10, 26])
+    expect(salinityGKg!.preferred[0]).toBeLessThanOrEqual(17.5)
+    expect(salinityGKg!.preferred[1]).toBeGreaterThanOrEqual(17.5)
+  })
+})

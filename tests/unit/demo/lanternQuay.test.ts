@@ -1,0 +1,87 @@
+import { describe, expect, it } from 'vitest'
+import { lanternQuay } from '#demo/lanternQuay'
+import { needsAttention } from '#core/care'
+import { parseBackup, writeBackup } from '#core/formats'
+import { drawFutureNoise } from '#core/population'
+import { currentEntries, DAY_MS, momentMs } from '#core/records'
+import { colonyStatements } from '#core/statements'
+import { seededRandom } from '#core/stats'
+
+const untilMs = Date.parse('2026-11-25T00:00:00.000Z')
+const noise = drawFutureNoise(seededRandom(1), 100)
+
+function statementsOf(seed: number) {
+  const { backup: b, truth } = lanternQuay({ seed, untilMs })
+  return b.colonies.map((colony) => {
+    const glass = b.glasses.find(g => g.id === colony.glassId)!
+    const of = (key: 'colonyId' | 'glassId', id: string) => b.entries.filter(e => key in e && (e as Record<string, unknown>)[key] === id)
+    const s = colonyStatements({ colony, glass, changeWater: b.rooms[0]!.changeWater, colonyEntries: of('colonyId', colony.id), glassEntries: of('glassId', glass.id), nowMs: untilMs }, noise)
+    return { name: colony.name, s, truth: truth[colony.id]!.at(-1)! }
+  })
+}
+
+describe('Lantern Quay', () => {
+  const { backup } = lanternQuay({ seed: 1, untilMs })
+  it('is the same to the last byte for the same seed and day, and another for another', () => {
+    expect(writeBackup(lanternQuay({ seed: 1, untilMs }).backup)).toBe(writeBackup(backup))
+    expect(writeBackup(lanternQuay({ seed: 2, untilMs }).backup)).not.toBe(writeBackup(backup))
+  })
+  it('is a valid backup', () => {
+    expect(parseBackup(writeBackup(backup)).ok).toBe(true)
+  })
+  it('has the racks, glasses and months that a room has', () => {
+    expect(backup.racks.map(r => r.kind)).toEqual(['rack', 'rack', 'rack', 'windowsill', 'floor'])
+    expect(backup.glasses.length).toBeGreaterThanOrEqual(16)
+    const first = Math.min(...backup.entries.map(e => momentMs(e.at)))
+    expect((untilMs - first) / DAY_MS).toBeGreaterThan(365)
+    expect(backup.entries.every(e => momentMs(e.at) <= untilMs)).toBe(true)
+    expect(new Set(backup.entries.map(e => e.id)).size).toBe(backup.entries.length)
+  })
+  it('holds the mistake that was put right', () => {
+    expect(backup.entries.length).toBeGreaterThan(currentEntries(backup.entries).length)
+  })
+})
+
+describe('the stories in it', () => {
+  const told = statementsOf(1)
+  const of = (name: string) => told.find(t => t.name === name)!.s
+  it('a KH slide that shows before it is out of the tolerated range', () => {
+    const kh = of('Slate').water.values.find(v => v.key === 'khDh')!
+    expect(kh).toMatchObject({ state: 'off', conclusion: { key: 'water.slidBelow' } })
+    expect(of('Slate').water.correction).toMatchObject({ ok: true, reached: true })
+  })
+  it('a colony that turned and shrinks', () => {
+    expect(of('Slate').heading.conclusion.key).toBe('heading.shrinking')
+  })
+  it('a count far off that is not believed', () => {
+    expect(of('Slate').population.counts.filter(c => c.weight === 'none').map(c => c.method)).toEqual(['atFood'])
+  })
+  it('a top-up creep', () => {
+    expect(of('Rime A').water.worst).toMatchObject({ key: 'conductivityUsCm', conclusion: { key: 'water.slidAbove' } })
+  })
+  it('a snail boom', () => {
+    expect(of('Copper rams').population.growthPerWeek.value).toBeGreaterThan(0.08)
+  })
+  it('humidity that was not read', () => {
+    expect(of('Tide crabs').water.values.find(v => v.key === 'humidityPct')?.conclusion.key).toBe('water.tooOld')
+  })
+  it('is told in the order of urgency', () => {
+    const first = needsAttention(told.map(t => t.s)).slice(0, 2).map(a => told.find(t => t.s.colonyId === a.colonyId)!.name)
+    expect(first).toEqual(['Slate', 'Rime A'])
+  })
+})
+
+describe('estimates against the hidden truth', () => {
+  it('an 80 % range holds the truth at least four times out of five, over twelve rooms', () => {
+    let inside = 0
+    let all = 0
+    for (let seed = 1; seed <= 12; seed++) {
+      for (const { s, truth } of statementsOf(seed)) {
+        all++
+        if (truth >= Math.floor(s.population.now.low) && truth <= Math.ceil(s.population.now.high)) inside++
+      }
+    }
+    expect(inside / all).toBeGreaterThan(0.8)
+    expect(inside / all).toBeLessThan(0.99)
+  }, 60_000)
+})

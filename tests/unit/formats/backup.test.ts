@@ -1,0 +1,114 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { type Backup, BACKUP_VERSION, MAX_BACKUP_BYTES, migrate, parseBackup, planMerge, writeBackup } from '#core/formats'
+import { correction, count, daysAgo, nextId, smallRoom, test as waterTest } from '../../make'
+
+function backupOf(): Backup {
+  const s = smallRoom()
+  const c = count(s.colony.id, 4, 40)
+  return { format: 'ulkin-backup', version: 1, exportedAt: daysAgo(0), rooms: [s.room], racks: [s.rack], glasses: [s.glass], colonies: [s.colony], entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })], attic: [] }
+}
+const issueOf = (text: string) => {
+  const read = parseBackup(text)
+  return read.ok ? null : read.issue
+}
+const changed = (change: (raw: Record<string, unknown>) => void) => {
+  const raw = JSON.parse(writeBackup(backupOf())) as Record<string, unknown>
+  change(raw)
+  return JSON.stringify(raw)
+}
+
+describe('backup', () => {
+  it('reads back what it writes', () => {
+    const backup = backupOf()
+    expect(parseBackup(writeBackup(backup))).toEqual({ ok: true, backup })
+  })
+  it('says that a file is cut short', () => {
+    const text = writeBackup(backupOf())
+    expect(issueOf(text.slice(0, text.length / 2))?.kind).toBe('notJson')
+    expect(issueOf('')?.kind).toBe('notJson')
+  })
+  it('knows JSON that is no backup', () => {
+    for (const text of ['[]', '3', 'null', '{"format":"other"}']) expect(issueOf(text)?.kind).toBe('notABackup')
+  })
+  it('tells newer versions from versions that never were', () => {
+    expect(issueOf(changed((r) => { r.version = BACKUP_VERSION + 1 }))).toEqual({ kind: 'newerVersion', version: BACKUP_VERSION + 1 })
+    for (const version of [0, -1, 1.5, '1', null]) expect(issueOf(changed((r) => { r.version = version }))?.kind).toBe('badVersion')
+  })
+  it('names the place of a fault and counts all', () => {
+    const issue = issueOf(changed((r) => { (r.entries as { number?: unknown }[])[0]!.number = 'many' }))
+    expect(issue).toMatchObject({ kind: 'wrongShape', path: 'entries.0.number', count: 1 })
+    expect(issueOf(changed((r) => { delete r.racks }))).toMatchObject({ kind: 'wrongShape', path: 'racks' })
+  })
+  it.each(['rooms', 'racks', 'glasses', 'colonies'])('misses %s that others point at', (table) => {
+    expect(issueOf(changed((r) => { r[table] = [] }))?.kind).toBe('danglingReference')
+  })
+  it('refuses what is too large before it reads it', () => {
+    expect(issueOf(' '.repeat(MAX_BACKUP_BYTES + 1))).toEqual({ kind: 'tooLarge', bytes: MAX_BACKUP_BYTES + 1 })
+  })
+  it('never throws on damaged text', () => {
+    const text = writeBackup(backupOf())
+    fc.assert(fc.property(fc.nat(text.length), fc.string({ maxLength: 6 }), (at, junk) => {
+      expect(() => parseBackup(text.slice(0, at) + junk + text.slice(at + junk.length))).not.toThrow()
+    }))
+  })
+})
+
+describe('migrate', () => {
+  it('goes one version at a time', () => {
+    const steps = { 1: (r: Record<string, unknown>) => ({ ...r, a: 1 }), 2: (r: Record<string, unknown>) => ({ ...r, b: Number(r.a) + 1 }) }
+    expect(migrate({ version: 1 }, 3, steps)).toEqual({ version: 3, a: 1, b: 2 })
+    expect(migrate({ version: 3 }, 3, steps)).toEqual({ version: 3 })
+  })
+  it('notices a version that was raised without a migration', () => {
+    expect(() => migrate({ version: 1 }, 2, {})).toThrow(/no migration from version 1/)
+  })
+})
+
+describe('planMerge', () => {
+  it('finds nothing to do with one’s own backup', () => {
+    const b = backupOf()
+    expect(planMerge(b, b)).toMatchObject({ same: 7, conflicts: [], add: { entries: [], rooms: [] } })
+  })
+  it('adds everything to an empty device', () => {
+    const b = backupOf()
+    const empty: Backup = { ...b, rooms: [], racks: [], glasses: [], colonies: [], entries: [] }
+    expect(planMerge(empty, b).add).toMatchObject({ rooms: b.rooms, entries: b.entries })
+  })
+  it('makes a conflict of every difference and decides nothing', () => {
+    const mine = backupOf()
+    const theirs = structuredClone(mine)
+    theirs.glasses[0]!.name = 'Other name'
+    theirs.glasses[0]!.editedAt = daysAgo(0)
+    const plan = planMerge(mine, theirs)
+    expect(plan.conflicts).toEqual([expect.objectContaining({ table: 'glasses', label: 'Other name', newer: 'theirs' })])
+    expect(planMerge(theirs, mine).conflicts[0]?.newer).toBe('mine')
+    expect(plan.add.glasses).toEqual([])
+  })
+  it('treats two versions of one entry as a conflict: entries never change', () => {
+    const mine = backupOf()
+    const theirs = structuredClone(mine)
+    Object.assign(theirs.entries[0]!, { number: 99 })
+    expect(planMerge(mine, theirs).conflicts[0]).toMatchObject({ table: 'entries', label: 'count', newer: 'same' })
+  })
+  it('adds a record once that a file holds twice', () => {
+    const b = backupOf()
+    expect(planMerge({ ...b, entries: [] }, { ...b, entries: [b.entries[0]!, b.entries[0]!] }).add.entries).toHaveLength(1)
+  })
+  it('brings two devices to the same records whichever way they merge', () => {
+    const base = backupOf()
+    const colonyId = base.colonies[0]!.id
+    fc.assert(fc.property(fc.array(fc.nat(200), { maxLength: 6 }), fc.array(fc.nat(200), { maxLength: 6 }), (a, b) => {
+      const here = { ...base, entries: [...base.entries, ...a.map(n => count(colonyId, n, n))] }
+      const there = { ...base, entries: [...base.entries, ...b.map(n => count(colonyId, n, n))] }
+      const ids = (x: Backup, y: Backup) => [...x.entries, ...planMerge(x, y).add.entries].map(e => e.id).sort()
+      expect(ids(here, there)).toEqual(ids(there, here))
+    }))
+  })
+  it('brings the attic along once', () => {
+    const b = backupOf()
+    const attic = [{ id: nextId(), table: 'glasses' as const, replacedAt: daysAgo(1), record: { name: 'old' } }]
+    expect(planMerge(b, { ...b, attic }).add.attic).toEqual(attic)
+    expect(planMerge({ ...b, attic }, { ...b, attic }).add.attic).toEqual([])
+  })
+})
