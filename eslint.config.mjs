@@ -13,7 +13,8 @@ const demo = ['#demo/*', '**/demo/**']
  * @param {string[]} group
  * @returns {import('eslint').Linter.RulesRecord}
  */
-const refuse = (why, group) => ({ 'no-restricted-imports': ['error', { patterns: [{ group, message: why }] }] })
+// the patterns are those of .gitignore, where a line that begins with # is a comment: it has to be escaped
+const refuse = (why, group) => ({ 'no-restricted-imports': ['error', { patterns: [{ group: group.map(g => g.replace(/^#/, '\\#')), message: why }] }] })
 
 export default withNuxt(
   { ignores: ['test-results/**', 'playwright-report/**', 'coverage/**', '.output/**'] },

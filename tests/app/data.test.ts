@@ -1,0 +1,172 @@
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { planMerge } from '#core/formats'
+import { currentEntries } from '#core/records'
+import { addMissing, applyMerge, compareBackup, countRows, eraseAll, readAll } from '~/data/backups'
+import { UlkinDb } from '~/data/database'
+import { addEntry, entriesOfColony, entriesOfGlass } from '~/data/log'
+import { newId } from '~/data/newId'
+import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
+import { allRevisions } from '~/data/revisions'
+import { freshSummaries, keepSummaries, statementInput } from '~/data/summaries'
+import { colony, correction, count, nextId, NOW, smallRoom, test as waterTest } from '../make'
+import type { ColonyStatements } from '#core/statements'
+
+let db: UlkinDb
+let s: ReturnType<typeof smallRoom>
+const revisionOf = async (id: string) => (await db.revisions.get(id))?.revision
+
+beforeEach(async () => {
+  db = new UlkinDb(`test-${nextId()}`)
+  s = smallRoom()
+  await saveRecord(db, 'rooms', s.room, NOW)
+  await saveRecord(db, 'racks', s.rack, NOW)
+  await saveColonyInGlass(db, s.colony, s.glass, NOW)
+})
+afterEach(() => db.delete())
+
+describe('records', () => {
+  it('reads a room with what stands in it', async () => {
+    const read = await roomRecords(db, s.room.id)
+    expect(read).toMatchObject({ room: { id: s.room.id }, racks: [{ id: s.rack.id }], glasses: [{ id: s.glass.id }], colonies: [{ id: s.colony.id }] })
+  })
+  it('opens the newest room when the wanted one is gone, and none on an empty device', async () => {
+    expect((await roomRecords(db, 'gone')).room?.id).toBe(s.room.id)
+    await eraseAll(db)
+    expect(await roomRecords(db, null)).toEqual({ rooms: [], room: null, racks: [], glasses: [], colonies: [] })
+  })
+  it('puts the replaced version into the attic', async () => {
+    await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
+    expect((await db.glasses.get(s.glass.id))?.name).toBe('Renamed')
+    expect(await db.attic.toArray()).toEqual([expect.objectContaining({ table: 'glasses', record: expect.objectContaining({ name: 'Glass' }) })])
+  })
+  it('writes nothing when nothing changed', async () => {
+    const before = await revisionOf(s.colony.id)
+    await saveRecord(db, 'colonies', s.colony, NOW + 1)
+    expect(await db.attic.count()).toBe(0)
+    expect(await revisionOf(s.colony.id)).toBe(before)
+  })
+  it('refuses what does not fit, and keeps what was there', async () => {
+    await expect(saveRecord(db, 'glasses', { ...s.glass, grossL: -1 }, NOW)).rejects.toThrow(/above 0/)
+    expect((await db.glasses.get(s.glass.id))?.grossL).toBe(60)
+  })
+  it('writes glass and colony together or not at all', async () => {
+    const other = { ...s.glass, id: nextId(), name: 'Second' }
+    await expect(saveColonyInGlass(db, { ...colony(other.id), name: '' }, other, NOW)).rejects.toThrow()
+    expect(await db.glasses.count()).toBe(1)
+  })
+})
+
+describe('the log', () => {
+  it('is read by colony and by glass, in order of time', async () => {
+    const late = count(s.colony.id, 1, 30)
+    const early = count(s.colony.id, 9, 20)
+    for (const e of [late, early, waterTest(s.glass.id, 2, { khDh: 4 })]) await addEntry(db, e)
+    expect((await entriesOfColony(db, s.colony.id)).map(e => e.id)).toEqual([early.id, late.id])
+    expect(await entriesOfGlass(db, s.glass.id)).toHaveLength(1)
+    expect(await entriesOfColony(db, nextId())).toEqual([])
+  })
+  it('never changes an entry', async () => {
+    const e = count(s.colony.id, 1, 30)
+    await addEntry(db, e)
+    await expect(addEntry(db, { ...e, number: 31 } as typeof e)).rejects.toThrow()
+    await addEntry(db, correction(e, { number: 31 }))
+    expect(currentEntries(await entriesOfColony(db, s.colony.id))).toMatchObject([{ number: 31 }])
+    expect(await db.entries.count()).toBe(2)
+  })
+  it('refuses an entry that does not fit', async () => {
+    await expect(addEntry(db, { ...count(s.colony.id, 1, 30), number: -3 } as never)).rejects.toThrow()
+    expect(await db.entries.count()).toBe(0)
+  })
+})
+
+describe('revisions', () => {
+  it('mark the colony of a count, and all colonies of a glass whose water was tested', async () => {
+    const second = colony(s.glass.id, { name: 'Rams' })
+    await saveRecord(db, 'colonies', second, NOW)
+    const marks = async () => [await revisionOf(s.colony.id), await revisionOf(second.id)]
+    const [a, b] = await marks()
+    await addEntry(db, count(s.colony.id, 1, 30))
+    const [a2, b2] = await marks()
+    expect(a2).not.toBe(a)
+    expect(b2).toBe(b)
+    await addEntry(db, waterTest(s.glass.id, 1, { ph: 7 }))
+    const [a3, b3] = await marks()
+    expect(a3).not.toBe(a2)
+    expect(b3).not.toBe(b2)
+  })
+  it('mark every colony when the room’s change water changes', async () => {
+    const before = await revisionOf(s.colony.id)
+    await saveRecord(db, 'rooms', { ...s.room, changeWater: { ghDh: 9, khDh: 3 } }, NOW)
+    expect(await revisionOf(s.colony.id)).not.toBe(before)
+    expect(await allRevisions(db)).toHaveLength(1)
+  })
+})
+
+describe('summaries', () => {
+  const statements = (colonyId: string) => ({ colonyId } as ColonyStatements)
+  it('hold for the same revision, day and build only', async () => {
+    const { revision, input } = (await statementInput(db, s.colony.id, NOW))!
+    expect(input).toMatchObject({ colony: { id: s.colony.id }, glass: { id: s.glass.id }, nowMs: NOW })
+    await keepSummaries(db, [{ colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
+    const fresh = (day: string, build: string) => freshSummaries(db, [s.colony.id, nextId()], day, build)
+    expect(await fresh('2026-11-25', 'b1')).toHaveLength(1)
+    expect(await fresh('2026-11-26', 'b1')).toHaveLength(0)
+    expect(await fresh('2026-11-25', 'b2')).toHaveLength(0)
+    await addEntry(db, count(s.colony.id, 0, 12))
+    expect(await fresh('2026-11-25', 'b1')).toHaveLength(0)
+  })
+  it('have nothing to go by when the colony is gone', async () => {
+    expect(await statementInput(db, nextId(), NOW)).toBeNull()
+  })
+})
+
+describe('backups', () => {
+  it('go out, and come back to an empty device the same', async () => {
+    await addEntry(db, count(s.colony.id, 3, 33))
+    await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
+    const out = await readAll(db, NOW)
+    await eraseAll(db)
+    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, entries: 0, attic: 0 })
+    await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
+    expect(await readAll(db, NOW)).toEqual(out)
+    expect(await revisionOf(s.colony.id)).toBeDefined()
+  })
+  it('change only what the keeper chose, and keep the other version', async () => {
+    const theirs = structuredClone(await readAll(db, NOW))
+    theirs.glasses[0]!.name = 'Theirs'
+    theirs.colonies[0]!.name = 'Also theirs'
+    const plan = planMerge(await readAll(db, NOW), theirs)
+    expect(plan.conflicts).toHaveLength(2)
+    await applyMerge(db, plan, plan.conflicts.filter(c => c.table === 'glasses'), NOW)
+    expect((await db.glasses.get(s.glass.id))?.name).toBe('Theirs')
+    expect((await db.colonies.get(s.colony.id))?.name).toBe('Ember')
+    expect((await db.attic.toArray()).map(a => a.record.name).sort()).toEqual(['Also theirs', 'Glass'])
+  })
+  it('write all or nothing', async () => {
+    const theirs = structuredClone(await readAll(db, NOW))
+    const fresh = count(s.colony.id, 1, 5)
+    theirs.entries.push(fresh)
+    const plan = planMerge(await readAll(db, NOW), theirs)
+    await addEntry(db, fresh)
+    await expect(applyMerge(db, { ...plan, add: { ...plan.add, rooms: [{ ...s.room, id: nextId() }] } }, [], NOW)).rejects.toThrow()
+    expect(await db.rooms.count()).toBe(1)
+  })
+  it('never overwrite when only missing records are added', async () => {
+    const other = structuredClone(await readAll(db, NOW))
+    other.glasses[0]!.name = 'Theirs'
+    const extra = { ...other.rooms[0]!, id: nextId(), name: 'Demo' }
+    await addMissing(db, { ...other, rooms: [extra] }, NOW)
+    expect((await db.glasses.get(s.glass.id))?.name).toBe('Glass')
+    expect(await db.rooms.count()).toBe(2)
+  })
+})
+
+describe('newId', () => {
+  it('sorts behind what it supersedes, even when another clock runs ahead', () => {
+    const ahead = 'ffffffff-0000-7000-8000-000000000000'
+    expect(newId() < ahead).toBe(true)
+    expect(newId('f0000000-0000-7000-8000-000000000000') > 'f0000000-0000-7000-8000-000000000000').toBe(true)
+    const ids = Array.from({ length: 50 }, () => newId())
+    expect([...ids].sort()).toEqual(ids)
+  })
+})

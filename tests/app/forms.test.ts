@@ -1,0 +1,175 @@
+import { describe, expect, it } from 'vitest'
+import { groups, resolveGroup } from '#core/groups'
+import { type Colony, valueKeys } from '#core/records'
+import { colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
+import { emptyColonyDraft, readColony, readHeads, schoolsOf } from '~/forms/colonyDraft'
+import { wholeNumber } from '~/forms/firstIssues'
+import { glassDraft, readGlass } from '~/forms/glassDraft'
+import { type Draft, draftOf, emptyDraft, logKinds, readDraft, readValue } from '~/forms/logDraft'
+import { defaultUnits } from '~/words/unitPrefs'
+import { colony, count, daysAgo, nextId, note, NOW, rack, removal, room, test as waterTest } from '../make'
+
+const units = defaultUnits
+const american = { temperature: 'f', volume: 'usGal', hardness: 'mgLCaCO3', conductivity: 'msCm' }
+const c = colony(nextId())
+const stamp = () => ({ id: nextId(), loggedAt: daysAgo(0) })
+const read = (draft: Partial<Draft>, who: Colony | undefined = c, prefs = units) => readDraft({ ...emptyDraft('count', c.id), ...draft }, who, stamp(), prefs, NOW)
+const entry = (draft: Partial<Draft>, prefs = units) => {
+  const r = read(draft, c, prefs)
+  if (!r.ok) throw new Error(JSON.stringify(r.issues))
+  return r.entry
+}
+const issues = (draft: Partial<Draft>) => {
+  const r = read(draft)
+  return r.ok ? {} : r.issues
+}
+
+describe('the log sheet', () => {
+  it('makes a count now, by the usual method', () => {
+    expect(entry({ number: ' 42 ' })).toMatchObject({ kind: 'count', number: 42, method: 'allSeen', colonyId: c.id, at: daysAgo(0) })
+  })
+  it('wants the share with a part of the tank', () => {
+    expect(issues({ number: '9', choice: 'partOfTank' })).toHaveProperty('share')
+    expect(entry({ number: '9', choice: 'partOfTank', sharePct: '20 %' })).toMatchObject({ share: 0.2 })
+  })
+  it.each([['', 'Type a number.'], ['abc', '“abc” is no whole number.'], ['2.5', '“2.5” is no whole number.'], ['-3', '“-3” is no whole number.'], ['999999', 'It must be 100 000 at most.']])('asks about the number “%s”', (number, sentence) => {
+    expect(issues({ number }).number).toBe(sentence)
+  })
+  it('allows a count of none, but nobody takes out none', () => {
+    expect(entry({ number: '0' })).toMatchObject({ number: 0 })
+    expect(issues({ kind: 'removal', number: '0' }).number).toBe('It must be 1 or more.')
+  })
+  it('checks the split against the number', () => {
+    expect(issues({ number: '5', parts: { females: '4', males: '2' } }).parts).toContain('add up to 6')
+    expect(entry({ number: '6', parts: { females: '4', males: '2' } })).toMatchObject({ parts: { females: 4, males: 2 } })
+  })
+  it('takes the past and refuses the future', () => {
+    expect(entry({ number: '5', at: '2026-11-20T08:30' }).at).toBe(new Date('2026-11-20T08:30').toISOString())
+    expect(issues({ number: '5', at: '2027-01-01T00:00' }).at).toContain('future')
+    expect(issues({ number: '5', at: 'soon' }).at).toContain('no date')
+  })
+  it('writes a correction that names what it corrects', () => {
+    const old = count(c.id, 3, 2140)
+    expect(entry({ number: '214', correcting: old })).toMatchObject({ supersedes: old.id, number: 214 })
+  })
+  it('keeps any subset of water values, each with its method', () => {
+    const e = entry({ kind: 'waterTest', readings: { khDh: { text: '4,5', method: 'liquidKit' }, ph: { text: '', method: 'strip' }, temperatureC: { text: '23.1', method: 'probe' } } })
+    expect(e).toMatchObject({ glassId: c.glassId, readings: { khDh: { value: 4.5, method: 'liquidKit' }, temperatureC: { value: 23.1, method: 'probe' } } })
+    expect('readings' in e && e.readings.ph).toBeUndefined()
+  })
+  it('reads values in the keeper’s units', () => {
+    const e = entry({ kind: 'waterTest', readings: { temperatureC: { text: '75.2', method: 'probe' }, ghDh: { text: '107', method: 'liquidKit' } } }, american)
+    expect('readings' in e && e.readings.temperatureC?.value).toBeCloseTo(24, 9)
+    expect('readings' in e && e.readings.ghDh?.value).toBeCloseTo(5.995, 3)
+  })
+  it('asks about slips', () => {
+    expect(issues({ kind: 'waterTest', readings: { ph: { text: '71', method: 'probe' } } })['readings.ph']).toBe('pH 71? It lies between 3 and 11.')
+    expect(issues({ kind: 'waterTest', readings: { ph: { text: 'seven', method: 'probe' } } })['readings.ph']).toContain('is no number')
+    expect(issues({ kind: 'waterTest', readings: {} }).readings).toContain('at least one')
+    expect(readValue('temperatureC', '200', american)).toMatchObject({ ok: false, issue: 'Temperature 200? It lies between 28.4 and 113 °F.' })
+  })
+  it('wants words in a note, and a colony for everything', () => {
+    expect(issues({ kind: 'note', text: '  ' }).text).toBe('The note is empty.')
+    expect(entry({ kind: 'note', text: 'Moss trimmed.' })).toMatchObject({ kind: 'note', text: 'Moss trimmed.' })
+    const lost = readDraft(emptyDraft(), undefined, stamp(), units, NOW)
+    expect(lost.ok ? {} : lost.issues).toHaveProperty('colonyId')
+  })
+  it.each(logKinds.filter(k => k !== 'note' && k !== 'waterTest'))('makes %s from a number alone', (kind) => {
+    expect(entry({ kind, number: '3' })).toMatchObject({ kind, number: 3 })
+  })
+  it('fills itself from an entry, and reads the same back', () => {
+    const entries = [count(c.id, 3, 40, { method: 'partOfTank', share: 0.15, parts: { females: 4, males: 0, unsexed: 0, halfGrown: 0, young: 30 } }), removal(c.id, 4, 6), note(c.id, 5, 'Trimmed.'), waterTest(c.glassId, 2, { khDh: 4.2, conductivityUsCm: 310 })]
+    for (const prefs of [units, american]) {
+      for (const old of entries) {
+        const again = entry(draftOf(old, c.id, prefs)!, prefs)
+        const { id: _a, loggedAt: _b, at: _c, supersedes, ...rest } = again
+        const { id, loggedAt: _d, at: _e, ...before } = old
+        expect(supersedes).toBe(id)
+        if (rest.kind === 'waterTest' && before.kind === 'waterTest') for (const key of valueKeys) expect(rest.readings[key]?.value ?? 0).toBeCloseTo(before.readings[key]?.value ?? 0, 3)
+        else expect(rest).toEqual(before)
+      }
+    }
+  })
+})
+
+describe('a glass', () => {
+  const r = room()
+  const racks = [rack(r.id, { shelves: 2 })]
+  const draft = { ...glassDraft(null, racks, units), name: 'Moss', litres: '54' }
+  const readOne = (more: object, prefs = units) => readGlass({ ...draft, ...more }, null, r.id, [], racks, prefs, NOW)
+  const glassIssues = (more: object) => {
+    const g = readOne(more)
+    return g.ok ? {} : g.issues
+  }
+  it('is made from name and litres', () => {
+    expect(readOne({})).toMatchObject({ ok: true, glass: { name: 'Moss', grossL: 54, fill: { by: 'height', share: 0.9 }, place: { rackId: racks[0]!.id, shelf: 0 } } })
+  })
+  it('reads gallons', () => {
+    const g = readOne({ litres: '10' }, american)
+    expect(g.ok && g.glass.grossL).toBeCloseTo(37.854, 3)
+  })
+  it('says what is missing or impossible', () => {
+    expect(glassIssues({ name: ' ' })).toHaveProperty('name')
+    expect(glassIssues({ litres: 'big' }).litres).toContain('is no volume')
+    expect(glassIssues({ litres: '0' })).toHaveProperty('litres')
+    expect(glassIssues({ fillPct: '120' })).toHaveProperty('fill')
+    expect(glassIssues({ fillBy: 'netLitres', netLitres: '60' }).fill).toContain('more than it holds')
+    expect(glassIssues({ rackId: 'gone' })).toHaveProperty('place')
+  })
+  it('keeps its place unless it is moved', () => {
+    const first = readOne({})
+    if (!first.ok) throw new Error('not read')
+    const old = { ...first.glass, place: { ...first.glass.place, position: 7 } }
+    const again = readGlass(glassDraft(old, racks, units), old, r.id, [old], racks, units, NOW)
+    expect(again.ok && again.glass.place).toEqual(old.place)
+    const moved = readGlass({ ...glassDraft(old, racks, units), shelf: 1 }, old, r.id, [old], racks, units, NOW)
+    expect(moved.ok && moved.glass.place).toMatchObject({ shelf: 1 })
+  })
+})
+
+describe('a colony', () => {
+  const glassId = nextId()
+  const draft = { ...emptyColonyDraft('neocaridina'), name: 'Ember' }
+  const tell = (more: object) => {
+    const r = readColony({ ...draft, heads: { ...draft.heads, females: '8' }, ...more }, glassId, NOW)
+    return r.ok ? r.colony : r.issues
+  }
+  it('starts with group, name and starters', () => {
+    expect(tell({})).toMatchObject({ name: 'Ember', groupId: 'neocaridina', founders: { females: 8, males: 0 }, glassId })
+  })
+  it('says what is missing', () => {
+    expect(tell({ groupId: '' })).toHaveProperty('groupId')
+    expect(tell({ name: '' })).toHaveProperty('name')
+    expect(tell({ heads: draft.heads })).toMatchObject({ heads: 'How many animals start it? At least one.' })
+    expect(tell({ startedAt: '2030-01-01' })).toMatchObject({ startedAt: 'The day lies in the future.' })
+    expect(readHeads({ females: 'x' })).toMatchObject({ ok: false })
+  })
+  it('keeps only schools that its group has', () => {
+    expect(tell({ schools: { temperature: 'warm', clutches: 'leave' } })).toMatchObject({ schools: { temperature: 'warm' } })
+    expect(schoolsOf('apple-snail')).toContain('clutches')
+    for (const g of groups) expect(schoolsOf(g.id).length).toBeGreaterThan(0)
+  })
+  it('takes the keeper’s own figures, and gives them up when the field is emptied', () => {
+    const edit = colonyEdit(c, units)
+    const own = readColonyEdit({ ...edit, minimumKeep: '50', growthPct: '3', capacityPerL: '4', targets: { khDh: { prefLow: '1', prefHigh: '3', tolLow: '', tolHigh: '5' } } }, c, units)
+    if (!own.ok) throw new Error('not read')
+    expect(own.colony).toMatchObject({ minimumKeep: 50, life: { capacityPerL: 4 }, targets: { khDh: { preferred: [1, 3], tolerated: [1, 5] } } })
+    expect(own.colony.life.growthPerWeek).toBeCloseTo(Math.log(1.03), 9)
+    const shown = colonyEdit(own.colony, units)
+    expect(shown).toMatchObject({ minimumKeep: '50', growthPct: '3', targets: { khDh: { prefLow: '1', tolHigh: '5' } } })
+    const back = readColonyEdit({ ...shown, minimumKeep: '', growthPct: '', capacityPerL: '', targets: {} }, own.colony, units)
+    expect(back.ok && back.colony).toEqual(c)
+  })
+  it('names every field that is wrong', () => {
+    const bad = readColonyEdit({ ...colonyEdit(c, units), name: '', minimumKeep: 'x', growthPct: '900', capacityPerL: '0', targets: { ph: { prefLow: '8', prefHigh: '7', tolLow: '', tolHigh: '' }, ghDh: { prefLow: 'a', prefHigh: '7', tolLow: '', tolHigh: '' }, khDh: { prefLow: '2', prefHigh: '3', tolLow: 'b', tolHigh: '' } } }, c, units)
+    expect(bad.ok ? [] : Object.keys(bad.issues).sort()).toEqual(['capacityPerL', 'growthPct', 'minimumKeep', 'name', 'targets.ghDh', 'targets.khDh', 'targets.ph'])
+  })
+  it('shows the group’s ranges as placeholders, in the keeper’s unit', () => {
+    expect(groupLimits('ghDh', resolveGroup(c), units)).toEqual({ prefLow: '6', prefHigh: '8', tolLow: '4', tolHigh: '12' })
+    expect(groupLimits('temperatureC', resolveGroup(c), american)).toMatchObject({ prefLow: '71.6', prefHigh: '77' })
+  })
+  it('reads whole numbers only', () => {
+    expect(wholeNumber('12', 1)).toEqual({ ok: true, value: 12 })
+    expect(wholeNumber('1e3', 1).ok).toBe(false)
+  })
+})
