@@ -1,0 +1,153 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, logCount, openDemo, sheet, startColony, startRoom } from './steps'
+
+test('the running app asks nobody but its own server, and breaks no rule of its own policy', async ({ page, baseURL }) => {
+  const outside: string[] = []
+  const errors: string[] = []
+  page.on('request', (request) => {
+    if (!request.url().startsWith(baseURL!) && !/^(data|blob):/.test(request.url())) outside.push(request.url())
+  })
+  page.on('console', message => message.type() === 'error' && errors.push(message.text()))
+  page.on('pageerror', error => errors.push(error.message))
+  await openDemo(page)
+  await page.getByRole('link', { name: /^Slate: / }).first().click()
+  await expect(page.getByRole('img', { name: /^Life line/ })).toBeVisible()
+  await page.keyboard.press('l')
+  await page.getByRole('radio', { name: 'Water test' }).check()
+  await page.keyboard.press('Escape')
+  await page.goto('/records')
+  await expect(page.getByRole('heading', { name: 'Backup' })).toBeVisible()
+  await page.evaluate(() => document.fonts.ready)
+  expect(await page.evaluate(() => document.fonts.check('16px "Atkinson Hyperlegible Next Variable"'))).toBe(true)
+  expect(outside).toEqual([])
+  expect(errors).toEqual([])
+})
+
+test('the server sends a strict policy with every page', async ({ request }) => {
+  for (const path of ['/', '/records', '/api/health']) {
+    const headers = (await request.get(path)).headers()
+    const policy = headers['content-security-policy']!
+    expect(policy).toContain('default-src \'self\'')
+    const scripts = policy.split('; ').find(p => p.startsWith('script-src'))!
+    expect(scripts).not.toContain('unsafe')
+    expect(scripts).toContain('sha256-')
+    expect(headers['x-content-type-options']).toBe('nosniff')
+  }
+})
+
+test('server routes answer, and say in one sentence what is wrong', async ({ request }) => {
+  expect(await (await request.get('/api/health')).json()).toMatchObject({ status: 'ok' })
+  const demo = (query: string) => request.get(`/api/demo/lantern-quay${query}`)
+  const [a, b, other] = await Promise.all([demo('?seed=3&day=2026-11-01'), demo('?seed=3&day=2026-11-01'), demo('?seed=4&day=2026-11-01')])
+  expect(await a.text()).toBe(await b.text())
+  expect(await a.text()).not.toBe(await other.text())
+  for (const [query, sentence] of [['?seed=many', 'The query field "seed" must be a whole number from 0 to 999999999.'], ['?seed=-1', /"seed" must be a whole number/], ['?day=tomorrow', /"day" must be a day like 2026-11-25/], ['?day=1200-01-01', /"day" must lie between 2000 and 2100/], ['?colour=red', 'The query has a field that is not known: colour.']] as const) {
+    const answer = await demo(query)
+    expect(answer.status()).toBe(400)
+    const { message } = await answer.json() as { message: string }
+    if (typeof sentence === 'string') expect(message).toBe(sentence)
+    else expect(message).toMatch(sentence)
+  }
+  const missing = await request.get('/api/nothing')
+  expect(missing.status()).toBe(404)
+  expect(await missing.json()).toMatchObject({ message: 'There is no /api/nothing here.' })
+})
+
+for (const theme of ['day', 'night'] as const) {
+  test(`axe finds nothing in Room, Colony, sheets and Records by ${theme}`, async ({ page }) => {
+    test.setTimeout(180_000)
+    await page.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
+    await page.emulateMedia({ reducedMotion: 'reduce' })
+    await openDemo(page)
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Start a colony' }).click()
+    await page.getByRole('radio', { name: 'Bee shrimp' }).check()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.getByRole('link', { name: /^Slate: / }).first().click()
+    await expect(page.getByRole('img', { name: /^Life line/ })).toBeVisible()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Table' }).click()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: /^Log \d/ }).click()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Why? Water' }).click()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: /Stage the correction/ }).click()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Change' }).click()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await expect(sheet(page)).toBeHidden()
+    for (const kind of ['Count', 'Water test', 'Note']) {
+      await page.keyboard.press('l')
+      await page.getByRole('radio', { name: kind }).check()
+      await expectAccessible(page)
+      await page.keyboard.press('Escape')
+      await expect(sheet(page)).toBeHidden()
+    }
+    await page.keyboard.press('/')
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('?')
+    await expectAccessible(page)
+    await page.goto('/records')
+    await expect(page.getByText(/log entries/)).toBeVisible()
+    await expectAccessible(page)
+  })
+}
+
+test('axe finds nothing on an empty device, on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/')
+  await expect(page.getByText('How many there are')).toBeVisible()
+  await expectAccessible(page)
+  await startRoom(page)
+  await expectAccessible(page)
+  await startColony(page, { name: 'Ember' })
+  await expectAccessible(page)
+})
+
+test('Space and a letter lead to every place, the overlay shows them, and typing is left alone', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Ember' })
+  await page.keyboard.down('Space')
+  await expect(page.getByRole('status').filter({ hasText: 'Records' })).toBeVisible()
+  await page.keyboard.press('d')
+  await page.keyboard.up('Space')
+  await expect(page.getByRole('heading', { level: 1, name: 'Records' })).toBeVisible()
+  await page.getByLabel('Name of this room').fill('')
+  await page.getByLabel('Name of this room').pressSequentially('l c / ? u')
+  await expect(page.getByLabel('Name of this room')).toHaveValue('l c / ? u')
+  await expect(sheet(page)).toBeHidden()
+  await page.locator('h1').click()
+  await page.keyboard.press('/')
+  await page.getByRole('combobox').fill('emb')
+  await expect(page.getByRole('option', { name: /^Ember/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name: 'Ember' })).toBeVisible()
+})
+
+test('places that are not there say so and lead back', async ({ page }) => {
+  await page.goto('/colony')
+  await expect(page.getByText('There is no colony yet.')).toBeVisible()
+  await startRoom(page)
+  await page.goto('/colony/01900000-0000-7000-8000-000000000000')
+  await expect(page.getByText('This colony is not on this device.')).toBeVisible()
+  await page.goto('/nowhere')
+  await expect(page.getByText('There is no such place')).toBeVisible()
+  await page.getByRole('button', { name: 'Back to the Room' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Cellar' })).toBeVisible()
+})
+
+test('the demo room cannot be fetched: it says so, and an empty room can still be started', async ({ page }) => {
+  await page.route('**/api/demo/**', route => route.abort())
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Open the demo room' }).click()
+  await expect(page.getByRole('alert')).toContainText('could not be fetched')
+  await startRoom(page)
+  await startColony(page, { name: 'Ember' })
+  await logCount(page, '9')
+})

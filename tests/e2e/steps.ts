@@ -1,0 +1,75 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+/** Steps that several stories share. */
+export const statement = (page: Page, topic: 'number' | 'heading' | 'surplus' | 'water') => page.locator(`[data-statement="${topic}"] h2`)
+export const notice = (page: Page) => page.locator('.notice')
+export const sheet = (page: Page) => page.getByRole('dialog')
+
+/** The demo room with all its estimates. */
+export async function openDemo(page: Page) {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Open the demo room' }).click()
+  await roomIsReady(page)
+}
+
+/** All estimates of the room are there. */
+export async function roomIsReady(page: Page) {
+  await expect(page.getByRole('heading', { name: /glasses? needs? you today|Nothing needs you/ })).toBeVisible({ timeout: 40_000 })
+}
+
+/** An empty room of the keeper's own. */
+export async function startRoom(page: Page, name = 'Cellar') {
+  await page.goto('/')
+  await page.getByLabel('Name of the room').fill(name)
+  await page.getByRole('button', { name: 'Start with an empty room' }).click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+}
+
+/** A colony in a new glass, through the guided sheet. */
+export async function startColony(page: Page, { name, group = 'Neocaridina', litres = '60', females = '8' }: { name: string, group?: string, litres?: string, females?: string }) {
+  await page.getByRole('button', { name: 'Start a colony' }).click()
+  await page.getByRole('radio', { name: group }).check()
+  await next(page)
+  await page.getByLabel('Name of the glass').fill(name)
+  await page.getByLabel('Holds, when full').fill(litres)
+  await next(page)
+  await expect(page.getByLabel('Water changes')).toBeVisible()
+  await next(page)
+  await page.getByLabel('Name of the line or colony').fill(name)
+  await page.getByLabel('females').fill(females)
+  await page.getByRole('button', { name: 'Start the colony' }).click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+  await expect(statement(page, 'number')).toBeVisible()
+}
+const next = (page: Page) => page.getByRole('button', { name: 'Next' }).click()
+
+/** Logs a count for the colony on screen. */
+export async function logCount(page: Page, number: string) {
+  await page.getByRole('button', { name: /^Log/ }).last().click()
+  await page.getByRole('radio', { name: 'Count' }).check()
+  await page.getByLabel('How many did you see?').fill(number)
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+}
+
+/** Fails with every violation that axe finds, named. */
+export async function expectAccessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => `${n.target.join(' ')} ${n.any.map(a => a.message).join(' ')}`).slice(0, 4).join(' | ')}`)).toEqual([])
+}
+
+/** Presses Tab until the element with a name has the focus, as a keeper without a mouse does. */
+export async function tabTo(page: Page, name: RegExp | string, most = 80) {
+  for (let i = 0; i < most; i++) {
+    const focused = await page.evaluate(() => {
+      const el = document.activeElement as HTMLElement | null
+      if (!el || el === document.body) return ''
+      const labels = 'labels' in el ? [...(el as HTMLInputElement).labels ?? []].map(l => l.textContent ?? '') : []
+      return [el.getAttribute('aria-label') ?? '', ...labels, el.tagName === 'INPUT' ? '' : el.textContent ?? ''].join(' ').trim()
+    })
+    if (typeof name === 'string' ? focused.includes(name) : name.test(focused)) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error(`Tab never reached ${name}`)
+}
