@@ -48,11 +48,16 @@ export default defineNuxtConfig({
   // esbuild minifies CSS already; cssnano on top drops the ';' in Vuetify 4's nested @layer lists and esbuild then warns
   postcss: { plugins: { cssnano: false } },
 
+  // the server is the keeper's own machine: a page's code is there at once, and the first page stays small
+  experimental: { defaults: { nuxtLink: { prefetch: false } } },
+
   typescript: { strict: true, typeCheck: false },
 
   vite: {
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
+    // the packages of the distributions do nothing when they load: only the worker that computes needs to carry them
+    build: { rollupOptions: { treeshake: { moduleSideEffects: id => !id.includes('/node_modules/@stdlib/') } } },
     // named here, so that `nuxt dev` does not find them one by one and reload the page in the middle of things
     optimizeDeps: { include: ['@mdi/js', 'chart.js', 'chartjs-adapter-date-fns', 'vue-chartjs', 'comlink', 'd3-random', 'date-fns', 'dequal', 'dexie', 'uuid', 'vue-draggable-plus', 'zod'] },
   },
@@ -75,6 +80,9 @@ export default defineNuxtConfig({
   },
 
   hooks: {
+    'build:manifest'(manifest) {
+      for (const file of Object.values(manifest)) file.prefetch = false
+    },
     // Nuxt's one inline script (window.__NUXT__) is the same on every page of a build, so its hash is taken from the
     // prerendered shell and put into the headers of all routes.
     'nitro:init'(nitro) {

@@ -33,13 +33,13 @@ const logCount = async (page) => {
 const logWater = async (page) => {
   await toColony('Slate')(page)
   await page.keyboard.press('l')
-  await page.getByText('Water test', { exact: true }).click()
+  await page.getByRole('radio', { name: 'Water test' }).check()
   await page.getByLabel('KH', { exact: true }).fill('2.8')
 }
 const records = page => page.goto(`${server.address}/records`)
 const startColony = async (page) => {
   await page.getByRole('button', { name: 'Start a colony' }).click()
-  await page.getByText('Bee shrimp', { exact: true }).click()
+  await page.getByRole('radio', { name: 'Bee shrimp' }).check()
 }
 
 const views = [

@@ -24,9 +24,12 @@ export function useRoomWalk() {
     },
   })
 
+  /** Writes the new place and waits until it has come back from the records: only then does the glass stand there. */
   async function place(glassId: string, to: ShelfPlace) {
     const glass = room.glassById.get(glassId)
-    if (glass) await saveRecord(openDb(), 'glasses', { ...glass, place: to }, Date.now())
+    if (!glass) return
+    await saveRecord(openDb(), 'glasses', { ...glass, place: to }, Date.now())
+    await until(() => room.glassById.get(glassId)?.place).toMatch(p => p?.rackId === to.rackId && p.shelf === to.shelf && p.position === to.position, { timeout: 1000 })
   }
 
   /** Puts a glass at an index of a shelf (drag and drop). */
@@ -48,8 +51,6 @@ export function useRoomWalk() {
     if (!glass || !to) return
     await place(glass.id, to)
     announcement.value = `${glass.name}: ${whereText(to.rackId, to.shelf)}`
-    // the element moves to another shelf's list: wait until the records have come back
-    await until(() => room.glassById.get(glass.id)?.place.position).toBe(to.position, { timeout: 500 })
     await focus(glass.id)
   }
 

@@ -1,12 +1,14 @@
+import { format } from 'date-fns'
 import type { ResolvedGroup } from '#core/groups'
-import { Colony as ColonySchema, type Colony, type TargetOverride, type ValueKey, valueKeys } from '#core/records'
+import { Colony as ColonySchema, type Colony, type TargetOverride, toMoment, type ValueKey, valueKeys } from '#core/records'
 import { parseNumber } from '#core/units'
 import { limitText, storedValue, type UnitPrefs } from '~/words/unitPrefs'
 import { wholeNumber } from './firstIssues'
 
+const DAY = 'yyyy-MM-dd'
 type Limits = { prefLow: string, prefHigh: string, tolLow: string, tolHigh: string }
 /** What can be changed of a colony after it has started, as typed. Empty fields follow the group. */
-export interface ColonyEdit { name: string, schools: Record<string, string>, minimumKeep: string, growthPct: string, capacityPerL: string, targets: Partial<Record<ValueKey, Limits>> }
+export interface ColonyEdit { name: string, /** day in this glass since */ startedAt: string, schools: Record<string, string>, minimumKeep: string, growthPct: string, capacityPerL: string, targets: Partial<Record<ValueKey, Limits>> }
 
 /** Fills the fields from a colony; only its own figures appear, the group's are shown as placeholders. */
 export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
@@ -17,19 +19,23 @@ export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
   }
   const { life } = colony
   return {
-    name: colony.name, schools: { ...colony.schools }, minimumKeep: colony.minimumKeep === undefined ? '' : String(colony.minimumKeep),
+    name: colony.name, startedAt: format(new Date(colony.startedAt), DAY), schools: { ...colony.schools }, minimumKeep: colony.minimumKeep === undefined ? '' : String(colony.minimumKeep),
     growthPct: life.growthPerWeek === undefined ? '' : String(Number((Math.expm1(life.growthPerWeek) * 100).toPrecision(3))), capacityPerL: life.capacityPerL === undefined ? '' : String(life.capacityPerL), targets,
   }
 }
 
 /**
  * Reads the fields back into the colony.
- * @returns the colony, or a sentence by field: `name`, `minimumKeep`, `growthPct`, `capacityPerL`, `targets.<value>`
+ * @returns the colony, or a sentence by field: `name`, `startedAt`, `minimumKeep`, `growthPct`, `capacityPerL`, `targets.<value>`
  */
-export function readColonyEdit(edit: ColonyEdit, colony: Colony, units: UnitPrefs): { ok: true, colony: Colony } | { ok: false, issues: Record<string, string> } {
+export function readColonyEdit(edit: ColonyEdit, colony: Colony, units: UnitPrefs, nowMs: number): { ok: true, colony: Colony } | { ok: false, issues: Record<string, string> } {
   const issues: Record<string, string> = {}
   const name = edit.name.trim()
   if (name === '' || name.length > 60) issues.name = name === '' ? 'Give it a name.' : 'The name must have 60 letters at most.'
+  // the same day keeps its hour
+  const startMs = edit.startedAt === format(new Date(colony.startedAt), DAY) ? new Date(colony.startedAt).getTime() : new Date(`${edit.startedAt}T00:00`).getTime()
+  if (Number.isNaN(startMs)) issues.startedAt = 'That is no day.'
+  else if (startMs > nowMs) issues.startedAt = 'The day lies in the future.'
   const keep = edit.minimumKeep.trim() === '' ? null : wholeNumber(edit.minimumKeep, 0)
   if (keep && !keep.ok) issues.minimumKeep = keep.issue
   const growth = between(edit.growthPct, -35, 150, 'growthPct', issues, 'Per cent a week, from −35 to 150.')
@@ -45,7 +51,7 @@ export function readColonyEdit(edit: ColonyEdit, colony: Colony, units: UnitPref
   if (Object.keys(issues).length > 0) return { ok: false, issues }
   const { minimumKeep: _old, ...rest } = colony
   return { ok: true, colony: ColonySchema.parse({
-    ...rest, name, schools: edit.schools, targets,
+    ...rest, name, startedAt: toMoment(startMs), schools: edit.schools, targets,
     life: { ...(growth !== null && { growthPerWeek: Math.log1p(growth / 100) }), ...(capacity !== null && { capacityPerL: capacity }) },
     ...(keep?.ok && { minimumKeep: keep.value }),
   }) }

@@ -1,4 +1,4 @@
-import { format } from 'date-fns'
+import { format, isSameDay } from 'date-fns'
 import { type Colony, Entry, type EntryKind, headsTotal, possibleRange, toMoment, type ValueKey, valueKeys } from '#core/records'
 import { parseNumber } from '#core/units'
 import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
@@ -28,6 +28,15 @@ export interface Draft {
 
 export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({ kind, colonyId, at: '', number: '', choice: '', sharePct: '', parts: {}, readings: {}, text: '', correcting: null })
 
+const FIELD_TIME = 'yyyy-MM-dd\'T\'HH:mm'
+
+/** When it happened: now when the field is empty; a correction that leaves the field alone keeps the seconds of the old entry. */
+function momentOf(draft: Draft, nowMs: number): number {
+  if (draft.at === '') return nowMs
+  const old = draft.correcting && new Date(draft.correcting.at)
+  return old && format(old, FIELD_TIME) === draft.at ? old.getTime() : new Date(draft.at).getTime()
+}
+
 /** First choice of each kind that has one. */
 export const defaultChoice: Partial<Record<LogKind, string>> = { count: 'allSeen', addition: 'bought', removal: 'sold', death: 'unknown' }
 
@@ -43,12 +52,16 @@ export type DraftIssues = Record<string, string>
 export function readDraft(draft: Draft, colony: Colony | undefined, stamp: Stamp, units: UnitPrefs, nowMs: number): { ok: true, entry: Entry, words: string } | { ok: false, issues: DraftIssues } {
   const issues: DraftIssues = {}
   if (!colony) return { ok: false, issues: { colonyId: 'Choose the colony.' } }
-  const atMs = draft.at === '' ? nowMs : new Date(draft.at).getTime()
+  const atMs = momentOf(draft, nowMs)
+  const startMs = new Date(colony.startedAt).getTime()
   if (Number.isNaN(atMs)) issues.at = 'That is no date and time.'
   // a minute of grace: the field has no seconds
   else if (atMs > nowMs + 60_000) issues.at = 'That lies in the future.'
+  // water may be older than the colony in it; numbers may not
+  else if (draft.kind !== 'waterTest' && atMs < startMs && !isSameDay(atMs, startMs)) issues.at = `${colony.name} began on ${format(startMs, 'd MMM yyyy')}; this lies before it. Change the day it began, or this one.`
+  const happenedMs = Math.min(nowMs, draft.kind === 'waterTest' ? atMs : Math.max(atMs, startMs))
   const text = draft.text.trim()
-  const base = { ...stamp, at: issues.at ? '' : toMoment(Math.min(atMs, nowMs)), ...(draft.correcting && { supersedes: draft.correcting.id }), ...(text && { text: text.slice(0, 2000) }) }
+  const base = { ...stamp, at: issues.at ? '' : toMoment(happenedMs), ...(draft.correcting && { supersedes: draft.correcting.id }), ...(text && { text: text.slice(0, 2000) }) }
   const choice = draft.choice || defaultChoice[draft.kind] || ''
   const done = (raw: unknown, words: string) => {
     if (Object.keys(issues).length > 0) return { ok: false as const, issues }
@@ -113,7 +126,7 @@ export function readValue(key: ValueKey, text: string, units: UnitPrefs): { ok: 
 /** Fills the sheet from an entry that is to be corrected. */
 export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft | null {
   if (entry.kind === 'withdrawal') return null
-  const draft: Draft = { ...emptyDraft(entry.kind, colonyId), at: format(new Date(entry.at), 'yyyy-MM-dd\'T\'HH:mm'), text: entry.text ?? '', correcting: entry }
+  const draft: Draft = { ...emptyDraft(entry.kind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
   if ('number' in entry) draft.number = String(entry.number)
   if ('parts' in entry && entry.parts) for (const key of headKeys) if (entry.parts[key] > 0) draft.parts[key] = String(entry.parts[key])
   switch (entry.kind) {

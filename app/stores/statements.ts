@@ -33,9 +33,9 @@ export const useStatementsStore = defineStore('statements', () => {
     byColony.value = next
   }
 
-  async function refresh(colonyIds: string[]) {
+  async function refresh(colonyIds: string[], mayBeKept: boolean) {
     try {
-      await worker.statementsOf({ colonyIds, nowMs: Date.now(), day: day.value, build }, proxy(take))
+      await worker.statementsOf({ colonyIds, nowMs: Date.now(), day: day.value, build, mayBeKept }, proxy(take))
       failed.value = ''
     }
     catch (error) {
@@ -52,7 +52,11 @@ export const useStatementsStore = defineStore('statements', () => {
       asked.set(c.id, mark)
       return true
     })
-    if (wanted.length > 0) void refresh(wanted.map(c => c.id))
+    // what was asked for before and is asked for again has changed since
+    const known = wanted.filter(c => byColony.value.has(c.id))
+    const others = wanted.filter(c => !byColony.value.has(c.id))
+    if (known.length > 0) void refresh(known.map(c => c.id), false)
+    if (others.length > 0) void refresh(others.map(c => c.id), true)
   }, { immediate: true })
 
   const of = (colonyId: string): ColonyStatements | null => byColony.value.get(colonyId)?.statements ?? null

@@ -79,14 +79,15 @@ export function fitLogLinear(question: PopulationQuestion): LogLinearFit {
     changes = changed ? tries[best]! : new Map(changes).set(entryId, 'settled')
     run = changed ? runs[best]! : runFilter(question, changes)
   }
-  return run.fit
+  return run.finish()
 }
 
 /** What changed at a count: the number jumped, growth turned after it, or its surprise is settled otherwise. */
 type Change = 'jump' | 'turn' | 'settled'
 type Changes = ReadonlyMap<string, Change>
 
-interface Run { fit: LogLinearFit, logLik: number, changeAt: { entryId: string, before: string | null } | null }
+/** One pass of the filter. `finish` smooths the past, which only the pass that stays needs. */
+interface Run { finish: () => LogLinearFit, logLik: number, changeAt: { entryId: string, before: string | null } | null }
 
 function runFilter(question: PopulationQuestion, changes: Changes): Run {
   const { growthPrior, turnoverPerWeek, counting, startMs } = question
@@ -158,7 +159,7 @@ function runFilter(question: PopulationQuestion, changes: Changes): Run {
   return {
     changeAt,
     logLik,
-    fit: { state, capacity, deathRatePerWeek: deathRate(events, question.nowMs, Math.exp(state.m0)), counts, path: smoothPath(drawn, filtered, predictions, transitions) },
+    finish: () => ({ state, capacity, deathRatePerWeek: deathRate(events, question.nowMs, Math.exp(state.m0)), counts, path: smoothPath(drawn, filtered, predictions, transitions) }),
   }
 }
 

@@ -69,10 +69,11 @@ export function colonyStatements(input: StatementInput, noise: FutureNoise): Col
   const changeL = netL * (group.change?.share ?? 0.1)
 
   const tests = currentEntries(input.glassEntries).filter((e): e is EntryOf<'waterTest'> => e.kind === 'waterTest')
+  const readings = readingsOf(tests, nowMs)
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {
     const target: Target | undefined = group.targets[key]
-    if (target) values.push(judgeValue(key, target, readingsOf(tests, key, nowMs), nowMs, group.largestStepPerWeek[key]?.value))
+    if (target) values.push(judgeValue(key, target, readings.get(key) ?? [], nowMs, group.largestStepPerWeek[key]?.value))
   }
   const water = waterStatement(values, group, netL, changeL, input.changeWater)
   return {

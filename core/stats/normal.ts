@@ -12,7 +12,7 @@ export function zQuantile(p: number): number {
 }
 
 /** z that leaves 10 % in each tail: half the width, in standard deviations, of the 80 % "likely range" used on screen. */
-export const Z80 = zQuantile(0.9)
+export const Z80 = /* @__PURE__ */ zQuantile(0.9)
 
 /** z that leaves 25 % in each tail: the inner band of a fan. */
-export const Z50 = zQuantile(0.75)
+export const Z50 = /* @__PURE__ */ zQuantile(0.75)

@@ -32,20 +32,27 @@ const WINDOW_DAYS = 120
 const WINDOW_READINGS = 8
 
 /**
- * Collects the readings of one value from water tests.
+ * Collects the readings of every value from water tests, in one pass.
  * @param tests standing entries of one glass, any order
- * @param key which value
  * @param untilMs later tests are left out
- * @returns readings, oldest first
+ * @returns readings by value, oldest first; no list for a value that was never tested
  */
-export function readingsOf(tests: readonly EntryOf<'waterTest'>[], key: ValueKey, untilMs: number): ValueReading[] {
-  const out: ValueReading[] = []
+export function readingsOf(tests: readonly EntryOf<'waterTest'>[], untilMs: number): Map<ValueKey, ValueReading[]> {
+  const out = new Map<ValueKey, ValueReading[]>()
   for (const test of tests) {
-    const r = test.readings[key]
     const at = momentMs(test.at)
-    if (r && at <= untilMs) out.push({ entryId: test.id, at, value: r.value, sd: readingSd(key, r.method, r.value), method: r.method })
+    if (at > untilMs) continue
+    for (const key of Object.keys(test.readings) as ValueKey[]) {
+      const r = test.readings[key]
+      if (!r) continue
+      const reading: ValueReading = { entryId: test.id, at, value: r.value, sd: readingSd(key, r.method, r.value), method: r.method }
+      const list = out.get(key)
+      if (list) list.push(reading)
+      else out.set(key, [reading])
+    }
   }
-  return out.sort((a, b) => a.at - b.at)
+  for (const list of out.values()) list.sort((a, b) => a.at - b.at)
+  return out
 }
 
 /**

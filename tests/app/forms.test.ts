@@ -48,6 +48,17 @@ describe('the log sheet', () => {
     expect(issues({ number: '5', at: '2027-01-01T00:00' }).at).toContain('future')
     expect(issues({ number: '5', at: 'soon' }).at).toContain('no date')
   })
+  it('refuses numbers from before the colony began, but not from the hour before on the same day', () => {
+    expect(issues({ number: '5', at: '2025-01-01T00:00' }).at).toMatch(/^Ember began on .+; this lies before it/)
+    const young = colony(nextId(), { startedAt: daysAgo(0.01) })
+    const r = readDraft({ ...emptyDraft('count', young.id), number: '5', at: '2026-11-25T11:00' }, young, stamp(), units, NOW)
+    expect(r.ok && r.entry.at).toBe(young.startedAt)
+    expect(entry({ kind: 'waterTest', at: '2025-01-01T00:00', readings: { ph: { text: '7', method: 'probe' } } }).kind).toBe('waterTest')
+  })
+  it('keeps the seconds of an entry whose time is left alone', () => {
+    const old = count(c.id, 3.00012345, 20)
+    expect(entry(draftOf(old, c.id, units)!).at).toBe(old.at)
+  })
   it('writes a correction that names what it corrects', () => {
     const old = count(c.id, 3, 2140)
     expect(entry({ number: '214', correcting: old })).toMatchObject({ supersedes: old.id, number: 214 })
@@ -151,17 +162,23 @@ describe('a colony', () => {
   })
   it('takes the keeper’s own figures, and gives them up when the field is emptied', () => {
     const edit = colonyEdit(c, units)
-    const own = readColonyEdit({ ...edit, minimumKeep: '50', growthPct: '3', capacityPerL: '4', targets: { khDh: { prefLow: '1', prefHigh: '3', tolLow: '', tolHigh: '5' } } }, c, units)
+    const own = readColonyEdit({ ...edit, minimumKeep: '50', growthPct: '3', capacityPerL: '4', targets: { khDh: { prefLow: '1', prefHigh: '3', tolLow: '', tolHigh: '5' } } }, c, units, NOW)
     if (!own.ok) throw new Error('not read')
     expect(own.colony).toMatchObject({ minimumKeep: 50, life: { capacityPerL: 4 }, targets: { khDh: { preferred: [1, 3], tolerated: [1, 5] } } })
     expect(own.colony.life.growthPerWeek).toBeCloseTo(Math.log(1.03), 9)
     const shown = colonyEdit(own.colony, units)
     expect(shown).toMatchObject({ minimumKeep: '50', growthPct: '3', targets: { khDh: { prefLow: '1', tolHigh: '5' } } })
-    const back = readColonyEdit({ ...shown, minimumKeep: '', growthPct: '', capacityPerL: '', targets: {} }, own.colony, units)
+    const back = readColonyEdit({ ...shown, minimumKeep: '', growthPct: '', capacityPerL: '', targets: {} }, own.colony, units, NOW)
     expect(back.ok && back.colony).toEqual(c)
   })
+  it('moves the day on which it began', () => {
+    const moved = readColonyEdit({ ...colonyEdit(c, units), startedAt: '2026-01-05' }, c, units, NOW)
+    expect(moved.ok && new Date(moved.colony.startedAt).getDate()).toBe(5)
+    const later = readColonyEdit({ ...colonyEdit(c, units), startedAt: '2027-01-05' }, c, units, NOW)
+    expect(later.ok ? {} : later.issues).toEqual({ startedAt: 'The day lies in the future.' })
+  })
   it('names every field that is wrong', () => {
-    const bad = readColonyEdit({ ...colonyEdit(c, units), name: '', minimumKeep: 'x', growthPct: '900', capacityPerL: '0', targets: { ph: { prefLow: '8', prefHigh: '7', tolLow: '', tolHigh: '' }, ghDh: { prefLow: 'a', prefHigh: '7', tolLow: '', tolHigh: '' }, khDh: { prefLow: '2', prefHigh: '3', tolLow: 'b', tolHigh: '' } } }, c, units)
+    const bad = readColonyEdit({ ...colonyEdit(c, units), name: '', minimumKeep: 'x', growthPct: '900', capacityPerL: '0', targets: { ph: { prefLow: '8', prefHigh: '7', tolLow: '', tolHigh: '' }, ghDh: { prefLow: 'a', prefHigh: '7', tolLow: '', tolHigh: '' }, khDh: { prefLow: '2', prefHigh: '3', tolLow: 'b', tolHigh: '' } } }, c, units, NOW)
     expect(bad.ok ? [] : Object.keys(bad.issues).sort()).toEqual(['capacityPerL', 'growthPct', 'minimumKeep', 'name', 'targets.ghDh', 'targets.khDh', 'targets.ph'])
   })
   it('shows the group’s ranges as placeholders, in the keeper’s unit', () => {

@@ -95,7 +95,7 @@ test('racks and glasses are added and changed; wrong input says what is wrong', 
   await page.keyboard.press('e')
   await page.getByLabel('Where it stands').selectOption({ label: 'Rack 1' })
   await page.getByRole('button', { name: 'Save' }).click()
-  expect(await page.getByRole('region', { name: 'Rack 1' }).locator('[data-glass]').count()).toBe(1)
+  await expect(page.getByRole('region', { name: 'Rack 1' }).locator('[data-glass]')).toHaveCount(1)
 })
 
 test('a second colony goes into a glass that is there, and a keeper’s own group gets its ranges', async ({ page }) => {
@@ -119,11 +119,12 @@ test('a second colony goes into a glass that is there, and a keeper’s own grou
   await page.getByRole('button', { name: 'Start the colony' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Pearls' })).toBeVisible()
 
-  await page.getByRole('button', { name: 'Change' }).click()
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
   await page.getByLabel('KH, preferred from').fill('1')
   await page.getByLabel('KH, preferred to').fill('2')
   await page.getByLabel('Fewest that should stay').fill('3')
   await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
   await page.keyboard.press('l')
   await page.getByRole('radio', { name: 'Water test' }).check()
   await page.getByLabel('KH', { exact: true }).fill('8')

@@ -77,7 +77,7 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: /Stage the correction/ }).click()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
-    await page.getByRole('button', { name: 'Change' }).click()
+    await page.getByRole('button', { name: 'Change', exact: true }).click()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
     await expect(sheet(page)).toBeHidden()

@@ -46,7 +46,7 @@ const next = (page: Page) => page.getByRole('button', { name: 'Next' }).click()
 
 /** Logs a count for the colony on screen. */
 export async function logCount(page: Page, number: string) {
-  await page.getByRole('button', { name: /^Log/ }).last().click()
+  await page.locator('header.top').getByRole('button', { name: 'Log' }).click()
   await page.getByRole('radio', { name: 'Count' }).check()
   await page.getByLabel('How many did you see?').fill(number)
   await page.getByRole('button', { name: 'Save' }).click()
@@ -64,7 +64,7 @@ export async function tabTo(page: Page, name: RegExp | string, most = 80) {
   for (let i = 0; i < most; i++) {
     const focused = await page.evaluate(() => {
       const el = document.activeElement as HTMLElement | null
-      if (!el || el === document.body) return ''
+      if (!el || !el.matches('a, button, input, select, textarea, summary')) return ''
       const labels = 'labels' in el ? [...(el as HTMLInputElement).labels ?? []].map(l => l.textContent ?? '') : []
       return [el.getAttribute('aria-label') ?? '', ...labels, el.tagName === 'INPUT' ? '' : el.textContent ?? ''].join(' ').trim()
     })

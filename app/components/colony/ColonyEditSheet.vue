@@ -29,7 +29,7 @@ function set(key: typeof valueKeys[number], part: keyof typeof empty, text: stri
   edit.value.targets = { ...edit.value.targets, [key]: { ...empty, ...edit.value.targets[key], [part]: text } }
 }
 async function save() {
-  const read = readColonyEdit(edit.value, props.colony, settings.units)
+  const read = readColonyEdit(edit.value, props.colony, settings.units, Date.now())
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   await saveRecord(openDb(), 'colonies', read.colony, Date.now())
@@ -42,6 +42,7 @@ async function save() {
   <SideSheet v-model="open" :title="`Change ${colony.name}`" wide>
     <form id="edit-form" class="fields" @submit.prevent="save">
       <TextInput v-model="edit.name" label="Name" :error="issues.name" />
+      <TextInput v-model="edit.startedAt" label="In this glass since" type="date" :error="issues.startedAt" />
       <TextInput v-model="edit.minimumKeep" label="Fewest that should stay" numeric :placeholder="whole(group.minimumKeep.value)" :error="issues.minimumKeep" hint="What can go is reckoned against this number." />
       <SchoolFields v-model="edit.schools" :group-id="colony.groupId" />
       <div class="two">

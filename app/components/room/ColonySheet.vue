@@ -43,6 +43,13 @@ const ranges = computed(() => valueKeys.flatMap((key) => {
 const neighbours = computed(() => (glassId.value === 'new' ? [] : room.coloniesByGlass.get(glassId.value) ?? []))
 const cautions = computed(() => group.value?.cautions.flatMap(c => cautionText(c) ?? []) ?? [])
 
+// each step begins in its first field, so that hands stay on the keys
+const form = useTemplateRef<HTMLFormElement>('form')
+watch(step, async () => {
+  await nextTick()
+  form.value?.querySelector<HTMLElement>('input:checked, input, select')?.focus()
+})
+
 /** What is wrong in the present step; the next one opens when nothing is. */
 function check(): boolean {
   if (step.value === 0) {
@@ -84,7 +91,7 @@ async function next() {
 <template>
   <SideSheet v-model="open" title="Start a colony">
     <ol class="steps"><li v-for="(s, i) in steps" :key="s" :class="{ on: i === step, past: i < step }" :aria-current="i === step ? 'step' : undefined">{{ s }}</li></ol>
-    <form id="colony-form" class="fields" @submit.prevent="next">
+    <form id="colony-form" ref="form" class="fields" @submit.prevent="next">
       <template v-if="step === 0">
         <ChoiceChips v-model="colony.groupId" label="Which animals?" :options="groupOptions" />
         <p v-if="issues.groupId" class="issue" role="alert">{{ issues.groupId }}</p>

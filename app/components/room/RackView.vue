@@ -29,7 +29,7 @@ const endDrag = () => setTimeout(() => { dragging.value = false }, 50)
       <button type="button" class="edit" :aria-label="`Change ${drawn.rack.name}`" @click="sheets.rack.value = { rackId: drawn.rack.id }"><v-icon :icon="mdiPencilOutline" size="15" /></button>
     </h2>
     <VueDraggable
-      v-for="(glasses, shelf) in shelves" :key="shelf" v-model="shelves[shelf]!" class="shelf" group="glasses" :animation="120" force-fallback :fallback-tolerance="6" :delay="180" delay-on-touch-only filter=".add"
+      v-for="(glasses, shelf) in shelves" :key="shelf" v-model="shelves[shelf]!" class="shelf" group="glasses" :animation="120" :force-fallback="true" :fallback-tolerance="6" :delay="180" :delay-on-touch-only="true" filter=".add"
       :data-shelf="shelf" @start="dragging = true" @end="endDrag" @add="dropped($event, shelf)" @update="dropped($event, shelf)"
     >
       <GlassBox

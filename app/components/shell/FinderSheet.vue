@@ -62,5 +62,6 @@ async function run(f: Found | undefined) {
 ul { padding-top: 10px; }
 li { padding: 11px 12px; border-bottom: 1px solid var(--rule); cursor: pointer; border-radius: 4px; }
 li[aria-selected=true] { background: var(--weed-tint); }
+li[aria-selected=true] .muted { color: inherit; }
 .none { padding-top: 14px; }
 </style>

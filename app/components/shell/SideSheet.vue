@@ -14,7 +14,7 @@ const heading = useId()
         <h2 :id="heading">{{ title }}</h2>
         <v-btn variant="text" :icon="mdiClose" size="44" aria-label="Close" @click="open = false" />
       </header>
-      <div class="body" tabindex="-1"><slot /></div>
+      <div class="body" tabindex="0"><slot /></div>
       <footer v-if="$slots.foot"><slot name="foot" /></footer>
     </section>
   </v-dialog>

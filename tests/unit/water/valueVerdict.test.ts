@@ -96,9 +96,11 @@ describe('judgeValue', () => {
 describe('readingsOf', () => {
   const glassId = nextId()
   const tests = [waterTest(glassId, 2, { khDh: 4 }), waterTest(glassId, 9, { khDh: 5, ph: 7 }), waterTest(glassId, -1, { khDh: 1 })] as EntryOf<'waterTest'>[]
-  it('takes one value, oldest first, and nothing from the future', () => {
-    expect(readingsOf(tests, 'khDh', NOW).map(r => r.value)).toEqual([5, 4])
-    expect(readingsOf(tests, 'nitrateMgL', NOW)).toEqual([])
+  it('sorts by value, oldest first, and takes nothing from the future', () => {
+    const readings = readingsOf(tests, NOW)
+    expect(readings.get('khDh')?.map(r => r.value)).toEqual([5, 4])
+    expect(readings.get('ph')).toHaveLength(1)
+    expect(readings.has('nitrateMgL')).toBe(false)
   })
 })
 

@@ -1,0 +1,139 @@
+// npm run bench: the sizes and times that the budgets name, measured on the built app in Chromium.
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
+import { startServer } from './lib/server.mjs'
+
+ensureInstalled()
+ensureBuilt()
+const { launch, roomIsReady } = await import('./lib/browser.mjs')
+const { manyColonies } = await import('./lib/manyColonies.mjs')
+const server = await startServer(await freePort())
+const browser = await launch()
+const results = []
+const note = (what, value, aim = '') => {
+  results.push({ what, value, aim })
+  console.log(`${what.padEnd(62)} ${String(value).padStart(12)}  ${aim && `aim ${aim}`}`)
+}
+
+/** JavaScript and CSS that the first page asks for, compressed as the server sends it. */
+async function firstPage() {
+  const page = await browser.newPage()
+  const sizes = { js: 0, css: 0 }
+  const seen = new Set()
+  page.on('response', (response) => {
+    const name = new URL(response.url()).pathname
+    const kind = /\.(js|css)$/.exec(name)?.[1]
+    if (!kind || seen.has(name)) return
+    seen.add(name)
+    sizes[kind] += gzipSync(readFileSync(join(root, '.output/public', name)), { level: 9 }).length
+  })
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'Start with an empty room' }).waitFor()
+  await page.waitForLoadState('networkidle')
+  const worker = readdirSync(join(root, '.output/public/_nuxt')).filter(f => /statements\.worker.*\.js$/.test(f)).reduce((sum, f) => sum + gzipSync(readFileSync(join(root, '.output/public/_nuxt', f)), { level: 9 }).length, 0)
+  note('First page, JavaScript + CSS, gzip', `${((sizes.js + sizes.css) / 1000).toFixed(0)} kB`, '≤ 350 kB')
+  note('  of it JavaScript', `${(sizes.js / 1000).toFixed(0)} kB`)
+  note('  of it CSS', `${(sizes.css / 1000).toFixed(0)} kB`)
+  note('  beside it, the worker that computes', `${(worker / 1000).toFixed(0)} kB`)
+  await page.close()
+}
+
+const middle = times => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]
+const ms = t => `${Math.round(t)} ms`
+
+/** Brings a backup in by the app's own way, then measures loads, openings and entries. */
+async function room(label, backup, aims) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  await page.goto(`${server.address}/records`)
+  await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(backup)) })
+  await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
+  await page.getByText('Brought in').waitFor({ timeout: 60_000 })
+
+  // first: nothing kept, all estimates are computed; then: kept ones
+  const forget = () => page.evaluate(() => new Promise((resolve, reject) => {
+    const open = indexedDB.open('ulkin')
+    open.onsuccess = () => {
+      const change = open.result.transaction('summaries', 'readwrite')
+      change.objectStore('summaries').clear()
+      change.oncomplete = () => { open.result.close(); resolve(undefined) }
+      change.onerror = reject
+    }
+  }))
+  const load = async () => {
+    await page.goto('about:blank')
+    await page.goto(server.address, { waitUntil: 'load' })
+    // from the moment at which the page's load event ended, on the page's own clock
+    return page.evaluate(() => new Promise((resolve) => {
+      const loaded = performance.getEntriesByType('navigation')[0].loadEventEnd
+      const first = () => document.querySelector('.n') && performance.now() - loaded
+      const all = () => /need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? '') && performance.now() - loaded
+      let firstAt = 0
+      const look = () => {
+        firstAt ||= first() || 0
+        const allAt = all()
+        if (allAt) resolve({ first: firstAt || allAt, all: allAt })
+        else requestAnimationFrame(look)
+      }
+      look()
+    }))
+  }
+  const cold = []
+  for (let i = 0; i < 3; i++) {
+    await forget()
+    cold.push(await load())
+  }
+  const kept = []
+  for (let i = 0; i < 5; i++) kept.push(await load())
+  note(`${label}: first estimate after load, none kept`, ms(middle(cold.map(t => t.first))))
+  note(`${label}: all estimates after load, none kept`, ms(middle(cold.map(t => t.all))), aims.all)
+  note(`${label}: first estimate after load, kept`, ms(middle(kept.map(t => t.first))))
+  note(`${label}: all estimates after load, kept`, ms(middle(kept.map(t => t.all))), aims.all)
+
+  await roomIsReady(page)
+  const opened = []
+  for (let i = 0; i < 6; i++) {
+    opened.push(await page.evaluate(index => new Promise((resolve) => {
+      const link = document.querySelectorAll('a.whole')[index]
+      const start = performance.now()
+      link.click()
+      const look = () => (document.querySelector('.canvas canvas')?.width > 300 && document.querySelector('[data-statement="number"]') ? resolve(performance.now() - start) : requestAnimationFrame(look))
+      look()
+    }), i))
+    await page.goBack()
+    await roomIsReady(page)
+  }
+  note(`${label}: opening a Colony, with its chart`, `${ms(middle(opened.slice(1)))} (first ${ms(opened[0])})`, '< 300 ms')
+
+  await page.locator('a.whole').first().click()
+  await page.locator('[data-statement="number"]').waitFor()
+  const entry = []
+  for (let i = 0; i < 7; i++) {
+    await page.keyboard.press('l')
+    const seen = 60 + i
+    await page.getByLabel('How many did you see?').fill(String(seen))
+    entry.push(await page.evaluate(number => new Promise((resolve) => {
+      const start = performance.now()
+      document.querySelector('#log-form').requestSubmit()
+      const look = () => (document.querySelector('[data-statement="number"]').textContent.includes(`saw ${number} all seen`) ? resolve(performance.now() - start) : requestAnimationFrame(look))
+      look()
+    }), seen))
+    await page.getByRole('dialog').waitFor({ state: 'hidden' })
+  }
+  note(`${label}: saving an entry to the new statement`, ms(middle(entry)), '< 100 ms')
+  await context.close()
+}
+
+try {
+  await firstPage()
+  const demo = await (await fetch(`${server.address}/api/demo/lantern-quay?seed=1`)).json()
+  await room(`Demo, ${demo.colonies.length} colonies`, demo, { all: '' })
+  const many = manyColonies(demo, 60, 3)
+  await room(`${many.colonies.length} colonies × 3 years, ${many.entries.length} entries`, many, { all: '< 1000 ms' })
+}
+finally {
+  await browser.close()
+  server.stop()
+}
