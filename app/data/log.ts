@@ -1,18 +1,19 @@
 import { Dexie } from 'dexie'
 import { Entry, subjectOf } from '#core/records'
-import type { UlkinDb } from './database'
+import type { Revision, UlkinDb } from './database'
 import { touchColonies } from './revisions'
 
 /**
  * Writes an entry. Entries are never changed: a correction or a withdrawal is an entry too.
+ * @returns new revisions of the colonies of which something else is to be said now
  * @throws ZodError when the entry does not fit its schema, and nothing is written
  */
-export async function addEntry(db: UlkinDb, entry: Entry): Promise<void> {
+export async function addEntry(db: UlkinDb, entry: Entry): Promise<Revision[]> {
   const checked = Entry.parse(entry)
-  await db.transaction('rw', db.entries, db.colonies, db.revisions, async () => {
+  return db.transaction('rw', db.entries, db.colonies, db.revisions, async () => {
     await db.entries.add(checked)
     const { colonyId, glassId } = subjectOf(checked)
-    await touchColonies(db, { colonyIds: colonyId ? [colonyId] : [], glassIds: glassId ? [glassId] : [] })
+    return touchColonies(db, { colonyIds: colonyId ? [colonyId] : [], glassIds: glassId ? [glassId] : [] })
   })
 }
 

@@ -10,13 +10,14 @@ export interface Done { words: string, entry: Entry | null }
 /** Writing to the log, and taking back. */
 export const useLogStore = defineStore('log', () => {
   const settings = useSettingsStore()
+  const statements = useStatementsStore()
   const last = shallowRef<Done | null>(null)
 
   const stamp = (after?: string) => ({ id: newId(after), loggedAt: toMoment(Date.now()), ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }) })
 
   /** Saves an entry and remembers it for undo. */
   async function save(entry: Entry, words: string) {
-    await addEntry(openDb(), entry)
+    statements.changed(await addEntry(openDb(), entry))
     last.value = { words, entry }
   }
 

@@ -24,7 +24,8 @@ export const useStatementsStore = defineStore('statements', () => {
   const revisionOf = computed(() => new Map(revisions.value?.map(r => [r.colonyId, r.revision])))
 
   // the whole `new Worker(new URL(...))` stays in one expression with a literal path: Vite looks for that text
-  const worker = wrap<StatementsApi>(new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }))
+  const startWorker = () => wrap<StatementsApi>(new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }))
+  let worker: ReturnType<typeof startWorker> | undefined
   const asked = new Map<string, string>()
 
   function take(summaries: Summary[]) {
@@ -33,8 +34,11 @@ export const useStatementsStore = defineStore('statements', () => {
     byColony.value = next
   }
 
+  const busy = ref(0)
   async function refresh(colonyIds: string[], mayBeKept: boolean) {
+    busy.value++
     try {
+      worker ??= startWorker()
       await worker.statementsOf({ colonyIds, nowMs: Date.now(), day: day.value, build, mayBeKept }, proxy(take))
       failed.value = ''
     }
@@ -42,6 +46,16 @@ export const useStatementsStore = defineStore('statements', () => {
       failed.value = error instanceof Error ? error.message : String(error)
       for (const id of colonyIds) asked.delete(id)
     }
+    finally {
+      busy.value--
+    }
+  }
+
+  /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
+  function changed(revised: readonly Revision[]) {
+    const shown = revised.filter(r => room.colonyById.has(r.colonyId))
+    for (const r of shown) asked.set(r.colonyId, `${r.revision} ${day.value}`)
+    if (shown.length > 0) void refresh(shown.map(r => r.colonyId), false)
   }
 
   watch([() => room.colonies, revisionOf, day], () => {
@@ -63,5 +77,5 @@ export const useStatementsStore = defineStore('statements', () => {
   const inRoom = computed(() => room.colonies.flatMap(c => of(c.id) ?? []))
   const complete = computed(() => room.ready && inRoom.value.length === room.colonies.length)
   const attention = computed(() => needsAttention(inRoom.value))
-  return { of, inRoom, complete, attention, failed, now }
+  return { of, changed, busy, inRoom, complete, attention, failed, now }
 })

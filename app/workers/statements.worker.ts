@@ -3,15 +3,16 @@ import { drawFutureNoise } from '#core/population'
 import { colonyStatements } from '#core/statements'
 import { seededRandom } from '#core/stats'
 import { openDb, type Summary } from '~/data/database'
-import { freshSummaries, keepSummaries, statementInput } from '~/data/summaries'
+import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
 
 /** Futures that a colony is lived through; the chance of falling under the minimum is then known to about 1.5 %. */
 const FUTURES = 400
 // one set of draws for all colonies: the same log gives the same answer on every device
 const noise = drawFutureNoise(seededRandom(1), FUTURES)
 
-/** Colonies that are read ahead of the one that is computed. */
-const AHEAD = 4
+/** Colonies that are read, computed and sent together: few at first, so that something is seen soon. */
+const PARCEL = 12
+const FIRST_PARCEL = 4
 
 /** Which statements are wanted: for which moment, on which calendar day of the keeper's, by which build of the app. */
 export interface StatementsWanted {
@@ -24,27 +25,26 @@ export interface StatementsWanted {
 }
 
 /**
- * Statements of colonies: kept ones where they still hold, computed and kept otherwise.
- * @param give called with the kept ones at once, then with each computed one
+ * Statements of colonies: kept ones at once, also those that are out of date, and then new ones for those.
+ * @param give called with kept ones, then with parcels of computed ones; each call makes the Room draw anew
  */
 async function statementsOf({ colonyIds, nowMs, day, build, mayBeKept }: StatementsWanted, give: (summaries: Summary[]) => void): Promise<void> {
   const db = openDb()
-  const fresh = mayBeKept ? await freshSummaries(db, colonyIds, day, build) : []
-  if (fresh.length > 0) give(fresh)
-  const known = new Set(fresh.map(s => s.colonyId))
-  const missing = colonyIds.filter(id => !known.has(id))
-  // the database reads the next colonies while this thread computes
-  const reading = missing.slice(0, AHEAD).map(id => statementInput(db, id, nowMs))
-  const made: Summary[] = []
-  for (const [i, colonyId] of missing.entries()) {
-    const read = await reading[i]
-    if (i + AHEAD < missing.length) reading.push(statementInput(db, missing[i + AHEAD]!, nowMs))
-    if (!read) continue
-    const summary: Summary = { colonyId, revision: read.revision, day, build, statements: colonyStatements(read.input, noise) }
-    give([summary])
-    made.push(summary)
+  const kept = mayBeKept ? await keptSummaries(db, colonyIds, day, build) : []
+  if (kept.length > 0) give(kept.map(k => k.summary))
+  const holding = new Set(kept.filter(k => k.holds).map(k => k.summary.colonyId))
+  const missing = colonyIds.filter(id => !holding.has(id))
+  const parcels = [missing.slice(0, FIRST_PARCEL)]
+  for (let i = FIRST_PARCEL; i < missing.length; i += PARCEL) parcels.push(missing.slice(i, i + PARCEL))
+  // the database reads the next parcel while this thread computes
+  let reading = statementInputs(db, parcels[0]!, nowMs)
+  for (const [i, ids] of parcels.entries()) {
+    const inputs = await reading
+    if (i + 1 < parcels.length) reading = statementInputs(db, parcels[i + 1]!, nowMs)
+    const made = inputs.flatMap((read, k): Summary[] => (read ? [{ colonyId: ids[k]!, revision: read.revision, day, build, statements: colonyStatements(read.input, noise) }] : []))
+    give(made)
+    await keepSummaries(db, made)
   }
-  if (made.length > 0) await keepSummaries(db, made)
 }
 
 const api = { statementsOf }

@@ -1,5 +1,5 @@
 import { Z80 } from '#core/stats'
-import { type FutureNoise, futureFan, largestTake } from './futures'
+import { type FutureNoise, futureFan, futuresAsThingsAre, largestTake } from './futures'
 import { crowding, fitLogLinear } from './logLinear'
 import { observeCount } from './observation'
 import type { PopulationAnswer, PopulationQuestion } from './population'
@@ -32,6 +32,7 @@ export function answerPopulation(question: PopulationQuestion, noise: FutureNois
   const rate = Math.log1p(growth.value)
 
   const model = { state, capacity, growthPrior, turnoverPerWeek, deathRatePerWeek }
+  const futures = futuresAsThingsAre(model, noise)
   const full = observeCount(n * counting.allSeen.share, 'allSeen', counting)
   const narrowed = Math.sqrt(state.p00 * full.r / (state.p00 + full.r))
 
@@ -43,11 +44,11 @@ export function answerPopulation(question: PopulationQuestion, noise: FutureNois
     halvingWeeks: clear && rate < 0 ? -Math.LN2 / rate : null,
     ownEvidence: growthPrior.sd > 0 ? Math.min(1, Math.max(0, 1 - state.p11 / growthPrior.sd ** 2)) : 0,
     path: fit.path,
-    fan: futureFan(model, noise, nowMs),
+    fan: futureFan(futures, noise, nowMs),
     counts: fit.counts,
     steps: question.events.flatMap(e => (e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [])),
     capacity,
-    surplus: { ...largestTake(minimumKeep, ALLOWED_RISK, model, noise), minimumKeep, allowedRisk: ALLOWED_RISK },
+    surplus: { ...largestTake(minimumKeep, ALLOWED_RISK, model, noise, futures), minimumKeep, allowedRisk: ALLOWED_RISK },
     ifCountedToday: { low: n * Math.exp(-Z80 * narrowed), high: n * Math.exp(Z80 * narrowed) },
   }
 }

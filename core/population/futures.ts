@@ -38,13 +38,16 @@ export interface FutureModel {
 }
 
 /**
- * Runs all futures of a colony after taking some animals today.
+ * Lives all futures of a colony through after taking some animals today.
  * The numbers follow the same rules as the fit: growth times crowding, chance of births and deaths, growth that wanders.
  * Fewer than half an animal is none, for good.
+ * One plain loop without callbacks: it runs a quarter of a million steps for each colony.
  * @param take animals taken out today, zero or more
- * @param visit called with future, week (0 = today) and number; return false to stop that future early
+ * @param under a future that falls under this number is counted and not lived further
+ * @param numbers filled with the numbers, by future, then week (0 = today); left out when only the count is wanted
+ * @returns how many futures fell under the number
  */
-export function runFutures(model: FutureModel, noise: FutureNoise, take: number, visit: (future: number, week: number, n: number) => boolean): void {
+export function liveFutures(model: FutureModel, noise: FutureNoise, take: number, under = -1, numbers?: Float64Array): number {
   const { state, capacity, growthPrior, turnoverPerWeek, deathRatePerWeek } = model
   // Cholesky factor of today's covariance
   const l00 = Math.sqrt(Math.max(0, state.p00))
@@ -53,38 +56,47 @@ export function runFutures(model: FutureModel, noise: FutureNoise, take: number,
   const keep = Math.exp(-1 / FORGET_WEEKS)
   const growthSd = growthPrior.sd * Math.sqrt(1 - keep * keep)
   const { draws, futures, weeks } = noise
-  let d = 0
-  for (let f = 0; f < futures; f++, d = f * (2 + 2 * weeks)) {
+  let fallen = 0
+  for (let f = 0; f < futures; f++) {
+    let d = f * (2 + 2 * weeks)
     const z0 = draws[d++]!
     let growth = state.m1 + l10 * z0 + l11 * draws[d++]!
     let n = Math.max(0, Math.exp(state.m0 + l00 * z0) - take)
-    if (n < 0.5) n = 0
-    if (!visit(f, 0, n)) continue
-    for (let week = 1; week <= weeks; week++) {
+    for (let week = 0; ; week++) {
+      if (n < 0.5) n = 0
+      if (numbers) numbers[f * (weeks + 1) + week] = n
+      if (n < under) {
+        fallen++
+        break
+      }
+      if (week === weeks) break
       const chance = Math.sqrt(turnoverPerWeek / Math.max(n, 1) + WEATHER_SD * WEATHER_SD)
       // an estimate above the capacity does not drop to it overnight
       const ceiling = Math.max(capacity, n)
-      n *= Math.exp(growth * crowding(n, capacity, growth) - deathRatePerWeek + chance * draws[d++]!)
-      if (n < 0.5) n = 0
-      else if (n > ceiling) n = ceiling
+      n = Math.min(ceiling, n * Math.exp(growth * crowding(n, capacity, growth) - deathRatePerWeek + chance * draws[d++]!))
       growth = keep * growth + (1 - keep) * growthPrior.value + growthSd * draws[d++]!
-      if (!visit(f, week, n)) break
     }
   }
+  return fallen
+}
+
+/** The futures when nothing is taken: what the fan and the search for the largest take start from. */
+export function futuresAsThingsAre(model: FutureModel, noise: FutureNoise): Float64Array {
+  const numbers = new Float64Array(noise.futures * (noise.weeks + 1))
+  liveFutures(model, noise, 0, -1, numbers)
+  return numbers
 }
 
 /**
  * The fan: quantiles of the futures for each week from today.
+ * @param numbers futures as things are
  * @param nowMs today in milliseconds
  * @returns weeks + 1 points
  */
-export function futureFan(model: FutureModel, noise: FutureNoise, nowMs: number): BandPoint[] {
-  const columns = Array.from({ length: noise.weeks + 1 }, () => new Float64Array(noise.futures))
-  runFutures(model, noise, 0, (f, week, n) => {
-    columns[week]![f] = n
-    return true
-  })
-  return columns.map((column, week) => {
+export function futureFan(numbers: Float64Array, { futures, weeks }: FutureNoise, nowMs: number): BandPoint[] {
+  const column = new Float64Array(futures)
+  return Array.from({ length: weeks + 1 }, (_, week) => {
+    for (let f = 0; f < futures; f++) column[f] = numbers[f * (weeks + 1) + week]!
     column.sort()
     const q = (p: number) => quantileSorted(column, p)
     return { at: nowMs + week * WEEK_MS, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) }
@@ -93,23 +105,18 @@ export function futureFan(model: FutureModel, noise: FutureNoise, nowMs: number)
 
 /** Chance that the number falls under a minimum at any time from today to the end of the futures, when some are taken today. */
 export function riskOfFallingUnder(minimum: number, model: FutureModel, noise: FutureNoise, take: number): number {
-  let fallen = 0
-  runFutures(model, noise, take, (_f, _week, n) => {
-    // half an animal of grace: the model's number is not whole, the keeper's minimum is
-    if (n >= minimum - 0.5) return true
-    fallen++
-    return false
-  })
-  return fallen / noise.futures
+  // half an animal of grace: the model's number is not whole, the keeper's minimum is
+  return liveFutures(model, noise, take, minimum - 0.5) / noise.futures
 }
 
 /**
  * The most that can be taken today so that the risk of falling under the minimum stays under the allowed one.
  * The risk rises with the take because all takes share their draws. The search starts at a guess, doubles its stride
  * until it has the answer between two takes, and then halves the interval: half as many runs as from nought.
+ * @param numbers futures as things are, when they are known already
  */
-export function largestTake(minimum: number, allowedRisk: number, model: FutureModel, noise: FutureNoise): { take: number, riskNow: number, riskAfter: number } {
-  const { riskNow, guess } = riskAndGuess(minimum, allowedRisk, model, noise)
+export function largestTake(minimum: number, allowedRisk: number, model: FutureModel, noise: FutureNoise, numbers = futuresAsThingsAre(model, noise)): { take: number, riskNow: number, riskAfter: number } {
+  const { riskNow, guess } = riskAndGuess(minimum, allowedRisk, numbers, noise)
   if (riskNow >= allowedRisk) return { take: 0, riskNow, riskAfter: riskNow }
   let good = 0
   let riskAfter = riskNow
@@ -139,15 +146,15 @@ export function largestTake(minimum: number, allowedRisk: number, model: FutureM
  * The risk when none are taken, and a guess of the largest take: if all of a future scaled with its start, taking k of N
  * would leave the lowest point at (N − k)/N of what it was. Crowding and chance do not scale, hence only a guess.
  */
-function riskAndGuess(minimum: number, allowedRisk: number, model: FutureModel, noise: FutureNoise): { riskNow: number, guess: number } {
-  const starts = new Float64Array(noise.futures)
-  const lowest = new Float64Array(noise.futures).fill(Infinity)
-  runFutures(model, noise, 0, (f, week, n) => {
-    if (week === 0) starts[f] = n
-    if (n < lowest[f]!) lowest[f] = n
-    return true
-  })
-  const fallen = lowest.filter(n => n < minimum - 0.5).length
-  const takes = starts.map((n, f) => (lowest[f]! > 0 ? n * (1 - minimum / lowest[f]!) : -n)).sort()
-  return { riskNow: fallen / noise.futures, guess: Math.round(quantileSorted(takes, allowedRisk)) }
+function riskAndGuess(minimum: number, allowedRisk: number, numbers: Float64Array, { futures, weeks }: FutureNoise): { riskNow: number, guess: number } {
+  let fallen = 0
+  const takes = new Float64Array(futures)
+  for (let f = 0; f < futures; f++) {
+    const future = numbers.subarray(f * (weeks + 1), (f + 1) * (weeks + 1))
+    let lowest = Infinity
+    for (const n of future) lowest = Math.min(lowest, n)
+    if (lowest < minimum - 0.5) fallen++
+    takes[f] = lowest > 0 ? future[0]! * (1 - minimum / lowest) : -future[0]!
+  }
+  return { riskNow: fallen / futures, guess: Math.round(quantileSorted(takes.sort(), allowedRisk)) }
 }

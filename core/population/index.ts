@@ -1,5 +1,5 @@
 export { ALLOWED_RISK, answerPopulation, MODEL } from './answer'
-export { drawFutureNoise, FUTURE_WEEKS, futureFan, type FutureModel, type FutureNoise, largestTake, riskOfFallingUnder, runFutures } from './futures'
+export { drawFutureNoise, FUTURE_WEEKS, futureFan, type FutureModel, type FutureNoise, futuresAsThingsAre, largestTake, liveFutures, riskOfFallingUnder } from './futures'
 export { predict, smooth, type State, type Transition, update } from './kalman'
 export { fitLogLinear } from './logLinear'
 export { observeCount } from './observation'

@@ -7,7 +7,7 @@ import { addEntry, entriesOfColony, entriesOfGlass } from '~/data/log'
 import { newId } from '~/data/newId'
 import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
-import { freshSummaries, keepSummaries, statementInput } from '~/data/summaries'
+import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
 import { colony, correction, count, nextId, NOW, smallRoom, test as waterTest } from '../make'
 import type { ColonyStatements } from '#core/statements'
 
@@ -104,19 +104,22 @@ describe('revisions', () => {
 
 describe('summaries', () => {
   const statements = (colonyId: string) => ({ colonyId } as ColonyStatements)
-  it('hold for the same revision, day and build only', async () => {
-    const { revision, input } = (await statementInput(db, s.colony.id, NOW))!
-    expect(input).toMatchObject({ colony: { id: s.colony.id }, glass: { id: s.glass.id }, nowMs: NOW })
-    await keepSummaries(db, [{ colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
-    const fresh = (day: string, build: string) => freshSummaries(db, [s.colony.id, nextId()], day, build)
-    expect(await fresh('2026-11-25', 'b1')).toHaveLength(1)
-    expect(await fresh('2026-11-26', 'b1')).toHaveLength(0)
-    expect(await fresh('2026-11-25', 'b2')).toHaveLength(0)
+  it('hold for the same revision and day, and are none of another build', async () => {
+    const [read] = await statementInputs(db, [s.colony.id], NOW)
+    expect(read!.input).toMatchObject({ colony: { id: s.colony.id }, glass: { id: s.glass.id }, nowMs: NOW })
+    await keepSummaries(db, [{ colonyId: s.colony.id, revision: read!.revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
+    const holds = async (day: string, build: string) => (await keptSummaries(db, [s.colony.id, nextId()], day, build)).map(k => k.holds)
+    expect(await holds('2026-11-25', 'b1')).toEqual([true])
+    expect(await holds('2026-11-26', 'b1')).toEqual([false])
+    expect(await holds('2026-11-25', 'b2')).toEqual([])
     await addEntry(db, count(s.colony.id, 0, 12))
-    expect(await fresh('2026-11-25', 'b1')).toHaveLength(0)
+    expect(await holds('2026-11-25', 'b1')).toEqual([false])
   })
-  it('have nothing to go by when the colony is gone', async () => {
-    expect(await statementInput(db, nextId(), NOW)).toBeNull()
+  it('have nothing to go by when the colony is gone, and the order of the ids', async () => {
+    const second = colony(s.glass.id, { name: 'Rams' })
+    await saveRecord(db, 'colonies', second, NOW)
+    const read = await statementInputs(db, [second.id, nextId(), s.colony.id], NOW)
+    expect(read.map(r => r?.input.colony.name)).toEqual(['Rams', undefined, 'Ember'])
   })
 })
 

@@ -41,6 +41,7 @@ const allNeeds = ref(false)
         <button v-if="leaving.length > 6" type="button" class="link small" @click="all = !all">{{ all ? 'Fewer' : `and ${leaving.length - 6} more` }}</button>
       </template>
     </template>
+    <p v-if="statements.complete && statements.busy > 0" class="small muted updating" role="status">Bringing the numbers up to date …</p>
     <p v-if="statements.failed" class="rust small" role="alert">The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.</p>
   </aside>
 </template>
@@ -58,6 +59,7 @@ li a:hover { text-decoration: underline; }
 .leave { font-size: 15px; line-height: 1.5; border-top: 1px solid var(--rule); padding-top: 8px; }
 .leave a { color: var(--ink); text-decoration: none; }
 .leave a:hover { text-decoration: underline; }
+.updating { padding-top: 10px; }
 .rust { color: var(--rust); }
 @media (max-width: 1000px) { .needs { border-left: 0; border-bottom: 1px solid var(--rule); padding: 14px 16px; } }
 </style>

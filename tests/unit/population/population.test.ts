@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
-import { ALLOWED_RISK, answerPopulation, drawFutureNoise, fitLogLinear, futureFan, largestTake, observeCount, type PopulationEvent, type PopulationQuestion, riskOfFallingUnder } from '#core/population'
+import { ALLOWED_RISK, answerPopulation, drawFutureNoise, fitLogLinear, futureFan, futuresAsThingsAre, largestTake, observeCount, type PopulationEvent, type PopulationQuestion, riskOfFallingUnder } from '#core/population'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { seededRandom } from '#core/stats'
 import { NOW } from '../../make'
@@ -122,8 +122,9 @@ describe('answerPopulation', () => {
 
 describe('futures', () => {
   const model = (n: number, growth: number, more = {}) => ({ state: { m0: Math.log(n), m1: growth, p00: 0.01, p01: 0, p11: 0.0004 }, capacity: 300, growthPrior: { value: growth, sd: 0.02 }, turnoverPerWeek: 0.1, deathRatePerWeek: 0, ...more })
+  const fanOf = (m: ReturnType<typeof model>) => futureFan(futuresAsThingsAre(m, noise), noise, NOW)
   it('fans out, in order, and stays under the capacity', () => {
-    const fan = futureFan(model(100, 0.08), noise, NOW)
+    const fan = fanOf(model(100, 0.08))
     expect(fan).toHaveLength(27)
     expect(fan[26]!.at - fan[0]!.at).toBe(26 * 7 * DAY_MS)
     for (const p of fan) {
@@ -134,10 +135,10 @@ describe('futures', () => {
     expect(fan[26]!.p50).toBeGreaterThan(200)
   })
   it('does not drop an estimate above the capacity overnight', () => {
-    expect(futureFan(model(500, 0.05), noise, NOW)[1]!.p50).toBeGreaterThan(450)
+    expect(fanOf(model(500, 0.05))[1]!.p50).toBeGreaterThan(450)
   })
   it('lets fewer than half an animal be none', () => {
-    expect(futureFan(model(2, -0.3), noise, NOW)[26]!.p50).toBe(0)
+    expect(fanOf(model(2, -0.3))[26]!.p50).toBe(0)
   })
   it('finds the largest take: one more would be too risky', () => {
     const m = model(150, 0.03)
