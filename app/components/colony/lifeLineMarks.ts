@@ -36,7 +36,8 @@ export const lifeLineMarks: Plugin<'line', { marks?: LifeLineMarks }> = {
         const py = Math.max(chartArea.top + 8, y(c.implied))
         cross(ctx, px, py)
         ctx.fillStyle = marks.muted
-        ctx.textAlign = px > (chartArea.left + chartArea.right) / 2 ? 'right' : 'left'
+        // to the side on which there is room before the today line
+        ctx.textAlign = px + 14 + ctx.measureText(c.words).width > x(marks.todayMs) && px > chartArea.left + 200 ? 'right' : 'left'
         ctx.fillText(c.words, px + (ctx.textAlign === 'right' ? -10 : 10), py + 4)
         continue
       }

@@ -61,8 +61,9 @@ const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.n
         <p v-else-if="first" class="muted small">…</p>
         <p v-else class="empty">Put a colony in</p>
       </div>
-      <p v-for="{ colony, s } in told.slice(1)" :key="colony.id" class="also">
-        <NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }} {{ s ? number(s) : '' }}</NuxtLink>
+      <!-- at the bottom, out of the way of a thumb that aims at the glass -->
+      <p v-if="told.length > 1" class="also">
+        <NuxtLink v-for="{ colony, s } in told.slice(1)" :key="colony.id" :to="`/colony/${colony.id}`">{{ colony.name }} {{ s ? number(s) : '' }}</NuxtLink>
       </p>
     </div>
     <div class="hem"><span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span></div>
@@ -77,12 +78,12 @@ const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.n
 .moving .glass { outline: 3px dashed var(--roe); outline-offset: 4px; }
 .text { position: relative; padding: 3px 8px 0; pointer-events: none; }
 .name { font-size: 13.5px; font-weight: 600; line-height: 1.3; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.n { display: flex; align-items: center; font: 650 20px/1.15 var(--v-font-heading); white-space: nowrap; }
+.n { overflow: hidden; display: flex; align-items: center; font: 650 20px/1.15 var(--v-font-heading); white-space: nowrap; }
 .n :deep(.mark) { margin-right: 5px; }
 .sign { display: inline-flex; align-items: center; margin-left: 6px; font: 600 13px var(--v-font-body); color: var(--rust); }
 .empty { font-size: 13px; color: var(--weed); }
-.also { position: relative; padding: 0 8px; font-size: 12.5px; line-height: 1.3; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.also a { color: var(--muted); }
+.also { position: absolute; left: 8px; right: 8px; bottom: 2px; font-size: 12.5px; line-height: 1.4; }
+.also a { display: block; width: fit-content; max-width: 100%; color: var(--ink); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .hem { display: flex; gap: 4px; padding: 3px 2px 4px; height: 15px; }
 .hem span { flex: 1; }
 </style>
