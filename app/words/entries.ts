@@ -17,7 +17,9 @@ export function entryText(entry: Entry, units: UnitPrefs): { title: string, deta
     case 'waterTest': {
       const read = valueKeys.filter((k): k is ValueKey => entry.readings[k] !== undefined)
       const methods = [...new Set(read.map(k => testMethodWord[entry.readings[k]!.method]))]
-      return { title: read.map(k => `${valueName(k) === 'pH' || valueName(k).length === 2 ? `${valueName(k)} ` : `${valueName(k).toLowerCase()} `}${valueText(k, entry.readings[k]!.value, units)}`).join(', '), detail: more(methods.join(', '), text) }
+      const values = read.map(k => `${valueName(k) === 'pH' || valueName(k).length === 2 ? `${valueName(k)} ` : `${valueName(k).toLowerCase()} `}${valueText(k, entry.readings[k]!.value, units)}`)
+        .join(', ')
+      return { title: values.replace(/^[a-z](?!H)/, c => c.toUpperCase()), detail: more(methods.join(', '), text) }
     }
     case 'addition': return { title: `Put in ${whole(entry.number)}`, detail: more(originWord[entry.origin], entry.parts && headsText(entry.parts), text) }
     case 'removal': return { title: `Took out ${whole(entry.number)}`, detail: more(outletWord[entry.outlet], entry.parts && headsText(entry.parts), text) }

@@ -29,6 +29,8 @@ const pool = feed('brackishPool', 'Brackish pool: nothing for one to two months,
 export const feeding = {
   shrimp: [dailySmall, sparse, twiceDaily, powder],
   snail: [dailySmall, sparse, heavy],
+  // two well-fed ramshorns reach about a thousand in a couple of months (common practice): ln(1000/2)/9 weeks = 0.69
+  ramshorn: [dailySmall, sparse, { ...heavy, growthPerWeek: prior(0.69, 0.2, CP) }],
   pool: [pool, sparse],
   sparse: [sparse, dailySmall],
 }

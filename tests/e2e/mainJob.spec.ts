@@ -104,7 +104,7 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
 
 test.describe('by touch on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
-  test('room, colony, count, water test, statements, reload', async ({ page }) => {
+  test('room, colony, count, water test, statements, reload, backup, erase, bring in', async ({ page }, info) => {
     test.setTimeout(120_000)
     await page.goto('/')
     await page.getByLabel('Name of the room').fill('Sill')
@@ -132,6 +132,22 @@ test.describe('by touch on a phone', () => {
     await expect(statement(page, 'water')).toHaveText('on target: Water is right: all 2 values on target')
     await page.reload()
     await expect(statement(page, 'water')).toContainText('all 2 values on target')
+    const before = await statementsOf(page)
+
+    await page.getByRole('link', { name: 'Records' }).tap()
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save a backup file' }).tap()])
+    const file = info.outputPath(download.suggestedFilename())
+    await download.saveAs(file)
+    await page.getByRole('button', { name: 'Erase everything' }).tap()
+    await page.getByLabel('Type “erase” to go on').fill('erase')
+    await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save a backup and erase' }).tap()])
+    await expect(page.getByText('0 rooms, 0 glasses, 0 colonies, 0 log entries')).toBeVisible()
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'Bring a backup in' }).tap()])
+    await chooser.setFiles(file)
+    await page.getByRole('button', { name: 'Bring it in' }).tap()
+    await expect(sheet(page)).toBeHidden()
+    await page.getByRole('link', { name: 'Colony' }).tap()
+    expect(await statementsOf(page)).toEqual(before)
     await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Room' }).tap()
     await expect(page.getByRole('link', { name: /^Jar: / })).toBeVisible()
     // everything fits: a page that scrolls sideways cannot be used with one wet hand

@@ -142,6 +142,14 @@ test('places that are not there say so and lead back', async ({ page }) => {
   await expect(page.getByRole('heading', { level: 1, name: 'Cellar' })).toBeVisible()
 })
 
+test('a browser that refuses to store says so in plain words', async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'indexedDB', { value: { open() { throw new DOMException('Storage is switched off', 'SecurityError') } } })
+  })
+  await page.goto('/')
+  await expect(page.getByRole('alert')).toContainText('The data on this device cannot be opened.')
+})
+
 test('the demo room cannot be fetched: it says so, and an empty room can still be started', async ({ page }) => {
   await page.route('**/api/demo/**', route => route.abort())
   await page.goto('/')

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, resolveGroup } from '#core/groups'
-import { answerPopulation, drawFutureNoise, liveFutures } from '#core/population'
+import { answerPopulation, drawFutureNoise } from '#core/population'
 import { WEEK_MS } from '#core/records'
 import { seededRandom } from '#core/stats'
 import { colony, nextId, NOW } from '../make'
@@ -25,13 +25,13 @@ describe('growth (common practice, no source)', () => {
     expect(now.high).toBeGreaterThan(200)
     expect(now.low).toBeLessThan(600)
   })
-  it('two well-fed ramshorns may reach about a thousand in a couple of months', () => {
-    const g = resolveGroup(colony(nextId(), { groupId: 'ramshorn-snail', schools: { feeding: 'heavy' } }))
-    const start = { m0: Math.log(2), m1: g.growthPerWeek.value, p00: 0, p01: 0, p11: g.growthPerWeek.sd ** 2 }
-    const numbers = new Float64Array(noise.futures * (noise.weeks + 1))
-    liveFutures({ state: start, capacity: g.capacityPerL.value * 80, growthPrior: g.growthPerWeek, turnoverPerWeek: g.turnoverPerWeek.value, deathRatePerWeek: 0 }, noise, 0, -1, numbers)
-    const afterTenWeeks = Array.from({ length: noise.futures }, (_, f) => numbers[f * (noise.weeks + 1) + 10]!)
-    expect(Math.max(...afterTenWeeks)).toBeGreaterThan(500)
+  it('two well-fed ramshorns reach about a thousand in a couple of months', () => {
+    const { now } = expected('ramshorn-snail', 2, 80, 9, { feeding: 'heavy' })
+    expect(now.low).toBeLessThan(1000)
+    expect(now.high).toBeGreaterThan(1000)
+    expect(now.value).toBeGreaterThan(300)
+    // the same two, fed as usual, are a colony of dozens by then
+    expect(expected('ramshorn-snail', 2, 80, 9).now.value).toBeLessThan(60)
   })
   it('20 starters instead of 5 bring the first hundred months sooner', () => {
     expect(weeksTo(100, 'neocaridina', 5, 60) - weeksTo(100, 'neocaridina', 20, 60)).toBeGreaterThan(8)

@@ -27,7 +27,11 @@ const allNeeds = ref(false)
   <aside class="needs" aria-label="What needs you">
     <p v-if="!statements.complete" class="statement">Working it out …</p>
     <template v-else>
-      <h2 class="statement">{{ needs.length === 0 ? 'Nothing needs you today.' : `${counted(glassCount, 'glass needs', 'glasses need')} you today.` }}</h2>
+      <template v-if="room.colonies.length === 0">
+        <h2 class="statement">What needs you will stand here.</h2>
+        <p class="muted small">Water that drifts, colonies that shrink, counts that grow old: each with its reason and what to do, most urgent first.</p>
+      </template>
+      <h2 v-else class="statement">{{ needs.length === 0 ? 'Nothing needs you today.' : `${counted(glassCount, 'glass needs', 'glasses need')} you today.` }}</h2>
       <ul>
         <li v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId">
           <NuxtLink :to="`/colony/${n.colonyId}`"><StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)" /></NuxtLink>

@@ -16,7 +16,7 @@ export const ramshornSnail = defineGroup({
     nitrateMgL: nitrate20,
     ...poisons,
   },
-  schools: { waterChange: waterChange.moderate, feeding: feeding.snail },
+  schools: { waterChange: waterChange.moderate, feeding: feeding.ramshorn },
   largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
   stocking: { minimumL: figure(5, CP), starters: figure(4, M), startersInL: figure(10, CP), advice: 'From 5 to 10 L. Hermaphrodite: any two breed.' },
   life: {

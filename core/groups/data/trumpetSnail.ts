@@ -8,7 +8,7 @@ export const trumpetSnail = defineGroup({
   animals: 'Melanoides',
   animal: ['snail', 'snails'],
   targets: {
-    temperatureC: target(CP, [20, 28]),
+    temperatureC: target(M, [20, 28]),
     ph: target(M, [7, 8.2]),
     ghDh: target(M, [6, 18]),
     khDh: target(M, [4, 12]),
