@@ -43,7 +43,9 @@ export function useStart() {
 
   /** On a device without any room the server may ask for the demo (`npm run demo`). No answer is no problem. */
   async function begin() {
-    if (await openDb().rooms.count() > 0) return
+    // a database that does not open is told of by the Room itself
+    const rooms = await openDb().rooms.count().catch(() => null)
+    if (rooms === null || rooms > 0) return
     const health = await $fetch<{ startWith?: string }>('/api/health').catch(() => null)
     if (health?.startWith === 'demo' && await openDb().rooms.count() === 0) await openDemo()
   }

@@ -1,7 +1,7 @@
 import { groupOf, schoolKinds, type SchoolKind } from '#core/groups'
 import { Colony as ColonySchema, type Colony, Heads, headsTotal, toMoment } from '#core/records'
 import { newId } from '~/data/newId'
-import { wholeNumber } from './firstIssues'
+import { wholeNumber } from './wholeNumber'
 
 /** A colony as it is started: animals, habits, starters. */
 export interface ColonyDraft { groupId: string, name: string, schools: Record<string, string>, heads: Record<keyof Heads, string>, startedAt: string }

@@ -3,7 +3,7 @@ import type { ResolvedGroup } from '#core/groups'
 import { Colony as ColonySchema, type Colony, type TargetOverride, toMoment, type ValueKey, valueKeys } from '#core/records'
 import { parseNumber } from '#core/units'
 import { limitText, storedValue, type UnitPrefs } from '~/words/unitPrefs'
-import { wholeNumber } from './firstIssues'
+import { wholeNumber } from './wholeNumber'
 
 const DAY = 'yyyy-MM-dd'
 type Limits = { prefLow: string, prefHigh: string, tolLow: string, tolHigh: string }

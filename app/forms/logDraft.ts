@@ -1,9 +1,9 @@
 import { format, isSameDay } from 'date-fns'
 import { type Colony, Entry, type EntryKind, headsTotal, possibleRange, toMoment, type ValueKey, valueKeys } from '#core/records'
-import { parseNumber } from '#core/units'
+import { compensateConductivity, parseNumber } from '#core/units'
 import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
 import { headKeys, readHeads } from './colonyDraft'
-import { wholeNumber } from './firstIssues'
+import { wholeNumber } from './wholeNumber'
 
 /** Kinds that the log sheet can write. */
 export const logKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note'] as const satisfies readonly EntryKind[]
@@ -21,12 +21,14 @@ export interface Draft {
   sharePct: string
   parts: Record<string, string>
   readings: Record<string, { text: string, method: string }>
+  /** the conductivity was shown without compensation, at the temperature of the same test */
+  rawConductivity: boolean
   text: string
   /** entry that is being corrected */
   correcting: Entry | null
 }
 
-export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({ kind, colonyId, at: '', number: '', choice: '', sharePct: '', parts: {}, readings: {}, text: '', correcting: null })
+export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({ kind, colonyId, at: '', number: '', choice: '', sharePct: '', parts: {}, readings: {}, rawConductivity: false, text: '', correcting: null })
 
 const FIELD_TIME = 'yyyy-MM-dd\'T\'HH:mm'
 
@@ -106,6 +108,11 @@ function readReadings(draft: Draft, units: UnitPrefs, issues: DraftIssues): Reco
     const read = readValue(key, typed.text, units)
     if (read.ok) readings[key] = { value: read.value, method: typed.method }
     else issues[`readings.${key}`] = read.issue
+  }
+  const { conductivityUsCm, temperatureC } = readings
+  if (draft.rawConductivity && conductivityUsCm) {
+    if (!temperatureC || temperatureC.value < 0 || temperatureC.value > 40) issues['readings.temperatureC'] = 'Type the temperature too: without it the conductivity cannot be brought to 25 °C.'
+    else conductivityUsCm.value = Math.round(compensateConductivity(conductivityUsCm.value, temperatureC.value) * 10) / 10
   }
   if (Object.keys(readings).length === 0 && !Object.keys(issues).some(k => k.startsWith('readings.'))) issues.readings = 'Type at least one value.'
   return readings

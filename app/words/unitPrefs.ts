@@ -1,4 +1,4 @@
-import { alkalinity, conductivity, formatNumber, hardness, parseNumber, type Quantity, temperature, unitOf, volume } from '#core/units'
+import { alkalinity, conductivity, formatNumber, formatQuantity, hardness, parseNumber, type Quantity, temperature, unitOf, volume } from '#core/units'
 import type { ValueKey } from '#core/records'
 
 /** The units that the keeper reads and types; the records hold canonical units whatever is chosen here. */
@@ -71,7 +71,9 @@ export const valueNumber = (key: ValueKey, value: number, prefs: UnitPrefs): str
 
 /** A value with its unit: "7.5 °dH". */
 export function valueText(key: ValueKey, value: number, prefs: UnitPrefs): string {
-  const unit = valueUnit(key, prefs)
+  const chosen = unitFor(key, prefs)
+  if (chosen) return formatQuantity(values[key].quantity!, value, chosen.id, decimalsOf(key, prefs))
+  const { unit } = values[key]
   return unit ? `${valueNumber(key, value, prefs)} ${unit}` : valueNumber(key, value, prefs)
 }
 

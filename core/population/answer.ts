@@ -1,7 +1,8 @@
 import { Z80 } from '#core/stats'
 import { type FutureNoise, futureFan, futuresAsThingsAre, largestTake } from './futures'
-import { crowding, fitLogLinear } from './logLinear'
+import { fitLogLinear } from './logLinear'
 import { observeCount } from './observation'
+import { crowding } from './transitions'
 import type { PopulationAnswer, PopulationQuestion } from './population'
 
 /** Chance of falling under the minimum that a take may bring. */

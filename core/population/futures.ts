@@ -2,7 +2,7 @@ import { randomNormal } from 'd3-random'
 import { WEEK_MS } from '#core/records'
 import { quantileSorted, type Random } from '#core/stats'
 import type { State } from './kalman'
-import { crowding, FORGET_WEEKS, WEATHER_SD } from './logLinear'
+import { crowding, FORGET_WEEKS, WEATHER_SD } from './transitions'
 import type { BandPoint } from './population'
 
 /** Weeks that futures look ahead. */

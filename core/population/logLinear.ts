@@ -2,33 +2,16 @@ import { WEEK_MS } from '#core/records'
 import { Z50, Z80 } from '#core/stats'
 import { predict, smooth, type State, type Transition, update } from './kalman'
 import { observeCount } from './observation'
-import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './population'
+import type { BandPoint, JudgedCount, PopulationQuestion } from './population'
+import { agree, FAR_Z, NEAR_Z, PAIR_EACH_Z, SLIP_TRUE, type Surprise, torn, weeksBefore } from './surprise'
+import { capacityShown, deathRate, timeline } from './events'
+import { drift, knownStep, opening } from './transitions'
 
-/**
- * Growth wanders around the group's default and forgets in about this many weeks; spread of the level from week to week
- * that is not chance of births and deaths. Both from memory.
- */
-const FORGET_WEEKS = 20
-const WEATHER_SD = 0.02
-
-/** Below this |z| a count is believed fully, up to FAR_Z in part (Huber), beyond not at all unless the next one agrees. */
-const NEAR_Z = 2
-const FAR_Z = 3.2
-
-/** Two counts in a row off to the same side, by so many standard deviations each and together, may mean a change. */
-const PAIR_EACH_Z = 0.8
-const PAIR_SUM_Z = 3.1
 /** Gain in log-likelihood that a change must bring to be believed; about half of BIC's price for two parameters at 20 counts. */
 const CHANGE_GAIN = 2.5
 
-/** How fast a number may move between two surprising counts that still agree with each other, per week on the log scale (from memory). */
-const AGREE_PER_WEEK = 0.05
-
 /** Variance of the level after a shift that two counts agree on: anything within a factor of e³ is possible. */
 const SHIFT_VAR = 2.25
-
-/** Chance that a count too far off to be believed is true after all (from memory). */
-const SLIP_TRUE = 0.1
 
 /** Spread of the growth after a turn, per week: a colony may go from growing to losing a tenth a week (from memory). */
 const TURN_SD = 0.1
@@ -42,13 +25,6 @@ export interface LogLinearFit {
   path: BandPoint[]
   counts: JudgedCount[]
 }
-
-/** Share of the intrinsic growth that is left when n animals use a capacity (logistic); decline is not damped. */
-export function crowding(n: number, capacity: number, growth: number): number {
-  return growth > 0 ? Math.max(0.05, 1 - n / capacity) : 1
-}
-
-interface Node { at: number, event: PopulationEvent | null }
 
 /**
  * Fits level and growth on the log scale to a colony's counts, with additions and removals as known steps.
@@ -148,7 +124,7 @@ function runFilter(question: PopulationQuestion, changes: Changes): Run {
         filtered[filtered.length - 1] = state
       }
       if (surprise && weight !== 'full' && event.entryId === newest) {
-        state = torn(state, surprise.y - state.m0, dtSince(counts, startMs), weight === 'part' ? 0.5 : SLIP_TRUE)
+        state = torn(state, surprise.y - state.m0, weeksBefore(counts, startMs), weight === 'part' ? 0.5 : SLIP_TRUE)
         filtered[filtered.length - 1] = state
       }
       if (change === 'turn') move(opening(0, Math.max(TURN_SD, 2 * growthPrior.sd) ** 2))
@@ -163,79 +139,6 @@ function runFilter(question: PopulationQuestion, changes: Changes): Run {
   }
 }
 
-/** A count that was not quite expected, by z standard deviations, and the count before it. */
-interface Surprise { entryId: string, before: string | null, at: number, z: number, y: number, r: number }
-
-/** Weeks from the count before the newest one, or from the start, to the newest one. */
-const dtSince = (counts: readonly JudgedCount[], startMs: number): number => Math.max(1, (counts.at(-1)!.at - (counts.at(-2)?.at ?? startMs)) / WEEK_MS)
-
-/**
- * A state torn between two stories: the newest count is a slip, or things have changed since the count before. Until
- * another count settles it the spread of the mixture is added (moment matching), along the line from one to the other.
- * @param gap from the state's level to the count's, log scale
- * @param weeks in which the change would have come about
- * @param chance that things have changed
- */
-function torn(s: State, gap: number, weeks: number, chance: number): State {
-  const mix = chance * (1 - chance) * gap * gap
-  return { ...s, p00: s.p00 + mix, p01: s.p01 + mix / weeks, p11: s.p11 + mix / (weeks * weeks) }
-}
-
-/** Nothing moves, but level and growth become less certain. */
-const opening = (levelVar: number, growthVar: number): Transition => ({ f00: 1, f01: 0, f11: 1, b0: 0, b1: 0, q00: levelVar, q11: growthVar })
-
-/** A glass that was counted fuller than the group's default carries more; the largest count alone may be a slip. */
-function capacityShown(capacity: number, events: readonly PopulationEvent[]): number {
-  const numbers = events.flatMap(e => (e.kind === 'count' ? [e.number] : [])).sort((a, b) => b - a)
-  return Math.max(capacity, 1.3 * (numbers[1] ?? 0))
-}
-
-/** Whether two surprising counts tell the same story: off to the same side, and near each other. */
-function agree(a: Surprise, b: Surprise): boolean {
-  const drift = AGREE_PER_WEEK * (b.at - a.at) / WEEK_MS
-  return Math.sign(a.z) === Math.sign(b.z) && Math.abs(a.z + b.z) > PAIR_SUM_Z && Math.abs(b.y - a.y) <= NEAR_Z * Math.sqrt(a.r + b.r + drift * drift)
-}
-
-/** Every event, and a node each week back from today, so that drawn weeks line up with today. */
-function timeline(startMs: number, nowMs: number, events: readonly PopulationEvent[]): Node[] {
-  const nodes: Node[] = events.map(event => ({ at: event.at, event }))
-  for (let at = nowMs; at >= startMs; at -= WEEK_MS) nodes.push({ at, event: null })
-  // at the same moment animals that come or go are known before a count is made
-  const rank = (n: Node) => (n.event === null ? 2 : n.event.kind === 'count' ? 1 : 0)
-  return nodes.sort((a, b) => a.at - b.at || rank(a) - rank(b))
-}
-
-function drift(s: State, dt: number, capacity: number, prior: PopulationQuestion['growthPrior'], turnover: number): Transition {
-  const n = Math.exp(s.m0)
-  const keep = Math.exp(-dt / FORGET_WEEKS)
-  return {
-    f00: 1,
-    f01: dt * crowding(n, capacity, s.m1),
-    f11: keep,
-    b0: 0,
-    b1: (1 - keep) * prior.value,
-    q00: dt * (turnover / Math.max(n, 1) + WEATHER_SD ** 2),
-    q11: (1 - keep * keep) * prior.sd ** 2,
-  }
-}
-
-/** Adds a known number of animals: log N' = log(N + k), linearised about the present mean. */
-function knownStep(s: State, change: number): Transition {
-  const n = Math.exp(s.m0)
-  // more taken out than were thought to be there: what is left is small and badly known, never nothing
-  const after = Math.max(n + change, 1, 0.05 * n)
-  const f00 = Math.min(n / after, 4)
-  return { f00, f01: 0, f11: 1, b0: Math.log(after) - f00 * s.m0, b1: 0, q00: n + change < 1 ? 0.25 : 0, q11: 0 }
-}
-
-/** Logged deaths of the last twelve weeks as a weekly share: the futures must go on losing them. */
-function deathRate(events: readonly PopulationEvent[], nowMs: number, n: number): number {
-  const weeks = 12
-  let deaths = 0
-  for (const e of events) if (e.kind === 'step' && e.death && e.at > nowMs - weeks * WEEK_MS) deaths -= e.change
-  return Math.min(0.2, deaths / weeks / Math.max(n, 1))
-}
-
 function smoothPath(drawn: readonly { at: number, move: number }[], filtered: readonly State[], predictions: readonly State[], transitions: readonly Transition[]): BandPoint[] {
   const smoothed: State[] = Array.from({ length: filtered.length })
   smoothed[filtered.length - 1] = filtered.at(-1)!
@@ -248,5 +151,3 @@ function bandPoint(at: number, s: State): BandPoint {
   const q = (z: number) => Math.exp(s.m0 + z * sd)
   return { at, p10: q(-Z80), p25: q(-Z50), p50: q(0), p75: q(Z50), p90: q(Z80) }
 }
-
-export { FORGET_WEEKS, WEATHER_SD }

@@ -3,7 +3,7 @@ import { groups, resolveGroup } from '#core/groups'
 import { type Colony, valueKeys } from '#core/records'
 import { colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
 import { emptyColonyDraft, readColony, readHeads, schoolsOf } from '~/forms/colonyDraft'
-import { wholeNumber } from '~/forms/firstIssues'
+import { wholeNumber } from '~/forms/wholeNumber'
 import { glassDraft, readGlass } from '~/forms/glassDraft'
 import { type Draft, draftOf, emptyDraft, logKinds, readDraft, readValue } from '~/forms/logDraft'
 import { defaultUnits } from '~/words/unitPrefs'
@@ -72,6 +72,12 @@ describe('the log sheet', () => {
     const e = entry({ kind: 'waterTest', readings: { temperatureC: { text: '75.2', method: 'probe' }, ghDh: { text: '107', method: 'liquidKit' } } }, american)
     expect('readings' in e && e.readings.temperatureC?.value).toBeCloseTo(24, 9)
     expect('readings' in e && e.readings.ghDh?.value).toBeCloseTo(5.995, 3)
+  })
+  it('brings the reading of a probe that does not compensate to 25 °C', () => {
+    const typed = { kind: 'waterTest' as const, rawConductivity: true, readings: { conductivityUsCm: { text: '300', method: 'probe' }, temperatureC: { text: '20', method: 'probe' } } }
+    const e = entry(typed)
+    expect('readings' in e && e.readings.conductivityUsCm?.value).toBe(331.7)
+    expect(issues({ ...typed, readings: { conductivityUsCm: typed.readings.conductivityUsCm } })['readings.temperatureC']).toContain('cannot be brought to 25 °C')
   })
   it('asks about slips', () => {
     expect(issues({ kind: 'waterTest', readings: { ph: { text: '71', method: 'probe' } } })['readings.ph']).toBe('pH 71? It lies between 3 and 11.')

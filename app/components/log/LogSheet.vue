@@ -80,7 +80,7 @@ async function save() {
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
       <p v-if="issues.colonyId" class="issue" role="alert">{{ issues.colonyId }}</p>
 
-      <WaterTestFields v-if="draft.kind === 'waterTest' && colony" v-model="draft.readings" :colony="colony" :issues="issues" />
+      <WaterTestFields v-if="draft.kind === 'waterTest' && colony" v-model="draft.readings" v-model:raw-conductivity="draft.rawConductivity" :colony="colony" :issues="issues" />
       <template v-else-if="draft.kind !== 'note'">
         <TextInput v-model="draft.number" class="big" :label="draft.kind === 'count' ? 'How many did you see?' : 'How many?'" numeric autofocus :hint="draft.kind === 'count' ? expected : undefined" :error="issues.number" />
         <ChoiceChips v-if="choices[draft.kind]" v-model="choice" :label="choices[draft.kind]!.label" :options="choices[draft.kind]!.options" />

@@ -9,6 +9,7 @@ import { agoText } from '~/words/when'
 /** Any subset of the values, each with its method; the strip moves as a value is typed. */
 const props = defineProps<{ colony: Colony, issues: Record<string, string> }>()
 const readings = defineModel<Record<string, { text: string, method: string }>>({ required: true })
+const rawConductivity = defineModel<boolean>('rawConductivity', { required: true })
 const settings = useSettingsStore()
 const statements = useStatementsStore()
 const more = ref(false)
@@ -51,7 +52,8 @@ function last(key: ValueKey): string {
     </div>
     <p v-if="issues.readings" class="issue" role="alert">{{ issues.readings }}</p>
     <button v-if="!more" type="button" class="link" @click="more = true">More values</button>
-    <p class="small muted">Conductivity at 25 °C, as most probes show it.</p>
+    <label v-if="readings.conductivityUsCm?.text" class="raw small"><input v-model="rawConductivity" type="checkbox"> My probe does not compensate: bring the conductivity to 25 °C with the temperature typed here</label>
+    <p v-else class="small muted">Conductivity at 25 °C, as most probes show it.</p>
   </div>
 </template>
 
@@ -59,6 +61,8 @@ function last(key: ValueKey): string {
 .test { display: grid; gap: 12px; justify-items: start; }
 .row { display: grid; grid-template-columns: 168px 118px minmax(0, 1fr); gap: 12px; align-items: end; width: 100%; }
 .against { min-width: 0; padding-bottom: 2px; }
+.raw { display: flex; gap: 8px; align-items: center; min-height: 44px; }
+.raw input { width: 20px; height: 20px; accent-color: var(--weed); flex: none; }
 .issue { color: var(--rust); font-size: 14px; }
 @media (max-width: 700px) { .row { grid-template-columns: 1fr 118px; } .against { grid-column: 1 / -1; } }
 </style>

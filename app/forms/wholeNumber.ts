@@ -1,15 +1,3 @@
-import type { z } from 'zod'
-
-/** The first issue of every field, by dotted path: one sentence under each field is enough. */
-export function firstIssues(error: z.ZodError): Record<string, string> {
-  const out: Record<string, string> = {}
-  for (const issue of error.issues) {
-    const path = issue.path.join('.')
-    out[path] ??= issue.message
-  }
-  return out
-}
-
 /** Reads a field that must hold a whole number; a wrong text gives the sentence for under the field. */
 export function wholeNumber(text: string, least: number): { ok: true, value: number } | { ok: false, issue: string } {
   const trimmed = text.trim()
