@@ -17,7 +17,7 @@ const about = computed(() => `${format(statements.now, 'EEE d MMM')} · ${counte
       <AppTop title="Ulkin" />
       <section class="closed" role="alert">
         <p class="statement">The data on this device cannot be opened.</p>
-        <p>{{ room.error instanceof Error ? room.error.message : room.error }}</p>
+        <p>{{ room.error }}</p>
         <p class="muted">Nothing was changed. A private window or a full disk is the usual reason: open the page in an ordinary window, or make room, and reload.</p>
       </section>
     </template>

@@ -10,7 +10,11 @@ export interface DrawnRack { rack: Rack, shelves: Glass[][] }
 export const useRoomStore = defineStore('room', () => {
   const settings = useSettingsStore()
   const none: RoomRecords = { rooms: [], room: null, racks: [], glasses: [], colonies: [] }
-  const { value: records, ready, error } = useLiveQuery(() => roomRecords(openDb(), settings.roomId), none, () => settings.roomId)
+  const { value: records, ready } = useLiveQuery(() => roomRecords(openDb(), settings.roomId), none, () => settings.roomId)
+
+  // a watched query keeps silent about a database that does not open
+  const error = ref('')
+  void openDb().open().catch((e: unknown) => { error.value = e instanceof Error ? e.message : String(e) })
 
   const rooms = computed(() => records.value.rooms)
   const room = computed(() => records.value.room)

@@ -11,6 +11,8 @@ async function statementsOf(page: Page) {
 test('by keyboard alone: room, colony, count, water test, statements, reload, backup, erase, bring in', async ({ page }, info) => {
   test.setTimeout(120_000)
   const { keyboard } = page
+  // from now on file dialogs are caught: a first listener that comes with the key press would come too late
+  page.on('filechooser', () => undefined)
   await page.goto('/')
   await expect(page.getByText('How many there are')).toBeVisible()
 

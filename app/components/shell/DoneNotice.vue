@@ -1,6 +1,9 @@
 <script setup lang="ts">
 /** Says what was just saved, with its undo. Stays for eight seconds; the log keeps the way back for good. */
 const log = useLogStore()
+const sheets = useSheets()
+/** A sheet that opens has its own buttons where the notice stands. */
+const visible = computed(() => shown.value && log.last !== null && !sheets.anyOpen.value)
 const shown = ref(false)
 let timer: ReturnType<typeof setTimeout> | undefined
 watch(() => log.last, (done) => {
@@ -11,8 +14,8 @@ watch(() => log.last, (done) => {
 </script>
 
 <template>
-  <div class="notice" role="status" aria-live="polite" :class="{ shown: shown && log.last }">
-    <template v-if="shown && log.last">
+  <div class="notice" role="status" aria-live="polite" :class="{ shown: visible }">
+    <template v-if="visible && log.last">
       <span>{{ log.last.words }}</span>
       <button v-if="log.last.entry" type="button" @click="log.undo()">Undo<kbd>U</kbd></button>
     </template>
