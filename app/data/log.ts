@@ -11,9 +11,9 @@ import { touchColonies } from './revisions'
 export async function addEntry(db: UlkinDb, entry: Entry): Promise<Revision[]> {
   const checked = Entry.parse(entry)
   return db.transaction('rw', db.entries, db.colonies, db.revisions, async () => {
-    await db.entries.add(checked)
     const { colonyId, glassId } = subjectOf(checked)
-    return touchColonies(db, { colonyIds: colonyId ? [colonyId] : [], glassIds: glassId ? [glassId] : [] })
+    const [revised] = await Promise.all([touchColonies(db, { colonyIds: colonyId ? [colonyId] : [], glassIds: glassId ? [glassId] : [] }), db.entries.add(checked)])
+    return revised
   })
 }
 

@@ -1,4 +1,3 @@
-import type { Room } from '#core/records'
 import type { StatementInput } from '#core/statements'
 import type { Summary, UlkinDb } from './database'
 import { entriesOfColony, entriesOfGlass } from './log'
@@ -7,29 +6,25 @@ import { entriesOfColony, entriesOfGlass } from './log'
 export interface KeptSummary { summary: Summary, holds: boolean }
 
 /** Kept statements of colonies, from the same build of the app: another build may say things otherwise. */
-export async function keptSummaries(db: UlkinDb, colonyIds: readonly string[], day: string, build: string): Promise<KeptSummary[]> {
-  const [kept, revisions] = await Promise.all([db.summaries.bulkGet([...colonyIds]), db.revisions.bulkGet([...colonyIds])])
-  return kept.flatMap((summary, i) => (summary?.build === build ? [{ summary, holds: summary.day === day && summary.revision === revisions[i]?.revision }] : []))
+export async function keptSummaries(db: UlkinDb, subjects: readonly StatementSubject[], day: string, build: string): Promise<KeptSummary[]> {
+  const kept = await db.summaries.bulkGet(subjects.map(s => s.colony.id))
+  return kept.flatMap((summary, i) => (summary?.build === build ? [{ summary, holds: summary.day === day && summary.revision === subjects[i]!.revision }] : []))
 }
 
+/** A colony with the records that its statements follow from beside the log, as the page has them, and their revision. */
+export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'changeWater'> { revision: string }
+
 /**
- * Everything that the statements of some colonies follow from, read by index, with the revision at that moment.
- * One transaction for all: opening one costs more than reading a colony.
- * @returns in the order of the ids, null for a colony that is gone
+ * Adds the log to what the statements of some colonies follow from; read by index, in one transaction for all: opening
+ * one costs more than reading a colony.
+ * @param subjects whose entries are wanted
+ * @param nowMs the moment for which the statements are to hold
  */
-export async function statementInputs(db: UlkinDb, colonyIds: readonly string[], nowMs: number): Promise<({ input: StatementInput, revision: string } | null)[]> {
-  return db.transaction('r', db.rooms, db.glasses, db.colonies, db.entries, db.revisions, async () => {
-    const [colonies, revisions, rooms] = await Promise.all([db.colonies.bulkGet([...colonyIds]), db.revisions.bulkGet([...colonyIds]), db.rooms.toArray()])
-    const roomById = new Map<string, Room>(rooms.map(r => [r.id, r]))
-    const glasses = await db.glasses.bulkGet(colonies.map(c => c?.glassId ?? ''))
-    return Promise.all(colonies.map(async (colony, i) => {
-      const glass = glasses[i]
-      const room = roomById.get(glass?.roomId ?? '')
-      if (!colony || !glass || !room) return null
-      const [colonyEntries, glassEntries] = await Promise.all([entriesOfColony(db, colony.id), entriesOfGlass(db, glass.id)])
-      return { input: { colony, glass, changeWater: room.changeWater, colonyEntries, glassEntries, nowMs }, revision: revisions[i]?.revision ?? '' }
-    }))
-  })
+export async function statementInputs(db: UlkinDb, subjects: readonly StatementSubject[], nowMs: number): Promise<StatementInput[]> {
+  return db.transaction('r', db.entries, () => Promise.all(subjects.map(async ({ colony, glass, changeWater }) => {
+    const [colonyEntries, glassEntries] = await Promise.all([entriesOfColony(db, colony.id), entriesOfGlass(db, glass.id)])
+    return { colony, glass, changeWater, colonyEntries, glassEntries, nowMs }
+  })))
 }
 
 /** Keeps statements for the next start. */

@@ -2,9 +2,11 @@ import { proxy, wrap } from 'comlink'
 import { format } from 'date-fns'
 import { defineStore } from 'pinia'
 import { needsAttention } from '#core/care'
+import type { Colony } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { openDb, type Revision, type Summary } from '~/data/database'
 import { allRevisions } from '~/data/revisions'
+import type { StatementSubject } from '~/data/summaries'
 import type { StatementsApi } from '~/workers/statements.worker'
 
 /**
@@ -35,42 +37,56 @@ export const useStatementsStore = defineStore('statements', () => {
   }
 
   const busy = ref(0)
-  async function refresh(colonyIds: string[], mayBeKept: boolean) {
+  async function refresh(subjects: StatementSubject[], mayBeKept: boolean) {
+    if (subjects.length === 0) return
     busy.value++
     try {
       worker ??= startWorker()
-      await worker.statementsOf({ colonyIds, nowMs: Date.now(), day: day.value, build, mayBeKept }, proxy(take))
+      await worker.statementsOf({ subjects, nowMs: Date.now(), day: day.value, build, mayBeKept }, proxy(take))
       failed.value = ''
     }
     catch (error) {
       failed.value = error instanceof Error ? error.message : String(error)
-      for (const id of colonyIds) asked.delete(id)
+      for (const s of subjects) asked.delete(s.colony.id)
     }
     finally {
       busy.value--
     }
   }
 
-  /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
-  function changed(revised: readonly Revision[]) {
-    const shown = revised.filter(r => room.colonyById.has(r.colonyId))
-    for (const r of shown) asked.set(r.colonyId, `${r.revision} ${day.value}`)
-    if (shown.length > 0) void refresh(shown.map(r => r.colonyId), false)
+  /**
+   * What the worker needs beside the log, with a revision of all of it: the log's, and when each record was edited,
+   * because log and records reach this page one after the other. A colony whose glass has not come yet waits.
+   */
+  function subjectOf(colony: Colony, logRevision: string): StatementSubject[] {
+    const glass = room.glassById.get(colony.glassId)
+    if (!glass || !room.room) return []
+    const revision = [logRevision, colony.editedAt, glass.editedAt, room.room.editedAt].join(' ')
+    return [{ colony: toRaw(colony), glass: toRaw(glass), changeWater: toRaw(room.room.changeWater), revision }]
   }
 
-  watch([() => room.colonies, revisionOf, day], () => {
+  /** Leaves out what was asked for already, and remembers the rest. */
+  function notAsked(subject: StatementSubject): boolean {
+    const mark = `${subject.revision} ${day.value}`
+    const before = asked.get(subject.colony.id)
+    asked.set(subject.colony.id, mark)
+    return before !== mark
+  }
+
+  /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
+  function changed(revised: readonly Revision[]) {
+    void refresh(revised.flatMap(({ colonyId, revision }) => {
+      const colony = room.colonyById.get(colonyId)
+      return colony ? subjectOf(colony, revision).filter(notAsked) : []
+    }), false)
+  }
+
+  watch([() => room.colonies, () => room.glassById, () => room.room, revisionOf, day], () => {
     if (revisions.value === null) return
-    const wanted = room.colonies.filter((c) => {
-      const mark = `${revisionOf.value.get(c.id) ?? ''} ${day.value}`
-      if (asked.get(c.id) === mark) return false
-      asked.set(c.id, mark)
-      return true
-    })
+    const wanted = room.colonies.flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? '')).filter(notAsked)
     // what was asked for before and is asked for again has changed since
-    const known = wanted.filter(c => byColony.value.has(c.id))
-    const others = wanted.filter(c => !byColony.value.has(c.id))
-    if (known.length > 0) void refresh(known.map(c => c.id), false)
-    if (others.length > 0) void refresh(others.map(c => c.id), true)
+    void refresh(wanted.filter(s => byColony.value.has(s.colony.id)), false)
+    void refresh(wanted.filter(s => !byColony.value.has(s.colony.id)), true)
   }, { immediate: true })
 
   const of = (colonyId: string): ColonyStatements | null => byColony.value.get(colonyId)?.statements ?? null

@@ -3,7 +3,7 @@ import { drawFutureNoise } from '#core/population'
 import { colonyStatements } from '#core/statements'
 import { seededRandom } from '#core/stats'
 import { openDb, type Summary } from '~/data/database'
-import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
+import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
 
 /** Futures that a colony is lived through; the chance of falling under the minimum is then known to about 1.5 %. */
 const FUTURES = 400
@@ -16,7 +16,7 @@ const FIRST_PARCEL = 4
 
 /** Which statements are wanted: for which moment, on which calendar day of the keeper's, by which build of the app. */
 export interface StatementsWanted {
-  colonyIds: string[]
+  subjects: StatementSubject[]
   nowMs: number
   day: string
   build: string
@@ -28,20 +28,20 @@ export interface StatementsWanted {
  * Statements of colonies: kept ones at once, also those that are out of date, and then new ones for those.
  * @param give called with kept ones, then with parcels of computed ones; each call makes the Room draw anew
  */
-async function statementsOf({ colonyIds, nowMs, day, build, mayBeKept }: StatementsWanted, give: (summaries: Summary[]) => void): Promise<void> {
+async function statementsOf({ subjects, nowMs, day, build, mayBeKept }: StatementsWanted, give: (summaries: Summary[]) => void): Promise<void> {
   const db = openDb()
-  const kept = mayBeKept ? await keptSummaries(db, colonyIds, day, build) : []
+  const kept = mayBeKept ? await keptSummaries(db, subjects, day, build) : []
   if (kept.length > 0) give(kept.map(k => k.summary))
   const holding = new Set(kept.filter(k => k.holds).map(k => k.summary.colonyId))
-  const missing = colonyIds.filter(id => !holding.has(id))
+  const missing = subjects.filter(s => !holding.has(s.colony.id))
   const parcels = [missing.slice(0, FIRST_PARCEL)]
   for (let i = FIRST_PARCEL; i < missing.length; i += PARCEL) parcels.push(missing.slice(i, i + PARCEL))
   // the database reads the next parcel while this thread computes
   let reading = statementInputs(db, parcels[0]!, nowMs)
-  for (const [i, ids] of parcels.entries()) {
+  for (const [i, parcel] of parcels.entries()) {
     const inputs = await reading
     if (i + 1 < parcels.length) reading = statementInputs(db, parcels[i + 1]!, nowMs)
-    const made = inputs.flatMap((read, k): Summary[] => (read ? [{ colonyId: ids[k]!, revision: read.revision, day, build, statements: colonyStatements(read.input, noise) }] : []))
+    const made = inputs.map((input, k): Summary => ({ colonyId: input.colony.id, revision: parcel[k]!.revision, day, build, statements: colonyStatements(input, noise) }))
     give(made)
     await keepSummaries(db, made)
   }

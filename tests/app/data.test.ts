@@ -104,22 +104,23 @@ describe('revisions', () => {
 
 describe('summaries', () => {
   const statements = (colonyId: string) => ({ colonyId } as ColonyStatements)
+  const subject = async () => ({ colony: s.colony, glass: s.glass, changeWater: s.room.changeWater, revision: (await revisionOf(s.colony.id))! })
   it('hold for the same revision and day, and are none of another build', async () => {
-    const [read] = await statementInputs(db, [s.colony.id], NOW)
-    expect(read!.input).toMatchObject({ colony: { id: s.colony.id }, glass: { id: s.glass.id }, nowMs: NOW })
-    await keepSummaries(db, [{ colonyId: s.colony.id, revision: read!.revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
-    const holds = async (day: string, build: string) => (await keptSummaries(db, [s.colony.id, nextId()], day, build)).map(k => k.holds)
+    const { revision } = await subject()
+    await keepSummaries(db, [{ colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
+    const holds = async (day: string, build: string) => (await keptSummaries(db, [await subject(), { ...await subject(), colony: colony(s.glass.id) }], day, build)).map(k => k.holds)
     expect(await holds('2026-11-25', 'b1')).toEqual([true])
     expect(await holds('2026-11-26', 'b1')).toEqual([false])
     expect(await holds('2026-11-25', 'b2')).toEqual([])
     await addEntry(db, count(s.colony.id, 0, 12))
     expect(await holds('2026-11-25', 'b1')).toEqual([false])
   })
-  it('have nothing to go by when the colony is gone, and the order of the ids', async () => {
-    const second = colony(s.glass.id, { name: 'Rams' })
-    await saveRecord(db, 'colonies', second, NOW)
-    const read = await statementInputs(db, [second.id, nextId(), s.colony.id], NOW)
-    expect(read.map(r => r?.input.colony.name)).toEqual(['Rams', undefined, 'Ember'])
+  it('follow from the log of the colony and of its water', async () => {
+    const counted = count(s.colony.id, 2, 30)
+    const tested = waterTest(s.glass.id, 1, { khDh: 4 })
+    for (const e of [counted, tested]) await addEntry(db, e)
+    expect(await statementInputs(db, [await subject()], NOW)).toEqual([{ colony: s.colony, glass: s.glass, changeWater: s.room.changeWater, colonyEntries: [counted], glassEntries: [tested], nowMs: NOW }])
+    expect(await statementInputs(db, [], NOW)).toEqual([])
   })
 })
 
