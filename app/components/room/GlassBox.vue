@@ -76,14 +76,14 @@ const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.n
 .whole { position: absolute; inset: 0; border: 0; background: none; cursor: pointer; border-radius: 0 0 5px 5px; -webkit-user-drag: none; }
 .whole:focus-visible { outline-offset: 4px; }
 .moving .glass { outline: 3px dashed var(--roe); outline-offset: 4px; }
-.text { position: relative; padding: 3px 8px 0; pointer-events: none; }
+.text { position: relative; padding: 3px 6px 0 7px; pointer-events: none; }
 .name { font-size: 13.5px; font-weight: 600; line-height: 1.3; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.n { overflow: hidden; display: flex; align-items: center; font: 650 20px/1.15 var(--v-font-heading); white-space: nowrap; }
-.n :deep(.mark) { margin-right: 5px; }
+.n { overflow: hidden; display: flex; align-items: center; font: 650 19px/1.2 var(--v-font-heading); white-space: nowrap; }
+.n :deep(.mark) { margin-right: 4px; }
 .sign { display: inline-flex; align-items: center; margin-left: 6px; font: 600 13px var(--v-font-body); color: var(--rust); }
 .empty { font-size: 13px; color: var(--weed); }
 .also { position: absolute; left: 8px; right: 8px; bottom: 2px; font-size: 12.5px; line-height: 1.4; }
-.also a { display: block; width: fit-content; max-width: 100%; color: var(--ink); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.also a { display: block; width: fit-content; max-width: 100%; padding: 0 3px; border-radius: 3px; background: var(--surface); color: var(--ink); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .hem { display: flex; gap: 4px; padding: 3px 2px 4px; height: 15px; }
 .hem span { flex: 1; }
 </style>
