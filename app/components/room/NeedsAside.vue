@@ -12,9 +12,10 @@ const needs = computed(() => statements.attention.flatMap((a) => {
   return colony ? [{ ...a, colony, s: saying(colony) }] : []
 }))
 const glassCount = computed(() => new Set(needs.value.map(x => x.colony.glassId)).size)
+// animals from water that is off are not offered: it is put right first
 const leaving = computed(() => statements.inRoom.flatMap((s) => {
   const colony = room.colonyById.get(s.colonyId)
-  return colony && s.population.surplus.take > 0 ? [{ colony, take: s.population.surplus.take }] : []
+  return colony && s.surplus.state === 'onTarget' ? [{ colony, take: s.population.surplus.take }] : []
 }).sort((a, b) => b.take - a.take))
 const total = computed(() => leaving.value.reduce((sum, l) => sum + l.take, 0))
 const all = ref(false)
