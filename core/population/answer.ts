@@ -5,6 +5,11 @@ import { observeCount } from './observation'
 import { crowding } from './transitions'
 import type { PopulationAnswer, PopulationQuestion } from './population'
 
+/** Animals logged as dead after a moment. */
+export function deathsSince({ steps }: Pick<PopulationAnswer, 'steps'>, sinceMs: number): number {
+  return steps.reduce((sum, s) => (s.death && s.at > sinceMs ? sum - s.change : sum), 0)
+}
+
 /** Chance of falling under the minimum that a take may bring. */
 export const ALLOWED_RISK = 0.1
 /** Name and version of the model; a stored answer of another version is computed anew. */

@@ -1,4 +1,4 @@
-export { ALLOWED_RISK, answerPopulation, MODEL } from './answer'
+export { ALLOWED_RISK, answerPopulation, deathsSince, MODEL } from './answer'
 export { drawFutureNoise, FUTURE_WEEKS, futureFan, type FutureModel, type FutureNoise, futuresAsThingsAre, largestTake, liveFutures, riskOfFallingUnder } from './futures'
 export { predict, smooth, type State, type Transition, update } from './kalman'
 export { fitLogLinear } from './logLinear'

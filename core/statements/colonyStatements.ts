@@ -1,6 +1,6 @@
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
-import { answerPopulation, type FutureNoise, type PopulationAnswer } from '#core/population'
-import { type ChangeWater, type Colony, currentEntries, DAY_MS, type Entry, type EntryOf, type Evidence, type Glass, type Message, netLitres, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
+import { answerPopulation, deathsSince, type FutureNoise, type PopulationAnswer } from '#core/population'
+import { type ChangeWater, type Colony, currentEntries, DAY_MS, type Entry, type EntryOf, type Evidence, type Glass, type Message, netLitres, stateRank, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
 import { type Correction, judgeValue, planCorrection, readingsOf, type ValueVerdict } from '#core/water'
 import { questionOf } from './questionOf'
 
@@ -51,7 +51,6 @@ const STEADY = 0.005
 /** Days after which a count is called old (from memory). */
 const OLD_COUNT_DAYS = 56
 
-const rank: Readonly<Record<VerdictState, number>> = { off: 3, drifting: 2, unknown: 1, onTarget: 0 }
 /** Values that kill first are named first; then those that most molts hang on (common practice: GH and KH, then the rest). */
 export const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL', 'khDh', 'ghDh', 'salinityGKg', 'temperatureC', 'ph', 'conductivityUsCm', 'humidityPct', 'calciumMgL', 'nitrateMgL']
 
@@ -114,7 +113,7 @@ function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: Resolve
   if (p.doublingWeeks !== null) reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
   if (p.halvingWeeks !== null) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
   reasons.push(msg('heading.reasonAhead', { low: end.p10, high: end.p90, at: end.at }))
-  const deaths = p.steps.filter(s => s.death && s.at > p.fan[0]!.at - 84 * DAY_MS).reduce((sum, s) => sum - s.change, 0)
+  const deaths = deathsSince(p, p.fan[0]!.at - 84 * DAY_MS)
   if (deaths > 0) reasons.push(msg('heading.reasonDeaths', { n: deaths }))
   // where young do not grow up in place a number that falls as fast as the group's is no alarm
   const { breedsInPlace } = group.life
@@ -175,7 +174,7 @@ function waterStatement(values: ValueVerdict[], group: ResolvedGroup, netL: numb
 function worstOf(values: readonly ValueVerdict[]): ValueVerdict | null {
   const tested = values.filter(v => v.latest !== null)
   const pool = tested.length > 0 ? tested : values
-  return pool.toSorted((a, b) => rank[b.state] - rank[a.state] || urgency.indexOf(a.key) - urgency.indexOf(b.key))[0] ?? null
+  return pool.toSorted((a, b) => stateRank[b.state] - stateRank[a.state] || urgency.indexOf(a.key) - urgency.indexOf(b.key))[0] ?? null
 }
 
 const msg = (key: StatementKey, values: Record<string, number | string>): Message<StatementKey> => ({ key, values })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClockOutline, mdiSkullOutline, mdiTrendingDown } from '@mdi/js'
-import { type Colony, DAY_MS, type Glass, type VerdictState } from '#core/records'
+import { deathsSince } from '#core/population'
+import { type Colony, DAY_MS, type Glass, worstState } from '#core/records'
 import { glassNumber, plain } from '~/words/numbers'
 import { say } from '~/words/say'
 import { valueShort, volumeText } from '~/words/unitPrefs'
@@ -16,16 +17,13 @@ const HEM = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg', 'humidityPct', '
 const first = computed(() => props.colonies[0])
 const told = computed(() => props.colonies.map(colony => ({ colony, s: statements.of(colony.id) })))
 const main = computed(() => told.value[0]?.s ?? null)
-const rank: Record<VerdictState, number> = { off: 3, drifting: 2, unknown: 1, onTarget: 0 }
-const state = computed<VerdictState>(() => {
-  const states = told.value.flatMap(({ s }) => (s ? [s.water.state, s.heading.state === 'off' ? 'off' as const : 'onTarget' as const] : []))
-  return states.sort((a, b) => rank[b] - rank[a])[0] ?? 'unknown'
-})
+/** The glass shows the worst of its water; of the numbers only an alarm. */
+const state = computed(() => worstState(told.value.flatMap(({ s }) => (s ? [s.water.state, ...(s.heading.state === 'off' ? ['off' as const] : [])] : []))))
 const hem = computed(() => HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4))
 const marks = computed(() => {
   const s = main.value
   if (!s) return []
-  const deaths = s.population.steps.filter(step => step.death && step.at > s.asOf - 42 * DAY_MS).reduce((sum, step) => sum - step.change, 0)
+  const deaths = deathsSince(s.population, s.asOf - 42 * DAY_MS)
   return [
     ...(s.heading.conclusion.key === 'heading.shrinking' ? [{ icon: mdiTrendingDown, words: 'shrinking', text: '' }] : []),
     ...(deaths > 0 ? [{ icon: mdiSkullOutline, words: `${deaths} died in six weeks`, text: String(deaths) }] : []),

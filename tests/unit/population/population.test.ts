@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
-import { ALLOWED_RISK, answerPopulation, drawFutureNoise, fitLogLinear, futureFan, futuresAsThingsAre, largestTake, observeCount, type PopulationEvent, type PopulationQuestion, riskOfFallingUnder } from '#core/population'
+import { ALLOWED_RISK, answerPopulation, deathsSince, drawFutureNoise, fitLogLinear, futureFan, futuresAsThingsAre, largestTake, observeCount, type PopulationEvent, type PopulationQuestion, riskOfFallingUnder } from '#core/population'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { seededRandom } from '#core/stats'
 import { NOW } from '../../make'
@@ -108,6 +108,12 @@ describe('answerPopulation', () => {
   it('goes on losing animals while deaths are logged', () => {
     const dying = answer([...doubling, ...[5, 4, 3, 2, 1].map(w => step(w, -6, true))])
     expect(dying.growthPerWeek.value).toBeLessThan(answer(doubling).growthPerWeek.value)
+  })
+  it('counts the dead since a moment, and only the dead', () => {
+    const a = answer([...doubling, step(10, -3, true), step(2, -4, true), step(1, -20), step(1, 6)])
+    expect(deathsSince(a, NOW - 6 * WEEK_MS)).toBe(4)
+    expect(deathsSince(a, NOW - 12 * WEEK_MS)).toBe(7)
+    expect(deathsSince(a, NOW)).toBe(0)
   })
   it('refuses a colony that began with none', () => {
     expect(() => fitLogLinear(ask([], { founders: 0 }))).toThrow(/founders must be above 0/)

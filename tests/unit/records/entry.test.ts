@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { Colony, Entry, Glass, netLitres, possibleRange, subjectOf, TargetOverride, toMoment, valueKeys } from '#core/records'
+import { Colony, Entry, Glass, netLitres, possibleRange, subjectOf, TargetOverride, toMoment, valueKeys, worstState } from '#core/records'
 import { colony, count, daysAgo, glass, nextId, note, NOW, test as waterTest } from '../../make'
 
 const issueOf = (raw: object) => {
@@ -57,6 +57,16 @@ describe('Entry', () => {
     const t = waterTest(nextId(), 1, { ph: 7 })
     expect(subjectOf(t).glassId).toBe('glassId' in t ? t.glassId : '')
     expect(subjectOf(note(nextId(), 1)).glassId).toBeUndefined()
+  })
+})
+
+describe('worstState', () => {
+  it('lets what is off speak before what drifts, and what is not known before what is right', () => {
+    expect(worstState(['onTarget', 'off', 'drifting'])).toBe('off')
+    expect(worstState(['unknown', 'drifting', 'onTarget'])).toBe('drifting')
+    expect(worstState(['onTarget', 'unknown'])).toBe('unknown')
+    expect(worstState(['onTarget'])).toBe('onTarget')
+    expect(worstState([])).toBe('unknown')
   })
 })
 
