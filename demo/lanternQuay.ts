@@ -2,10 +2,11 @@ import { randomBinomial, randomNormal } from 'd3-random'
 import { v7 as uuid } from 'uuid'
 import { groupOf } from '#core/groups'
 import { type Backup, BACKUP_FORMAT, BACKUP_VERSION } from '#core/formats'
-import { type Colony, type CountMethod, DAY_MS, Entry, type Glass, possibleRange, type Rack, type Room, toMoment, type ValueKey, valueKeys } from '#core/records'
+import { type Colony, type CountMethod, DAY_MS, Entry, type Glass, netLitres, type Plan, possibleRange, type Rack, type Room, type ShelfItem, type Source, toMoment, usualBench, type ValueKey, valueKeys } from '#core/records'
 import { hashText, type Random, seededRandom } from '#core/stats'
-import { readingSd } from '#core/water'
+import { blend, readingSd, sourceWater } from '#core/water'
 import { type ColonyPlan, type GlassPlan, lanternQuayPlan, type WaterPlan } from './plan'
+import { shelfPlans, sourcePlans } from './supplies'
 import { liveThrough } from './truth'
 
 /** The invented room with what is true of it. `truth` is for tests only: true numbers by colony id, one a day, the last one today. */
@@ -29,22 +30,25 @@ const DUSK_HOUR = 18
 export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const maker = new Maker(seed, untilMs)
   const began = untilMs - 62 * 7 * DAY_MS
-  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, changeWater: { ghDh: 0, khDh: 0 } }
+  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: usualBench }
   const racks: Rack[] = []
   const glasses: Glass[] = []
   const colonies: Colony[] = []
   const entries: Entry[] = []
   const truth: Record<string, number[]> = {}
+  const { sources, shelf } = maker.supplies(room.id, began)
+  const plans: Plan[] = []
 
   for (const [order, rackPlan] of lanternQuayPlan.entries()) {
     const rack: Rack = { id: maker.id(began), editedAt: toMoment(began), roomId: room.id, name: rackPlan.name, kind: rackPlan.kind, shelves: rackPlan.shelves.length, order }
     racks.push(rack)
     for (const [shelf, glassPlans] of rackPlan.shelves.entries()) {
       for (const [position, plan] of glassPlans.entries()) {
-        const glassBegan = untilMs - Math.max(...plan.colonies.map(c => c.began)) * 7 * DAY_MS
-        const glass: Glass = { id: maker.id(glassBegan), editedAt: toMoment(glassBegan), roomId: room.id, name: plan.name, kind: plan.kind, grossL: plan.grossL, fill: { by: 'height', share: plan.fillShare }, place: { rackId: rack.id, shelf, position } }
+        const glassBegan = untilMs - weeksOf(plan) * 7 * DAY_MS
+        const glass: Glass = { id: maker.id(glassBegan), editedAt: toMoment(glassBegan), roomId: room.id, name: plan.name, kind: plan.kind, grossL: plan.grossL, fill: { by: 'height', share: plan.fillShare }, place: { rackId: rack.id, shelf, position }, ...(plan.inside && { inside: plan.inside }), ...(plan.substrate && { substrate: plan.substrate }), ...(plan.carbonateG !== undefined && { carbonateG: plan.carbonateG }), ...(plan.soilWeeks !== undefined && { soilSince: toMoment(untilMs - plan.soilWeeks * 7 * DAY_MS) }) }
         glasses.push(glass)
-        entries.push(...maker.waterTests(plan, glass))
+        entries.push(...maker.waterTests(plan, glass), ...maker.poured(plan, glass, sources))
+        if (plan.curing) plans.push(maker.plan(plan, glass, sources))
         for (const colonyPlan of plan.colonies) {
           const { colony, log, n } = maker.colony(colonyPlan, glass)
           colonies.push(colony)
@@ -55,7 +59,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
     }
   }
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
-  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, entries, attic: [] }, truth }
+  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, entries, attic: [] }, truth }
 }
 
 /** Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are. */
@@ -117,7 +121,7 @@ class Maker {
   waterTests(plan: GlassPlan, glass: Glass): Entry[] {
     const random = this.randomFor(`water of ${plan.name}`)
     const normal = randomNormal.source(random)
-    const weeks = Math.min(60, Math.max(...plan.colonies.map(c => c.began)))
+    const weeks = Math.min(60, weeksOf(plan))
     const entries: Entry[] = []
     const due = new Map<ValueKey, number>()
     const phase = random() * 0.8
@@ -143,6 +147,51 @@ class Maker {
     return entries
   }
 
+  /** Sources and shelf of the room. */
+  supplies(roomId: string, began: number): { sources: Source[], shelf: ShelfItem[] } {
+    const at = (weeksAgo: number) => toMoment(this.untilMs - weeksAgo * 7 * DAY_MS)
+    return {
+      sources: sourcePlans.map(({ analyses, ...s }) => ({ id: this.id(began), editedAt: toMoment(began), roomId, ...s, analyses: analyses.map(a => ({ at: at(a.weeksAgo), by: a.by, values: a.values })), retired: false })),
+      shelf: shelfPlans.map(s => ({ id: this.id(began), editedAt: toMoment(began), roomId, ...s, retired: false })),
+    }
+  }
+
+  /** Changes and top-ups as the keepers wrote them down. */
+  poured(plan: GlassPlan, glass: Glass, sources: readonly Source[]): Entry[] {
+    const random = this.randomFor(`poured into ${plan.name}`)
+    const net = netLitres(glass)
+    const entries: Entry[] = []
+    const write = (weeksLeft: number, rest: object) => {
+      const ms = Math.round(this.untilMs - weeksLeft * 7 * DAY_MS - random() * 0.6 * DAY_MS)
+      entries.push(Entry.parse({ id: this.id(ms), at: toMoment(ms), loggedAt: toMoment(ms), keeper: KEEPERS[Math.floor(random() * KEEPERS.length)]!, glassId: glass.id, ...rest }))
+    }
+    const { changes, topUps } = plan
+    const skipped = (week: number) => this.away(week * 7) || random() < 0.06
+    if (changes) for (let week = changes.from; week > 0.4; week -= changes.every) if (!skipped(week)) write(week, { kind: 'waterChange', litres: Number((net * changes.share).toFixed(1)) })
+    if (topUps) {
+      const [pure, tap] = sources as [Source, Source]
+      for (let week = topUps.from; week > 0.3; week -= 1) {
+        if (skipped(week)) continue
+        const withTap = topUps.tap && week <= topUps.tap.from ? topUps.tap.litres : 0
+        const pours = [{ source: pure, litres: topUps.pureL - withTap }, { source: tap, litres: withTap }].filter(p => p.litres > 0)
+        write(week, { kind: 'topUp', litres: topUps.pureL, poured: pours.map(p => ({ sourceId: p.source.id, name: p.source.name, litres: p.litres })), water: blend(pours.map(p => ({ water: sourceWater(p.source)!.water, litres: p.litres }))) })
+      }
+    }
+    return entries
+  }
+
+  /** The plan behind a glass that is being cured. */
+  plan(plan: GlassPlan, glass: Glass, sources: readonly Source[]): Plan {
+    const { weeks, groupId, planName, starters } = plan.curing!
+    const started = this.untilMs - weeks * 7 * DAY_MS
+    const at = toMoment(started)
+    return {
+      id: this.id(started), editedAt: at, roomId: glass.roomId, name: planName, groupIds: [groupId], schools: {},
+      tank: { kind: plan.kind, grossL: plan.grossL, fillShare: plan.fillShare, inside: plan.inside, substrate: plan.substrate, carbonateGL: 0, filterRatedL: 40, cover: true, intakeGuard: true, lightHours: 8, leaves: 3 },
+      starters: [starters], sourceId: sources[1]!.id, startsAt: at, done: { legal: at, place: at, substrate: at, equipment: at, fill: at, start: at, firstTest: toMoment(started + 7 * DAY_MS) }, seen: { biofilm: true, algae: false }, glassId: glass.id, retired: false,
+    }
+  }
+
   /** What keepers see of n animals: some of them are found, and how well differs from count to count. */
   private seen(n: number, method: CountMethod, groupId: string, part: number, random: Random, normal: (mu?: number, sigma?: number) => () => number): number {
     const { share, sdLog } = groupOf(groupId).counting[method]
@@ -160,6 +209,9 @@ class Maker {
     return seededRandom(hashText(`${this.seed} ${part}`))
   }
 }
+
+/** How many weeks ago a glass was set up. */
+const weeksOf = (plan: GlassPlan): number => Math.max(plan.curing?.weeks ?? 0, ...plan.colonies.map(c => c.began))
 
 function trueValue(plan: WaterPlan, weeksLeft: number, at: Date, dusk: boolean): number {
   const drift = plan.drift && weeksLeft < plan.drift.from ? plan.drift.perWeek * (plan.drift.from - weeksLeft) : 0

@@ -1,4 +1,4 @@
-import type { CountMethod, Heads, TestMethod, ValueKey } from '#core/records'
+import type { CountMethod, Glass, Heads, TestMethod, ValueKey } from '#core/records'
 
 /** How a water value behaves in the invented room. Weeks count back from the end of the records: −8 is eight weeks before. */
 export interface WaterPlan {
@@ -50,6 +50,17 @@ export interface GlassPlan {
   fillShare: number
   water: Partial<Record<ValueKey, WaterPlan>>
   colonies: ColonyPlan[]
+  inside?: Glass['inside']
+  substrate?: Glass['substrate']
+  carbonateG?: number
+  /** weeks since active soil went in */
+  soilWeeks?: number
+  /** changes that the keepers wrote down: how much, how often, since when; nobody wrote down what was in the water */
+  changes?: { share: number, every: number, from: number }
+  /** top-ups that were written down: litres of pure water a week, and of tap water since a week */
+  topUps?: { pureL: number, from: number, tap?: { litres: number, from: number } }
+  /** a glass that is being cured, with the plan behind it */
+  curing?: { weeks: number, groupId: string, planName: string, starters: number }
 }
 
 export interface RackPlan { name: string, kind: 'rack' | 'windowsill' | 'floor', shelves: GlassPlan[][] }
@@ -67,12 +78,12 @@ export const lanternQuayPlan: RackPlan[] = [
   {
     name: 'Rack 1, door side', kind: 'rack', shelves: [
       [
-        { name: 'Ember A', kind: 'tank', grossL: 63, fillShare: 0.9, water: fresh(7, 5, 7.2, 310, 23.4), colonies: [{ name: 'Ember A', ...ember, founders: { females: 10, males: 6, unsexed: 4 }, began: 60, counts: { method: 'allSeen', every: 5 }, sales: { every: 4, number: 18, from: 26, outlet: 'sold' }, notes: [{ week: 30, text: 'Deepest reds stay by the left sponge.' }] }] },
+        { name: 'Ember A', kind: 'tank', grossL: 63, fillShare: 0.9, changes: { share: 0.1, every: 1, from: 30 }, water: fresh(7, 5, 7.2, 310, 23.4), colonies: [{ name: 'Ember A', ...ember, founders: { females: 10, males: 6, unsexed: 4 }, began: 60, counts: { method: 'allSeen', every: 5 }, sales: { every: 4, number: 18, from: 26, outlet: 'sold' }, notes: [{ week: 30, text: 'Deepest reds stay by the left sponge.' }] }] },
         { name: 'Ember box', kind: 'tank', grossL: 12, fillShare: 0.85, water: fresh(7, 5, 7.2, 305, 23.2), colonies: [{ name: 'Ember box', ...ember, capacity: 45, founders: { females: 5, males: 1 }, began: 34, counts: { method: 'allSeen', every: 3 }, minimumKeep: 12 }] },
       ],
       [
         {
-          name: 'Slate', kind: 'tank', grossL: 60, fillShare: 0.87,
+          name: 'Slate', kind: 'tank', grossL: 60, fillShare: 0.87, changes: { share: 0.1, every: 1, from: 20 },
           water: { ghDh: kit(6.7, { drift: { from: 16, perWeek: -0.03 } }), khDh: kit(4.6, { drift: { from: 13, perWeek: -0.2 }, every: 2 }), ph: kit(7.3, { drift: { from: 13, perWeek: -0.045 } }), conductivityUsCm: probe(300, { drift: { from: 13, perWeek: -1.5 } }), temperatureC: probe(22.6, { season: 0.8 }), nitrateMgL: kit(9, { every: 6 }) },
           colonies: [{
             name: 'Slate', groupId: 'neocaridina', founders: { females: 9, males: 6, unsexed: 3 }, began: 58, births: 0.15, deaths: 0.03, capacity: 620, turn: { from: 12, births: 0.01, deaths: 0.07 },
@@ -91,7 +102,7 @@ export const lanternQuayPlan: RackPlan[] = [
       ],
       [
         {
-          name: 'Rime A', kind: 'tank', grossL: 50, fillShare: 0.8,
+          name: 'Rime A', kind: 'tank', grossL: 50, fillShare: 0.8, soilWeeks: 59, topUps: { pureL: 1.4, from: 26, tap: { litres: 0.4, from: 8 } },
           water: { ghDh: kit(5, { drift: { from: 8, perWeek: 0.12 } }), khDh: kit(0.4), ph: kit(6.1), conductivityUsCm: probe(202, { drift: { from: 8, perWeek: 8 } }), temperatureC: probe(22, { season: 0.5 }), nitrateMgL: kit(5, { every: 6 }) },
           colonies: [{ name: 'Rime A', groupId: 'bee-shrimp', founders: { females: 8, males: 5, unsexed: 7 }, began: 59, births: 0.085, deaths: 0.035, capacity: 260, counts: { method: 'atFood', every: 4 }, sales: { every: 10, number: 10, from: 24, outlet: 'sold' }, notes: [{ week: 3, text: 'Canister of pure water was empty, topped up from the tap.' }] }],
         },
@@ -102,7 +113,7 @@ export const lanternQuayPlan: RackPlan[] = [
   {
     name: 'Rack 2, middle', kind: 'rack', shelves: [
       [
-        { name: 'Fen isopods', kind: 'tank', grossL: 30, fillShare: 0.8, water: fresh(17, 9, 7.7, 620, 18.5), colonies: [{ name: 'Fen isopods', groupId: 'water-isopod', founders: { unsexed: 14 }, began: 56, births: 0.17, deaths: 0.06, capacity: 520, counts: { method: 'partOfTank', every: 6, share: 0.15 } }] },
+        { name: 'Fen isopods', kind: 'tank', grossL: 30, fillShare: 0.8, carbonateG: 430, water: fresh(17, 9, 7.7, 620, 18.5), colonies: [{ name: 'Fen isopods', groupId: 'water-isopod', founders: { unsexed: 14 }, began: 56, births: 0.17, deaths: 0.06, capacity: 520, counts: { method: 'partOfTank', every: 6, share: 0.15 } }] },
         { name: 'Reed crays', kind: 'tank', grossL: 54, fillShare: 0.9, water: fresh(11, 7, 7.5, 460, 22.5), colonies: [{ name: 'Reed crays', groupId: 'dwarf-crayfish', founders: { females: 4, males: 2 }, began: 52, births: 0.05, deaths: 0.018, capacity: 30, counts: { method: 'allSeen', every: 4 } }] },
       ],
       [
@@ -141,6 +152,13 @@ export const lanternQuayPlan: RackPlan[] = [
     name: 'Windowsill', kind: 'windowsill', shelves: [[
       { name: 'Moss grow-out', kind: 'tank', grossL: 20, fillShare: 0.85, water: fresh(6.6, 4.2, 7, 280, 22.4), colonies: [{ name: 'Moss grow-out', ...ember, capacity: 150, founders: { young: 20, halfGrown: 6 }, began: 22, counts: { method: 'allSeen', every: 4 } }] },
       { name: 'Sill jar', kind: 'jar', grossL: 6, fillShare: 0.85, water: { ghDh: kit(9, { method: 'strip', every: 6 }), khDh: kit(6, { method: 'strip', every: 6 }), temperatureC: probe(21.5, { season: 2 }) }, colonies: [{ name: 'Sill trumpets', groupId: 'trumpet-snail', founders: { unsexed: 8 }, began: 38, births: 0.09, deaths: 0.03, capacity: 120, counts: { method: 'estimate', every: 9 } }] },
+      {
+        name: 'Cure cube', kind: 'tank', grossL: 30, fillShare: 0.88, inside: { lengthCm: 31, widthCm: 31, heightCm: 31 }, substrate: { kind: 'sand', depthCm: 2 }, colonies: [], curing: { weeks: 4, groupId: 'neocaridina', planName: 'Slate, second line', starters: 15 },
+        water: {
+          ammoniaMgL: kit(2.6, { drift: { from: 4, perWeek: -0.95 }, every: 0.9 }), nitriteMgL: kit(0.1, { drift: { from: 3.2, perWeek: 0.28 }, every: 0.9 }), nitrateMgL: kit(1, { drift: { from: 2.5, perWeek: 3 }, every: 0.9 }),
+          ghDh: kit(7), khDh: kit(5.5), ph: kit(7.3), temperatureC: probe(22.4),
+        },
+      },
     ]],
   },
   {

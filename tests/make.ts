@@ -1,5 +1,5 @@
 import { v7 } from 'uuid'
-import { type Colony, DAY_MS, Entry, type Glass, type Heads, type Rack, type Room, type TestMethod, toMoment, type ValueKey } from '#core/records'
+import { type Colony, DAY_MS, Entry, type Glass, type Heads, type Rack, type Room, type TestMethod, toMoment, usualBench, type ValueKey } from '#core/records'
 import type { StatementInput } from '#core/statements'
 
 /** Records for tests: one short call each, with an order of ids that follows the calls. */
@@ -11,7 +11,7 @@ export const nextId = () => v7({ msecs: NOW + made, seq: made++ })
 export const daysAgo = (days: number) => toMoment(NOW - days * DAY_MS)
 const heads = (parts: Partial<Heads> = {}): Heads => ({ females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...parts })
 
-export const room = (more: Partial<Room> = {}): Room => ({ id: nextId(), editedAt: daysAgo(400), name: 'Loft', keepers: ['A. R.'], changeWater: { ghDh: 0, khDh: 0 }, ...more })
+export const room = (more: Partial<Room> = {}): Room => ({ id: nextId(), editedAt: daysAgo(400), name: 'Loft', keepers: ['A. R.'], bench: usualBench, ...more })
 export const rack = (roomId: string, more: Partial<Rack> = {}): Rack => ({ id: nextId(), editedAt: daysAgo(400), roomId, name: 'Rack', kind: 'rack', shelves: 3, order: 0, ...more })
 export const glass = (roomId: string, rackId: string, more: Partial<Glass> = {}): Glass => ({ id: nextId(), editedAt: daysAgo(400), roomId, name: 'Glass', kind: 'tank', grossL: 60, fill: { by: 'netLitres', netL: 50 }, place: { rackId, shelf: 0, position: 0 }, ...more })
 export const colony = (glassId: string, more: Partial<Colony> = {}): Colony => ({ id: nextId(), editedAt: daysAgo(400), glassId, name: 'Ember', groupId: 'neocaridina', schools: {}, startedAt: daysAgo(280), founders: heads({ females: 10, males: 5 }), targets: {}, life: {}, ...more })
@@ -38,4 +38,4 @@ export function smallRoom(more: { colony?: Partial<Colony>, glass?: Partial<Glas
 
 /** What statements follow from, for a small room. */
 export const inputOf = (s: ReturnType<typeof smallRoom>, colonyEntries: Entry[] = [], glassEntries: Entry[] = []): StatementInput =>
-  ({ colony: s.colony, glass: s.glass, changeWater: s.room.changeWater, colonyEntries, glassEntries, nowMs: NOW })
+  ({ colony: s.colony, glass: s.glass, colonyEntries, glassEntries, nowMs: NOW, utcOffsetMinutes: 0 })

@@ -1,4 +1,4 @@
-import { mdiBookOpenPageVariantOutline, mdiChartBellCurveCumulative, mdiViewGridOutline } from '@mdi/js'
+import { mdiBookOpenPageVariantOutline, mdiChartBellCurveCumulative, mdiPencilRulerOutline, mdiViewGridOutline, mdiWaterOutline } from '@mdi/js'
 
 export interface Place { id: string, title: string, letter: string, icon: string, to: string, what: string }
 
@@ -8,8 +8,11 @@ export function usePlaces() {
   const room = useRoomStore()
   return computed<Place[]>(() => {
     const colony = room.colonyById.get(settings.lastColonyId) ?? room.colonies[0]
+    const glass = room.glassById.has(settings.lastGlassId) ? settings.lastGlassId : colony?.glassId ?? room.glasses[0]?.id
     return [
       { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, to: '/', what: 'What needs me, and where' },
+      { id: 'plan', title: 'Plan', letter: 'p', icon: mdiPencilRulerOutline, to: '/plan', what: 'Which animals, which glass, how many starters, when' },
+      { id: 'water', title: 'Water', letter: 'w', icon: mdiWaterOutline, to: glass ? `/water/${glass}` : '/water', what: 'What to weigh and pour; history, drip, salt water, medicine' },
       { id: 'colony', title: 'Colony', letter: 'c', icon: mdiChartBellCurveCumulative, to: colony ? `/colony/${colony.id}` : '/colony', what: 'How many, heading where, how many can go, is the water right' },
       { id: 'records', title: 'Records', letter: 'd', icon: mdiBookOpenPageVariantOutline, to: '/records', what: 'Where my data is: backups, units, rooms' },
     ]

@@ -3,7 +3,7 @@ import { openDb } from '~/data/database'
 import { addMissing } from '~/data/backups'
 import { saveRecord } from '~/data/records'
 import { newId } from '~/data/newId'
-import { toMoment } from '#core/records'
+import { type Source, toMoment, usualBench } from '#core/records'
 
 /** Beginning: with the demo room, or with an empty one. Neither touches what is already on the device. */
 export function useStart() {
@@ -34,9 +34,13 @@ export function useStart() {
     const now = Date.now()
     const editedAt = toMoment(now)
     const db = openDb()
-    const room = { id: newId(), editedAt, name: name.trim() || 'My room', keepers: [], changeWater: { ghDh: 0, khDh: 0 } }
+    const room = { id: newId(), editedAt, name: name.trim() || 'My room', keepers: [], bench: usualBench }
     await saveRecord(db, 'rooms', room, now)
     await saveRecord(db, 'racks', { id: newId(), editedAt, roomId: room.id, name: 'Rack 1', kind: 'rack', shelves: 2, order: 0 }, now)
+    // pure water and a tap are what nearly everyone has; the tap says nothing until it is tested
+    const source = (name: string, kind: Source['kind'], disinfectant: Source['disinfectant']): Source => ({ id: newId(), editedAt, roomId: room.id, name, kind, disinfectant, analyses: [], retired: false })
+    await saveRecord(db, 'sources', source('Pure water', 'pure', 'none'), now)
+    await saveRecord(db, 'sources', source('Tap', 'tap', 'unknown'), now)
     settings.roomId = room.id
     await navigateTo('/')
   }

@@ -1,6 +1,6 @@
 import { Dexie, type EntityTable } from 'dexie'
-import type { AtticItem } from '#core/formats'
-import type { Colony, Entry, Glass, Rack, Room } from '#core/records'
+import { type AtticItem, suppliesOfVersion1 } from '#core/formats'
+import type { Colony, Entry, Glass, Plan, Rack, Room, ShelfItem, Source } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 
 /** Watches a query: the one way in which screens learn of writes, in this tab or another. */
@@ -18,6 +18,9 @@ export class UlkinDb extends Dexie {
   racks!: EntityTable<Rack, 'id'>
   glasses!: EntityTable<Glass, 'id'>
   colonies!: EntityTable<Colony, 'id'>
+  sources!: EntityTable<Source, 'id'>
+  shelf!: EntityTable<ShelfItem, 'id'>
+  plans!: EntityTable<Plan, 'id'>
   entries!: EntityTable<Entry, 'id'>
   attic!: EntityTable<AtticItem, 'id'>
   revisions!: EntityTable<Revision, 'colonyId'>
@@ -35,6 +38,13 @@ export class UlkinDb extends Dexie {
       attic: 'id',
       revisions: 'colonyId',
       summaries: 'colonyId',
+    })
+    // version 1 knew one change water by its hardness; now there are sources, a shelf and plans
+    this.version(2).stores({ entries: 'id, [colonyId+at], [glassId+at], [kind+at]', sources: 'id, roomId', shelf: 'id, roomId', plans: 'id, roomId' }).upgrade(async (tx) => {
+      for (const old of await tx.table('rooms').toArray()) {
+        const made = suppliesOfVersion1(old)
+        await Promise.all([tx.table('rooms').put(made.room), tx.table('sources').bulkPut(made.sources), tx.table('shelf').bulkPut(made.shelf)])
+      }
     })
   }
 }

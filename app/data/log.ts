@@ -1,5 +1,5 @@
 import { Dexie } from 'dexie'
-import { Entry, subjectOf } from '#core/records'
+import { Entry, type EntryKind, subjectOf } from '#core/records'
 import type { Revision, UlkinDb } from './database'
 import { touchColonies } from './revisions'
 
@@ -24,3 +24,7 @@ export const entriesOfColony = (db: UlkinDb, colonyId: string): Promise<Entry[]>
 /** All entries of a glass's water, superseded ones too, by time. */
 export const entriesOfGlass = (db: UlkinDb, glassId: string): Promise<Entry[]> =>
   db.entries.where('[glassId+at]').between([glassId, Dexie.minKey], [glassId, Dexie.maxKey]).toArray()
+
+/** All entries of some kinds in all rooms, by kind, then time: for what is reckoned across glasses, like the stock on the shelf. */
+export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[]): Promise<Entry[]> =>
+  (await Promise.all(kinds.map(kind => db.entries.where('[kind+at]').between([kind, Dexie.minKey], [kind, Dexie.maxKey]).toArray()))).flat()

@@ -1,31 +1,34 @@
 import { dequal } from 'dequal'
 import type { AtticItem } from '#core/formats'
-import { Colony, Glass, Rack, Room, toMoment } from '#core/records'
+import { Colony, Glass, Plan, Rack, Room, ShelfItem, Source, toMoment } from '#core/records'
 import type { UlkinDb } from './database'
 import { newId } from './newId'
 import { touchColonies } from './revisions'
 
 /** The records of one room, without its log. */
-export interface RoomRecords { rooms: Room[], room: Room | null, racks: Rack[], glasses: Glass[], colonies: Colony[] }
+export interface RoomRecords { rooms: Room[], room: Room | null, racks: Rack[], glasses: Glass[], colonies: Colony[], sources: Source[], shelf: ShelfItem[], plans: Plan[] }
 
 /**
- * Reads a room with its racks, glasses and colonies.
+ * Reads a room with its racks, glasses, colonies, sources, shelf and plans.
  * @param roomId which room; the newest one when it is missing or unknown
  */
 export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<RoomRecords> {
   const rooms = await db.rooms.orderBy('id').toArray()
   const room = rooms.find(r => r.id === roomId) ?? rooms.at(-1) ?? null
-  if (!room) return { rooms, room, racks: [], glasses: [], colonies: [] }
-  const [racks, glasses] = await Promise.all([
+  if (!room) return { rooms, room, racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [] }
+  const [sources, shelf, plans, racks, glasses] = await Promise.all([
+    db.sources.where('roomId').equals(room.id).sortBy('id'),
+    db.shelf.where('roomId').equals(room.id).sortBy('id'),
+    db.plans.where('roomId').equals(room.id).sortBy('id'),
     db.racks.where('roomId').equals(room.id).sortBy('order'),
     db.glasses.where('roomId').equals(room.id).toArray(),
   ])
   const colonies = await db.colonies.where('glassId').anyOf(glasses.map(g => g.id)).sortBy('id')
-  return { rooms, room, racks, glasses, colonies }
+  return { rooms, room, racks, glasses, colonies, sources, shelf, plans }
 }
 
-const schemas = { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony }
-interface Tables { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony }
+const schemas = { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony, sources: Source, shelf: ShelfItem, plans: Plan }
+interface Tables { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony, sources: Source, shelf: ShelfItem, plans: Plan }
 export type RecordTable = keyof Tables
 
 /**
@@ -34,7 +37,7 @@ export type RecordTable = keyof Tables
  */
 export async function saveRecord<T extends RecordTable>(db: UlkinDb, table: T, record: Tables[T], nowMs: number): Promise<void> {
   const checked = schemas[table].parse({ ...record, editedAt: toMoment(nowMs) }) as Tables[T]
-  await db.transaction('rw', [db.rooms, db.racks, db.glasses, db.colonies, db.attic, db.revisions], async () => {
+  await db.transaction('rw', [db.table(table), db.glasses, db.colonies, db.attic, db.revisions], async () => {
     const old = await db.table<Tables[T]>(table).get(checked.id)
     if (old && dequal({ ...old, editedAt: '' }, { ...checked, editedAt: '' })) return
     if (old) await db.attic.add(atticItem(table, old, nowMs))
@@ -48,11 +51,10 @@ export function atticItem(table: AtticItem['table'], record: object, nowMs: numb
   return { id: newId(), table, replacedAt: toMoment(nowMs), record: { ...record } }
 }
 
-/** A change of a record may change what is said of colonies: which ones depends on the table. Racks say nothing. */
+/** A change of a record may change what is said of colonies: which ones depends on the table. Racks, sources, shelf and plans say nothing. */
 async function touchRecord(db: UlkinDb, table: RecordTable, record: { id: string }): Promise<void> {
   if (table === 'colonies') await touchColonies(db, { colonyIds: [record.id] })
   if (table === 'glasses') await touchColonies(db, { glassIds: [record.id] })
-  if (table === 'rooms') await touchColonies(db, { glassIds: await db.glasses.where('roomId').equals(record.id).primaryKeys() })
 }
 
 /**

@@ -12,7 +12,7 @@ export async function keptSummaries(db: UlkinDb, subjects: readonly StatementSub
 }
 
 /** A colony with the records that its statements follow from beside the log, as the page has them, and their revision. */
-export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'changeWater'> { revision: string }
+export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass'> { revision: string }
 
 /**
  * Adds the log to what the statements of some colonies follow from; read by index, in one transaction for all: opening
@@ -21,9 +21,9 @@ export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass
  * @param nowMs the moment for which the statements are to hold
  */
 export async function statementInputs(db: UlkinDb, subjects: readonly StatementSubject[], nowMs: number): Promise<StatementInput[]> {
-  return db.transaction('r', db.entries, () => Promise.all(subjects.map(async ({ colony, glass, changeWater }) => {
+  return db.transaction('r', db.entries, () => Promise.all(subjects.map(async ({ colony, glass }) => {
     const [colonyEntries, glassEntries] = await Promise.all([entriesOfColony(db, colony.id), entriesOfGlass(db, glass.id)])
-    return { colony, glass, changeWater, colonyEntries, glassEntries, nowMs }
+    return { colony, glass, colonyEntries, glassEntries, nowMs, utcOffsetMinutes: -new Date(nowMs).getTimezoneOffset() }
   })))
 }
 

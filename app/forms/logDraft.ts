@@ -132,8 +132,8 @@ export function readValue(key: ValueKey, text: string, units: UnitPrefs): { ok: 
 
 /** Fills the sheet from an entry that is to be corrected. */
 export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft | null {
-  if (entry.kind === 'withdrawal') return null
-  const draft: Draft = { ...emptyDraft(entry.kind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
+  if (!(logKinds as readonly string[]).includes(entry.kind)) return null
+  const draft: Draft = { ...emptyDraft(entry.kind as LogKind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
   if ('number' in entry) draft.number = String(entry.number)
   if ('parts' in entry && entry.parts) for (const key of headKeys) if (entry.parts[key] > 0) draft.parts[key] = String(entry.parts[key])
   switch (entry.kind) {
@@ -150,7 +150,7 @@ export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft
         if (reading) draft.readings[key] = { text: String(Number(shownValue(key, reading.value, units).toPrecision(6))), method: reading.method }
       }
       break
-    case 'note':
+    default:
   }
   return draft
 }

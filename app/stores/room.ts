@@ -9,7 +9,7 @@ export interface DrawnRack { rack: Rack, shelves: Glass[][] }
 /** The room on screen: its racks, glasses and colonies, following every write. */
 export const useRoomStore = defineStore('room', () => {
   const settings = useSettingsStore()
-  const none: RoomRecords = { rooms: [], room: null, racks: [], glasses: [], colonies: [] }
+  const none: RoomRecords = { rooms: [], room: null, racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [] }
   const { value: records, ready } = useLiveQuery(() => roomRecords(openDb(), settings.roomId), none, () => settings.roomId)
 
   // a watched query keeps silent about a database that does not open
@@ -21,6 +21,9 @@ export const useRoomStore = defineStore('room', () => {
   const racks = computed(() => records.value.racks)
   const glasses = computed(() => records.value.glasses)
   const colonies = computed(() => records.value.colonies)
+  const sources = computed(() => records.value.sources.filter(s => !s.retired))
+  const shelf = computed(() => records.value.shelf.filter(s => !s.retired))
+  const plans = computed(() => records.value.plans.filter(p => !p.retired))
   const glassById = computed(() => new Map(glasses.value.map(g => [g.id, g])))
   const colonyById = computed(() => new Map(colonies.value.map(c => [c.id, c])))
   const coloniesByGlass = computed(() => {
@@ -32,5 +35,5 @@ export const useRoomStore = defineStore('room', () => {
     rack,
     shelves: Array.from({ length: rack.shelves }, (_, shelf) => glasses.value.filter(g => g.place.rackId === rack.id && g.place.shelf === shelf).sort((a, b) => a.place.position - b.place.position)),
   })))
-  return { ready, error, rooms, room, racks, glasses, colonies, glassById, colonyById, coloniesByGlass, drawn }
+  return { ready, error, rooms, room, racks, glasses, colonies, sources, shelf, plans, glassById, colonyById, coloniesByGlass, drawn }
 })

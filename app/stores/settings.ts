@@ -11,5 +11,6 @@ export const useSettingsStore = defineStore('settings', () => {
   const testMethod = useLocalStorage<TestMethod>('ulkin.testMethod', 'liquidKit')
   const roomId = useLocalStorage<string | null>('ulkin.room', null, { serializer: { read: v => v || null, write: v => v ?? '' } })
   const lastColonyId = useLocalStorage('ulkin.lastColony', '')
-  return { theme, units, keeper, testMethod, roomId, lastColonyId }
+  const lastGlassId = useLocalStorage('ulkin.lastGlass', '')
+  return { theme, units, keeper, testMethod, roomId, lastColonyId, lastGlassId }
 })

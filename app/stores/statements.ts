@@ -62,7 +62,7 @@ export const useStatementsStore = defineStore('statements', () => {
     const glass = room.glassById.get(colony.glassId)
     if (!glass || !room.room) return []
     const revision = [logRevision, colony.editedAt, glass.editedAt, room.room.editedAt].join(' ')
-    return [{ colony: toRaw(colony), glass: toRaw(glass), changeWater: toRaw(room.room.changeWater), revision }]
+    return [{ colony: toRaw(colony), glass: toRaw(glass), revision }]
   }
 
   /** Leaves out what was asked for already, and remembers the rest. */

@@ -1,4 +1,5 @@
-import type { CountMethod, EntryKind, TestMethod, VerdictState, Basis } from '#core/records'
+import type { Basis, CountMethod, EntryKind, VerdictState } from '#core/records'
+import type { ReadingMethod } from '#core/water'
 
 /** Every state has a word beside its mark: never colour alone. */
 export const stateWord: Readonly<Record<VerdictState, string>> = { onTarget: 'on target', drifting: 'drifting', off: 'off', unknown: 'not known' }
@@ -10,9 +11,9 @@ export const countMethodHint: Readonly<Record<CountMethod, string>> = {
   partOfTank: 'All in a measured part of the tank; say which share.',
   estimate: 'A guess by eye. It moves the estimate little.',
 }
-export const testMethodWord: Readonly<Record<TestMethod, string>> = { liquidKit: 'liquid kit', strip: 'strip', probe: 'probe', guess: 'estimate' }
+export const testMethodWord: Readonly<Record<ReadingMethod, string>> = { liquidKit: 'liquid kit', strip: 'strip', probe: 'probe', guess: 'estimate', reckoned: 'reckoned from what was poured' }
 
-export const kindWord: Readonly<Record<EntryKind, string>> = { count: 'Count', waterTest: 'Water test', addition: 'Added', removal: 'Taken out', death: 'Died', note: 'Note', withdrawal: 'Taken back' }
+export const kindWord: Readonly<Record<EntryKind, string>> = { count: 'Count', waterTest: 'Water test', addition: 'Added', removal: 'Taken out', death: 'Died', note: 'Note', waterChange: 'Water changed', topUp: 'Topped up', treatment: 'Medicine', withdrawal: 'Taken back' }
 export const originWord = { bought: 'bought', given: 'a gift', ownRoom: 'from this room', found: 'found' } as const
 export const outletWord = { sold: 'sold', given: 'given away', fed: 'fed', moved: 'moved', culled: 'culled' } as const
 export const deathSignWord = { unknown: 'no sign', failedMolt: 'failed molt', jump: 'climbed or jumped out', old: 'old', eaten: 'eaten' } as const

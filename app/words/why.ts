@@ -1,7 +1,7 @@
 import type { ResolvedGroup } from '#core/groups'
-import type { CountMethod, Evidence, TestMethod } from '#core/records'
+import type { CountMethod, Evidence } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
-import type { ValueVerdict } from '#core/water'
+import type { ReadingMethod, ValueVerdict } from '#core/water'
 import { formatNumber } from '#core/units'
 import { percent, whole } from './numbers'
 import { say, type Saying } from './say'
@@ -79,7 +79,7 @@ export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why 
   return {
     title: `${valueName(v.key)}, and why`,
     reasons: [say(v.conclusion, s), ...v.reasons.map(r => say(r, s)), ...v.actions.map(a => say(a, s))],
-    inputs: v.evidence.map(e => ({ text: `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ${testMethodWord[e.values.method as TestMethod]}, give or take ${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`, ...(e.entryId && { entryId: e.entryId }) })),
+    inputs: v.evidence.map(e => ({ text: `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ${testMethodWord[e.values.method as ReadingMethod]}, give or take ${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`, ...(e.entryId && { entryId: e.entryId }) })),
     method: [
       'Stable beats perfect: a steady value outside the preferred range but inside the tolerated one is left alone; one that is sliding is named before it is out.',
       'The slope is read from up to eight readings of the last 120 days, each weighed by how exact its method is. It counts only when it is clear of chance.',

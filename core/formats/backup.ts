@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { Colony, Entry, Glass, Moment, Rack, Room } from '#core/records'
+import { Colony, Entry, Glass, Moment, Plan, Rack, Room, ShelfItem, Source } from '#core/records'
 import { migrate } from './migrate'
 
 /** Version of the backup's schema. Raise it with a migration in `migrations` when a record changes its shape. */
-export const BACKUP_VERSION = 1
+export const BACKUP_VERSION = 2
 /** Says what the file is, to people and to the reader. */
 export const BACKUP_FORMAT = 'ulkin-backup'
 /** Larger files are refused before they are parsed: ten years of a large room are about 40 MB. */
@@ -12,7 +12,7 @@ export const MAX_BACKUP_BYTES = 48_000_000
 /** A version of a record that an import or an edit replaced. Nothing is lost. */
 export const AtticItem = z.strictObject({
   id: z.string(),
-  table: z.enum(['rooms', 'racks', 'glasses', 'colonies', 'entries']),
+  table: z.enum(['rooms', 'racks', 'glasses', 'colonies', 'sources', 'shelf', 'plans', 'entries']),
   replacedAt: Moment,
   record: z.record(z.string(), z.unknown()),
 })
@@ -27,6 +27,9 @@ export const Backup = z.strictObject({
   racks: z.array(Rack),
   glasses: z.array(Glass),
   colonies: z.array(Colony),
+  sources: z.array(Source),
+  shelf: z.array(ShelfItem),
+  plans: z.array(Plan),
   entries: z.array(Entry),
   attic: z.array(AtticItem),
 })
@@ -89,7 +92,7 @@ function firstDangling(b: Backup): BackupIssue | null {
   const glasses = ids(b.glasses)
   const colonies = ids(b.colonies)
   const issue = (path: string, id: string): BackupIssue => ({ kind: 'danglingReference', path, id })
-  for (const [i, r] of b.racks.entries()) if (!rooms.has(r.roomId)) return issue(`racks.${i}.roomId`, r.roomId)
+  for (const table of ['racks', 'sources', 'shelf', 'plans'] as const) for (const [i, r] of b[table].entries()) if (!rooms.has(r.roomId)) return issue(`${table}.${i}.roomId`, r.roomId)
   for (const [i, g] of b.glasses.entries()) {
     if (!rooms.has(g.roomId)) return issue(`glasses.${i}.roomId`, g.roomId)
     if (!racks.has(g.place.rackId)) return issue(`glasses.${i}.place.rackId`, g.place.rackId)

@@ -35,6 +35,9 @@ export const counting = {
   single: { allSeen: seen(0.98, 0.04), atFood: seen(0.75, 0.2), partOfTank: seen(1, 0.4), estimate: seen(1, 0.35) },
 }
 
+/** A range with its basis. */
+export const ranged = (low: number, high: number, basis: Basis) => ({ range: [low, high] as [number, number], basis })
+
 /** Values that no group tolerates, and nitrate where a group says nothing less. */
 export const poisons = {
   ammoniaMgL: target(CP, [0, 0]),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Basis, ValueKey } from '#core/records'
+import { Basis, SubstrateKind, ValueKey } from '#core/records'
 
 const limits = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= high, 'lower limit first')
 
@@ -59,6 +59,53 @@ export const LifeHistory = z.strictObject({
 })
 export type LifeHistory = z.infer<typeof LifeHistory>
 
+/** What kind of animal it is: medicines, neighbours and words go by it. */
+export const AnimalKind = z.enum(['shrimp', 'snail', 'crayfish', 'crab', 'isopod', 'branchiopod', 'other'])
+export type AnimalKind = z.infer<typeof AnimalKind>
+
+const ranged = z.strictObject({ range: limits, basis: Basis })
+
+/** How a glass for them is set up. */
+export const SetUp = z.strictObject({
+  /** weeks that the glass is cured before animals come in */
+  cureWeeks: ranged,
+  substrate: z.strictObject({ kind: SubstrateKind, depthCm: Figure }),
+  /** grams of carbonate stone or sand in a litre; missing where none is wanted */
+  carbonateGL: ranged.optional(),
+  lightHours: ranged,
+  /** dried leaves for 20 L at a time */
+  leavesPer20L: Figure,
+  /** share of the height that is filled */
+  fillShare: Figure,
+  /** litres an hour through the filter for each litre of the tank */
+  turnover: ranged,
+  climbs: z.boolean(),
+  hides: z.boolean(),
+  /** whether they live off biofilm and algae, so that an empty clean tank starves them */
+  grazes: z.boolean(),
+  femalesPerMale: Figure,
+  /** temperature in which new arrivals are settled first, where it differs from the breeding one */
+  settleC: Figure.optional(),
+})
+export type SetUp = z.infer<typeof SetUp>
+
+/** With whom they can live. */
+export const Company = z.strictObject({
+  kind: AnimalKind,
+  /** lines with the same word cross */
+  crosses: z.string(),
+  /** kinds whose grown animals they kill, and kinds whose young they eat */
+  kills: z.array(AnimalKind),
+  eatsYoungOf: z.array(AnimalKind),
+  /** whether they seize feelers, legs and fins of neighbours */
+  nips: z.boolean(),
+  /** whether they eat others' food before these come to it */
+  takesFood: z.boolean(),
+  larvaeNeedSea: z.boolean(),
+  basis: Basis,
+})
+export type Company = z.infer<typeof Company>
+
 /** A species group: everything that the app takes for granted about these animals, each figure with its basis. */
 export const SpeciesGroup = z.strictObject({
   id: z.string(),
@@ -79,6 +126,8 @@ export const SpeciesGroup = z.strictObject({
     /** as the trade says it */
     advice: z.string(),
   }),
+  setup: SetUp,
+  company: Company,
   life: LifeHistory,
   counting: z.strictObject({ allSeen: Detection, atFood: Detection, partOfTank: Detection, estimate: Detection }),
   /** keys of cautions that stand at the step; the words live in app/words */

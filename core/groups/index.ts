@@ -1,3 +1,4 @@
 export { groupOf, groups } from './catalogue'
-export { Detection, Figure, type LifeHistory, schoolKinds, SchoolKind, SpeciesGroup, Target, Targets } from './group'
+export { compatibility, type Compatibility, type CompanyKey, type Overlap, sharedTargets, type SharedTargets } from './compatibility'
+export { AnimalKind, Detection, Figure, type LifeHistory, schoolKinds, SchoolKind, SpeciesGroup, Target, Targets } from './group'
 export { type ResolvedGroup, resolveGroup, schoolOf, toleratedOf } from './resolve'

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Id, Moment } from './id'
-import { Label } from './room'
+import { Label } from './label'
 import { ValueKey } from './valueKey'
 
 /** Numbers by sex and size as a keeper sees them; what is not told apart goes under `unsexed`. */

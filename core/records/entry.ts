@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Heads, headsTotal } from './colony'
 import { Id, Moment } from './id'
+import { Water } from './water'
 import type { ValueKey} from './valueKey';
 import { possibleRange, TestMethod, valueKeys } from './valueKey'
 
@@ -93,6 +94,30 @@ export const NoteEntry = z.strictObject({
   text: z.string().trim().min(1, 'must not be empty').max(2000),
 }).refine(e => (e.colonyId === undefined) !== (e.glassId === undefined), { message: 'a note belongs to one colony or to one glass' })
 
+/** What went into a bucket: names are kept, so that the line reads the same when a source is put away. */
+const poured = {
+  poured: z.array(z.strictObject({ sourceId: Id.optional(), name: z.string().min(1).max(60), litres: z.number().gt(0).max(5000) })).max(12).optional(),
+  weighed: z.array(z.strictObject({ itemId: Id.optional(), name: z.string().min(1).max(60), grams: z.number().gt(0).max(100_000) })).max(12).optional(),
+  /** amounts of the new water, as reckoned when it was poured; missing when nobody knows */
+  water: Water.optional(),
+}
+const litres = z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most')
+
+/** Water taken out and new water put in. As many litres as the glass holds is a first fill. */
+export const WaterChangeEntry = z.strictObject({ ...ofGlass, kind: z.literal('waterChange'), litres, ...poured })
+
+/** Evaporated water replaced. */
+export const TopUpEntry = z.strictObject({ ...ofGlass, kind: z.literal('topUp'), litres, ...poured })
+
+/** A dose of a medicine, by active substance and by the net litres it was reckoned for. */
+export const TreatmentEntry = z.strictObject({
+  ...ofGlass,
+  kind: z.literal('treatment'),
+  substance: z.string().min(1).max(40),
+  activeMg: z.number().gt(0).max(1_000_000),
+  netL: litres,
+})
+
 /** Takes an entry back. Nothing is erased: withdrawing the withdrawal brings the entry back. */
 export const WithdrawalEntry = z.strictObject({
   ...base,
@@ -102,7 +127,7 @@ export const WithdrawalEntry = z.strictObject({
   supersedes: Id,
 })
 
-export const Entry = z.discriminatedUnion('kind', [CountEntry, WaterTestEntry, AdditionEntry, RemovalEntry, DeathEntry, NoteEntry, WithdrawalEntry])
+export const Entry = z.discriminatedUnion('kind', [CountEntry, WaterTestEntry, AdditionEntry, RemovalEntry, DeathEntry, NoteEntry, WaterChangeEntry, TopUpEntry, TreatmentEntry, WithdrawalEntry])
 export type Entry = z.infer<typeof Entry>
 export type EntryKind = Entry['kind']
 /** An entry of one kind. */

@@ -1,18 +1,10 @@
 import { z } from 'zod'
+import { Bench } from './bench'
 import { Id, Moment } from './id'
-
-/** Short text that a keeper types; never rendered as HTML. */
-export const Label = z.string().trim().min(1, 'must not be empty').max(60, 'must have 60 letters at most')
+import { Label } from './label'
 
 /** Fields of every record that can be edited in place. The newest edit is the one shown; replaced versions go to the attic. */
 const edited = { id: Id, editedAt: Moment }
-
-/** Water that the keeper has at hand for changes. Zero hardness is pure water. */
-export const ChangeWater = z.strictObject({
-  ghDh: z.number().min(0).max(60),
-  khDh: z.number().min(0).max(40),
-})
-export type ChangeWater = z.infer<typeof ChangeWater>
 
 /** A room: the whole of one keeper's (or one co-op's) racks. */
 export const Room = z.strictObject({
@@ -20,7 +12,8 @@ export const Room = z.strictObject({
   name: Label,
   /** initials of those who log */
   keepers: z.array(z.string().trim().min(1).max(8)).max(20),
-  changeWater: ChangeWater,
+  /** what the keeper measures with */
+  bench: Bench,
 })
 export type Room = z.infer<typeof Room>
 
@@ -52,6 +45,12 @@ export const Fill = z.discriminatedUnion('by', [
 ])
 export type Fill = z.infer<typeof Fill>
 
+const edge = z.number().gt(0, 'must be above 0 cm').max(500, 'must be 500 cm at most')
+
+/** What lies on the bottom. */
+export const SubstrateKind = z.enum(['none', 'sand', 'gravel', 'activeSoil', 'carbonateSand', 'earth'])
+export type SubstrateKind = z.infer<typeof SubstrateKind>
+
 /** A container of any kind ("glass"). Water belongs to the glass, so tests are logged for the glass. */
 export const Glass = z.strictObject({
   ...edited,
@@ -61,13 +60,33 @@ export const Glass = z.strictObject({
   grossL: z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most'),
   fill: Fill,
   place: ShelfPlace,
+  /** inner edges, where they were measured: then they give the gross litres */
+  inside: z.strictObject({ lengthCm: edge, widthCm: edge, heightCm: edge }).optional(),
+  substrate: z.strictObject({ kind: SubstrateKind, depthCm: z.number().min(0).max(60) }).optional(),
+  rockKg: z.number().min(0).max(1000).optional(),
+  /** carbonate stone, sand or shell in the glass: it holds KH up */
+  carbonateG: z.number().min(0).max(200_000).optional(),
+  /** since when active soil is in the glass: it takes KH up */
+  soilSince: Moment.optional(),
 }).refine(g => g.fill.by === 'height' || g.fill.netL <= g.grossL, { path: ['fill', 'netL'], message: 'net litres must not exceed gross litres' })
 export type Glass = z.infer<typeof Glass>
 
+/** Share of a substrate that is water between the grains (from memory). */
+const PORES: Readonly<Record<SubstrateKind, number>> = { none: 1, sand: 0.38, gravel: 0.4, activeSoil: 0.45, carbonateSand: 0.4, earth: 0.35 }
+/** Density of rock in kg/L (from memory: granite and slate 2.7, lava less). */
+const ROCK_KG_L = 2.6
+
+/** What net litres follow from. */
+export type Contents = Pick<Glass, 'grossL' | 'fill' | 'inside' | 'substrate' | 'rockKg'>
+
 /**
- * Litres of water in a glass. By fill height this is gross · share; substrate and rock are not taken off
- * (they are entered as net litres when it matters).
+ * Litres of water in a glass. Litres that the keeper gave hold as they are; by fill height it is gross · share, less what
+ * substrate (where the inner edges are known) and rock take up.
+ * @returns litres, never under a twentieth of the gross ones
  */
-export function netLitres(glass: Pick<Glass, 'grossL' | 'fill'>): number {
-  return glass.fill.by === 'netLitres' ? glass.fill.netL : glass.grossL * glass.fill.share
+export function netLitres(glass: Contents): number {
+  if (glass.fill.by === 'netLitres') return glass.fill.netL
+  const { inside, substrate } = glass
+  const solid = inside && substrate ? inside.lengthCm * inside.widthCm * substrate.depthCm * (1 - PORES[substrate.kind]) / 1000 : 0
+  return Math.max(glass.grossL / 20, glass.grossL * glass.fill.share - solid - (glass.rockKg ?? 0) / ROCK_KG_L)
 }

@@ -1,7 +1,7 @@
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
 import { answerPopulation, deathsSince, type FutureNoise, type PopulationAnswer } from '#core/population'
-import { type ChangeWater, type Colony, currentEntries, DAY_MS, type Entry, type EntryOf, type Evidence, type Glass, type Message, netLitres, stateRank, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
-import { type Correction, judgeValue, planCorrection, readingsOf, type ValueVerdict } from '#core/water'
+import { type Colony, currentEntries, DAY_MS, type Entry, type Evidence, type Glass, type Message, netLitres, stateRank, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
+import { judgeValue, phSwing, recipeKeys, type ValueVerdict, waterStory, withSwing } from '#core/water'
 import { questionOf } from './questionOf'
 
 export type StatementKey =
@@ -29,8 +29,8 @@ export interface ColonyStatements {
     /** set when there is no single value to speak of; null when `worst` speaks */
     conclusion: Message<'water.allGood' | 'water.nothingKnown'> | null
     values: ValueVerdict[]
-    /** set when GH or KH needs one */
-    correction: Correction | null
+    /** whether a value that a recipe can steer is off or drifting */
+    correctable: boolean
   }
   population: PopulationAnswer
 }
@@ -39,11 +39,12 @@ export interface ColonyStatements {
 export interface StatementInput {
   colony: Colony
   glass: Glass
-  changeWater: ChangeWater
   /** all entries of the colony, and all of its glass; superseded ones are sorted out here */
   colonyEntries: readonly Entry[]
   glassEntries: readonly Entry[]
   nowMs: number
+  /** what the keeper's clock is ahead of UTC: dawn and dusk are told by it */
+  utcOffsetMinutes: number
 }
 
 /** Growth within this share of nothing per week is called steady (half a per cent: a colony of 200 gains one). */
@@ -67,14 +68,15 @@ export function colonyStatements(input: StatementInput, noise: FutureNoise): Col
   const netL = netLitres(glass)
   const changeL = netL * (group.change?.share ?? 0.1)
 
-  const tests = currentEntries(input.glassEntries).filter((e): e is EntryOf<'waterTest'> => e.kind === 'waterTest')
-  const readings = readingsOf(tests, nowMs)
+  const { readings } = waterStory(currentEntries(input.glassEntries), netL, nowMs)
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {
     const target: Target | undefined = group.targets[key]
-    if (target) values.push(judgeValue(key, target, readings.get(key) ?? [], nowMs, group.largestStepPerWeek[key]?.value))
+    if (!target) continue
+    const verdict = judgeValue(key, target, readings.get(key) ?? [], nowMs, group.largestStepPerWeek[key]?.value)
+    values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.utcOffsetMinutes)) : verdict)
   }
-  const water = waterStatement(values, group, netL, changeL, input.changeWater)
+  const water = waterStatement(values)
   return {
     colonyId: colony.id,
     asOf: nowMs,
@@ -146,23 +148,16 @@ function surplusStatement(p: PopulationAnswer, water: VerdictState): Statement {
   return { state: 'unknown', conclusion: msg('surplus.none', keep), reasons, actions: [], evidence }
 }
 
-function waterStatement(values: ValueVerdict[], group: ResolvedGroup, netL: number, changeL: number, source: ChangeWater): ColonyStatements['water'] {
+function waterStatement(values: ValueVerdict[]): ColonyStatements['water'] {
   const worst = worstOf(values)
   const state = worst?.state ?? 'unknown'
-  const now = (key: ValueKey) => values.find(v => v.key === key)?.latest?.value
-  const ghDh = now('ghDh')
-  const khDh = now('khDh')
-  const needs = values.some(v => (v.key === 'ghDh' || v.key === 'khDh') && v.latest && (v.state === 'off' || v.state === 'drifting'))
-  const correction = needs
-    ? planCorrection({ now: { ...(ghDh !== undefined && { ghDh }), ...(khDh !== undefined && { khDh }) }, group, netL, changeL, source })
-    : null
   const known = values.some(v => v.latest)
   return {
     state,
     worst,
     conclusion: state === 'onTarget' ? { key: 'water.allGood', values: { n: values.filter(v => v.state === 'onTarget').length } } : known ? null : { key: 'water.nothingKnown', values: {} },
     values,
-    correction,
+    correctable: values.some(v => (recipeKeys as readonly ValueKey[]).includes(v.key) && v.latest && (v.state === 'off' || v.state === 'drifting')),
   }
 }
 

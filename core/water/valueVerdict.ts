@@ -1,16 +1,19 @@
 import { type Target, toleratedOf } from '#core/groups'
-import { DAY_MS, type EntryOf, type Evidence, type Message, momentMs, type TestMethod, type ValueKey, type Verdict, WEEK_MS } from '#core/records'
+import { DAY_MS, type Evidence, type Message, type TestMethod, type ValueKey, type Verdict, WEEK_MS } from '#core/records'
 import { lineAt, type WeightedLine, weightedLine, Z80 } from '#core/stats'
-import { freshDays, readingSd } from './methodDoubt'
+import { freshDays } from './methodDoubt'
+
+/** How a value came about: by a test, or reckoned from what was poured. */
+export type ReadingMethod = TestMethod | 'reckoned'
 
 /** One reading of one value, oldest first in lists. */
-export interface ValueReading { entryId: string, at: number, value: number, sd: number, method: TestMethod }
+export interface ValueReading { entryId: string, at: number, value: number, sd: number, method: ReadingMethod }
 
 /** Keys of the messages that a water verdict is made of. */
 export type WaterMessageKey =
   | 'water.noReading' | 'water.tooOld' | 'water.onTarget' | 'water.steadyAtEdge' | 'water.rising' | 'water.falling' | 'water.above' | 'water.below' | 'water.slidAbove' | 'water.slidBelow' | 'water.poison'
-  | 'water.reasonSlope' | 'water.reasonSteady' | 'water.reasonTooFew' | 'water.reasonForecast' | 'water.reasonWeak' | 'water.reasonJump' | 'water.reasonNearLimit'
-  | 'water.doTest' | 'water.doRetest' | 'water.doNothing' | 'water.doRaise' | 'water.doLower' | 'water.doEmergencyChange'
+  | 'water.reasonSlope' | 'water.reasonSteady' | 'water.reasonTooFew' | 'water.reasonForecast' | 'water.reasonWeak' | 'water.reasonJump' | 'water.reasonNearLimit' | 'water.swing' | 'water.reasonSwing' | 'water.reasonReckoned'
+  | 'water.doTest' | 'water.doRetest' | 'water.doNothing' | 'water.doRaise' | 'water.doLower' | 'water.doEmergencyChange' | 'water.doSteadyCo2'
 
 /** How one value stands: verdict, the numbers of its strip, and its trend. Moments are milliseconds. */
 export interface ValueVerdict extends Verdict<WaterMessageKey> {
@@ -30,30 +33,6 @@ export interface ValueVerdict extends Verdict<WaterMessageKey> {
 /** Readings older than this say nothing about today's drift (from memory). */
 const WINDOW_DAYS = 120
 const WINDOW_READINGS = 8
-
-/**
- * Collects the readings of every value from water tests, in one pass.
- * @param tests standing entries of one glass, any order
- * @param untilMs later tests are left out
- * @returns readings by value, oldest first; no list for a value that was never tested
- */
-export function readingsOf(tests: readonly EntryOf<'waterTest'>[], untilMs: number): Map<ValueKey, ValueReading[]> {
-  const out = new Map<ValueKey, ValueReading[]>()
-  for (const test of tests) {
-    const at = momentMs(test.at)
-    if (at > untilMs) continue
-    for (const key of Object.keys(test.readings) as ValueKey[]) {
-      const r = test.readings[key]
-      if (!r) continue
-      const reading: ValueReading = { entryId: test.id, at, value: r.value, sd: readingSd(key, r.method, r.value), method: r.method }
-      const list = out.get(key)
-      if (list) list.push(reading)
-      else out.set(key, [reading])
-    }
-  }
-  for (const list of out.values()) list.sort((a, b) => a.at - b.at)
-  return out
-}
 
 /**
  * Judges one value: level against range, steadiness, where it will be in four weeks, and the age of the reading.
@@ -99,6 +78,7 @@ export function judgeValue(key: ValueKey, target: Target, readings: readonly Val
 
   const jump = lastJump(window, largestStep)
   if (jump) reasons.push(msg('water.reasonJump', { key, by: jump.by, days: jump.days, allowed: jump.allowed }))
+  if (latest.method === 'reckoned') reasons.push(msg('water.reasonReckoned', { key, sd: latest.sd }))
   const weak = latest.method === 'strip' || latest.method === 'guess'
   if (weak) reasons.push(msg('water.reasonWeak', { key, sd: latest.sd }))
 

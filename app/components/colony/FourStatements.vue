@@ -6,7 +6,7 @@ import { say } from '~/words/say'
 /** The four statements: how many, heading where, how many can go, is the water right. Each opens its evidence. */
 export type WhyTopic = 'number' | 'heading' | 'surplus' | 'water'
 const props = defineProps<{ colony: Colony, statements: ColonyStatements }>()
-defineEmits<{ why: [topic: WhyTopic], correct: [] }>()
+defineEmits<{ why: [topic: WhyTopic] }>()
 const saying = useSaying()
 
 const told = computed(() => {
@@ -27,7 +27,7 @@ const told = computed(() => {
     <article v-for="t in told" :key="t.topic" :class="t.state" :aria-label="t.title" :data-statement="t.topic">
       <h2 class="statement"><StateMark v-if="t.state" :state="t.state" :size="14" /><TheSentence :text="t.text" /></h2>
       <p class="reasons"><template v-for="r in t.reasons" :key="r"><TheSentence :text="r" />{{ ' ' }}</template><button type="button" class="link" :aria-label="`Why? ${t.title}`" @click="$emit('why', t.topic)">Why?</button></p>
-      <button v-if="t.topic === 'water' && statements.water.correction?.ok" type="button" class="link fix" @click="$emit('correct')">Stage the correction: {{ statements.water.correction.steps.length }} {{ statements.water.correction.steps.length === 1 ? 'change' : 'changes' }}</button>
+      <NuxtLink v-if="t.topic === 'water'" :to="`/water/${colony.glassId}`" class="fix">{{ statements.water.correctable ? 'Make the water for it' : 'To its water' }}</NuxtLink>
     </article>
   </section>
 </template>
@@ -39,7 +39,7 @@ article:first-child { border-left: 0; padding-left: 0; }
 article:last-child { padding-right: 0; }
 .off .statement { color: var(--rust); }
 .reasons { padding-top: 6px; font-size: 15px; line-height: 1.35; color: var(--muted); }
-.fix { font-weight: 650; font-size: 15px; padding-top: 4px; text-align: left; min-height: 32px; }
+.fix { display: inline-block; font-weight: 650; font-size: 15px; padding-top: 6px; min-height: 32px; }
 @media (max-width: 1000px) { .four { grid-template-columns: repeat(2, minmax(0, 1fr)); } article:nth-child(odd) { border-left: 0; padding-left: 0; } article:nth-child(n+3) { border-top: 1px solid var(--rule); } }
 @media (max-width: 700px) { .four { grid-template-columns: 1fr; } article { border-left: 0; padding: 12px 0; } article:nth-child(n+2) { border-top: 1px solid var(--rule); } .statement { font-size: 22px; } .reasons .link { display: inline-block; min-height: 30px; } }
 </style>

@@ -2,7 +2,7 @@
 import { byTime, type Colony, type Entry, readLog } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOfColony, entriesOfGlass } from '~/data/log'
-import { draftOf } from '~/forms/logDraft'
+import { draftOf, logKinds } from '~/forms/logDraft'
 import { entryText } from '~/words/entries'
 import { stampText } from '~/words/when'
 
@@ -29,6 +29,8 @@ const lines = computed<Line[]>(() => all.value
   .map(entry => ({ entry, stands: standingIds.value.has(entry.id), withdrawal: read.value.withdrawnBy.get(entry.id) ?? null })))
 const oldOnes = computed(() => all.value.filter(e => e.kind !== 'withdrawal').length - standing.value.length)
 
+/** Poured water and medicines are taken back and logged anew in the Water place; the rest is corrected here. */
+const canCorrect = (entry: Entry) => (logKinds as readonly string[]).includes(entry.kind)
 function correct(entry: Entry) {
   const draft = draftOf(entry, props.colony.id, settings.units)
   if (draft) logSheet.correct(draft)
@@ -44,7 +46,7 @@ function correct(entry: Entry) {
         <span class="what"><b>{{ entryText(entry, settings.units).title }}</b> <span class="muted">{{ entryText(entry, settings.units).detail }}</span><span v-if="entry.supersedes && stands" class="muted small"> · corrected</span><span v-if="!stands" class="small"> · {{ withdrawal ? 'taken back' : 'replaced' }}</span></span>
         <span class="acts">
           <template v-if="stands">
-            <button type="button" class="link" :aria-label="`Correct: ${entryText(entry, settings.units).title}`" @click="correct(entry)">Correct</button>
+            <button v-if="canCorrect(entry)" type="button" class="link" :aria-label="`Correct: ${entryText(entry, settings.units).title}`" @click="correct(entry)">Correct</button>
             <button type="button" class="link" :aria-label="`Take back: ${entryText(entry, settings.units).title}`" @click="log.takeBack(entry, 'Taken back.')">Take back</button>
           </template>
           <button v-else-if="withdrawal" type="button" class="link" :aria-label="`Bring back: ${entryText(entry, settings.units).title}`" @click="log.takeBack(withdrawal, 'Brought back.')">Bring back</button>

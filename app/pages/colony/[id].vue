@@ -38,7 +38,6 @@ const tab = ref<'line' | 'table' | 'log'>('line')
 const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
 const why = shallowRef<Why | null>(null)
-const correcting = ref(false)
 const editing = ref(false)
 
 function explain(topic: WhyTopic) {
@@ -65,7 +64,7 @@ const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const,
       <div class="page">
         <p v-if="mates.length > 0" class="small muted mates">Also in this glass: <template v-for="(m, i) in mates" :key="m.id"><template v-if="i">, </template><NuxtLink :to="`/colony/${m.id}`">{{ m.name }}</NuxtLink></template>. They share the water.</p>
         <template v-if="told">
-          <FourStatements :colony="colony" :statements="told" @why="explain" @correct="correcting = true" />
+          <FourStatements :colony="colony" :statements="told" @why="explain" />
           <nav class="tabs" aria-label="Life line, table, log">
             <button v-for="t in tabs" :key="t.id" type="button" :aria-pressed="tab === t.id" :class="{ on: tab === t.id }" @click="tab = t.id">{{ t.title }}</button>
             <span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
@@ -76,7 +75,6 @@ const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const,
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
           <LogList v-show="tab === 'log'" :key="colony.id" :colony="colony" :now-ms="told.asOf" @counted="entries = $event" />
           <ValueStrips :values="told.water.values" @why="explainValue" />
-          <CorrectionSheet v-model="correcting" :colony="colony" :statements="told" :room="room.room" />
         </template>
         <p v-else-if="statements.failed" role="alert" class="failed">The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.</p>
         <p v-else class="muted waiting">Working it out …</p>

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const amphidromousShrimp = defineGroup({
   schools: { waterChange: waterChange.moderate, feeding: feeding.shrimp },
   largestStepPerWeek: steps,
   stocking: { minimumL: figure(30, CP), starters: figure(6, CP), startersInL: figure(38, CP), advice: 'At least three in 30 L, better six in 38 L; cure six weeks or more.' },
+  setup: {
+    cureWeeks: ranged(6, 10, CP), substrate: { kind: 'sand', depthCm: figure(2, M) }, lightHours: ranged(8, 10, M), leavesPer20L: figure(2, M),
+    fillShare: figure(0.9, M), turnover: ranged(3, 6, M), climbs: true, hides: false, grazes: true, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'shrimp', crosses: 'Caridina multidentata', kills: [], eatsYoungOf: ['shrimp'], nips: false, takesFood: true, larvaeNeedSea: true, basis: M },
   life: {
     // larvae need brackish to sea water: none grow up in the adults' tank
     breedsInPlace: false,

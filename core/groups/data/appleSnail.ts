@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { clutches, feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const appleSnail = defineGroup({
   schools: { waterChange: waterChange.moderate, feeding: feeding.snail, clutches },
   largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
   stocking: { minimumL: figure(38, M), starters: figure(4, M), startersInL: figure(75, M), advice: 'Water line about 4 cm under the rim when breeding, humid air above, a tight cover.' },
+  setup: {
+    cureWeeks: ranged(4, 8, CP), substrate: { kind: 'sand', depthCm: figure(3, M) }, carbonateGL: ranged(2, 10, M), lightHours: ranged(8, 10, M), leavesPer20L: figure(2, M),
+    fillShare: figure(0.85, M), turnover: ranged(4, 8, M), climbs: true, hides: false, grazes: false, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'snail', crosses: 'Pomacea diffusa', kills: [], eatsYoungOf: [], nips: false, takesFood: true, larvaeNeedSea: false, basis: CP },
   life: {
     breedsInPlace: true,
     // a clutch brings 100 to 200 at once, so the spread is wide

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, fish, waterChange } from '../schools'
 
@@ -19,6 +19,11 @@ export const beeShrimp = defineGroup({
   schools: { waterChange: waterChange.topUp, feeding: feeding.shrimp, fish: fish(0) },
   largestStepPerWeek: { ...steps, ghDh: figure(0.7, M), khDh: figure(0.5, M), conductivityUsCm: figure(25, M) },
   stocking: { minimumL: figure(20, M), starters: figure(10, M), startersInL: figure(50, CP), advice: '50 L with soil 2 to 3 cm deep and two sponge filters each rated for the volume; soil lasts one to two years.' },
+  setup: {
+    cureWeeks: ranged(4, 8, CP), substrate: { kind: 'activeSoil', depthCm: figure(2.5, CP) }, lightHours: ranged(8, 8, CP), leavesPer20L: figure(2, M),
+    fillShare: figure(0.85, M), turnover: ranged(3, 6, M), climbs: false, hides: false, grazes: true, femalesPerMale: figure(2, M),
+  },
+  company: { kind: 'shrimp', crosses: 'Caridina, soft water', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: false, basis: CP },
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.045, 0.04, M),

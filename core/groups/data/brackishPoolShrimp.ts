@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -17,6 +17,11 @@ export const brackishPoolShrimp = defineGroup({
   schools: { waterChange: waterChange.topUp, feeding: feeding.pool },
   largestStepPerWeek: steps,
   stocking: { minimumL: figure(2, CP), starters: figure(12, CP), startersInL: figure(2, CP), advice: '12 to 20 in 2 L, 75 to 100 in 38 L (several hundred fit); cure about a month with trumpet snails.' },
+  setup: {
+    cureWeeks: ranged(4, 6, CP), substrate: { kind: 'carbonateSand', depthCm: figure(1, M) }, lightHours: ranged(8, 12, M), leavesPer20L: figure(0, M),
+    fillShare: figure(0.85, M), turnover: ranged(0, 1, M), climbs: false, hides: false, grazes: true, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'shrimp', crosses: 'Halocaridina rubra', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: false, basis: CP },
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.012, 0.015, M),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const burrowingCrayfish = defineGroup({
   schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
   largestStepPerWeek: steps,
   stocking: { minimumL: figure(75, CP), starters: figure(3, M), startersInL: figure(125, CP), advice: 'A long tank of about 75 to 125 L, three quarters filled; a hide for each animal.' },
+  setup: {
+    cureWeeks: ranged(4, 8, CP), substrate: { kind: 'earth', depthCm: figure(10, M) }, lightHours: ranged(6, 10, M), leavesPer20L: figure(4, M),
+    fillShare: figure(0.75, CP), turnover: ranged(2, 4, M), climbs: true, hides: true, grazes: false, femalesPerMale: figure(2, M),
+  },
+  company: { kind: 'crayfish', crosses: 'burrowing crayfish', kills: ['shrimp', 'snail', 'isopod', 'branchiopod'], eatsYoungOf: ['crayfish', 'crab'], nips: true, takesFood: true, larvaeNeedSea: false, basis: M },
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.008, 0.015, M),

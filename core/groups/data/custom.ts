@@ -1,4 +1,4 @@
-import { counting, figure, M, poisons, prior, steps } from '../basis'
+import { counting, figure, M, poisons, prior, ranged, steps } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -12,6 +12,11 @@ export const custom = defineGroup({
   schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
   largestStepPerWeek: { ...steps, humidityPct: figure(15, M) },
   stocking: { minimumL: figure(1, M), starters: figure(10, M), startersInL: figure(20, M), advice: 'Nothing is known about your own group: follow what you trust.' },
+  setup: {
+    cureWeeks: ranged(4, 8, M), substrate: { kind: 'sand', depthCm: figure(2, M) }, lightHours: ranged(8, 10, M), leavesPer20L: figure(1, M),
+    fillShare: figure(0.9, M), turnover: ranged(3, 6, M), climbs: false, hides: false, grazes: false, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'other', crosses: 'the keeper\'s own group', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: false, basis: M },
   life: {
     breedsInPlace: true,
     // nothing is known: flat, with a wide spread

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const dwarfCrayfish = defineGroup({
   schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
   largestStepPerWeek: { ...steps, ghDh: figure(1.5, M), khDh: figure(1, M) },
   stocking: { minimumL: figure(30, M), starters: figure(6, M), startersInL: figure(60, M), advice: 'Hard, calcium-rich water; a hide for each animal.' },
+  setup: {
+    cureWeeks: ranged(4, 8, CP), substrate: { kind: 'sand', depthCm: figure(3, M) }, carbonateGL: ranged(2, 10, M), lightHours: ranged(8, 10, M), leavesPer20L: figure(4, M),
+    fillShare: figure(0.85, M), turnover: ranged(3, 6, M), climbs: true, hides: true, grazes: false, femalesPerMale: figure(2, M),
+  },
+  company: { kind: 'crayfish', crosses: 'Cambarellus', kills: [], eatsYoungOf: ['shrimp', 'snail', 'crayfish', 'isopod', 'branchiopod'], nips: true, takesFood: true, larvaeNeedSea: false, basis: M },
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.025, 0.03, M),

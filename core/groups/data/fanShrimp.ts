@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const fanShrimp = defineGroup({
   schools: { waterChange: waterChange.moderate, feeding: feeding.shrimp },
   largestStepPerWeek: steps,
   stocking: { minimumL: figure(114, CP), starters: figure(2, M), startersInL: figure(114, CP), advice: '114 L or more with strong flow and shade.' },
+  setup: {
+    cureWeeks: ranged(6, 12, M), substrate: { kind: 'sand', depthCm: figure(3, M) }, lightHours: ranged(8, 10, M), leavesPer20L: figure(2, M),
+    fillShare: figure(0.9, M), turnover: ranged(6, 10, M), climbs: true, hides: true, grazes: false, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'shrimp', crosses: 'Atyopsis and Atya', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: true, basis: M },
   life: {
     breedsInPlace: false,
     growthPerWeek: prior(-0.003, 0.003, M),

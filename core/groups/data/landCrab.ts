@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -19,6 +19,11 @@ export const landCrab = defineGroup({
   schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
   largestStepPerWeek: { ...steps, humidityPct: figure(15, M) },
   stocking: { minimumL: figure(25, CP), starters: figure(3, CP), startersInL: figure(25, CP), advice: 'One male to two females, at most three in 25 L; 80 % land, 20 % water 5 to 10 cm deep.' },
+  setup: {
+    cureWeeks: ranged(3, 6, M), substrate: { kind: 'earth', depthCm: figure(8, M) }, lightHours: ranged(8, 10, M), leavesPer20L: figure(6, M),
+    fillShare: figure(0.2, CP), turnover: ranged(1, 3, M), climbs: true, hides: true, grazes: false, femalesPerMale: figure(2, CP),
+  },
+  company: { kind: 'crab', crosses: 'Geosesarma', kills: ['shrimp', 'snail', 'isopod', 'branchiopod'], eatsYoungOf: ['crab', 'crayfish'], nips: true, takesFood: true, larvaeNeedSea: false, basis: CP },
   life: {
     // parents eat the young: numbers grow only when the young are taken away at once
     breedsInPlace: true,

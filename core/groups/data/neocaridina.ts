@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, fish, neocaridinaHardness, neocaridinaTemperature, waterChange } from '../schools'
 
@@ -19,6 +19,11 @@ export const neocaridina = defineGroup({
   schools: { temperature: neocaridinaTemperature, hardness: neocaridinaHardness, waterChange: waterChange.weekly, feeding: feeding.shrimp, fish: fish(0.005) },
   largestStepPerWeek: steps,
   stocking: { minimumL: figure(10, M), starters: figure(20, CP), startersInL: figure(38, CP), advice: '10 to 12 in 38 L will do; 20 starters instead of 5 save months.' },
+  setup: {
+    cureWeeks: ranged(4, 8, CP), substrate: { kind: 'sand', depthCm: figure(2, M) }, lightHours: ranged(8, 8, M), leavesPer20L: figure(2, M),
+    fillShare: figure(0.9, M), turnover: ranged(3, 6, M), climbs: false, hides: false, grazes: true, femalesPerMale: figure(2, M), settleC: figure(22.5, CP),
+  },
+  company: { kind: 'shrimp', crosses: 'Neocaridina davidi', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: false, basis: CP },
   life: {
     breedsInPlace: true,
     // 15 starters reach a few hundred in about a year even with sales (common practice): ln(300/15)/52 = 0.058 and a little for the sales

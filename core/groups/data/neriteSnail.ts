@@ -1,4 +1,4 @@
-import { counting, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const neriteSnail = defineGroup({
   schools: { waterChange: waterChange.moderate, feeding: feeding.sparse },
   largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
   stocking: { minimumL: figure(20, M), starters: figure(3, M), startersInL: figure(38, M), advice: 'Never without algae. Larvae need the sea.' },
+  setup: {
+    cureWeeks: ranged(6, 12, M), substrate: { kind: 'gravel', depthCm: figure(2, M) }, carbonateGL: ranged(2, 10, M), lightHours: ranged(8, 10, M), leavesPer20L: figure(1, M),
+    fillShare: figure(0.85, M), turnover: ranged(3, 6, M), climbs: true, hides: false, grazes: true, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'snail', crosses: 'nerites', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: true, basis: CP },
   life: {
     breedsInPlace: false,
     growthPerWeek: prior(-0.006, 0.005, M),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, poisons, nitrate20, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { branchiopodHardness, branchiopodStart, branchiopodTemperature, feeding, waterChange } from '../schools'
 
@@ -11,6 +11,11 @@ export const poolBranchiopod = defineGroup({
   schools: { temperature: branchiopodTemperature, hardness: branchiopodHardness, start: branchiopodStart, waterChange: waterChange.weekly, feeding: feeding.sparse },
   largestStepPerWeek: steps,
   stocking: { minimumL: figure(4, CP), starters: figure(30, M), startersInL: figure(10, CP), advice: '4 L or more, usually 8 to 11 L; light for 12 to 14 hours.' },
+  setup: {
+    cureWeeks: ranged(1, 4, M), substrate: { kind: 'sand', depthCm: figure(2, M) }, lightHours: ranged(12, 14, CP), leavesPer20L: figure(1, M),
+    fillShare: figure(0.85, M), turnover: ranged(0, 1, M), climbs: false, hides: false, grazes: false, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'branchiopod', crosses: 'pool branchiopods', kills: ['branchiopod'], eatsYoungOf: ['branchiopod'], nips: false, takesFood: false, larvaeNeedSea: false, basis: M },
   life: {
     // one generation: they hatch together, live two to three weeks, and go on as resting eggs
     breedsInPlace: false,

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -19,6 +19,11 @@ export const ramshornSnail = defineGroup({
   schools: { waterChange: waterChange.moderate, feeding: feeding.ramshorn },
   largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M) },
   stocking: { minimumL: figure(5, CP), starters: figure(4, M), startersInL: figure(10, CP), advice: 'From 5 to 10 L. Hermaphrodite: any two breed.' },
+  setup: {
+    cureWeeks: ranged(2, 6, M), substrate: { kind: 'gravel', depthCm: figure(2, M) }, carbonateGL: ranged(2, 10, M), lightHours: ranged(8, 10, M), leavesPer20L: figure(2, M),
+    fillShare: figure(0.9, M), turnover: ranged(2, 6, M), climbs: false, hides: false, grazes: false, femalesPerMale: figure(1, CP),
+  },
+  company: { kind: 'snail', crosses: 'Planorbella', kills: [], eatsYoungOf: [], nips: false, takesFood: true, larvaeNeedSea: false, basis: CP },
   life: {
     breedsInPlace: true,
     // two well-fed animals reach about a thousand in a couple of months at most (common practice): ln(500)/9 = 0.69 is the top, few tanks get near

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const trumpetSnail = defineGroup({
   schools: { waterChange: waterChange.moderate, feeding: feeding.sparse },
   largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1.5, M), salinityGKg: figure(17.5, CP) },
   stocking: { minimumL: figure(5, M), starters: figure(6, M), startersInL: figure(20, M), advice: 'Goes to half-strength seawater over one to two days.' },
+  setup: {
+    cureWeeks: ranged(2, 6, M), substrate: { kind: 'sand', depthCm: figure(4, M) }, carbonateGL: ranged(2, 10, M), lightHours: ranged(8, 10, M), leavesPer20L: figure(1, M),
+    fillShare: figure(0.9, M), turnover: ranged(2, 6, M), climbs: false, hides: false, grazes: false, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'snail', crosses: 'Melanoides', kills: [], eatsYoungOf: [], nips: false, takesFood: true, larvaeNeedSea: false, basis: CP },
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.1, 0.1, M),

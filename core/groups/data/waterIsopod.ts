@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -18,6 +18,11 @@ export const waterIsopod = defineGroup({
   schools: { waterChange: waterChange.weekly, feeding: feeding.sparse },
   largestStepPerWeek: { ...steps, ghDh: figure(2, M), khDh: figure(1, M) },
   stocking: { minimumL: figure(5, M), starters: figure(12, CP), startersInL: figure(20, M), advice: 'From ten or a dozen, without fish; rubble and leaves; 12 to 24 g carbonate media in each litre.' },
+  setup: {
+    cureWeeks: ranged(2, 6, M), substrate: { kind: 'gravel', depthCm: figure(3, M) }, carbonateGL: ranged(12, 24, CP), lightHours: ranged(6, 10, M), leavesPer20L: figure(8, M),
+    fillShare: figure(0.85, M), turnover: ranged(2, 4, M), climbs: false, hides: false, grazes: false, femalesPerMale: figure(1, M),
+  },
+  company: { kind: 'isopod', crosses: 'water isopods', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: false, basis: M },
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.07, 0.06, M),

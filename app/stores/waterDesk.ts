@@ -1,0 +1,112 @@
+import { defineStore } from 'pinia'
+import { resolveGroup, sharedTargets } from '#core/groups'
+import { planGroups } from '#core/care'
+import { currentEntries, DAY_MS, type Entry, netLitres, usualBench } from '#core/records'
+import {
+  clearDrift, correctionGoals, doseOf, fillGoals, learnHabits, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, waterStory,
+} from '#core/water'
+import { openDb } from '~/data/database'
+import { entriesOfGlass, entriesOfKinds } from '~/data/log'
+
+/** Changes of a school that only tops up, while a correction runs: small and weekly (common practice). */
+const QUIET_CHANGE = { share: 0.1, everyDays: 7 }
+
+/** The water of one glass at the bench: what is in it, what there is to make water from, and the recipe. */
+export const useWaterDeskStore = defineStore('waterDesk', () => {
+  const room = useRoomStore()
+  const statements = useStatementsStore()
+  const glassId = ref('')
+  const nowMs = computed(() => statements.now.getTime())
+  const glass = computed(() => room.glassById.get(glassId.value) ?? null)
+  const colonies = computed(() => room.coloniesByGlass.get(glassId.value) ?? [])
+  const plan = computed(() => room.plans.find(p => p.glassId === glassId.value) ?? null)
+  const bench = computed(() => room.room?.bench ?? usualBench)
+  const netL = computed(() => (glass.value ? netLitres(glass.value) : 0))
+
+  const { value: entries, ready } = useLiveQuery<Entry[]>(() => entriesOfGlass(openDb(), glassId.value), [], () => glassId.value)
+  const { value: pours } = useLiveQuery<Entry[]>(() => entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal']), [])
+  const standing = computed(() => currentEntries(entries.value))
+  const story = computed(() => waterStory(standing.value, Math.max(netL.value, 0.1), nowMs.value))
+  const habits = computed(() => learnHabits(story.value, nowMs.value))
+
+  /** groups of the colonies in the glass, or of the plan behind it */
+  const groups = computed(() => (colonies.value.length > 0 ? colonies.value.map(resolveGroup) : plan.value ? planGroups(plan.value) : []))
+  const shared = computed(() => sharedTargets(groups.value))
+  const school = computed(() => groups.value.find(g => g.change)?.change ?? null)
+
+  const sources = computed(() => room.sources.map(source => ({ source, known: sourceWater(source) })))
+  const usable = computed(() => sources.value.flatMap(({ source, known }) => (known ? [{ source, water: known.water }] : [])))
+  const standingPours = computed(() => currentEntries(pours.value))
+  const shelf = computed(() => room.shelf.map(item => ({ item, dose: doseOf(item.content), left: stockLeft(item, standingPours.value) })))
+
+  // what the keeper chose for this glass; forgotten when another one is opened
+  const changeL = ref<number | null>(null)
+  const mode = ref<RecipeMode | null>(null)
+  const chosen = ref<Record<string, number> | null>(null)
+  const refilling = ref(false)
+  watch(glassId, () => {
+    changeL.value = null
+    mode.value = null
+    chosen.value = null
+    refilling.value = false
+  })
+
+  const empty = computed(() => ready.value && story.value.present === null && story.value.readings.size === 0)
+  const filling = computed(() => empty.value || refilling.value)
+  /** conductivity leads where the group aims at one and a mineral mix stands on the shelf */
+  const canLead = computed(() => shared.value.targets.conductivityUsCm !== undefined && room.shelf.some(s => s.content.by === 'mix'))
+  const leading = computed<RecipeMode>(() => (canLead.value ? mode.value ?? (shared.value.targets.conductivityUsCm?.aim !== undefined ? 'conductivity' : 'minerals') : 'minerals'))
+  const everyDays = computed(() => (filling.value ? 1 : school.value?.everyDays ?? QUIET_CHANGE.everyDays))
+  const usualChangeL = computed(() => Math.max(0.1, Math.round(netL.value * (school.value?.share ?? QUIET_CHANGE.share) * 10) / 10))
+  const bucketL = computed(() => (filling.value ? netL.value : Math.min(netL.value, changeL.value ?? usualChangeL.value)))
+  /** values that the recipe needs and nobody has read yet */
+  const unread = computed<RecipeKey[]>(() => (filling.value ? [] : (['ghDh', 'khDh', 'salinityGKg'] as const).filter(k => shared.value.targets[k] && !story.value.readings.has(k))))
+  const present = computed(() => story.value.present ?? { ...pureWater })
+  const now = computed<Readouts>(() => readoutsOf(present.value))
+  const lastChangeMs = computed(() => story.value.events.filter(e => e.kind === 'change' && e.litres < netL.value * 0.999).at(-1)?.at ?? null)
+  /** when the next change may be poured: not sooner than the school's days after the last one */
+  const nextChangeMs = computed(() => (lastChangeMs.value === null || filling.value ? nowMs.value : Math.max(nowMs.value, lastChangeMs.value + everyDays.value * DAY_MS)))
+  const early = computed(() => nextChangeMs.value > nowMs.value + 1.5 * DAY_MS)
+
+  const question = computed<RecipeQuestion | null>(() => {
+    if (!glass.value || groups.value.length === 0 || unread.value.length > 0 || usable.value.length === 0 || !(bucketL.value > 0)) return null
+    const { targets, largestStepPerWeek } = shared.value
+    const steps: RecipeQuestion['largestStepPerWeek'] = {}
+    for (const key of recipeKeys) if (largestStepPerWeek[key]) steps[key] = largestStepPerWeek[key].value
+    return {
+      tank: filling.value ? { ...pureWater } : present.value, netL: netL.value, changeL: bucketL.value, everyDays: everyDays.value,
+      goals: filling.value ? fillGoals(targets, leading.value) : correctionGoals(now.value, targets, leading.value), largestStepPerWeek: filling.value ? {} : steps,
+      sources: usable.value.map(u => ({ id: u.source.id, water: u.water })),
+      shelf: shelf.value.map(s => ({ id: s.item.id, dose: s.dose, ...(s.left !== undefined && { stockG: s.left }) })),
+      bench: bench.value,
+      ...(chosen.value && { chosenL: usable.value.map(u => chosen.value![u.source.id] ?? 0) }),
+    }
+  })
+  const answer = computed(() => (question.value ? planRecipe(question.value) : null))
+  const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))
+  const purchase = computed(() => (question.value && recipe.value && !recipe.value.reached && !chosen.value ? purchaseFor(question.value) : null))
+
+  /** What goes on in this glass from today, for the forecast. */
+  const boxHabits = computed(() => {
+    const g = glass.value
+    const drift: Partial<Record<'ghDh' | 'khDh' | 'calciumMgL' | 'conductivityUsCm' | 'salinityGKg' | 'nitrateMgL', number>> = {}
+    for (const [key, rate] of Object.entries(habits.value.driftPerWeek)) drift[key as keyof typeof drift] = clearDrift(rate)
+    const learnt = habits.value.evaporationLPerDay
+    const lastTop = story.value.events.filter(e => e.kind === 'topUp' && e.water).at(-1)
+    const pure = usable.value.find(u => u.source.kind === 'pure')?.water ?? { ...pureWater }
+    return {
+      // where nothing was written down: 0.4 % of the water a day (from memory, covered tank in a heated room)
+      evaporationLPerDay: learnt?.value ?? 0.004 * netL.value, evaporationKnown: learnt !== null,
+      topUp: lastTop?.water ?? pure, topUpKnown: lastTop !== undefined,
+      change: null, nitrateMgLPerWeek: 0,
+      // slow sources are in the drift already once it is learnt from the log
+      carbonateGL: drift.khDh === undefined && g?.carbonateG ? g.carbonateG / netL.value : 0,
+      soilAgeWeeks: drift.khDh === undefined && g?.soilSince ? (nowMs.value - new Date(g.soilSince).getTime()) / (7 * DAY_MS) : null,
+      driftPerWeek: drift,
+    }
+  })
+  return {
+    glassId, glass, colonies, plan, bench, netL, entries, standing, ready, story, habits, groups, shared, school, sources, usable, shelf,
+    changeL, mode, chosen, refilling, empty, filling, canLead, leading, everyDays, usualChangeL, bucketL, unread, present, now, nowMs, lastChangeMs, nextChangeMs, early, question, answer, recipe, purchase, boxHabits,
+  }
+})

@@ -1,0 +1,16 @@
+import { type SubstanceId, substanceIds, type TreatmentDay } from '#core/water'
+
+const names: Readonly<Record<SubstanceId, string>> = { fenbendazole: 'Fenbendazole', flubendazole: 'Flubendazole', praziquantel: 'Praziquantel' }
+
+/** Name of an active substance; one that this version does not know stands as it is. */
+export const substanceWord = (id: string): string => ((substanceIds as readonly string[]).includes(id) ? names[id as SubstanceId] : id)
+
+export const againstWord = { flatworms: 'flatworms', hydra: 'hydra', roundworms: 'roundworms', flukes: 'flukes' } as const
+
+export const treatmentDayText: Readonly<Record<TreatmentDay['what'], string>> = {
+  removeCarbon: 'Take carbon out of the filter, and move the animals that would be harmed.',
+  dose: 'First dose. Shake the stock well, spread it over the surface.',
+  change: 'Change about a third of the water: dead worms foul it. Watch ammonia and nitrite.',
+  secondDose: 'Second dose, as large as the first: eggs survive the first one.',
+  carbonBack: 'Carbon back in for a week. Snails stay away until the substrate has been changed or a test snail lives.',
+}

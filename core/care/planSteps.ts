@@ -1,0 +1,67 @@
+import { groupOf } from '#core/groups'
+import { DAY_MS, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
+
+/** A step of a plan with its day. It may be done a little early or late; what matters is the order. */
+export interface PlanStep {
+  id: PlanStepId
+  dueMs: number
+  /** when it was done, ms; null while it is open */
+  doneMs: number | null
+  /** numbers for the sentence */
+  values: Record<string, number | string>
+}
+
+/**
+ * The steps of a plan in order of time, reckoned from the day of the first fill: what is prepared before, the curing with
+ * its tests (common practice: four to eight weeks), bringing in, and the first count.
+ */
+export function planSteps(plan: Plan): PlanStep[] {
+  const group = groupOf(plan.groupIds[0]!)
+  const { setup } = group
+  const start = momentMs(plan.startsAt)
+  const [least] = setup.cureWeeks.range
+  const ready = start + least * WEEK_MS
+  const target = group.targets.temperatureC
+  const settleC = setup.settleC?.value
+  const due: Partial<Record<PlanStepId, [number, Record<string, number | string>?]>> = {
+    legal: [start - 7 * DAY_MS],
+    place: [start - DAY_MS, { kg: plan.tank.grossL * 1.25 }],
+    substrate: plan.tank.substrate && plan.tank.substrate.kind !== 'none' ? [start - DAY_MS, { kind: plan.tank.substrate.kind, depth: plan.tank.substrate.depthCm }] : undefined,
+    carbonate: plan.tank.carbonateGL > 0 ? [start - DAY_MS, { gL: plan.tank.carbonateGL }] : undefined,
+    equipment: [start - DAY_MS],
+    fill: [start],
+    start: [start + DAY_MS],
+    firstTest: [start + 7 * DAY_MS],
+    midTest: least >= 3 ? [start + Math.round(least / 2) * WEEK_MS] : undefined,
+    grown: setup.grazes ? [ready - WEEK_MS] : undefined,
+    readyTest: [ready],
+    settle: [ready + 4 * DAY_MS, { n: plan.starters[0]!, ...(settleC !== undefined && { c: settleC }) }],
+    warm: settleC !== undefined && target ? [ready + 4 * DAY_MS + 2 * WEEK_MS, { low: target.preferred[0], high: target.preferred[1] }] : undefined,
+    firstCount: [ready + 4 * DAY_MS + 4 * WEEK_MS],
+  }
+  return planStepIds.flatMap((id) => {
+    const entry = due[id]
+    if (!entry) return []
+    const done = plan.done[id]
+    return [{ id, dueMs: entry[0], doneMs: done === undefined ? null : momentMs(done), values: entry[1] ?? {} }]
+  }).sort((a, b) => a.dueMs - b.dueMs || planStepIds.indexOf(a.id) - planStepIds.indexOf(b.id))
+}
+
+/** Something that is due, from a plan. */
+export interface DueItem { planId: string, planName: string, step: PlanStep, overdueDays: number }
+
+/** Days ahead that a step shows up before it is due. */
+const AHEAD_DAYS = 1
+
+/**
+ * The next open step of every plan that is due by tomorrow, longest overdue first. A plan that has not become a glass yet
+ * asks for nothing: it is only being thought about.
+ */
+export function dueFromPlans(plans: readonly Plan[], nowMs: number): DueItem[] {
+  return plans.flatMap((plan): DueItem[] => {
+    if (plan.retired || !plan.glassId) return []
+    const step = planSteps(plan).find(s => s.doneMs === null)
+    if (!step || step.dueMs > nowMs + AHEAD_DAYS * DAY_MS) return []
+    return [{ planId: plan.id, planName: plan.name, step, overdueDays: Math.floor((nowMs - step.dueMs) / DAY_MS) }]
+  }).sort((a, b) => b.overdueDays - a.overdueDays)
+}

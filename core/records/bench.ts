@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import { Moment } from './id'
+
+/** Two readings of known solutions: what a probe showed, and what was true. */
+export const Calibration = z.strictObject({
+  at: Moment,
+  points: z.array(z.strictObject({ raw: z.number(), truth: z.number() })).length(2),
+})
+export type Calibration = z.infer<typeof Calibration>
+
+/** What the keeper measures with: steps of scale and jug, and the probe's calibrations. */
+export const Bench = z.strictObject({
+  /** smallest step of the scale in grams */
+  scaleStepG: z.number().gt(0).max(100),
+  /** to what the keeper measures water, in litres */
+  jugStepL: z.number().gt(0).max(10),
+  calibrations: z.strictObject({ ph: Calibration.optional(), conductivityUsCm: Calibration.optional() }),
+})
+export type Bench = z.infer<typeof Bench>
+
+/** A scale that shows hundredths of a gram and a jug with tenths of a litre: what most keepers have (from memory). */
+export const usualBench: Bench = { scaleStepG: 0.01, jugStepL: 0.1, calibrations: {} }

@@ -1,0 +1,74 @@
+import { DAY_MS, WEEK_MS } from '#core/records'
+import { HARMFUL_NH3, unionisedAmmonia } from '../chemistry/ammonia'
+import type { ValueReading } from '../valueVerdict'
+
+export type CuringStage = 'notStarted' | 'ammonia' | 'nitrite' | 'nearly' | 'ready'
+export type CuringReason = 'noTests' | 'nothingFound' | 'ammoniaHigh' | 'nitriteHigh' | 'needsSecondTest' | 'tooYoung' | 'noGrowthSeen' | 'bothGoneTwice' | 'oldTests' | 'noNitrate'
+
+/** How far a tank is cured, why, and when to test next. Moments are milliseconds. */
+export interface Curing { stage: CuringStage, reasons: CuringReason[], weeks: number, nextTestMs: number, earliestReadyMs: number, unionisedMgL: number | null }
+
+export interface CuringInput {
+  startedMs: number
+  nowMs: number
+  /** oldest first, mg/L of the ion as kits print them */
+  ammonia: readonly ValueReading[]
+  nitrite: readonly ValueReading[]
+  nitrate: readonly ValueReading[]
+  ph: number | null
+  temperatureC: number | null
+  /** whether biofilm and algae were seen */
+  seen: { biofilm: boolean, algae: boolean }
+  /** weeks that this group's tanks are cured, and whether it lives off growth */
+  weeks: readonly [number, number]
+  grazes: boolean
+}
+
+/** Up to here a kit's reading counts as none (from memory: the first colour step). */
+const NONE = { ammonia: 0.1, nitrite: 0.05, nitrate: 2 }
+/** Days between the two clean tests that are asked for, and until a test is too old to judge by (from memory). */
+const APART_DAYS = 3
+const OLD_DAYS = 10
+
+/**
+ * Judges how far a tank is cured: ammonia comes first, then nitrite, then nitrate while both vanish. Ready needs two clean
+ * tests days apart, the group's shortest time (common practice: four to eight weeks), and growth to graze for grazers.
+ */
+export function judgeCuring(i: CuringInput): Curing {
+  const weeks = (i.nowMs - i.startedMs) / WEEK_MS
+  const earliestReadyMs = i.startedMs + i.weeks[0] * WEEK_MS
+  const ammonia = i.ammonia.at(-1)
+  const nitrite = i.nitrite.at(-1)
+  const nitrate = i.nitrate.at(-1)
+  const unionisedMgL = ammonia && i.ph !== null && i.temperatureC !== null ? unionisedAmmonia(ammonia.value, i.ph, i.temperatureC) : null
+  const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => ({ stage, reasons, weeks, nextTestMs: i.nowMs + days * DAY_MS, earliestReadyMs, unionisedMgL })
+  if (!ammonia || !nitrite) return at('notStarted', ['noTests'], 0)
+  const newest = Math.min(ammonia.at, nitrite.at)
+  const old: CuringReason[] = newest < i.nowMs - OLD_DAYS * DAY_MS ? ['oldTests'] : []
+  if (nitrite.value > NONE.nitrite) return at('nitrite', ['nitriteHigh', ...old], old.length ? 0 : 3)
+  if (ammonia.value > NONE.ammonia || (unionisedMgL ?? 0) > HARMFUL_NH3) return at('ammonia', ['ammoniaHigh', ...old], old.length ? 0 : 4)
+  const everSeen = [...i.ammonia.map(r => r.value > NONE.ammonia), ...i.nitrite.map(r => r.value > NONE.nitrite)].some(Boolean)
+  const hasNitrate = (nitrate?.value ?? 0) > NONE.nitrate
+  if (!everSeen && !hasNitrate) return at('notStarted', ['nothingFound', ...old], old.length ? 0 : 5)
+  const reasons: CuringReason[] = []
+  if (!hasNitrate) reasons.push('noNitrate')
+  if (!cleanTwice(i)) reasons.push('needsSecondTest')
+  if (i.nowMs < earliestReadyMs) reasons.push('tooYoung')
+  if (i.grazes && !i.seen.biofilm && !i.seen.algae) reasons.push('noGrowthSeen')
+  reasons.push(...old)
+  if (reasons.length === 0 || (reasons.length === 1 && reasons[0] === 'noNitrate')) return at('ready', ['bothGoneTwice', ...reasons], 7)
+  return at('nearly', reasons, old.length ? 0 : 3)
+}
+
+/** Whether ammonia and nitrite were both none in two tests some days apart, with nothing found between them. */
+function cleanTwice({ ammonia, nitrite }: CuringInput): boolean {
+  const run = (readings: readonly ValueReading[], limit: number) => {
+    let first: number | null = null
+    for (const r of readings.toReversed()) {
+      if (r.value > limit) break
+      first = r.at
+    }
+    return first === null ? 0 : (readings.at(-1)!.at - first) / DAY_MS
+  }
+  return run(ammonia, NONE.ammonia) >= APART_DAYS && run(nitrite, NONE.nitrite) >= APART_DAYS
+}

@@ -1,0 +1,189 @@
+import type { Bench, SaltId, Water } from '#core/records'
+import { doseOf, type Dose, salts } from '../chemistry/salts'
+import { pureWater } from '../chemistry/ions'
+import { type SolvedChange, solveChange } from './change'
+import { type Goals, missing } from './goals'
+import { importance, nearEnough, type Readouts, readoutsOf, type RecipeKey, recipeKeys } from './readouts'
+
+/** What there is to make water from. */
+export interface OnHand {
+  sources: readonly { id: string, water: Water, maxL?: number }[]
+  shelf: readonly { id: string, dose: Dose, stockG?: number }[]
+  bench: Pick<Bench, 'scaleStepG' | 'jugStepL'>
+}
+
+export interface RecipeQuestion extends OnHand {
+  tank: Water
+  netL: number
+  /** litres of one change; all of the net litres for a first fill */
+  changeL: number
+  everyDays: number
+  goals: Goals
+  /** largest change per week; nothing for a first fill */
+  largestStepPerWeek: Partial<Readouts>
+  /** litres of each source in the first change that the keeper chose, in the order of `sources` */
+  chosenL?: readonly number[]
+}
+
+/** One change of a recipe: ids with what to pour and to weigh. */
+export interface RecipeStep extends SolvedChange {
+  /** days after the first change */
+  afterDays: number
+  changeL: number
+  pours: { id: string, litres: number }[]
+  weighs: { id: string, measured: NonNullable<SolvedChange['measured'][number]> }[]
+}
+
+/** What would make an unreachable goal reachable: one salt, or pure water. */
+export type Purchase = { kind: 'salt', salt: SaltId } | { kind: 'pureWater' }
+
+export interface WaterRecipe {
+  goals: Goals
+  steps: RecipeStep[]
+  reached: boolean
+  /** goals that are missed at the end, most important first */
+  shortOf: { key: RecipeKey, wanted: number, got: number }[]
+  /** true when a smaller change than asked for had to be taken, so that no step is too large */
+  smaller: boolean
+  /** grams of each box that all steps need together, and whether the stock is enough */
+  needs: { id: string, grams: number, enough: boolean | null }[]
+}
+
+export type RecipeIssue = 'noSource' | 'alreadyThere' | 'stepTooLarge'
+export type RecipeAnswer = { ok: true, recipe: WaterRecipe } | { ok: false, issue: RecipeIssue }
+
+/** More changes than this is no plan that a keeper follows; what is missing then is said. */
+const MAX_STEPS = 26
+/** Shares of the wanted change that are tried when it would move a value too far. */
+const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1]
+
+/**
+ * Plans the changes that bring a tank to its goals: each one moves no value by more than its weekly step (less when changes
+ * come more often than weekly), and what is not corrected is held. For a first fill there is one step and no limit.
+ * Assumes a well-mixed tank and no other source or sink; stones and active soil are said beside the recipe.
+ * @throws RangeError when litres or days are not above zero, or the change is larger than the tank
+ */
+export function planRecipe(q: RecipeQuestion): RecipeAnswer {
+  if (!(q.netL > 0)) throw new RangeError(`netL must be above 0, got ${q.netL}`)
+  if (!(q.changeL > 0 && q.changeL <= q.netL)) throw new RangeError(`changeL must lie above 0 and at most ${q.netL}, got ${q.changeL}`)
+  if (!(q.everyDays > 0)) throw new RangeError(`everyDays must be above 0, got ${q.everyDays}`)
+  if (q.sources.length === 0) return { ok: false, issue: 'noSource' }
+  const filling = q.changeL === q.netL
+  if (!filling && !q.chosenL && reached(q.goals, readoutsOf(q.tank))) return { ok: false, issue: 'alreadyThere' }
+
+  const stepLimit: Partial<Readouts> = {}
+  if (!filling) for (const key of recipeKeys) if (q.largestStepPerWeek[key] !== undefined) stepLimit[key] = q.largestStepPerWeek[key] * Math.min(1, q.everyDays / 7)
+  const left = new Map(q.shelf.map(s => [s.id, s.stockG ?? Infinity]))
+  const steps: RecipeStep[] = []
+  let tank = q.tank
+  let smaller = false
+  let size = 0
+  for (;;) {
+    const staged = stagedGoals(q.goals, readoutsOf(tank), stepLimit)
+    let solved: SolvedChange | null = null
+    let changeL = q.changeL
+    const chosen = steps.length === 0 ? q.chosenL : undefined
+    for (; size < SMALLER.length; size++) {
+      changeL = q.changeL * SMALLER[size]!
+      solved = solveChange({
+        tank, netL: q.netL, changeL, goals: staged, step: stepLimit,
+        sources: q.sources, doses: q.shelf.map(s => ({ dose: s.dose, maxG: left.get(s.id)! })),
+        ...(chosen && { fixedL: chosen }),
+      }, q.bench)
+      if (solved || chosen) break
+    }
+    if (!solved) {
+      if (steps.length === 0) return { ok: false, issue: 'stepTooLarge' }
+      break
+    }
+    const before = shortfall(q.goals, readoutsOf(tank))
+    const after = shortfall(q.goals, readoutsOf(solved.after))
+    // no nearer than before: another change of the same kind will not help either
+    if (steps.length > 0 && after > before - 0.02) break
+    if (size > 0) smaller = true
+    for (const [i, m] of solved.measured.entries()) if (m) left.set(q.shelf[i]!.id, left.get(q.shelf[i]!.id)! - m.grams)
+    steps.push({
+      ...solved, changeL, afterDays: steps.length * q.everyDays,
+      pours: solved.litres.flatMap((litres, i) => (litres > 0.0005 ? [{ id: q.sources[i]!.id, litres }] : [])),
+      weighs: solved.measured.flatMap((measured, i) => (measured ? [{ id: q.shelf[i]!.id, measured }] : [])),
+    })
+    tank = solved.after
+    if (filling || steps.length >= MAX_STEPS || reached(q.goals, readoutsOf(tank))) break
+  }
+  const end = readoutsOf(tank)
+  const needs = new Map<string, number>()
+  for (const step of steps) for (const w of step.weighs) needs.set(w.id, (needs.get(w.id) ?? 0) + w.measured.grams)
+  return {
+    ok: true,
+    recipe: {
+      goals: q.goals, steps, smaller, reached: reached(q.goals, end),
+      shortOf: recipeKeys.flatMap((key) => {
+        const goal = q.goals[key]
+        if (!goal || !counts(key, goal) || Math.abs(missing(goal, end[key])) < nearEnough[key]) return []
+        return [{ key, wanted: end[key] < goal.low ? goal.low : goal.high, got: end[key] }]
+      }),
+      needs: [...needs].map(([id, grams]) => {
+        const stock = q.shelf.find(s => s.id === id)?.stockG
+        return { id, grams, enough: stock === undefined ? null : grams <= stock + 1e-9 }
+      }),
+    },
+  }
+}
+
+/**
+ * The one purchase that would make a goal reachable, tried in the order in which keepers usually have the things at hand.
+ * @param q a question whose recipe does not reach its goals
+ * @returns null when no single one does
+ */
+export function purchaseFor(q: RecipeQuestion): Purchase | null {
+  const { chosenL: _, ...free } = q
+  const reaches = (more: Partial<OnHand>) => {
+    const answer = planRecipe({ ...free, ...more })
+    return answer.ok && answer.recipe.reached
+  }
+  if (!q.sources.some(s => readoutsOf(s.water).conductivityUsCm < 40) && reaches({ sources: [...q.sources, { id: 'pureWater', water: { ...pureWater } }] })) return { kind: 'pureWater' }
+  for (const salt of purchasable) {
+    const dose = doseOf({ by: 'salt', salt })
+    if (reaches({ shelf: [...q.shelf, { id: salt, dose }] })) return { kind: 'salt', salt }
+  }
+  return null
+}
+
+const purchasable: readonly SaltId[] = (['calciumChlorideDihydrate', 'magnesiumSulfateHeptahydrate', 'sodiumBicarbonate', 'potassiumBicarbonate', 'calciumSulfateDihydrate', 'magnesiumChlorideHexahydrate', 'seaSalt'] as const).filter(s => salts[s].dissolving !== 'hardly')
+
+/** Goals of one change: equal steps look calmer on the stair than large ones with a small last one. */
+function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goals {
+  const staged: Goals = {}
+  for (const key of recipeKeys) {
+    const goal = goals[key]
+    if (!goal) continue
+    const away = missing(goal, now[key])
+    const limit = step[key]
+    if (limit === undefined || away === 0) staged[key] = goal
+    else {
+      const part = now[key] + away / Math.max(1, Math.ceil(Math.abs(away) / (limit * 0.97) - 1e-9))
+      staged[key] = { ...goal, low: part, high: part }
+    }
+  }
+  return staged
+}
+
+/** A goal that is only to be held softly (weight under 1) does not decide whether the end is reached, when it is a wide one. */
+const counts = (key: RecipeKey, goal: Goals[RecipeKey] & object): boolean => goal.weight >= 1 || (key !== 'conductivityUsCm' && goal.low === goal.high) || key === 'calciumMgL'
+
+function reached(goals: Goals, now: Readouts): boolean {
+  return recipeKeys.every((key) => {
+    const goal = goals[key]
+    return !goal || !counts(key, goal) || Math.abs(missing(goal, now[key])) < nearEnough[key]
+  })
+}
+
+/** What is missing in all, weighed, so that progress can be judged. */
+function shortfall(goals: Goals, now: Readouts): number {
+  let sum = 0
+  for (const key of recipeKeys) {
+    const goal = goals[key]
+    if (goal && counts(key, goal)) sum += Math.abs(missing(goal, now[key])) * importance[key] * goal.weight
+  }
+  return sum
+}
