@@ -23,7 +23,7 @@ export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass
 export async function statementInputs(db: UlkinDb, subjects: readonly StatementSubject[], nowMs: number): Promise<StatementInput[]> {
   return db.transaction('r', db.entries, () => Promise.all(subjects.map(async ({ colony, glass }) => {
     const [colonyEntries, glassEntries] = await Promise.all([entriesOfColony(db, colony.id), entriesOfGlass(db, glass.id)])
-    return { colony, glass, colonyEntries, glassEntries, nowMs, utcOffsetMinutes: -new Date(nowMs).getTimezoneOffset() }
+    return { colony, glass, colonyEntries, glassEntries, nowMs, utcOffsetMinutes: 0 - new Date(nowMs).getTimezoneOffset() }
   })))
 }
 

@@ -8,7 +8,7 @@ import { newId } from '~/data/newId'
 import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
-import { colony, correction, count, nextId, NOW, smallRoom, test as waterTest } from '../make'
+import { colony, correction, count, nextId, NOW, shelfItem, smallRoom, source, test as waterTest } from '../make'
 import type { ColonyStatements } from '#core/statements'
 
 let db: UlkinDb
@@ -32,7 +32,7 @@ describe('records', () => {
   it('opens the newest room when the wanted one is gone, and none on an empty device', async () => {
     expect((await roomRecords(db, 'gone')).room?.id).toBe(s.room.id)
     await eraseAll(db)
-    expect(await roomRecords(db, null)).toEqual({ rooms: [], room: null, racks: [], glasses: [], colonies: [] })
+    expect(await roomRecords(db, null)).toEqual({ rooms: [], room: null, racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [] })
   })
   it('puts the replaced version into the attic', async () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
@@ -94,17 +94,19 @@ describe('revisions', () => {
     expect(a3).not.toBe(a2)
     expect(b3).not.toBe(b2)
   })
-  it('mark every colony when the room’s change water changes', async () => {
+  it('mark nothing for a source or a salt: they say nothing of a colony', async () => {
     const before = await revisionOf(s.colony.id)
-    await saveRecord(db, 'rooms', { ...s.room, changeWater: { ghDh: 9, khDh: 3 } }, NOW)
-    expect(await revisionOf(s.colony.id)).not.toBe(before)
+    await saveRecord(db, 'sources', source(s.room.id), NOW)
+    await saveRecord(db, 'shelf', shelfItem(s.room.id), NOW)
+    expect(await revisionOf(s.colony.id)).toBe(before)
+    expect(await roomRecords(db, s.room.id)).toMatchObject({ sources: [{ name: 'Tap' }], shelf: [{ name: 'Bicarbonate' }] })
     expect(await allRevisions(db)).toHaveLength(1)
   })
 })
 
 describe('summaries', () => {
   const statements = (colonyId: string) => ({ colonyId } as ColonyStatements)
-  const subject = async () => ({ colony: s.colony, glass: s.glass, changeWater: s.room.changeWater, revision: (await revisionOf(s.colony.id))! })
+  const subject = async () => ({ colony: s.colony, glass: s.glass, revision: (await revisionOf(s.colony.id))! })
   it('hold for the same revision and day, and are none of another build', async () => {
     const { revision } = await subject()
     await keepSummaries(db, [{ colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
@@ -119,7 +121,7 @@ describe('summaries', () => {
     const counted = count(s.colony.id, 2, 30)
     const tested = waterTest(s.glass.id, 1, { khDh: 4 })
     for (const e of [counted, tested]) await addEntry(db, e)
-    expect(await statementInputs(db, [await subject()], NOW)).toEqual([{ colony: s.colony, glass: s.glass, changeWater: s.room.changeWater, colonyEntries: [counted], glassEntries: [tested], nowMs: NOW }])
+    expect(await statementInputs(db, [await subject()], NOW)).toEqual([{ colony: s.colony, glass: s.glass, colonyEntries: [counted], glassEntries: [tested], nowMs: NOW, utcOffsetMinutes: 0 - new Date(NOW).getTimezoneOffset() }])
     expect(await statementInputs(db, [], NOW)).toEqual([])
   })
 })
@@ -130,7 +132,7 @@ describe('backups', () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     const out = await readAll(db, NOW)
     await eraseAll(db)
-    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, entries: 0, attic: 0 })
+    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, sources: 0, shelf: 0, plans: 0, entries: 0, attic: 0 })
     await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
     expect(await readAll(db, NOW)).toEqual(out)
     expect(await revisionOf(s.colony.id)).toBeDefined()

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { type Backup, BACKUP_VERSION, MAX_BACKUP_BYTES, migrate, parseBackup, planMerge, writeBackup } from '#core/formats'
-import { correction, count, daysAgo, nextId, smallRoom, test as waterTest } from '../../make'
+import { correction, count, daysAgo, nextId, plan, shelfItem, smallRoom, source, test as waterTest } from '../../make'
 
 function backupOf(): Backup {
   const s = smallRoom()
   const c = count(s.colony.id, 4, 40)
-  return { format: 'ulkin-backup', version: 1, exportedAt: daysAgo(0), rooms: [s.room], racks: [s.rack], glasses: [s.glass], colonies: [s.colony], entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })], attic: [] }
+  return { format: 'ulkin-backup', version: BACKUP_VERSION, exportedAt: daysAgo(0), rooms: [s.room], racks: [s.rack], glasses: [s.glass], colonies: [s.colony], sources: [source(s.room.id)], shelf: [shelfItem(s.room.id)], plans: [plan(s.room.id)], entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })], attic: [] }
 }
 const issueOf = (text: string) => {
   const read = parseBackup(text)
@@ -54,6 +54,30 @@ describe('backup', () => {
   })
 })
 
+describe('a file of version 1', () => {
+  const old = (changeWater: object) => changed((r) => {
+    r.version = 1
+    for (const table of ['sources', 'shelf', 'plans']) delete r[table]
+    r.rooms = (r.rooms as Record<string, unknown>[]).map(({ bench: _, ...room }) => ({ ...room, changeWater }))
+  })
+  it('turns its change water into a source, and gets a shelf of the salts it took for granted', () => {
+    const read = parseBackup(old({ ghDh: 9, khDh: 3 }))
+    expect(read.ok && read.backup).toMatchObject({ version: BACKUP_VERSION, plans: [], sources: [{ kind: 'pure' }, { name: 'Change water', analyses: [{ values: { ghDh: 9, khDh: 3 } }] }] })
+    expect(read.ok && read.backup.shelf.map(i => i.content)).toContainEqual({ by: 'salt', salt: 'sodiumBicarbonate' })
+  })
+  it('comes to the same records on every device', () => {
+    const text = old({ ghDh: 9, khDh: 3 })
+    expect(parseBackup(text)).toEqual(parseBackup(text))
+  })
+  it('needs no second source when the change water was pure', () => {
+    const read = parseBackup(old({ ghDh: 0, khDh: 0 }))
+    expect(read.ok && read.backup.sources).toHaveLength(1)
+  })
+  it('is refused with a place when its rooms are damaged', () => {
+    expect(issueOf(JSON.stringify({ ...JSON.parse(old({})), rooms: ['none'] }))).toMatchObject({ kind: 'wrongShape', path: 'rooms.0' })
+  })
+})
+
 describe('migrate', () => {
   it('goes one version at a time', () => {
     const steps = { 1: (r: Record<string, unknown>) => ({ ...r, a: 1 }), 2: (r: Record<string, unknown>) => ({ ...r, b: Number(r.a) + 1 }) }
@@ -68,12 +92,12 @@ describe('migrate', () => {
 describe('planMerge', () => {
   it('finds nothing to do with one’s own backup', () => {
     const b = backupOf()
-    expect(planMerge(b, b)).toMatchObject({ same: 7, conflicts: [], add: { entries: [], rooms: [] } })
+    expect(planMerge(b, b)).toMatchObject({ same: 10, conflicts: [], add: { entries: [], rooms: [] } })
   })
   it('adds everything to an empty device', () => {
     const b = backupOf()
-    const empty: Backup = { ...b, rooms: [], racks: [], glasses: [], colonies: [], entries: [] }
-    expect(planMerge(empty, b).add).toMatchObject({ rooms: b.rooms, entries: b.entries })
+    const empty: Backup = { ...b, rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], entries: [] }
+    expect(planMerge(empty, b).add).toMatchObject({ rooms: b.rooms, sources: b.sources, shelf: b.shelf, plans: b.plans, entries: b.entries })
   })
   it('makes a conflict of every difference and decides nothing', () => {
     const mine = backupOf()

@@ -88,14 +88,14 @@ describe('what can go', () => {
 
 describe('the water', () => {
   it('was never tested', () => {
-    expect(tell().water).toMatchObject({ state: 'unknown', conclusion: { key: 'water.nothingKnown' }, correction: null })
+    expect(tell().water).toMatchObject({ state: 'unknown', conclusion: { key: 'water.nothingKnown' }, correctable: false })
   })
   it('is right', () => {
     expect(tell([], kh([5, 5, 5])).water).toMatchObject({ state: 'onTarget', conclusion: { key: 'water.allGood', values: { n: 2 } } })
   })
-  it('lets the worst value speak, and stages its correction', () => {
+  it('lets the worst value speak, and says that a recipe can mend it', () => {
     const { water } = tell([], kh([4.6, 4, 3.4, 2.8, 2.2]))
-    expect(water).toMatchObject({ state: 'off', worst: { key: 'khDh' }, conclusion: null, correction: { ok: true, reached: true } })
+    expect(water).toMatchObject({ state: 'off', worst: { key: 'khDh' }, conclusion: null, correctable: true })
   })
   it('names poison before hardness', () => {
     const { water } = tell([], [waterTest(s.glass.id, 1, { khDh: 0.5, ammoniaMgL: 1 })])

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
-import { DAY_MS, type EntryOf, type TestMethod, type ValueKey } from '#core/records'
-import { freshDays, judgeValue, readingSd, readingsOf, type ValueReading } from '#core/water'
-import { nextId, NOW, test as waterTest } from '../../make'
+import { DAY_MS, type TestMethod, type ValueKey } from '#core/records'
+import { freshDays, judgeValue, readingSd, type ValueReading } from '#core/water'
+import { nextId, NOW } from '../../make'
 
 const reading = (key: ValueKey, daysAgo: number, value: number, method: TestMethod = 'liquidKit'): ValueReading => ({ entryId: nextId(), at: NOW - daysAgo * DAY_MS, value, sd: readingSd(key, method, value), method })
 const target = (key: ValueKey, group = 'neocaridina') => groupOf(group).targets[key]!
@@ -90,17 +90,6 @@ describe('judgeValue', () => {
     const back = judge('ghDh', weekly([12, 11, 10, 9.2, 8.6]))
     expect(back.state).toBe('drifting')
     expect(back.actions[0]?.key).toBe('water.doNothing')
-  })
-})
-
-describe('readingsOf', () => {
-  const glassId = nextId()
-  const tests = [waterTest(glassId, 2, { khDh: 4 }), waterTest(glassId, 9, { khDh: 5, ph: 7 }), waterTest(glassId, -1, { khDh: 1 })] as EntryOf<'waterTest'>[]
-  it('sorts by value, oldest first, and takes nothing from the future', () => {
-    const readings = readingsOf(tests, NOW)
-    expect(readings.get('khDh')?.map(r => r.value)).toEqual([5, 4])
-    expect(readings.get('ph')).toHaveLength(1)
-    expect(readings.has('nitrateMgL')).toBe(false)
   })
 })
 
