@@ -3,6 +3,7 @@ import { format } from 'date-fns'
 import { type Backup, type BackupRead, MAX_BACKUP_BYTES, type MergeConflict, type MergePlan } from '#core/formats'
 import { applyMerge, compareBackup, eraseAll, readAll } from '~/data/backups'
 import { openDb } from '~/data/database'
+import { saveFile } from '~/files/saveFile'
 import { backupIssueText } from '~/words/issues'
 import type { BackupApi } from '~/workers/backup.worker'
 
@@ -26,12 +27,7 @@ export function useBackups() {
     const backup = await readAll(openDb(), now.getTime())
     const text = await inWorker(api => api.writeBackup(backup))
     const name = `ulkin-${format(now, 'yyyy-MM-dd-HHmm')}.json`
-    const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-    const link = document.createElement('a')
-    link.href = url
-    link.download = name
-    link.click()
-    setTimeout(() => URL.revokeObjectURL(url), 10_000)
+    saveFile(name, text, 'application/json')
     return name
   }
 

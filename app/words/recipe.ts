@@ -54,7 +54,6 @@ const joined = (list: string[]) => (list.length < 2 ? list.join('') : `${list.sl
 export function recipeIssueText(issue: RecipeIssue, chosen: boolean): string {
   switch (issue) {
     case 'noSource': return 'There is no water to make it from: test a source first.'
-    case 'alreadyThere': return 'Every value is where it should be. Stable beats perfect: change as your school says, with water like the one in the glass.'
     case 'stepTooLarge': return chosen ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.' : 'No blend of what you have can be poured without a jump: even a tenth of this change would move a value too far. A source nearer to the glass’s water is needed.'
   }
 }
@@ -93,7 +92,7 @@ export function weighAndPour(step: RecipeStep, names: BenchNames, temperatureC: 
     if (measured.by === 'scale') out.push({ text: `Stir in ${num(`${gramsText(measured.grams)} g`)} ${name}${item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'}.`, weigh: { name, grams: measured.grams } })
     else out.push({ text: `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ${name} solution: ${gramsText(measured.strengthGL * measured.solutionL)} g made up to ${measured.solutionL === 1 ? '1 L' : '100 mL'}. The mass alone, ${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little for your scale.`, weigh: { name, grams: measured.strengthGL * measured.solutionL } })
   }
-  if (temperatureC !== null) out.push({ text: `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ${differenceText('temperatureC', 2, units)}.` })
+  if (temperatureC !== null) out.push({ text: `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ${differenceText('temperatureC', 2, units).replace('.0', '')}.` })
   const bucket = readoutsOf(step.bucket)
   const salty = step.bucket.seaSaltGL > 1
   const doubt = Math.max(3, bucket.conductivityUsCm * CONDUCTIVITY_ERROR)

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import type { SaltId } from '#core/records'
+import type {
+  ionKeys, GravityReference} from '#core/water';
 import {
-  blend, caMgByMass, calciumShare, carbonateConstants, carbonateSystem, chargeBalance, co2ByRule, co2FromPhKh, conductivityOfSalinity, dissolve, doseOf, estimateConductivity, evaporated, ghOf, ionicStrength,
-  ionKeys, ionMass, khOf, MEQ_PER_DKH, molarMass, oxygenSaturation, pureWater, pureWaterToDilute, salinityFromConductivity, salinityFromGravity, seaDensity, seaSaltToRaise, specificGravity, type GravityReference, unionisedShare, waterOf,
+  blend, caMgByMass, calciumShare, carbonateConstants, carbonateSystem, chargeBalance, co2ByRule, co2FromPhKh, conductivityOfSalinity, dissolve, doseOf, estimateConductivity, evaporated, ghOf, ionicStrength, ionMass, khOf, MEQ_PER_DKH, molarMass, oxygenSaturation, pureWater, pureWaterToDilute, salinityFromConductivity, salinityFromGravity, seaDensity, seaSaltToRaise, specificGravity, unionisedShare, waterOf,
 } from '#core/water'
 import seaFile from './data/seawater.json'
 import file from './data/water.json'

@@ -26,3 +26,19 @@ export function calibrated(raw: number, calibration: Calibration | undefined): n
 
 /** Days after which a probe should see known solutions again (from memory; the maker's sheet comes first). */
 export const CALIBRATION_DAYS = 30
+
+/** The last readings of a probe taken together. */
+export interface Settled { mean: number, sd: number, settled: boolean }
+
+/**
+ * Mean of the last readings and whether they have settled: twice their scatter is within what the keeper reads off.
+ * @param values newest last; fewer than four have not settled
+ * @param near what counts as the same
+ * @returns null without readings
+ */
+export function settledMean(values: readonly number[], near: number): Settled | null {
+  if (values.length === 0) return null
+  const mean = values.reduce((s, v) => s + v, 0) / values.length
+  const sd = values.length > 1 ? Math.sqrt(values.reduce((s, v) => s + (v - mean) ** 2, 0) / (values.length - 1)) : 0
+  return { mean, sd, settled: values.length >= 4 && 2 * sd <= near }
+}

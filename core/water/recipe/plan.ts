@@ -49,7 +49,7 @@ export interface WaterRecipe {
   needs: { id: string, grams: number, enough: boolean | null }[]
 }
 
-export type RecipeIssue = 'noSource' | 'alreadyThere' | 'stepTooLarge'
+export type RecipeIssue = 'noSource' | 'stepTooLarge'
 export type RecipeAnswer = { ok: true, recipe: WaterRecipe } | { ok: false, issue: RecipeIssue }
 
 /** More changes than this is no plan that a keeper follows; what is missing then is said. */
@@ -59,7 +59,8 @@ const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1]
 
 /**
  * Plans the changes that bring a tank to its goals: each one moves no value by more than its weekly step (less when changes
- * come more often than weekly), and what is not corrected is held. For a first fill there is one step and no limit.
+ * come more often than weekly), and what is not corrected is held. Where every value is right already there is one change,
+ * with water that keeps it so. For a first fill there is one step and no limit.
  * Assumes a well-mixed tank and no other source or sink; stones and active soil are said beside the recipe.
  * @throws RangeError when litres or days are not above zero, or the change is larger than the tank
  */
@@ -69,7 +70,6 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
   if (!(q.everyDays > 0)) throw new RangeError(`everyDays must be above 0, got ${q.everyDays}`)
   if (q.sources.length === 0) return { ok: false, issue: 'noSource' }
   const filling = q.changeL === q.netL
-  if (!filling && !q.chosenL && reached(q.goals, readoutsOf(q.tank))) return { ok: false, issue: 'alreadyThere' }
 
   const stepLimit: Partial<Readouts> = {}
   if (!filling) for (const key of recipeKeys) if (q.largestStepPerWeek[key] !== undefined) stepLimit[key] = q.largestStepPerWeek[key] * Math.min(1, q.everyDays / 7)

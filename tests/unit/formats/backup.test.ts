@@ -57,7 +57,7 @@ describe('backup', () => {
 describe('a file of version 1', () => {
   const old = (changeWater: object) => changed((r) => {
     r.version = 1
-    for (const table of ['sources', 'shelf', 'plans']) delete r[table]
+    for (const table of ['sources', 'shelf', 'plans']) r[table] = undefined
     r.rooms = (r.rooms as Record<string, unknown>[]).map(({ bench: _, ...room }) => ({ ...room, changeWater }))
   })
   it('turns its change water into a source, and gets a shelf of the salts it took for granted', () => {
