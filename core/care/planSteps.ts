@@ -1,5 +1,5 @@
 import { groupOf } from '#core/groups'
-import { DAY_MS, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
+import { DAY_MS, type Entry, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
 
 /** A step of a plan with its day. It may be done a little early or late; what matters is the order. */
 export interface PlanStep {
@@ -11,11 +11,32 @@ export interface PlanStep {
   values: Record<string, number | string>
 }
 
+/** What the log of a plan's glass says of its steps, so that nobody ticks what was logged. */
+export interface PlanLog { filledMs: number | null, /** days on which both ammonia and nitrite were tested */ testsMs: number[] }
+
+/** A fill counts as the first one from so much of the net litres on: the last litres often follow later. */
+const FILLED_SHARE = 0.8
+/** A test that was made so early still stands for its step. */
+const EARLY_DAYS = 4
+const testSteps: readonly PlanStepId[] = ['firstTest', 'midTest', 'readyTest']
+
+/**
+ * Reads the log of a plan's glass.
+ * @param entries standing entries of the glass, any order
+ * @param netL litres of water that the plan reckons with
+ */
+export function planLog(entries: readonly Entry[], netL: number): PlanLog {
+  const fills = entries.filter(e => e.kind === 'waterChange' && e.litres >= FILLED_SHARE * netL).map(e => momentMs(e.at))
+  const tests = entries.filter(e => e.kind === 'waterTest' && e.readings.ammoniaMgL && e.readings.nitriteMgL).map(e => momentMs(e.at))
+  return { filledMs: fills.length > 0 ? Math.min(...fills) : null, testsMs: tests.sort((a, b) => a - b) }
+}
+
 /**
  * The steps of a plan in order of time, reckoned from the day of the first fill: what is prepared before, the curing with
  * its tests (common practice: four to eight weeks), bringing in, and the first count.
+ * @param log what the glass's log says: a logged first fill and logged tests are done, ticked or not
  */
-export function planSteps(plan: Plan): PlanStep[] {
+export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, testsMs: [] }): PlanStep[] {
   const group = groupOf(plan.groupIds[0]!)
   const { setup } = group
   const start = momentMs(plan.startsAt)
@@ -39,11 +60,20 @@ export function planSteps(plan: Plan): PlanStep[] {
     warm: settleC !== undefined && target ? [ready + 4 * DAY_MS + 2 * WEEK_MS, { low: target.preferred[0], high: target.preferred[1] }] : undefined,
     firstCount: [ready + 4 * DAY_MS + 4 * WEEK_MS],
   }
+  // each test stands for one step, in order
+  const tests = [...log.testsMs]
+  const logged = (id: PlanStepId, dueMs: number): number | null => {
+    if (id === 'fill') return log.filledMs
+    if (!testSteps.includes(id)) return null
+    const i = tests.findIndex(t => t >= dueMs - EARLY_DAYS * DAY_MS)
+    return i < 0 ? null : tests.splice(0, i + 1).at(-1)!
+  }
   return planStepIds.flatMap((id) => {
     const entry = due[id]
     if (!entry) return []
-    const done = plan.done[id]
-    return [{ id, dueMs: entry[0], doneMs: done === undefined ? null : momentMs(done), values: entry[1] ?? {} }]
+    const ticked = plan.done[id]
+    const doneMs = ticked === undefined ? logged(id, entry[0]) : momentMs(ticked)
+    return [{ id, dueMs: entry[0], doneMs, values: entry[1] ?? {} }]
   }).sort((a, b) => a.dueMs - b.dueMs || planStepIds.indexOf(a.id) - planStepIds.indexOf(b.id))
 }
 
@@ -56,11 +86,12 @@ const AHEAD_DAYS = 1
 /**
  * The next open step of every plan that is due by tomorrow, longest overdue first. A plan that has not become a glass yet
  * asks for nothing: it is only being thought about.
+ * @param logs what the logs of the plans' glasses say, by plan
  */
-export function dueFromPlans(plans: readonly Plan[], nowMs: number): DueItem[] {
+export function dueFromPlans(plans: readonly Plan[], nowMs: number, logs: ReadonlyMap<string, PlanLog> = new Map()): DueItem[] {
   return plans.flatMap((plan): DueItem[] => {
     if (plan.retired || !plan.glassId) return []
-    const step = planSteps(plan).find(s => s.doneMs === null)
+    const step = planSteps(plan, logs.get(plan.id)).find(s => s.doneMs === null)
     if (!step || step.dueMs > nowMs + AHEAD_DAYS * DAY_MS) return []
     return [{ planId: plan.id, planName: plan.name, step, overdueDays: Math.floor((nowMs - step.dueMs) / DAY_MS) }]
   }).sort((a, b) => b.overdueDays - a.overdueDays)

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { planSteps } from '#core/care'
+import { type PlanStepId, toMoment } from '#core/records'
+import { judgeCuring, waterStory } from '#core/water'
+import type { PlanDesk } from '~/composables/usePlanDesk'
+import { curingText } from '~/words/curing'
+import { planStepText } from '~/words/plan'
+import { dayText, weekdayText } from '~/words/when'
+
+/** The steps of a plan with their days, ticked or logged, and how far the curing is. */
+const props = defineProps<{ desk: PlanDesk }>()
+const emit = defineEmits<{ arrived: [] }>()
+const settings = useSettingsStore()
+const statements = useStatementsStore()
+const logSheet = useLogSheetStore()
+const room = useRoomStore()
+const nowMs = computed(() => statements.now.getTime())
+const plan = computed(() => props.desk.plan.value!)
+const steps = computed(() => planSteps(plan.value, props.desk.log.value))
+const next = computed(() => steps.value.find(s => s.doneMs === null)?.id)
+const glassId = computed(() => props.desk.stored.value?.glassId ?? '')
+const colony = computed(() => room.coloniesByGlass.get(glassId.value)?.[0] ?? null)
+
+const curing = computed(() => {
+  const group = props.desk.groups.value[0]?.group
+  const started = props.desk.log.value.filledMs ?? (plan.value.done.fill ? new Date(plan.value.done.fill).getTime() : null)
+  if (!group || !glassId.value || started === null || colony.value) return null
+  const story = waterStory(props.desk.standing.value, Math.max(0.1, props.desk.netL.value), nowMs.value)
+  const last = (key: 'ph' | 'temperatureC') => story.readings.get(key)?.at(-1)?.value ?? null
+  const judged = judgeCuring({ startedMs: started, nowMs: nowMs.value, ammonia: story.readings.get('ammoniaMgL') ?? [], nitrite: story.readings.get('nitriteMgL') ?? [], nitrate: story.readings.get('nitrateMgL') ?? [], ph: last('ph'), temperatureC: last('temperatureC'), seen: plan.value.seen, weeks: group.setup.cureWeeks.range, grazes: group.setup.grazes })
+  return { stage: judged.stage, ...curingText(judged, nowMs.value) }
+})
+const stateOf = { notStarted: 'unknown', ammonia: 'off', nitrite: 'off', nearly: 'drifting', ready: 'onTarget' } as const
+
+async function tick(id: PlanStepId, done: boolean) {
+  const { [id]: _, ...rest } = plan.value.done
+  await props.desk.change({ done: done ? { ...rest, [id]: toMoment(Date.now()) } : rest })
+}
+const see = (what: 'biofilm' | 'algae', seen: boolean) => props.desk.change({ seen: { ...plan.value.seen, [what]: seen } })
+/** A test before any colony lives there is logged for the glass. */
+const testing = ref(false)
+</script>
+
+<template>
+  <section aria-labelledby="calendar-title">
+    <h2 id="calendar-title">Calendar</h2>
+    <div v-if="curing" class="curing">
+      <p><StateMark :state="stateOf[curing.stage]" /> <b>{{ curing.title }}</b></p>
+      <p class="small">{{ curing.reason }} {{ curing.next }}</p>
+      <p class="seen">
+        <label><input type="checkbox" :checked="plan.seen.biofilm" @change="see('biofilm', ($event.target as HTMLInputElement).checked)"> biofilm seen</label>
+        <label><input type="checkbox" :checked="plan.seen.algae" @change="see('algae', ($event.target as HTMLInputElement).checked)"> algae seen</label>
+      </p>
+      <p class="acts"><v-btn class="quiet" @click="testing = true">Log a test</v-btn><v-btn v-if="curing.stage === 'ready'" color="primary" @click="emit('arrived')">Bring them in</v-btn></p>
+    </div>
+    <ol>
+      <li v-for="s in steps" :key="s.id" :class="{ done: s.doneMs !== null, next: s.id === next }">
+        <label><input type="checkbox" :checked="s.doneMs !== null" :disabled="s.doneMs !== null && !plan.done[s.id]" @change="tick(s.id, ($event.target as HTMLInputElement).checked)"><span><b class="small">{{ weekdayText(s.dueMs) }}</b> {{ planStepText(s, settings.units) }}<span v-if="s.doneMs !== null" class="small muted"> {{ plan.done[s.id] ? 'Done' : 'Logged' }} {{ dayText(s.doneMs, nowMs) }}.</span></span></label>
+      </li>
+    </ol>
+    <p v-if="colony" class="small muted"><NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }}</NuxtLink> lives here now. <button type="button" class="link" @click="logSheet.show(colony.id, 'count')">Log a count</button></p>
+    <CuringTestSheet v-model="testing" :glass-id="glassId" />
+  </section>
+</template>
+
+<style scoped>
+section { display: grid; gap: 10px; }
+.curing { border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); padding: 10px 12px; display: grid; gap: 6px; }
+.seen { display: flex; gap: 18px; }
+.seen label, li label { display: flex; gap: 9px; align-items: flex-start; min-height: 36px; cursor: pointer; }
+.seen label { align-items: center; }
+input { width: 20px; height: 20px; accent-color: var(--weed); flex: none; margin-top: 1px; }
+.acts { display: flex; gap: 10px; }
+li { border-top: 1px solid var(--rule); padding: 6px 0; font-size: 15px; line-height: 1.35; }
+li.done { color: var(--muted); }
+li.next { border-left: 3px solid var(--roe); padding-left: 8px; }
+</style>

@@ -1,0 +1,50 @@
+import { dequal } from 'dequal'
+import { planGroups, planLog, type PlanLog, plannedNetL } from '#core/care'
+import { currentEntries, type Entry, type Plan } from '#core/records'
+import { openDb } from '~/data/database'
+import { entriesOfGlass } from '~/data/log'
+import { saveRecord } from '~/data/records'
+import { planDraft, type PlanDraft, type PlanIssues, readPlan } from '~/forms/planDraft'
+
+/** Typing pauses for so long before a change is written: each written version is kept in the attic. */
+const SAVE_AFTER_MS = 1200
+
+/** A plan on the desk: its fields, what they read as, and its log once it is a glass. Changes are saved as they are made. */
+export function usePlanDesk(id: () => string) {
+  const room = useRoomStore()
+  const settings = useSettingsStore()
+  const stored = computed(() => room.plans.find(p => p.id === id()) ?? null)
+  const draft = ref<PlanDraft | null>(null)
+  const issues = ref<PlanIssues>({})
+  const plan = shallowRef<Plan | null>(null)
+
+  // the fields are filled when a plan is opened, not when its own save comes back
+  watch([id, () => stored.value?.id, () => settings.units], () => {
+    draft.value = stored.value ? planDraft(stored.value, settings.units) : null
+  }, { immediate: true, deep: true })
+  watch([draft, stored], () => {
+    if (!draft.value || !stored.value) return plan.value = null
+    const read = readPlan(draft.value, stored.value, settings.units)
+    issues.value = read.ok ? {} : read.issues
+    if (read.ok) plan.value = read.plan
+  }, { immediate: true, deep: true })
+
+  async function save() {
+    if (plan.value && stored.value && !dequal({ ...plan.value, editedAt: '' }, { ...stored.value, editedAt: '' })) await saveRecord(openDb(), 'plans', plan.value, Date.now())
+  }
+  watchDebounced(plan, save, { debounce: SAVE_AFTER_MS })
+  onScopeDispose(() => void save())
+  /** Writes a change that did not come from a field: a tick, something seen, a new glass. */
+  async function change(part: Partial<Plan>) {
+    if (plan.value) await saveRecord(openDb(), 'plans', { ...plan.value, ...part }, Date.now())
+  }
+
+  const groups = computed(() => (plan.value ? planGroups(plan.value) : []))
+  const netL = computed(() => (plan.value ? plannedNetL(plan.value) : 0))
+  const glassId = computed(() => stored.value?.glassId ?? '')
+  const { value: entries } = useLiveQuery<Entry[]>(() => (glassId.value ? entriesOfGlass(openDb(), glassId.value) : Promise.resolve([])), [], () => glassId.value)
+  const standing = computed(() => currentEntries(entries.value))
+  const log = computed<PlanLog>(() => planLog(standing.value, netL.value))
+  return { stored, draft, issues, plan, change, save, groups, netL, standing, log }
+}
+export type PlanDesk = ReturnType<typeof usePlanDesk>

@@ -1,0 +1,129 @@
+import { format } from 'date-fns'
+import { groupOf } from '#core/groups'
+import type { SubstrateKind, Glass, Plan, Rack} from '#core/records';
+import { Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
+import { editText, parseQuantity, volume } from '#core/units'
+import { newId } from '~/data/newId'
+import type { UnitPrefs } from '~/words/unitPrefs'
+import { readNumber } from './readNumber'
+import { wholeNumber } from './wholeNumber'
+
+/** A plan as typed. */
+export interface PlanDraft {
+  name: string
+  groupA: string
+  /** empty for one group alone */
+  groupB: string
+  schools: Record<string, string>
+  kind: Plan['tank']['kind']
+  sizeBy: 'litres' | 'edges'
+  litres: string
+  lengthCm: string
+  widthCm: string
+  heightCm: string
+  fillPct: string
+  substrate: SubstrateKind
+  depthCm: string
+  carbonateGL: string
+  filterRatedL: string
+  cover: boolean
+  intakeGuard: boolean
+  lightHours: string
+  leaves: string
+  starters: string
+  startersB: string
+  sourceId: string
+  startsAt: string
+}
+export type PlanIssues = Partial<Record<keyof PlanDraft, string>>
+
+const text = (n: number): string => String(Number(n.toFixed(2)))
+
+/** What a group wants, as a plan to begin with: everything in it is on target. */
+export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
+  const group = groupOf(groupId)
+  const { setup, stocking } = group
+  const grossL = stocking.startersInL.value
+  const netL = grossL * setup.fillShare.value
+  const carbonate = setup.carbonateGL?.range
+  const light = setup.lightHours.range
+  const still = setup.turnover.range[0] === 0
+  return PlanSchema.parse({
+    id: newId(), editedAt: toMoment(nowMs), roomId, name: group.name, groupIds: [groupId], schools: {},
+    tank: {
+      kind: setup.substrate.kind === 'earth' ? 'paludarium' : grossL < 5 ? 'jar' : 'tank', grossL, fillShare: setup.fillShare.value, substrate: { kind: setup.substrate.kind, depthCm: setup.substrate.depthCm.value },
+      carbonateGL: carbonate ? Math.round((carbonate[0] + carbonate[1]) / 2) : 0, filterRatedL: still ? 0 : Math.ceil(netL * (groupId === 'bee-shrimp' ? 2 : 1) / 10) * 10, cover: setup.climbs, intakeGuard: !still,
+      lightHours: (light[0] + light[1]) / 2, leaves: Math.round(setup.leavesPer20L.value * netL / 20),
+    },
+    starters: [stocking.starters.value], startsAt: toMoment(nowMs), done: {}, seen: { biofilm: false, algae: false }, retired: false,
+  })
+}
+
+/** Fills the fields from a plan. */
+export function planDraft(plan: Plan, units: UnitPrefs): PlanDraft {
+  const { tank } = plan
+  return {
+    name: plan.name, groupA: plan.groupIds[0]!, groupB: plan.groupIds[1] ?? '', schools: { ...plan.schools },
+    kind: tank.kind, sizeBy: tank.inside ? 'edges' : 'litres', litres: editText(volume, tank.grossL, units.volume),
+    lengthCm: tank.inside ? text(tank.inside.lengthCm) : '', widthCm: tank.inside ? text(tank.inside.widthCm) : '', heightCm: tank.inside ? text(tank.inside.heightCm) : '',
+    fillPct: text(tank.fillShare * 100), substrate: tank.substrate?.kind ?? 'none', depthCm: text(tank.substrate?.depthCm ?? 0), carbonateGL: text(tank.carbonateGL), filterRatedL: text(tank.filterRatedL),
+    cover: tank.cover, intakeGuard: tank.intakeGuard, lightHours: text(tank.lightHours), leaves: text(tank.leaves),
+    starters: text(plan.starters[0]!), startersB: text(plan.starters[1] ?? 0), sourceId: plan.sourceId ?? '', startsAt: format(new Date(plan.startsAt), 'yyyy-MM-dd'),
+  }
+}
+
+/**
+ * Reads a draft over the plan that it came from; what has been ticked and seen stays.
+ * @returns the plan, or a sentence for every field that is not right
+ */
+export function readPlan(draft: PlanDraft, old: Plan, units: UnitPrefs): { ok: true, plan: Plan } | { ok: false, issues: PlanIssues } {
+  const issues: PlanIssues = {}
+  if (draft.name.trim() === '') issues.name = 'Give the plan a name.'
+  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
+  const field = (key: 'lengthCm' | 'widthCm' | 'heightCm' | 'fillPct' | 'depthCm' | 'carbonateGL' | 'filterRatedL' | 'lightHours', low: number, high: number, unit = '') => {
+    const read = readNumber(draft[key], low, high, unit)
+    if (read.ok) return read.value
+    issues[key] = read.issue
+    return low
+  }
+  const count = (key: 'starters' | 'startersB' | 'leaves', most: number) => {
+    const read = wholeNumber(draft[key], 0)
+    if (!read.ok) issues[key] = read.issue
+    else if (read.value > most) issues[key] = `It must be ${most} at most.`
+    return read.ok ? read.value : 0
+  }
+  let grossL = 1
+  let inside: Plan['tank']['inside']
+  if (draft.sizeBy === 'edges') {
+    inside = { lengthCm: field('lengthCm', 1, 500, 'cm'), widthCm: field('widthCm', 1, 500, 'cm'), heightCm: field('heightCm', 1, 500, 'cm') }
+    grossL = Number((inside.lengthCm * inside.widthCm * inside.heightCm / 1000).toFixed(2))
+    if (grossL > 5000) issues.lengthCm = 'That is more than 5000 L.'
+  }
+  else {
+    const gross = parseQuantity(draft.litres, volume, units.volume)
+    if (!gross.ok) issues.litres = gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
+    else if (!(gross.value > 0 && gross.value <= 5000)) issues.litres = 'It must be above 0 and at most 5000 L.'
+    else grossL = gross.value
+  }
+  const starts = new Date(`${draft.startsAt}T12:00`).getTime()
+  if (Number.isNaN(starts)) issues.startsAt = 'That is no day.'
+  const tank = {
+    kind: draft.kind, grossL, fillShare: field('fillPct', 1, 100, '%') / 100, ...(inside && { inside }), substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm', 0, 60, 'cm') },
+    carbonateGL: field('carbonateGL', 0, 100, 'g/L'), filterRatedL: field('filterRatedL', 0, 5000, 'L'), cover: draft.cover, intakeGuard: draft.intakeGuard, lightHours: field('lightHours', 0, 24, 'h'), leaves: count('leaves', 200),
+  }
+  const starters = [count('starters', 10_000), ...(draft.groupB ? [count('startersB', 10_000)] : [])]
+  if (Object.keys(issues).length > 0) return { ok: false, issues }
+  const { sourceId: _, ...kept } = old
+  return { ok: true, plan: PlanSchema.parse({ ...kept, name: draft.name.trim(), groupIds: [draft.groupA, ...(draft.groupB ? [draft.groupB] : [])], schools: draft.schools, tank, starters, ...(draft.sourceId && { sourceId: draft.sourceId }), startsAt: toMoment(starts) }) }
+}
+
+/** The glass that a plan becomes. */
+export function glassOfPlan(plan: Plan, name: string, rack: Rack, shelf: number, glasses: readonly Glass[], nowMs: number): Glass {
+  const { tank } = plan
+  const netL = tank.grossL * tank.fillShare
+  return {
+    id: newId(), editedAt: toMoment(nowMs), roomId: plan.roomId, name, kind: tank.kind, grossL: tank.grossL, fill: { by: 'height', share: tank.fillShare },
+    place: placeAt(onShelf(glasses, rack.id, shelf), rack.id, shelf, Infinity), ...(tank.inside && { inside: tank.inside }), ...(tank.substrate && tank.substrate.kind !== 'none' && { substrate: tank.substrate }),
+    ...(tank.carbonateGL > 0 && { carbonateG: Math.round(tank.carbonateGL * netL) }), ...(tank.substrate?.kind === 'activeSoil' && { soilSince: plan.startsAt }),
+  }
+}

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { mdiArrowLeft, mdiCheck } from '@mdi/js'
+import { volumeText } from '~/words/unitPrefs'
+
+/** One plan: its fields, what they come to, the first fill, company, and the calendar. */
+const route = useRoute()
+const room = useRoomStore()
+const settings = useSettingsStore()
+const log = useLogStore()
+const desk = usePlanDesk(() => String(route.params.id))
+const setting = ref(false)
+const glass = computed(() => room.glassById.get(desk.stored.value?.glassId ?? '') ?? null)
+useHead({ title: computed(() => `${desk.stored.value?.name ?? 'Plan'} · Ulkin`) })
+const about = computed(() => (desk.plan.value ? [desk.groups.value.map(g => g.group.name).join(' and '), `${volumeText(desk.plan.value.tank.grossL, settings.units)}, ${volumeText(desk.netL.value, settings.units)} of water`, glass.value ? `in ${glass.value.name}` : 'not set up yet'].join(' · ') : ''))
+async function putAway() {
+  await desk.change({ retired: true })
+  log.tell('Plan put away.')
+  await navigateTo('/plan')
+}
+</script>
+
+<template>
+  <div>
+    <template v-if="desk.plan.value && desk.draft.value">
+      <AppTop :title="desk.stored.value?.name ?? ''" :about="about">
+        <template #before><NuxtLink to="/plan" class="back" aria-label="Back to the plans"><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink></template>
+        <v-btn class="quiet" @click="putAway">Put away</v-btn>
+        <v-btn v-if="glass" color="primary" :to="`/water/${glass.id}`">To its water</v-btn>
+        <v-btn v-else color="primary" :prepend-icon="mdiCheck" @click="setting = true">Make it a glass</v-btn>
+      </AppTop>
+      <div class="page">
+        <PlanForm v-model="desk.draft.value" class="form" :issues="desk.issues.value" :fixed="glass !== null" />
+        <div class="answers">
+          <PlanAnswers :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" />
+          <PlanCompany v-if="desk.groups.value.length === 2" :groups="desk.groups.value" />
+        </div>
+        <div class="side">
+          <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null" />
+          <PlanCalendar :desk="desk" @arrived="setting = true" />
+        </div>
+      </div>
+      <PlanGlassSheet v-model="setting" :desk="desk" />
+    </template>
+    <template v-else-if="room.ready">
+      <AppTop title="Plan" />
+      <section class="missing">
+        <p class="statement">This plan is not on this device.</p>
+        <p class="muted">It may have been put away, or lie in a backup that was not brought in.</p>
+        <v-btn color="primary" to="/plan">To the plans</v-btn>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.page { display: grid; grid-template-columns: 300px minmax(0, 1fr) 330px; gap: 32px; padding: 14px 24px 40px; }
+.answers, .side { display: grid; gap: 24px; align-content: start; min-width: 0; }
+.back { display: inline-flex; align-items: center; justify-content: center; width: 40px; height: 40px; margin: -10px 0 -10px -10px; align-self: center; color: var(--muted); }
+.missing { display: grid; gap: 14px; justify-items: start; padding: 40px 24px; }
+@media (max-width: 1150px) { .page { grid-template-columns: 300px minmax(0, 1fr); } .side { grid-column: 2; } }
+@media (max-width: 760px) { .page { grid-template-columns: minmax(0, 1fr); padding: 12px 16px 24px; } .side { grid-column: 1; } .back { display: none; } }
+</style>
