@@ -8,7 +8,7 @@ import { wholeNumber } from './wholeNumber'
 const DAY = 'yyyy-MM-dd'
 type Limits = { prefLow: string, prefHigh: string, tolLow: string, tolHigh: string }
 /** What can be changed of a colony after it has started, as typed. Empty fields follow the group. */
-export interface ColonyEdit { name: string, /** day in this glass since */ startedAt: string, schools: Record<string, string>, minimumKeep: string, growthPct: string, capacityPerL: string, targets: Partial<Record<ValueKey, Limits>> }
+export interface ColonyEdit { name: string, glassId: string, /** day in this glass since */ startedAt: string, schools: Record<string, string>, minimumKeep: string, growthPct: string, capacityPerL: string, targets: Partial<Record<ValueKey, Limits>> }
 
 /** Fills the fields from a colony; only its own figures appear, the group's are shown as placeholders. */
 export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
@@ -19,7 +19,7 @@ export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
   }
   const { life } = colony
   return {
-    name: colony.name, startedAt: format(new Date(colony.startedAt), DAY), schools: { ...colony.schools }, minimumKeep: colony.minimumKeep === undefined ? '' : String(colony.minimumKeep),
+    name: colony.name, glassId: colony.glassId, startedAt: format(new Date(colony.startedAt), DAY), schools: { ...colony.schools }, minimumKeep: colony.minimumKeep === undefined ? '' : String(colony.minimumKeep),
     growthPct: life.growthPerWeek === undefined ? '' : String(Number((Math.expm1(life.growthPerWeek) * 100).toPrecision(3))), capacityPerL: life.capacityPerL === undefined ? '' : String(life.capacityPerL), targets,
   }
 }
@@ -51,7 +51,7 @@ export function readColonyEdit(edit: ColonyEdit, colony: Colony, units: UnitPref
   if (Object.keys(issues).length > 0) return { ok: false, issues }
   const { minimumKeep: _old, ...rest } = colony
   return { ok: true, colony: ColonySchema.parse({
-    ...rest, name, startedAt: toMoment(startMs), schools: edit.schools, targets,
+    ...rest, name, glassId: edit.glassId, startedAt: toMoment(startMs), schools: edit.schools, targets,
     life: { ...(growth !== null && { growthPerWeek: Math.log1p(growth / 100) }), ...(capacity !== null && { capacityPerL: capacity }) },
     ...(keep?.ok && { minimumKeep: keep.value }),
   }) }

@@ -14,6 +14,6 @@ export function curingText(c: Curing, nowMs: number): { title: string, reason: s
   return {
     title: `${curingWord[c.stage]}, week ${formatNumber(Math.max(1, Math.ceil(c.weeks)), 0)}.`,
     reason: `${c.reasons.map(r => reasons[r]).join('; ')}.`.replace(/^./, l => l.toUpperCase()),
-    next: c.stage === 'ready' ? `Not before ${aheadText(Math.max(nowMs, c.earliestReadyMs), nowMs)}.` : `Next test ${aheadText(Math.max(nowMs, c.nextTestMs), nowMs)}; at the earliest they come ${aheadText(c.earliestReadyMs, nowMs)}.`,
+    next: c.stage === 'ready' ? 'Test once more on the day they come.' : `Next test ${aheadText(Math.max(nowMs, c.nextTestMs), nowMs)}${c.earliestReadyMs > nowMs ? `; at the earliest they come ${aheadText(c.earliestReadyMs, nowMs)}` : ''}.`,
   }
 }

@@ -5,7 +5,7 @@ import { openDb } from '~/data/database'
 import { saveRecord } from '~/data/records'
 import { type ColonyEdit, colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
 import { percent, whole } from '~/words/numbers'
-import { valueName, valueUnit } from '~/words/unitPrefs'
+import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 
 /** Name, habits, what must stay, and the keeper's own ranges: whatever is left empty follows the group. */
 const props = defineProps<{ colony: Colony }>()
@@ -14,6 +14,8 @@ useSheets().countOpen(open)
 const settings = useSettingsStore()
 const sheets = useSheets()
 const log = useLogStore()
+const room = useRoomStore()
+const glasses = computed(() => room.glasses.map(g => ({ value: g.id, title: `${g.name}, ${volumeText(g.grossL, settings.units)}` })).sort((a, b) => a.title.localeCompare(b.title)))
 const edit = ref<ColonyEdit>(colonyEdit(props.colony, settings.units))
 const issues = ref<Record<string, string>>({})
 const group = computed(() => resolveGroup({ ...props.colony, targets: {}, life: {}, minimumKeep: undefined }))
@@ -42,6 +44,9 @@ async function save() {
   <SideSheet v-model="open" :title="`Change ${colony.name}`" wide>
     <form id="edit-form" class="fields" @submit.prevent="save">
       <TextInput v-model="edit.name" label="Name" :error="issues.name" />
+      <PickOne v-model="edit.glassId" label="Lives in" :options="glasses" />
+      <p v-if="edit.glassId !== colony.glassId" class="small muted">The whole colony moves: from now on the water of that glass counts, its numbers stay. Bring them over by drip.</p>
+      <CompanyWarnings v-if="edit.glassId !== colony.glassId" :group-id="colony.groupId" :schools="edit.schools" :glass-id="edit.glassId" :colony-id="colony.id" />
       <TextInput v-model="edit.startedAt" label="In this glass since" type="date" :error="issues.startedAt" />
       <TextInput v-model="edit.minimumKeep" label="Fewest that should stay" numeric :placeholder="whole(group.minimumKeep.value)" :error="issues.minimumKeep" hint="What can go is reckoned against this number." />
       <SchoolFields v-model="edit.schools" :group-id="colony.groupId" />

@@ -56,7 +56,7 @@ watchDebounced([starters, number, first, capacity], async () => {
 section { display: grid; gap: 10px; align-content: start; }
 .statement { font-size: 22px; }
 .checks li { display: flex; gap: 8px; align-items: baseline; border-top: 1px solid var(--rule); padding: 7px 0; line-height: 1.35; }
-.dash { width: 14px; text-align: center; color: var(--muted); flex: none; }
+.dash { width: 18px; text-align: center; color: var(--muted); flex: none; }
 .basis { white-space: nowrap; }
 .cautions li { border-left: 3px solid var(--straw); padding-left: 8px; margin-top: 6px; }
 </style>

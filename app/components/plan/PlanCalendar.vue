@@ -4,6 +4,7 @@ import { type PlanStepId, toMoment } from '#core/records'
 import { judgeCuring, waterStory } from '#core/water'
 import type { PlanDesk } from '~/composables/usePlanDesk'
 import { curingText } from '~/words/curing'
+import { counted } from '~/words/numbers'
 import { planStepText } from '~/words/plan'
 import { dayText, weekdayText } from '~/words/when'
 
@@ -18,6 +19,7 @@ const nowMs = computed(() => statements.now.getTime())
 const plan = computed(() => props.desk.plan.value!)
 const steps = computed(() => planSteps(plan.value, props.desk.log.value))
 const next = computed(() => steps.value.find(s => s.doneMs === null)?.id)
+const past = computed(() => steps.value.filter(s => s.doneMs !== null))
 const glassId = computed(() => props.desk.stored.value?.glassId ?? '')
 const colony = computed(() => room.coloniesByGlass.get(glassId.value)?.[0] ?? null)
 
@@ -53,11 +55,19 @@ const testing = ref(false)
       </p>
       <p class="acts"><v-btn class="quiet" @click="testing = true">Log a test</v-btn><v-btn v-if="curing.stage === 'ready'" color="primary" @click="emit('arrived')">Bring them in</v-btn></p>
     </div>
-    <ol>
-      <li v-for="s in steps" :key="s.id" :class="{ done: s.doneMs !== null, next: s.id === next }">
-        <label><input type="checkbox" :checked="s.doneMs !== null" :disabled="s.doneMs !== null && !plan.done[s.id]" @change="tick(s.id, ($event.target as HTMLInputElement).checked)"><span><b class="small">{{ weekdayText(s.dueMs) }}</b> {{ planStepText(s, settings.units) }}<span v-if="s.doneMs !== null" class="small muted"> {{ plan.done[s.id] ? 'Done' : 'Logged' }} {{ dayText(s.doneMs, nowMs) }}.</span></span></label>
+    <ol aria-label="Steps to do">
+      <li v-for="s in steps.filter(x => x.doneMs === null)" :key="s.id" :class="{ next: s.id === next }">
+        <label><input type="checkbox" :checked="false" @change="tick(s.id, true)"><span><b class="small">{{ weekdayText(s.dueMs) }}</b> {{ planStepText(s, settings.units) }}</span></label>
       </li>
     </ol>
+    <details v-if="past.length > 0">
+      <summary>{{ counted(past.length, 'step', 'steps') }} done</summary>
+      <ol>
+        <li v-for="s in past" :key="s.id" class="done">
+          <label><input type="checkbox" checked :disabled="!plan.done[s.id]" @change="tick(s.id, false)"><span>{{ planStepText(s, settings.units) }} <span class="small">{{ plan.done[s.id] ? 'Done' : 'Logged' }} {{ dayText(s.doneMs!, nowMs) }}.</span></span></label>
+        </li>
+      </ol>
+    </details>
     <p v-if="colony" class="small muted"><NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }}</NuxtLink> lives here now. <button type="button" class="link" @click="logSheet.show(colony.id, 'count')">Log a count</button></p>
     <CuringTestSheet v-model="testing" :glass-id="glassId" />
   </section>
@@ -73,5 +83,6 @@ input { width: 20px; height: 20px; accent-color: var(--weed); flex: none; margin
 .acts { display: flex; gap: 10px; }
 li { border-top: 1px solid var(--rule); padding: 6px 0; font-size: 15px; line-height: 1.35; }
 li.done { color: var(--muted); }
+summary { min-height: 40px; padding: 8px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
 li.next { border-left: 3px solid var(--roe); padding-left: 8px; }
 </style>

@@ -40,7 +40,6 @@ const ranges = computed(() => valueKeys.flatMap((key) => {
   const target = group.value?.targets[key]
   return target && target.preferred[1] > 0 ? [`${valueName(key)} ${rangeText(key, ...target.preferred, settings.units)} ${valueUnit(key, settings.units)}`.trim()] : []
 }))
-const neighbours = computed(() => (glassId.value === 'new' ? [] : room.coloniesByGlass.get(glassId.value) ?? []))
 const cautions = computed(() => group.value?.cautions.flatMap(c => cautionText(c) ?? []) ?? [])
 
 // each step begins in its first field, so that hands stay on the keys
@@ -104,7 +103,7 @@ async function next() {
       </template>
       <template v-else-if="step === 1">
         <PickOne v-model="glassId" label="Into which glass?" :options="glassOptions" />
-        <p v-if="neighbours.length > 0" class="small muted">In it already: {{ neighbours.map(c => `${c.name} (${groupOf(c.groupId).name})`).join(', ') }}. They share the water, not the targets.<template v-if="neighbours.some(c => c.groupId === colony.groupId)"> <strong>Lines of one species cross.</strong></template></p>
+        <CompanyWarnings v-if="glassId !== 'new'" :group-id="colony.groupId" :schools="colony.schools" :glass-id="glassId" />
         <GlassFields v-if="glassId === 'new'" v-model="glass" :racks="room.racks" :issues="glassIssues" name-hint="Moss tank" />
         <p v-if="group" class="small muted">{{ group.name }}: at least {{ volumeText(group.stocking.minimumL.value, settings.units) }}.</p>
       </template>

@@ -4,7 +4,7 @@ import { type AcclimationKey, acclimationKeys, type AcclimationValues, dripped, 
 import { formatNumber } from '#core/units'
 import { numberIn, readNumber } from '~/forms/readNumber'
 import { num } from '~/words/numbers'
-import { differenceText, shownValue, storedValue, valueName, valueNumber, valueText, valueUnit } from '~/words/unitPrefs'
+import { shownValue, storedValue, valueName, valueNumber, valueText, valueUnit } from '~/words/unitPrefs'
 
 /** Bringing animals in: drip or steps, so that no value moves faster than they take, with a timer that survives a reload. */
 const desk = useWaterDeskStore()
@@ -25,6 +25,15 @@ const mode = ref<DripMode>('overflow')
 const modes = [{ value: 'overflow', title: 'As much out as in', hint: 'The vessel keeps its level; old water is taken out as new water drips in.' }, { value: 'filling', title: 'The vessel fills up', hint: 'Nothing is taken out: it takes a large vessel, but less attention.' }] as const
 const SHARE = 0.9
 
+/** The keeper's own largest rates, in shown units; an empty field follows the default. */
+const own = useLocalStorage<Partial<Record<AcclimationKey, string>>>('ulkin.dripRates', {})
+const scaleOf = (k: AcclimationKey) => shownValue(k, 1, settings.units) - shownValue(k, 0, settings.units)
+const limitText = (k: AcclimationKey) => own.value[k] ?? String(Number((largestPerHour[k] * scaleOf(k)).toFixed(2)))
+const limits = computed(() => Object.fromEntries(acclimationKeys.map((k) => {
+  const typed = numberIn(own.value[k] ?? '', 1e-6)
+  return [k, typed === null ? largestPerHour[k] : typed / scaleOf(k)]
+})) as Record<AcclimationKey, number>)
+
 const stored = (text: Record<string, string>): AcclimationValues => Object.fromEntries(keys.value.flatMap((k) => {
   const n = numberIn(text[k] ?? '')
   return n === null ? [] : [[k, storedValue(k, n, settings.units)]]
@@ -33,9 +42,9 @@ const vessel = computed(() => readNumber(bagL.value, 0.05, 200, 'L'))
 const bagWater = computed(() => stored(bag.value))
 const tankWater = computed(() => stored(tankText.value))
 const known = computed(() => keys.value.filter(k => bagWater.value[k] !== undefined && tankWater.value[k] !== undefined))
-const plan = computed(() => (vessel.value.ok ? planDrip(mode.value, vessel.value.value, bagWater.value, tankWater.value, SHARE) : null))
+const plan = computed(() => (vessel.value.ok ? planDrip(mode.value, vessel.value.value, bagWater.value, tankWater.value, SHARE, limits.value) : null))
 const EXCHANGE = 0.25
-const steps = computed(() => planSteps(EXCHANGE, bagWater.value, tankWater.value, SHARE))
+const steps = computed(() => planSteps(EXCHANGE, bagWater.value, tankWater.value, SHARE, limits.value))
 const hoursText = (minutes: number) => (minutes < 90 ? `${Math.ceil(minutes / 5) * 5} minutes` : `${formatNumber(minutes / 60, 1)} hours`)
 const headline = computed(() => {
   if (!plan.value) return ''
@@ -85,13 +94,13 @@ const live = computed(() => {
             <th scope="row">{{ valueName(k) }} <span class="small muted">{{ valueUnit(k, settings.units) }}</span></th>
             <td><input :value="bag[k] ?? ''" inputmode="decimal" autocomplete="off" :aria-label="`${valueName(k)} in the bag`" @input="set('bag', k, ($event.target as HTMLInputElement).value)"></td>
             <td><input :value="tankText[k] ?? ''" inputmode="decimal" autocomplete="off" :aria-label="`${valueName(k)} in the glass`" @input="set('tank', k, ($event.target as HTMLInputElement).value)"></td>
-            <td class="small muted">{{ differenceText(k, largestPerHour[k], settings.units) }}</td>
+            <td><input :value="limitText(k)" inputmode="decimal" autocomplete="off" :aria-label="`${valueName(k)}, most an hour`" @input="own = { ...own, [k]: ($event.target as HTMLInputElement).value }"></td>
           </tr>
         </tbody>
       </table>
       <TextInput v-model="bagL" class="litres" label="Water the animals come in" suffix="L" numeric :error="vessel.ok ? '' : vessel.issue" />
       <ChoiceChips v-model="mode" label="How" :options="modes" />
-      <p class="small muted">The largest rates are defaults from memory; the rule “slowly” is common practice. pH comes along by itself. Dim the light, no food on the first day.</p>
+      <p class="small muted">The largest rates are defaults from memory, change them as you know better; the rule “slowly” is common practice. A drip is fastest for the animals at its start: that sets its rate. pH comes along by itself. Dim the light, no food on the first day.</p>
     </section>
     <section v-if="plan" aria-labelledby="drip-plan">
       <h2 id="drip-plan" class="statement"><TheSentence :text="headline" /></h2>

@@ -23,7 +23,7 @@ watch([() => desk.glassId, () => desk.ready], () => {
   temperature.value = formatNumber(t ?? 24, 1)
 }, { immediate: true })
 const reference = ref<GravityReference>('same')
-const references = [{ value: 'same', title: 'same temperature as the water (25/25 and the like)' }, { value: '4', title: 'pure water at 4 °C' }, { value: '15', title: '15 °C' }, { value: '60F', title: '60 °F' }, { value: '20', title: '20 °C' }, { value: '25', title: '25 °C' }] as const
+const references = [{ value: 'same', title: 'water at its own temperature' }, { value: '4', title: 'pure water at 4 °C' }, { value: '15', title: '15 °C' }, { value: '60F', title: '60 °F' }, { value: '20', title: '20 °C' }, { value: '25', title: '25 °C' }] as const
 const unit = { salinity: 'g/kg', gravity: '', conductivity: 'mS/cm' } as const
 const t = computed(() => readNumber(temperature.value, -2, 35, '°C'))
 const field = computed(() => ({ salinity: readNumber(measured.value.salinity, 0, 42, 'g/kg'), gravity: readNumber(measured.value.gravity, 0.99, 1.05), conductivity: readNumber(measured.value.conductivity, 0, 75, 'mS/cm') })[known.value])
@@ -115,8 +115,8 @@ const hourText = (h: number) => (h === 0 ? 'at once' : h < 24 ? `after ${formatN
       <p class="small muted">Density by EOS-80 (UNESCO 1981), conductivity by PSS-78 with Hill, Dauphinee & Woods 1986; checked against TEOS-10. A wrong reference temperature costs up to 4 g/kg. The newest test here: {{ desk.story.readings.get('salinityGKg')?.length ? valueText('salinityGKg', storedValue('salinityGKg', desk.story.readings.get('salinityGKg')!.at(-1)!.value, settings.units), settings.units) : `no ${valueUnit('salinityGKg', settings.units)} yet` }}.</p>
     </section>
     <section aria-labelledby="mix-title">
-      <h2 id="mix-title">Mix</h2>
-      <div class="two"><TextInput v-model="litres" label="How much" suffix="L" numeric :error="mixL.ok ? '' : mixL.issue" /><TextInput v-model="wanted" label="Salinity (half strength 17.5)" suffix="g/kg" numeric :error="mixS.ok ? '' : mixS.issue" /></div>
+      <h2 id="mix-title">Mix <span class="small muted">half strength is 17.5 g/kg</span></h2>
+      <div class="two"><TextInput v-model="litres" label="How much" suffix="L" numeric :error="mixL.ok ? '' : mixL.issue" /><TextInput v-model="wanted" label="Salinity" suffix="g/kg" numeric :error="mixS.ok ? '' : mixS.issue" /></div>
       <template v-if="mixing">
         <p><TheSentence :text="`${num(`${formatNumber(mixing.box, mixing.box < 100 ? 1 : 0)} g`)} sea salt from the box (${formatNumber(mixing.dry, mixing.dry < 100 ? 1 : 0)} g dry; the box holds about a tenth of crystal water, from memory), made up to ${formatNumber(mixL.ok ? mixL.value : 0, 1)} L with pure water.`" /></p>
         <p v-if="mixing.fromSea !== null"><TheSentence :text="`Or ${num(`${formatNumber(mixing.fromSea, 2)} L`)} ${sea!.name} (${formatNumber(seaGKg, 1)} g/kg) and ${num(`${formatNumber(mixing.pure!, 2)} L`)} pure water.`" /></p>

@@ -22,7 +22,8 @@ const first: readonly AnalysisKey[] = ['ghDh', 'khDh', 'conductivityUsCm', 'sali
 const sources = computed(() => desk.sources.map(({ source, known }) => {
   const newest = source.analyses.toSorted((a, b) => (a.at < b.at ? 1 : -1))[0]
   const values = newest ? [...first, ...analysisKeys.filter(k => !first.includes(k))].filter(k => newest.values[k] !== undefined).slice(0, 4).map(k => analysisText(k, newest.values[k]!, settings.units)) : []
-  const follows = known && known.water.seaSaltGL < 0.5 ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ${limitText('khDh', khOf(known.water), settings.units)}, about ${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}` : ''
+  const whole = newest && newest.values.ghDh !== undefined && newest.values.khDh !== undefined && newest.values.conductivityUsCm !== undefined
+  const follows = known && !whole && known.water.seaSaltGL < 0.5 ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ${limitText('khDh', khOf(known.water), settings.units)}, about ${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}` : ''
   return { source, values: values.join(' · '), when: known ? known.testedMs ? dayText(known.testedMs, desk.nowMs) : 'assumed' : 'no analysis yet', follows, n: source.analyses.length }
 }))
 const boxes = computed(() => desk.shelf.map(({ item, left }) => {

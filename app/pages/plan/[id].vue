@@ -35,7 +35,7 @@ async function putAway() {
           <PlanCompany v-if="desk.groups.value.length === 2" :groups="desk.groups.value" />
         </div>
         <div class="side">
-          <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null" />
+          <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null || desk.plan.value.done.fill !== undefined" />
           <PlanCalendar :desk="desk" @arrived="setting = true" />
         </div>
       </div>

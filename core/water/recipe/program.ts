@@ -66,7 +66,8 @@ export function changeProgram(q: ChangeQuestion, slopes: Slopes, near: Water): L
     columns.push({ water: d.dose.perGramL })
     return index
   })
-  rows.push({ name: 'bucket', coefficients: new Map(litres.map(i => [i, 1])), low: q.changeL, high: q.changeL })
+  // settled litres fill the bucket already: asking twice, to the last bit, would leave no room for their rounding
+  if (!q.fixedL) rows.push({ name: 'bucket', coefficients: new Map(litres.map(i => [i, 1])), low: q.changeL, high: q.changeL })
   q.sources.forEach((s, i) => {
     const fixed = q.fixedL?.[i]
     if (fixed !== undefined) rows.push({ name: `fixed ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: fixed, high: fixed })
