@@ -188,7 +188,7 @@ class Maker {
     return {
       id: this.id(started), editedAt: at, roomId: glass.roomId, name: planName, groupIds: [groupId], schools: {},
       tank: { kind: plan.kind, grossL: plan.grossL, fillShare: plan.fillShare, inside: plan.inside, substrate: plan.substrate, carbonateGL: 0, filterRatedL: 40, cover: true, intakeGuard: true, lightHours: 8, leaves: 3 },
-      starters: [starters], sourceId: sources[1]!.id, startsAt: at, done: { legal: at, place: at, substrate: at, equipment: at, fill: at, start: at, firstTest: toMoment(started + 7 * DAY_MS) }, seen: { biofilm: true, algae: false }, glassId: glass.id, retired: false,
+      starters: [starters], sourceId: sources[1]!.id, startsAt: at, done: { legal: at, place: at, substrate: at, equipment: at, fill: at, start: at, firstTest: toMoment(started + 7 * DAY_MS), grown: toMoment(started + 20 * DAY_MS) }, seen: { biofilm: true, algae: false }, glassId: glass.id, retired: false,
     }
   }
 

@@ -13,7 +13,7 @@ export function creepText({ key, netL, habits, changedLPerDay, topUp, name, chan
   const result = creep(netL, { evaporatedL: evaporated.value, changedL: changedLPerDay }, brought, changeValue)
   const water = `${num(`${formatNumber(evaporated.value, evaporated.value < 1 ? 2 : 1)} L`)} a day evaporate`
   if ('endsAt' in result) return `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to rest near ${num(valueText(key, result.endsAt, units))}.`
-  return `${water} and are topped up with ${name}: ${valueNameInside(key)} creeps up by ${num(differenceText(key, result.perWeek, units, 1))} a week as long as nothing is taken out. Pure water would stop it.`
+  return `${water} and are topped up with ${name}: ${valueNameInside(key)} creeps up by ${num(differenceText(key, result.perWeek, units, 1))} a week as long as nothing is taken out. Pure water alone would stop it.`
 }
 
 /** What a top-up brings of a value; null for values that do not mix. */

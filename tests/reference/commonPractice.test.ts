@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { groupOf, resolveGroup } from '#core/groups'
+import { groupOf, groups, resolveGroup } from '#core/groups'
 import { answerPopulation, drawFutureNoise } from '#core/population'
 import { WEEK_MS } from '#core/records'
 import { seededRandom } from '#core/stats'
+import { toCanonical, volume } from '#core/units'
+import { conductivityOfSalinity, planTreatment, specificGravity, substances } from '#core/water'
 import { colony, nextId, NOW } from '../make'
 
 /** Facts of the trade: common practice, no source. The group's defaults must be able to reproduce them. */
@@ -69,5 +71,35 @@ describe('targets (common practice, no source)', () => {
     expect(salinityGKg!.tolerated).toEqual([10, 26])
     expect(salinityGKg!.preferred[0]).toBeLessThanOrEqual(17.5)
     expect(salinityGKg!.preferred[1]).toBeGreaterThanOrEqual(17.5)
+  })
+})
+
+describe('set-up and medicine (common practice, no source)', () => {
+  it('isopods get 12 to 24 g/L carbonate stone', () => {
+    expect(groupOf('water-isopod').setup.carbonateGL!.range).toEqual([12, 24])
+  })
+  it('1 g of a 22.2 % dewormer in 100 mL, 1 mL for each US gallon, is about 0.6 mg/L', () => {
+    const netL = toCanonical(volume, 10, 'usGal')
+    const plan = planTreatment({ substance: 'fenbendazole', activeMgL: 10 / netL * 2.22, strength: 0.222, netL, startMs: NOW, stockGPer100Ml: 1 })
+    expect(plan.ok && plan.dose.stock.doseMl).toBeCloseTo(10, 6)
+    expect(10 / netL * 2.22).toBeCloseTo(0.586, 2)
+    expect(Math.abs(substances.fenbendazole.usualMgL - 0.586)).toBeLessThan(0.05)
+  })
+  it('the second dose comes two weeks after the first, the change after three to five days', () => {
+    const plan = planTreatment({ substance: 'fenbendazole', activeMgL: 0.6, strength: 0.222, netL: 40, startMs: NOW })
+    const days = plan.ok ? plan.calendar : []
+    expect(days.find(d => d.what === 'secondDose')?.day).toBe(14)
+    expect(days.find(d => d.what === 'change')?.day).toBeGreaterThanOrEqual(3)
+    expect(days.find(d => d.what === 'change')?.day).toBeLessThanOrEqual(5)
+  })
+  it('every group is cured for weeks before animals come, shrimp four to eight', () => {
+    for (const g of groups) expect(g.setup.cureWeeks.range[1]).toBeGreaterThanOrEqual(g.setup.cureWeeks.range[0])
+    expect(groupOf('neocaridina').setup.cureWeeks.range).toEqual([4, 8])
+    expect(groupOf('amphidromous-shrimp').setup.cureWeeks.range[0]).toBeGreaterThanOrEqual(6)
+  })
+  it('half-strength seawater is 17.5 g/kg, near 1.013 and 28 mS/cm at 25 °C', () => {
+    expect(specificGravity(17.5, 25, 'same')).toBeCloseTo(1.0131, 3)
+    expect(conductivityOfSalinity(17.5, 25)).toBeGreaterThan(27)
+    expect(conductivityOfSalinity(17.5, 25)).toBeLessThan(30)
   })
 })

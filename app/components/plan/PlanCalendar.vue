@@ -38,7 +38,8 @@ async function tick(id: PlanStepId, done: boolean) {
   const { [id]: _, ...rest } = plan.value.done
   await props.desk.change({ done: done ? { ...rest, [id]: toMoment(Date.now()) } : rest })
 }
-const see = (what: 'biofilm' | 'algae', seen: boolean) => props.desk.change({ seen: { ...plan.value.seen, [what]: seen } })
+/** What is seen is a step done, too. */
+const see = (what: 'biofilm' | 'algae', seen: boolean) => props.desk.change({ seen: { ...plan.value.seen, [what]: seen }, done: { ...plan.value.done, ...(seen && !plan.value.done.grown && { grown: toMoment(Date.now()) }) } })
 /** A test before any colony lives there is logged for the glass. */
 const testing = ref(false)
 </script>

@@ -78,6 +78,7 @@ const old = computed(() => {
 })
 const shortage = computed(() => desk.recipe?.needs.filter(n => n.enough === false).map(n => card.names.item(n.id)?.name ?? 'salt') ?? [])
 const openWhy = () => { why.value = desk.recipe ? whyRecipe({ recipe: desk.recipe, story: desk.story, shared: desk.shared, groups: desk.groups, sources: desk.sources, filling: desk.filling, nowMs: desk.nowMs, units: settings.units }) : null }
+const print = () => window.print()
 const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' and ') || desk.glass?.name || ''}`)
 </script>
 
@@ -139,7 +140,9 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
       <p v-else class="muted">Working it out …</p>
     </section>
 
-    <WeighAndPour v-if="desk.recipe" :steps="card.steps.value" :cautions="card.cautions.value" :card-title="title" :card-about="`${preciseVolume(card.step.value?.changeL ?? 0, settings.units)} into ${volumeText(desk.netL, settings.units)}, ${aheadText(desk.nextChangeMs, desk.nowMs)}. ${room.room?.name ?? ''}`" />
+    <WeighAndPour v-if="desk.recipe" :steps="card.steps.value" :cautions="card.cautions.value" :card-title="title" :card-about="`${preciseVolume(card.step.value?.changeL ?? 0, settings.units)} into ${volumeText(desk.netL, settings.units)}, ${aheadText(desk.nextChangeMs, desk.nowMs)}. ${room.room?.name ?? ''}`">
+      <p class="phone-acts"><v-btn class="quiet" @click="print">Print</v-btn><v-btn class="quiet" @click="card.savePdf()">PDF</v-btn></p>
+    </WeighAndPour>
     <WhySheet :why="why" @close="why = null" />
     <TopUpSheet v-model="toppingUp" />
   </div>
@@ -157,6 +160,9 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
 .ways { display: flex; flex-wrap: wrap; gap: 4px 16px; }
 .ways .link { min-height: 32px; }
 .view { min-width: 0; }
+.phone-acts { display: none; gap: 12px; padding-top: 12px; }
+@media (max-width: 700px) { .phone-acts { display: flex; } }
+@media print { .phone-acts { display: none; } }
 .why-line { padding: 4px 0 10px; color: var(--muted); font-size: 15px; }
 .caution { border-left: 3px solid var(--straw); padding-left: 10px; margin-bottom: 10px; }
 .refused { color: var(--rust); padding-bottom: 8px; }

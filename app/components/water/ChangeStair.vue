@@ -9,10 +9,14 @@ import { dayText } from '~/words/when'
 const props = defineProps<{ recipe: WaterRecipe, shown: RecipeKey, preferred: readonly [number, number] | null, startMs: number, nowMs: number }>()
 const settings = useSettingsStore()
 
-const BOX = { width: 540, height: 118, left: 50, right: 8, top: 16, bottom: 28 }
-/** More labels than this would run into each other. */
-const LABELS = 7
+// drawn at its true width, so that the words keep their size on a phone
+const svg = ref<SVGSVGElement>()
+const { width } = useElementSize(svg, { width: 540, height: 118 })
+const BOX = reactive({ width: computed(() => Math.max(260, Math.round(width.value))), height: 118, left: 50, right: 8, top: 16, bottom: 28 })
+/** Labels need so much room. */
+const LABEL_PX = 62
 const levels = computed(() => [readoutsOf(props.recipe.steps[0]!.before)[props.shown], ...props.recipe.steps.map(s => readoutsOf(s.after)[props.shown])])
+const rises = computed(() => levels.value.at(-1)! >= levels.value[0]!)
 const axis = computed(() => {
   const [low, high] = props.preferred ?? [levels.value[0]!, levels.value.at(-1)!]
   const least = Math.min(...levels.value)
@@ -36,7 +40,7 @@ const band = computed(() => {
   const bottom = Math.min(BOX.height - BOX.bottom + 4, y(props.preferred[0]))
   return bottom > top ? { y: top, height: bottom - top } : null
 })
-const every = computed(() => Math.ceil(props.recipe.steps.length / LABELS))
+const every = computed(() => Math.ceil(props.recipe.steps.length * LABEL_PX / (BOX.width - BOX.left)))
 const text = (v: number) => valueNumber(props.shown, v, settings.units)
 const day = (i: number) => {
   const ms = props.startMs + props.recipe.steps[i]!.afterDays * DAY_MS
@@ -46,15 +50,15 @@ const summary = computed(() => `${valueName(props.shown)} ${valueUnit(props.show
 </script>
 
 <template>
-  <svg class="stair" :viewBox="`0 0 ${BOX.width} ${BOX.height}`" role="img" :aria-label="summary">
+  <svg ref="svg" class="stair" :viewBox="`0 0 ${BOX.width} ${BOX.height}`" role="img" :aria-label="summary">
     <rect v-if="band" :x="BOX.left" :width="BOX.width - BOX.left - BOX.right" :y="band.y" :height="band.height" class="band" />
-    <text v-if="band && preferred" :x="BOX.width - BOX.right - 6" :y="band.y + band.height - 6" class="note end">preferred {{ limitText(shown, preferred[0], settings.units) }} to {{ limitText(shown, preferred[1], settings.units) }}</text>
+    <text v-if="band && preferred" :x="BOX.left + 6" :y="rises ? band.y + 15 : band.y + band.height - 6" class="note">preferred {{ limitText(shown, preferred[0], settings.units) }} to {{ limitText(shown, preferred[1], settings.units) }}</text>
     <path :d="path" class="path" />
-    <text :x="BOX.left" :y="y(levels[0]!) + (levels.at(-1)! >= levels[0]! ? -7 : 18)" class="value">{{ text(levels[0]!) }}</text>
+    <text :x="BOX.left" :y="y(levels[0]!) + (rises ? -7 : 18)" class="value">{{ text(levels[0]!) }}</text>
     <g v-for="(s, i) in recipe.steps" :key="i">
       <circle :cx="x(i)" :cy="y(levels[i + 1]!)" r="4" class="dot" />
       <template v-if="i % every === 0 || i === recipe.steps.length - 1">
-        <text :x="x(i) + 6" :y="y(levels[i + 1]!) + (levels.at(-1)! >= levels[0]! ? -7 : 18)" class="value">{{ text(levels[i + 1]!) }}</text>
+        <text :x="x(i) + 6" :y="y(levels[i + 1]!) + (rises ? -7 : 18)" class="value">{{ text(levels[i + 1]!) }}</text>
         <text :x="x(i)" :y="BOX.height - 6" class="note middle">{{ day(i) }}</text>
       </template>
     </g>
@@ -63,12 +67,11 @@ const summary = computed(() => `${valueName(props.shown)} ${valueUnit(props.show
 </template>
 
 <style scoped>
-.stair { display: block; width: 100%; }
+.stair { display: block; width: 100%; height: 118px; }
 .band { fill: var(--water-solid); opacity: .5; }
 .path { fill: none; stroke: var(--ink); stroke-width: 2; }
 .dot { fill: var(--water); }
 .value { font: 650 15px var(--v-font-heading); fill: var(--ink); }
 .note { font: 13.5px var(--v-font-body); fill: var(--muted); }
 .middle { text-anchor: middle; }
-.end { text-anchor: end; }
 </style>

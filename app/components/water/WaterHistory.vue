@@ -119,7 +119,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
 const summary = computed(() => historySummary(key.value, shown.value, target.value?.preferred ?? null, desk.nowMs, settings.units))
 const sentences = computed(() => {
   const lastTop = desk.standing.findLast(e => e.kind === 'topUp')
-  const topUpName = lastTop?.kind === 'topUp' ? lastTop.poured?.[0]?.name ?? 'water' : 'water'
+  const topUpName = lastTop?.kind === 'topUp' ? lastTop.poured?.map(p => p.name).join(' and ') || 'water' : 'water'
   const poured = lastPoured.value?.water
   const changeValue = poured && key.value in readoutsOf(poured) ? readoutsOf(poured)[key.value as 'ghDh'] : 0
   return [

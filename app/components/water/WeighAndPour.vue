@@ -36,6 +36,7 @@ const status = computed(() => {
       <p class="small muted" role="status">{{ status }}</p>
     </div>
     <p v-for="c in cautions" :key="c" class="small caution">{{ c }}</p>
+    <slot />
   </section>
 </template>
 

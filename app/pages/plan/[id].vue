@@ -24,11 +24,10 @@ async function putAway() {
     <template v-if="desk.plan.value && desk.draft.value">
       <AppTop :title="desk.stored.value?.name ?? ''" :about="about">
         <template #before><NuxtLink to="/plan" class="back" aria-label="Back to the plans"><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink></template>
-        <v-btn class="quiet" @click="putAway">Put away</v-btn>
         <v-btn v-if="glass" color="primary" :to="`/water/${glass.id}`">To its water</v-btn>
         <v-btn v-else color="primary" :prepend-icon="mdiCheck" @click="setting = true">Make it a glass</v-btn>
       </AppTop>
-      <div class="page">
+      <div class="page" :class="{ running: glass }">
         <PlanForm v-model="desk.draft.value" class="form" :issues="desk.issues.value" :fixed="glass !== null" />
         <div class="answers">
           <PlanAnswers :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" />
@@ -37,6 +36,7 @@ async function putAway() {
         <div class="side">
           <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null || desk.plan.value.done.fill !== undefined" />
           <PlanCalendar :desk="desk" @arrived="setting = true" />
+          <p><button type="button" class="link" @click="putAway">Put this plan away</button></p>
         </div>
       </div>
       <PlanGlassSheet v-model="setting" :desk="desk" />
@@ -58,5 +58,5 @@ async function putAway() {
 .back { display: inline-flex; align-items: center; justify-content: center; width: 40px; height: 40px; margin: -10px 0 -10px -10px; align-self: center; color: var(--muted); }
 .missing { display: grid; gap: 14px; justify-items: start; padding: 40px 24px; }
 @media (max-width: 1150px) { .page { grid-template-columns: 300px minmax(0, 1fr); } .side { grid-column: 2; } }
-@media (max-width: 760px) { .page { grid-template-columns: minmax(0, 1fr); padding: 12px 16px 24px; } .side { grid-column: 1; } .back { display: none; } }
+@media (max-width: 760px) { .page { grid-template-columns: minmax(0, 1fr); padding: 12px 16px 24px; } .side { grid-column: 1; } .running .side { order: -1; } .back { display: none; } }
 </style>

@@ -50,7 +50,7 @@ const print = () => window.print()
         <template v-if="tab === 'bucket' && desk.recipe">
           <v-btn class="quiet card-btn" :prepend-icon="mdiPrinterOutline" aria-label="Print the recipe" @click="print"><span class="words">Print</span></v-btn>
           <v-btn class="quiet card-btn" :prepend-icon="mdiFilePdfBox" aria-label="Recipe card as PDF" @click="card.savePdf()"><span class="words">PDF</span></v-btn>
-          <v-btn color="primary" :prepend-icon="mdiCheck" @click="card.pourIt()">{{ desk.filling ? 'Filled: log it' : desk.early ? 'Poured early: log it' : 'Poured it: log the change' }}</v-btn>
+          <v-btn color="primary" :prepend-icon="mdiCheck" @click="card.pourIt()">{{ desk.filling ? 'Filled' : desk.early ? 'Poured early' : 'Poured it' }}<span class="more">: log {{ desk.filling || desk.early ? 'it' : 'the change' }}</span></v-btn>
         </template>
       </AppTop>
       <div class="page">
@@ -93,6 +93,7 @@ const print = () => window.print()
 .missing { display: grid; gap: 14px; justify-items: start; padding-top: 40px; }
 @media (max-width: 1000px) { .words { display: none; } .card-btn :deep(.v-btn__prepend) { margin: 0; } }
 @media (max-width: 700px) {
+  .card-btn, .more { display: none; }
   .page { padding: 0 16px 24px; }
   .water-nav { flex-direction: column-reverse; align-items: stretch; gap: 0; }
   .glass { width: auto; padding: 8px 0 0; }
