@@ -7,7 +7,7 @@ export default defineConfig({
   resolve: { alias: { '#core': folder('./core'), '#demo': folder('./demo'), '~': folder('./app') } },
   test: {
     environment: 'node',
-    include: ['tests/{unit,reference,app}/**/*.test.ts'],
+    include: ['tests/{unit,reference,app,server}/**/*.test.ts'],
     setupFiles: ['./tests/setup.ts'],
     restoreMocks: true,
     coverage: {

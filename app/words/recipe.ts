@@ -54,7 +54,7 @@ const joined = (list: string[]) => (list.length < 2 ? list.join('') : `${list.sl
 export function recipeIssueText(issue: RecipeIssue, chosen: boolean): string {
   switch (issue) {
     case 'noSource': return 'There is no water to make it from: test a source first.'
-    case 'stepTooLarge': return chosen ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.' : 'No blend of what you have can be poured without a jump: even a tenth of this change would move a value too far. A source nearer to the glass’s water is needed.'
+    case 'stepTooLarge': return chosen ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.' : 'No blend of what you have can be poured without a jump: even a small part of this change would move a value too far. A source nearer to the glass’s water is needed.'
   }
 }
 

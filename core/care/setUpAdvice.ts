@@ -1,5 +1,5 @@
-import { type ResolvedGroup, resolveGroup } from '#core/groups'
-import type { Basis, Plan, VerdictState } from '#core/records'
+import { habitatLitres, type ResolvedGroup, resolveGroup } from '#core/groups'
+import type { Basis, Contents, Plan, VerdictState } from '#core/records'
 import { netLitres } from '#core/records'
 
 /** Bulk density of substrates in kg/L as poured (from memory). */
@@ -16,6 +16,8 @@ export interface SetUpCheck {
 /** What a plan comes to in litres, kilograms and numbers. */
 export interface SetUpAdvice {
   netL: number
+  /** animals that the glass carries */
+  capacity: number
   substrateL: number
   substrateKg: number
   carbonateG: number
@@ -30,8 +32,10 @@ export function planGroups(plan: Pick<Plan, 'groupIds' | 'schools'>): ResolvedGr
 }
 
 /** Net litres of a planned tank. */
-export const plannedNetL = ({ tank }: Pick<Plan, 'tank'>): number =>
-  netLitres({ grossL: tank.grossL, fill: { by: 'height', share: tank.fillShare }, ...(tank.inside && { inside: tank.inside }), ...(tank.substrate && { substrate: tank.substrate }) })
+export const plannedNetL = (plan: Pick<Plan, 'tank'>): number => netLitres(contentsOf(plan))
+
+const contentsOf = ({ tank }: Pick<Plan, 'tank'>): Contents =>
+  ({ grossL: tank.grossL, fill: { by: 'height', share: tank.fillShare }, ...(tank.inside && { inside: tank.inside }), ...(tank.substrate && { substrate: tank.substrate }) })
 
 /**
  * Checks a set-up plan against what its groups want and reckons its amounts.
@@ -55,7 +59,7 @@ export function setUpAdvice(plan: Plan): SetUpAdvice {
   const check = (key: SetUpCheck['key'], state: VerdictState, values: SetUpCheck['values'], basis: Basis) => checks.push({ key, state, values, basis })
 
   check('litres', tank.grossL >= stocking.startersInL.value ? 'onTarget' : tank.grossL >= stocking.minimumL.value ? 'drifting' : 'off', { have: tank.grossL, least: stocking.minimumL.value, good: stocking.startersInL.value, starters: stocking.starters.value }, stocking.minimumL.basis)
-  const fits = groups[0]!.capacityPerL.value * netL
+  const fits = groups[0]!.capacityPerL.value * habitatLitres(group, contentsOf(plan))
   check('starters', starters === 0 ? 'off' : starters > fits ? 'off' : starters >= stocking.starters.value ? 'onTarget' : 'drifting', { have: starters, good: stocking.starters.value, fits }, stocking.starters.basis)
   const [slow, fast] = setup.turnover.range
   // makers rate a filter for a tank; common practice for soft-water shrimp is two filters each rated for the volume
@@ -79,5 +83,5 @@ export function setUpAdvice(plan: Plan): SetUpAdvice {
   if (setup.hides) check('hides', 'unknown', { n: starters }, { kind: 'commonPractice' })
   if (males > 0) check('sexes', 'unknown', { females: starters - males, males }, setup.femalesPerMale.basis)
   check('cure', 'unknown', { low: setup.cureWeeks.range[0], high: setup.cureWeeks.range[1] }, setup.cureWeeks.basis)
-  return { netL, substrateL, substrateKg: substrateL * BULK_KG_L[kind], carbonateG: tank.carbonateGL * netL, females: starters - males, males, checks }
+  return { netL, capacity: fits, substrateL, substrateKg: substrateL * BULK_KG_L[kind], carbonateG: tank.carbonateGL * netL, females: starters - males, males, checks }
 }

@@ -1,5 +1,5 @@
-import { resolveGroup } from '#core/groups'
-import { type Colony, type Entry, type Glass, headsTotal, momentMs, netLitres } from '#core/records'
+import { habitatLitres, resolveGroup } from '#core/groups'
+import { type Colony, type Entry, type Glass, headsTotal, momentMs } from '#core/records'
 import type { PopulationEvent, PopulationQuestion } from '#core/population'
 
 /**
@@ -24,7 +24,7 @@ export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>
     nowMs,
     growthPrior: group.growthPerWeek,
     turnoverPerWeek: group.turnoverPerWeek.value,
-    capacity: Math.max(1, group.capacityPerL.value * netLitres(glass)),
+    capacity: Math.max(1, group.capacityPerL.value * habitatLitres(group.group, glass)),
     counting: group.counting,
     minimumKeep: group.minimumKeep.value,
   }

@@ -9,14 +9,14 @@ import { checkText, startersText } from '~/words/plan'
 import { basisText } from '~/words/states'
 
 /** What a plan comes to: how soon the colony is a colony, every check of the set-up, and what to heed. */
-const props = defineProps<{ plan: Plan, groups: ResolvedGroup[], netL: number }>()
+const props = defineProps<{ plan: Plan, groups: ResolvedGroup[] }>()
 const settings = useSettingsStore()
 const advice = computed(() => setUpAdvice(props.plan))
 const cautions = computed(() => [...new Set([...props.groups.flatMap(g => g.group.cautions), 'electricity', 'washHands'])].flatMap(c => cautionText(c) ?? []))
 
 // the first hundred animals, or as many as this water carries well
 const first = computed(() => props.groups[0] ?? null)
-const capacity = computed(() => (first.value ? first.value.capacityPerL.value * props.netL : 0))
+const capacity = computed(() => advice.value.capacity)
 const number = computed(() => [100, 50, 30, 20, 10].find(n => n <= capacity.value * 0.7) ?? 0)
 const starters = computed(() => props.plan.starters[0] ?? 0)
 const breeds = computed(() => first.value !== null && first.value.group.life.breedsInPlace && first.value.growthPerWeek.value > 0.005)

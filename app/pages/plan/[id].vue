@@ -30,7 +30,7 @@ async function putAway() {
       <div class="page" :class="{ running: glass }">
         <PlanForm v-model="desk.draft.value" class="form" :issues="desk.issues.value" :fixed="glass !== null" />
         <div class="answers">
-          <PlanAnswers :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" />
+          <PlanAnswers :plan="desk.plan.value" :groups="desk.groups.value" />
           <PlanCompany v-if="desk.groups.value.length === 2" :groups="desk.groups.value" />
         </div>
         <div class="side">

@@ -2,7 +2,14 @@ import type { Targets } from '#core/groups'
 import { type Readouts, type RecipeKey, recipeKeys } from './readouts'
 
 /** Where a value is to end: between `low` and `high`, the same number twice for a point. */
-export interface Goal { low: number, high: number, /** cost of a missed unit against the usual */ weight: number }
+export interface Goal {
+  low: number
+  high: number
+  /** cost of a missed unit against the usual */
+  weight: number
+  /** of a value that is only held: the range within which it may move without the goal being missed */
+  within?: readonly [number, number]
+}
 export type Goals = Partial<Record<RecipeKey, Goal>>
 
 /** How a recipe is led: by hardness, or by the conductivity that a mineral mix brings (bee shrimp). */
@@ -25,6 +32,7 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
       continue
     }
     const [low, high] = target.preferred
+    hold.within = [low, high]
     if (key === 'conductivityUsCm' && mode === 'minerals') {
       goals[key] = { low, high, weight: 0.5 }
       continue
@@ -64,6 +72,6 @@ function ledBy(mode: RecipeMode, goals: Goals, targets: Targets): Goals {
 }
 
 /** How far a value is outside its goal; 0 inside. Positive when it is too low. */
-export function missing(goal: Goal, value: number): number {
+export function missing(goal: Pick<Goal, 'low' | 'high'>, value: number): number {
   return value < goal.low ? goal.low - value : value > goal.high ? goal.high - value : 0
 }

@@ -2,7 +2,7 @@ import type { Bench, SaltId, Water } from '#core/records'
 import { doseOf, type Dose, salts } from '../chemistry/salts'
 import { pureWater } from '../chemistry/ions'
 import { type SolvedChange, solveChange } from './change'
-import { type Goals, missing } from './goals'
+import { type Goal, type Goals, missing } from './goals'
 import { importance, nearEnough, type Readouts, readoutsOf, type RecipeKey, recipeKeys } from './readouts'
 
 /** What there is to make water from. */
@@ -55,7 +55,7 @@ export type RecipeAnswer = { ok: true, recipe: WaterRecipe } | { ok: false, issu
 /** More changes than this is no plan that a keeper follows; what is missing then is said. */
 const MAX_STEPS = 26
 /** Shares of the wanted change that are tried when it would move a value too far. */
-const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1]
+const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1, 0.06, 0.03]
 
 /**
  * Plans the changes that bring a tank to its goals: each one moves no value by more than its weekly step (less when changes
@@ -119,8 +119,9 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
       goals: q.goals, steps, smaller, reached: reached(q.goals, end),
       shortOf: recipeKeys.flatMap((key) => {
         const goal = q.goals[key]
-        if (!goal || !counts(key, goal) || Math.abs(missing(goal, end[key])) < nearEnough[key]) return []
-        return [{ key, wanted: end[key] < goal.low ? goal.low : goal.high, got: end[key] }]
+        const asked = goal && decisive(key, goal)
+        if (!asked || Math.abs(missing(asked, end[key])) < nearEnough[key]) return []
+        return [{ key, wanted: end[key] < asked.low ? asked.low : asked.high, got: end[key] }]
       }),
       needs: [...needs].map(([id, grams]) => {
         const stock = q.shelf.find(s => s.id === id)?.stockG
@@ -168,13 +169,20 @@ function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goal
   return staged
 }
 
-/** A goal that is only to be held softly (weight under 1) does not decide whether the end is reached, when it is a wide one. */
-const counts = (key: RecipeKey, goal: Goals[RecipeKey] & object): boolean => goal.weight >= 1 || (key !== 'conductivityUsCm' && goal.low === goal.high) || key === 'calciumMgL'
+/**
+ * What of a goal decides whether the end is reached: a point that is aimed at; of a value that is only held, that it stays
+ * within what is preferred; nothing of a soft wide one.
+ */
+function decisive(key: RecipeKey, goal: Goal): Pick<Goal, 'low' | 'high'> | null {
+  if (goal.within) return { low: goal.within[0], high: goal.within[1] }
+  return goal.weight >= 1 || key === 'calciumMgL' ? goal : null
+}
 
 function reached(goals: Goals, now: Readouts): boolean {
   return recipeKeys.every((key) => {
     const goal = goals[key]
-    return !goal || !counts(key, goal) || Math.abs(missing(goal, now[key])) < nearEnough[key]
+    const asked = goal && decisive(key, goal)
+    return !asked || Math.abs(missing(asked, now[key])) < nearEnough[key]
   })
 }
 
@@ -183,7 +191,8 @@ function shortfall(goals: Goals, now: Readouts): number {
   let sum = 0
   for (const key of recipeKeys) {
     const goal = goals[key]
-    if (goal && counts(key, goal)) sum += Math.abs(missing(goal, now[key])) * importance[key] * goal.weight
+    const asked = goal && decisive(key, goal)
+    if (asked) sum += Math.abs(missing(asked, now[key])) * importance[key] * goal.weight
   }
   return sum
 }
