@@ -3,7 +3,7 @@ import { resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
 import { currentEntries, DAY_MS, type Entry, netLitres, usualBench } from '#core/records'
 import {
-  clearDrift, correctionGoals, doseOf, fillGoals, learnHabits, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, waterStory,
+  clearDrift, correctionGoals, correctionsUnderway, doseOf, fillGoals, learnHabits, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, waterStory,
 } from '#core/water'
 import { openDb } from '~/data/database'
 import { entriesOfGlass, entriesOfKinds } from '~/data/log'
@@ -16,7 +16,6 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const room = useRoomStore()
   const statements = useStatementsStore()
   const glassId = ref('')
-  const nowMs = computed(() => statements.now.getTime())
   const glass = computed(() => room.glassById.get(glassId.value) ?? null)
   const colonies = computed(() => room.coloniesByGlass.get(glassId.value) ?? [])
   const plan = computed(() => room.plans.find(p => p.glassId === glassId.value) ?? null)
@@ -26,6 +25,8 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const { value: entries, ready } = useLiveQuery<Entry[]>(() => entriesOfGlass(openDb(), glassId.value), [], () => glassId.value)
   const { value: pours } = useLiveQuery<Entry[]>(() => entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal']), [])
   const standing = computed(() => currentEntries(entries.value))
+  // the shared clock ticks by the minute: what was logged since the last tick has happened too
+  const nowMs = computed(() => (standing.value, Math.max(statements.now.getTime(), Date.now())))
   const story = computed(() => waterStory(standing.value, Math.max(netL.value, 0.1), nowMs.value))
   const habits = computed(() => learnHabits(story.value, nowMs.value))
 
@@ -75,7 +76,7 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
     for (const key of recipeKeys) if (largestStepPerWeek[key]) steps[key] = largestStepPerWeek[key].value
     return {
       tank: filling.value ? { ...pureWater } : present.value, netL: netL.value, changeL: bucketL.value, everyDays: everyDays.value,
-      goals: filling.value ? fillGoals(targets, leading.value) : correctionGoals(now.value, targets, leading.value), largestStepPerWeek: filling.value ? {} : steps,
+      goals: filling.value ? fillGoals(targets, leading.value) : correctionGoals(now.value, targets, leading.value, correctionsUnderway(story.value, targets, nowMs.value)), largestStepPerWeek: filling.value ? {} : steps,
       sources: usable.value.map(u => ({ id: u.source.id, water: u.water })),
       shelf: shelf.value.map(s => ({ id: s.item.id, dose: s.dose, ...(s.left !== undefined && { stockG: s.left }) })),
       bench: bench.value,

@@ -1,4 +1,5 @@
 import { groupOf } from '#core/groups'
+import { CURED } from '#core/water'
 import { DAY_MS, type Entry, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
 
 /** A step of a plan with its day. It may be done a little early or late; what matters is the order. */
@@ -12,7 +13,7 @@ export interface PlanStep {
 }
 
 /** What the log of a plan's glass says of its steps, so that nobody ticks what was logged. */
-export interface PlanLog { filledMs: number | null, /** days on which both ammonia and nitrite were tested */ testsMs: number[] }
+export interface PlanLog { filledMs: number | null, /** tests of both ammonia and nitrite; clean when both were none */ tests: { at: number, clean: boolean }[] }
 
 /** A fill counts as the first one from so much of the net litres on: the last litres often follow later. */
 const FILLED_SHARE = 0.8
@@ -27,8 +28,11 @@ const testSteps: readonly PlanStepId[] = ['firstTest', 'midTest', 'readyTest']
  */
 export function planLog(entries: readonly Entry[], netL: number): PlanLog {
   const fills = entries.filter(e => e.kind === 'waterChange' && e.litres >= FILLED_SHARE * netL).map(e => momentMs(e.at))
-  const tests = entries.filter(e => e.kind === 'waterTest' && e.readings.ammoniaMgL && e.readings.nitriteMgL).map(e => momentMs(e.at))
-  return { filledMs: fills.length > 0 ? Math.min(...fills) : null, testsMs: tests.sort((a, b) => a - b) }
+  const tests = entries.flatMap((e) => {
+    if (e.kind !== 'waterTest' || !e.readings.ammoniaMgL || !e.readings.nitriteMgL) return []
+    return [{ at: momentMs(e.at), clean: e.readings.ammoniaMgL.value <= CURED.ammonia && e.readings.nitriteMgL.value <= CURED.nitrite }]
+  })
+  return { filledMs: fills.length > 0 ? Math.min(...fills) : null, tests: tests.sort((a, b) => a.at - b.at) }
 }
 
 /**
@@ -36,7 +40,7 @@ export function planLog(entries: readonly Entry[], netL: number): PlanLog {
  * its tests (common practice: four to eight weeks), bringing in, and the first count.
  * @param log what the glass's log says: a logged first fill and logged tests are done, ticked or not
  */
-export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, testsMs: [] }): PlanStep[] {
+export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: [] }): PlanStep[] {
   const group = groupOf(plan.groupIds[0]!)
   const { setup } = group
   const start = momentMs(plan.startsAt)
@@ -61,12 +65,13 @@ export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, testsMs: 
     firstCount: [ready + 4 * DAY_MS + 4 * WEEK_MS],
   }
   // each test stands for one step, in order
-  const tests = [...log.testsMs]
+  const tests = [...log.tests]
   const logged = (id: PlanStepId, dueMs: number): number | null => {
     if (id === 'fill') return log.filledMs
     if (!testSteps.includes(id)) return null
-    const i = tests.findIndex(t => t >= dueMs - EARLY_DAYS * DAY_MS)
-    return i < 0 ? null : tests.splice(0, i + 1).at(-1)!
+    // the last one has to be clean: a test that still finds nitrite is no reason to bring them in
+    const i = tests.findIndex(t => t.at >= dueMs - EARLY_DAYS * DAY_MS && (id !== 'readyTest' || t.clean))
+    return i < 0 ? null : tests.splice(0, i + 1).at(-1)!.at
   }
   return planStepIds.flatMap((id) => {
     const entry = due[id]

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { expectAccessible, logCount, openDemo, sheet, startColony, startRoom } from './steps'
+import { expectAccessible, logCount, openDemo, sheet, startColony, startRoom, toWater, waterPart } from './steps'
 
 test('the running app asks nobody but its own server, and breaks no rule of its own policy', async ({ page, baseURL }) => {
   const outside: string[] = []
@@ -15,6 +15,14 @@ test('the running app asks nobody but its own server, and breaks no rule of its 
   await page.keyboard.press('l')
   await page.getByRole('radio', { name: 'Water test' }).check()
   await page.keyboard.press('Escape')
+  await toWater(page, 'Slate')
+  await waterPart(page, 'History')
+  await expect(page.getByRole('img', { name: /^Water history/ })).toBeVisible()
+  await waterPart(page, 'Probe')
+  await expect(page.getByText(/^Live/)).toBeVisible()
+  await page.goto('/plan')
+  await page.getByRole('button', { name: /^Neocaridina/ }).click()
+  await expect(page.getByText(/starters reach the first/)).toBeVisible()
   await page.goto('/records')
   await expect(page.getByRole('heading', { name: 'Backup' })).toBeVisible()
   await page.evaluate(() => document.fonts.ready)
@@ -48,6 +56,11 @@ test('server routes answer, and say in one sentence what is wrong', async ({ req
     if (typeof sentence === 'string') expect(message).toBe(sentence)
     else expect(message).toMatch(sentence)
   }
+  for (const query of ['probe?drift=9', 'probe?dip=sea', 'scale?stepG=0', 'scale?colour=red']) {
+    const refused = await request.get(`/api/bench/${query}`)
+    expect(refused.status()).toBe(400)
+    expect((await refused.json() as { message: string }).message).toMatch(/^The query .*\.$/)
+  }
   const missing = await request.get('/api/nothing')
   expect(missing.status()).toBe(404)
   expect(await missing.json()).toMatchObject({ message: 'There is no /api/nothing here.' })
@@ -74,9 +87,6 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'Why? Water' }).click()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
-    await page.getByRole('button', { name: /Stage the correction/ }).click()
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
     await page.getByRole('button', { name: 'Change', exact: true }).click()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
@@ -95,6 +105,46 @@ for (const theme of ['day', 'night'] as const) {
     await expectAccessible(page)
     await page.goto('/records')
     await expect(page.getByText(/log entries/)).toBeVisible()
+    await expectAccessible(page)
+  })
+}
+
+for (const theme of ['day', 'night'] as const) {
+  test(`axe finds nothing in Water and Plan by ${theme}`, async ({ page }) => {
+    test.setTimeout(180_000)
+    await page.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
+    await page.emulateMedia({ reducedMotion: 'reduce' })
+    await openDemo(page)
+    await toWater(page, 'Slate')
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Why? The recipe' }).click()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    for (const [part, there] of [['History', /Ordinary here/], ['Bring in', /drops a second/], ['Salt water', /Specific gravity/], ['Medicine', /of product/], ['Probe', /^Live/], ['Sources and shelf', /Smallest step/]] as const) {
+      await waterPart(page, part)
+      await expect(page.getByText(there).first()).toBeVisible()
+      await expectAccessible(page)
+    }
+    await page.getByRole('button', { name: /^Harbour tap/ }).click()
+    await page.getByLabel('GH').fill('12')
+    await expect(sheet(page).getByRole('heading', { name: 'What follows' })).toBeVisible()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Add a salt or mix' }).click()
+    await page.getByRole('radio', { name: 'A mineral mix' }).check()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.goto('/plan')
+    await expectAccessible(page)
+    await page.getByRole('link', { name: 'Slate, second line' }).click()
+    await expect(page.getByText(/starters reach the first/)).toBeVisible()
+    await expectAccessible(page)
+    await page.goto('/plan')
+    await page.getByRole('button', { name: /^Bee shrimp/ }).click()
+    await page.getByLabel('Together with').selectOption('land-crab')
+    await expect(page.getByRole('heading', { name: /They should not live together/ })).toBeVisible()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Make it a glass' }).click()
     await expectAccessible(page)
   })
 }

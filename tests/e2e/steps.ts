@@ -73,3 +73,19 @@ export async function tabTo(page: Page, name: RegExp | string, most = 80) {
   }
   throw new Error(`Tab never reached ${name}`)
 }
+
+/** The water place of a glass, by the keys and the list of glasses. */
+export async function toWater(page: Page, glass: string) {
+  await page.locator('body').press('Escape')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('w')
+  const list = page.getByLabel('Glass', { exact: true })
+  await expect(list).toBeVisible()
+  const id = await list.locator('option').filter({ hasText: new RegExp(`^${glass}(:|$)`) }).first().getAttribute('value')
+  await list.selectOption(id)
+  await page.waitForURL(`**/water/${id}`)
+  await expect(page.getByRole('heading', { level: 1, name: /^Water for/ })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'What it does' }).getByRole('heading')).toBeVisible()
+}
+/** One part of the water place. */
+export const waterPart = (page: Page, part: string) => page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: part, exact: true }).click()

@@ -17,7 +17,7 @@ const name = ref('')
       </form>
       <div>
         <h2>Look around first</h2>
-        <p class="muted small">Lantern Quay is an invented room with twenty-one glasses and fourteen months of records. It stands beside your own room and never mixes with it.</p>
+        <p class="muted small">Lantern Quay is an invented room with twenty-two glasses and fourteen months of records. It stands beside your own room and never mixes with it.</p>
         <v-btn class="quiet" size="large" :loading="busy" @click="openDemo">Open the demo room</v-btn>
         <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
       </div>

@@ -14,6 +14,8 @@ const list = useId()
 interface Found { id: string, title: string, about: string, run: () => void }
 const all = computed<Found[]>(() => [
   ...room.colonies.map(c => ({ id: c.id, title: c.name, about: `colony · ${groupOf(c.groupId).name} · ${room.glassById.get(c.glassId)?.name ?? ''}`, run: () => void navigateTo(`/colony/${c.id}`) })),
+  ...room.glasses.map(g => ({ id: `water ${g.id}`, title: `Water for ${g.name}`, about: 'bucket, history, drip, medicine', run: () => void navigateTo(`/water/${g.id}`) })),
+  ...room.plans.map(p => ({ id: p.id, title: p.name, about: `plan · ${p.groupIds.map(id => groupOf(id).name).join(' and ')}`, run: () => void navigateTo(`/plan/${p.id}`) })),
   ...places.value.map(p => ({ id: p.id, title: p.title, about: p.what, run: () => void navigateTo(p.to) })),
   { id: 'log', title: 'Log something', about: 'count, water test, added, taken out, died, note', run: () => logSheet.show(settings.lastColonyId) },
   { id: 'newColony', title: 'Start a colony', about: 'group, glass, starters', run: () => { sheets.colony.value = { glassId: null } } },

@@ -24,7 +24,7 @@ const sources = computed(() => desk.sources.map(({ source, known }) => {
   const values = newest ? [...first, ...analysisKeys.filter(k => !first.includes(k))].filter(k => newest.values[k] !== undefined).slice(0, 4).map(k => analysisText(k, newest.values[k]!, settings.units)) : []
   const whole = newest && newest.values.ghDh !== undefined && newest.values.khDh !== undefined && newest.values.conductivityUsCm !== undefined
   const follows = known && !whole && known.water.seaSaltGL < 0.5 ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ${limitText('khDh', khOf(known.water), settings.units)}, about ${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}` : ''
-  return { source, values: values.join(' · '), when: known ? known.testedMs ? dayText(known.testedMs, desk.nowMs) : 'assumed' : 'no analysis yet', follows, n: source.analyses.length }
+  return { source, values: values.join(' · '), when: known ? known.testedMs ? dayText(known.testedMs, desk.nowMs) : 'assumed' : 'no analysis yet', follows: newest ? follows : '', n: source.analyses.length, usable: known !== null }
 }))
 const boxes = computed(() => desk.shelf.map(({ item, left }) => {
   const { content } = item
@@ -59,7 +59,7 @@ async function saveBench() {
         <li v-for="s in sources" :key="s.source.id">
           <button type="button" class="row" @click="editing = { source: s.source }">
             <span class="line"><b>{{ s.source.name }}</b><span class="small muted">{{ sourceKindWord[s.source.kind] }} · {{ s.when }}<template v-if="s.n > 1"> · {{ s.n }} analyses</template></span></span>
-            <span class="small">{{ s.values || 'Nothing is known of it: type an analysis, and it can be used.' }}</span>
+            <span class="small">{{ s.values || (s.usable ? 'Taken as empty until you test it.' : 'Nothing is known of it: type an analysis, and it can be used.') }}</span>
             <span v-if="s.follows" class="small muted">{{ s.follows }}</span>
           </button>
         </li>

@@ -40,6 +40,8 @@ const glasses = computed(() => room.glasses.map((g) => {
   const names = (room.coloniesByGlass.get(g.id) ?? []).map(c => c.name).join(', ')
   return { value: g.id, title: names && names !== g.name ? `${g.name}: ${names}` : g.name }
 }).sort((a, b) => a.title.localeCompare(b.title)))
+/** What was done, and what the button does. */
+const pour = computed(() => (desk.filling ? ['Filled', 'log it'] : desk.early ? ['Poured early', 'log it'] : ['Poured it', 'log the change']))
 const print = () => window.print()
 </script>
 
@@ -50,7 +52,7 @@ const print = () => window.print()
         <template v-if="tab === 'bucket' && desk.recipe">
           <v-btn class="quiet card-btn" :prepend-icon="mdiPrinterOutline" aria-label="Print the recipe" @click="print"><span class="words">Print</span></v-btn>
           <v-btn class="quiet card-btn" :prepend-icon="mdiFilePdfBox" aria-label="Recipe card as PDF" @click="card.savePdf()"><span class="words">PDF</span></v-btn>
-          <v-btn color="primary" :prepend-icon="mdiCheck" @click="card.pourIt()">{{ desk.filling ? 'Filled' : desk.early ? 'Poured early' : 'Poured it' }}<span class="more">: log {{ desk.filling || desk.early ? 'it' : 'the change' }}</span></v-btn>
+          <v-btn color="primary" :prepend-icon="mdiCheck" :aria-label="pour.join(': ')" @click="card.pourIt()">{{ pour[0] }}<span class="more">: {{ pour[1] }}</span></v-btn>
         </template>
       </AppTop>
       <div class="page">

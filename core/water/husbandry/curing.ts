@@ -24,8 +24,8 @@ export interface CuringInput {
   grazes: boolean
 }
 
-/** Up to here a kit's reading counts as none (from memory: the first colour step). */
-const NONE = { ammonia: 0.1, nitrite: 0.05, nitrate: 2 }
+/** Up to here a kit's reading counts as none, mg/L (from memory: the first colour step). */
+export const CURED = { ammonia: 0.1, nitrite: 0.05, nitrate: 2 }
 /** Days between the two clean tests that are asked for, and until a test is too old to judge by (from memory). */
 const APART_DAYS = 3
 const OLD_DAYS = 10
@@ -45,10 +45,10 @@ export function judgeCuring(i: CuringInput): Curing {
   if (!ammonia || !nitrite) return at('notStarted', ['noTests'], 0)
   const newest = Math.min(ammonia.at, nitrite.at)
   const old: CuringReason[] = newest < i.nowMs - OLD_DAYS * DAY_MS ? ['oldTests'] : []
-  if (nitrite.value > NONE.nitrite) return at('nitrite', ['nitriteHigh', ...old], old.length ? 0 : 3)
-  if (ammonia.value > NONE.ammonia || (unionisedMgL ?? 0) > HARMFUL_NH3) return at('ammonia', ['ammoniaHigh', ...old], old.length ? 0 : 4)
-  const everSeen = [...i.ammonia.map(r => r.value > NONE.ammonia), ...i.nitrite.map(r => r.value > NONE.nitrite)].some(Boolean)
-  const hasNitrate = (nitrate?.value ?? 0) > NONE.nitrate
+  if (nitrite.value > CURED.nitrite) return at('nitrite', ['nitriteHigh', ...old], old.length ? 0 : 3)
+  if (ammonia.value > CURED.ammonia || (unionisedMgL ?? 0) > HARMFUL_NH3) return at('ammonia', ['ammoniaHigh', ...old], old.length ? 0 : 4)
+  const everSeen = [...i.ammonia.map(r => r.value > CURED.ammonia), ...i.nitrite.map(r => r.value > CURED.nitrite)].some(Boolean)
+  const hasNitrate = (nitrate?.value ?? 0) > CURED.nitrate
   if (!everSeen && !hasNitrate) return at('notStarted', ['nothingFound', ...old], old.length ? 0 : 5)
   const reasons: CuringReason[] = []
   if (!hasNitrate) reasons.push('noNitrate')
@@ -70,5 +70,5 @@ function cleanTwice({ ammonia, nitrite }: CuringInput): boolean {
     }
     return first === null ? 0 : (readings.at(-1)!.at - first) / DAY_MS
   }
-  return run(ammonia, NONE.ammonia) >= APART_DAYS && run(nitrite, NONE.nitrite) >= APART_DAYS
+  return run(ammonia, CURED.ammonia) >= APART_DAYS && run(nitrite, CURED.nitrite) >= APART_DAYS
 }

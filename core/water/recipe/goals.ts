@@ -1,4 +1,5 @@
 import type { Targets } from '#core/groups'
+import type { Underway } from './underway'
 import { type Readouts, type RecipeKey, recipeKeys } from './readouts'
 
 /** Where a value is to end: between `low` and `high`, the same number twice for a point. */
@@ -21,8 +22,9 @@ export type RecipeMode = 'minerals' | 'conductivity'
  * Hardness without a target stays as it is.
  * @param now what the tank shows
  * @param targets of the animals in the glass
+ * @param underway values that earlier changes are bringing back: they go on to their aim
  */
-export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMode): Goals {
+export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMode, underway: Underway = {}): Goals {
   const goals: Goals = {}
   for (const key of recipeKeys) {
     const target = targets[key]
@@ -37,11 +39,14 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
       goals[key] = { low, high, weight: 0.5 }
       continue
     }
-    if (now[key] >= low && now[key] <= high) {
+    const aimFrom = (side: 'low' | 'high') => target.aim ?? (side === 'low' ? low + (high - low) / 5 : high - (high - low) / 5)
+    const side = underway[key]
+    const goesOn = side === 'low' ? now[key] < aimFrom('low') : side === 'high' ? now[key] > aimFrom('high') : false
+    if (now[key] >= low && now[key] <= high && !goesOn) {
       goals[key] = key === 'calciumMgL' || key === 'conductivityUsCm' ? { low, high, weight: 1 } : hold
       continue
     }
-    const inside = target.aim ?? (now[key] < low ? low + (high - low) / 5 : high - (high - low) / 5)
+    const inside = aimFrom(side ?? (now[key] < low ? 'low' : 'high'))
     goals[key] = key === 'calciumMgL' ? { low, high, weight: 1 } : { low: inside, high: inside, weight: 1 }
   }
   return ledBy(mode, goals, targets)

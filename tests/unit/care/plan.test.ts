@@ -68,6 +68,12 @@ describe('planSteps', () => {
     expect(Object.keys(done).sort()).toEqual(['fill', 'firstTest', 'legal', 'midTest'])
     expect(done.fill).toBe(NOW - 28 * DAY_MS)
   })
+  it('the last test has to be clean', () => {
+    const p = plan({ done: { firstTest: daysAgo(20), midTest: daysAgo(13) } })
+    const ready = (nitriteMgL: number) => planSteps(p, planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL })], 36)).find(s => s.id === 'readyTest')!.doneMs
+    expect(ready(0.5)).toBeNull()
+    expect(ready(0)).toBe(NOW - DAY_MS)
+  })
   it('one test stands for one step, and a small change is no fill', () => {
     const p = plan()
     const log = planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL: 0 }), waterChange(nextId(), 20, 5)], plannedNetL(p))

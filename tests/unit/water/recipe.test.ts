@@ -178,9 +178,9 @@ describe('goals', () => {
     expect(correctionGoals(now({ khDh: 12 }), neocaridina.targets, 'minerals').khDh!.low).toBe(7)
   })
   it('missing counts from the nearer edge', () => {
-    expect(missing({ low: 4, high: 6, weight: 1 }, 3)).toBe(1)
-    expect(missing({ low: 4, high: 6, weight: 1 }, 5)).toBe(0)
-    expect(missing({ low: 4, high: 6, weight: 1 }, 7)).toBe(-1)
+    expect(missing({ low: 4, high: 6 }, 3)).toBe(1)
+    expect(missing({ low: 4, high: 6 }, 5)).toBe(0)
+    expect(missing({ low: 4, high: 6 }, 7)).toBe(-1)
   })
 })
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
 import { DAY_MS, momentMs, WEEK_MS } from '#core/records'
-import { clearDrift, completeAnalysis, controlLimits, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, type ValueReading, waterStory, withSwing } from '#core/water'
+import { clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, type ValueReading, waterStory, withSwing } from '#core/water'
 import { nextId, NOW, test as waterTest, topUp, waterChange } from '../../make'
 
 const glassId = nextId()
@@ -34,6 +34,24 @@ describe('waterStory', () => {
   })
   it('is empty before the first test', () => {
     expect(waterStory([], 50, NOW)).toMatchObject({ present: null, events: [] })
+  })
+})
+
+describe('correctionsUnderway', () => {
+  const { targets } = groupOf('neocaridina')
+  const log = [waterTest(glassId, 20, { khDh: 2.2, ghDh: 7 }), waterChange(glassId, 15, 10, like(7, 6)), waterChange(glassId, 8, 10, like(7, 6))]
+  it('go on until their aim, not only to the edge', () => {
+    const story = waterStory(log, 50, NOW)
+    const now = readoutsOf(story.present!)
+    expect(now.khDh).toBeGreaterThan(3)
+    expect(correctionsUnderway(story, targets, NOW)).toEqual({ khDh: 'low' })
+    expect(correctionGoals(now, targets, 'minerals', { khDh: 'low' }).khDh).toMatchObject({ low: 4, high: 4 })
+    expect(correctionGoals(now, targets, 'minerals').khDh!.low).toBeCloseTo(now.khDh, 9)
+    expect(correctionGoals({ ...now, khDh: 4.3 }, targets, 'minerals', { khDh: 'low' }).khDh!.low).toBeCloseTo(4.3, 9)
+  })
+  it('are forgotten after some weeks, and none where nothing was poured', () => {
+    expect(correctionsUnderway(waterStory(log, 50, NOW + 60 * DAY_MS), targets, NOW + 60 * DAY_MS)).toEqual({})
+    expect(correctionsUnderway(waterStory(log.slice(0, 1), 50, NOW), targets, NOW)).toEqual({})
   })
 })
 
