@@ -21,9 +21,26 @@ const why = async (page) => {
   await toColony('Slate')(page)
   await page.getByRole('button', { name: 'Why? How many' }).click()
 }
-const correction = async (page) => {
-  await toColony('Slate')(page)
-  await page.getByRole('button', { name: /Stage the correction/ }).click()
+const toWater = (glass, part) => async (page) => {
+  await page.getByRole('link', { name: 'Water', exact: true }).click()
+  const list = page.getByLabel('Glass', { exact: true })
+  const id = await list.locator('option').filter({ hasText: new RegExp(`^${glass}(:|$)`) }).first().getAttribute('value')
+  await list.selectOption(id)
+  await page.waitForURL(`**/water/${id}`)
+  if (part) await page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: part }).click()
+  await page.waitForTimeout(part === 'Probe' ? 5000 : 600)
+}
+const plan = async (page) => {
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByRole('link', { name: 'Slate, second line' }).click()
+  await page.getByText(/starters reach the first/).waitFor()
+}
+const planCompany = async (page) => {
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByRole('button', { name: /^Bee shrimp/ }).click()
+  await page.getByLabel('Together with').selectOption('neocaridina')
+  await page.getByText(/starters reach the first/).waitFor()
+  await page.getByText('Upper strip').scrollIntoViewIfNeeded()
 }
 const logCount = async (page) => {
   await toColony('Ember A')(page)
@@ -45,7 +62,9 @@ const startColony = async (page) => {
 const views = [
   { name: 'room-day', size: desk }, { name: 'room-night', size: desk, theme: 'night' }, { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-night', size: desk, theme: 'night', go: toColony('Rime A') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
-  { name: 'why', size: desk, go: why }, { name: 'correction', size: desk, go: correction },
+  { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') }, { name: 'water-night', size: desk, theme: 'night', go: toWater('Rime A') }, { name: 'water-phone', size: phone, go: toWater('Slate') },
+  { name: 'water-history', size: desk, go: toWater('Slate', 'History') }, { name: 'water-probe', size: desk, go: toWater('Slate', 'Probe') }, { name: 'water-salt', size: desk, go: toWater('Pool jar', 'Salt water') },
+  { name: 'plan', size: desk, go: plan }, { name: 'plan-company', size: desk, go: planCompany },
   { name: 'log-count', size: desk, go: logCount }, { name: 'log-water', size: desk, go: logWater }, { name: 'log-phone', size: phone, go: logWater },
   { name: 'start-colony', size: desk, go: startColony }, { name: 'records', size: desk, go: records },
 ]

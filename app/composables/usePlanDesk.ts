@@ -1,4 +1,3 @@
-import { dequal } from 'dequal'
 import { planGroups, planLog, type PlanLog, plannedNetL } from '#core/care'
 import { currentEntries, type Entry, type Plan } from '#core/records'
 import { openDb } from '~/data/database'
@@ -19,8 +18,10 @@ export function usePlanDesk(id: () => string) {
   const plan = shallowRef<Plan | null>(null)
 
   // the fields are filled when a plan is opened, not when its own save comes back
+  let asFilled = ''
   watch([id, () => stored.value?.id, () => settings.units], () => {
     draft.value = stored.value ? planDraft(stored.value, settings.units) : null
+    asFilled = JSON.stringify(draft.value)
   }, { immediate: true, deep: true })
   watch([draft, stored], () => {
     if (!draft.value || !stored.value) return plan.value = null
@@ -29,14 +30,19 @@ export function usePlanDesk(id: () => string) {
     if (read.ok) plan.value = read.plan
   }, { immediate: true, deep: true })
 
+  /** Writes what was typed; a plan that was only looked at stays as it is. */
   async function save() {
-    if (plan.value && stored.value && !dequal({ ...plan.value, editedAt: '' }, { ...stored.value, editedAt: '' })) await saveRecord(openDb(), 'plans', plan.value, Date.now())
+    if (!plan.value || JSON.stringify(draft.value) === asFilled) return
+    asFilled = JSON.stringify(draft.value)
+    await saveRecord(openDb(), 'plans', plan.value, Date.now())
   }
   watchDebounced(plan, save, { debounce: SAVE_AFTER_MS })
   onScopeDispose(() => void save())
   /** Writes a change that did not come from a field: a tick, something seen, a new glass. */
   async function change(part: Partial<Plan>) {
-    if (plan.value) await saveRecord(openDb(), 'plans', { ...plan.value, ...part }, Date.now())
+    if (!plan.value) return
+    asFilled = JSON.stringify(draft.value)
+    await saveRecord(openDb(), 'plans', { ...plan.value, ...part }, Date.now())
   }
 
   const groups = computed(() => (plan.value ? planGroups(plan.value) : []))

@@ -105,7 +105,8 @@ export function readPlan(draft: PlanDraft, old: Plan, units: UnitPrefs): { ok: t
     else if (!(gross.value > 0 && gross.value <= 5000)) issues.litres = 'It must be above 0 and at most 5000 L.'
     else grossL = gross.value
   }
-  const starts = new Date(`${draft.startsAt}T12:00`).getTime()
+  // the same day keeps its hour
+  const starts = draft.startsAt === format(new Date(old.startsAt), 'yyyy-MM-dd') ? new Date(old.startsAt).getTime() : new Date(`${draft.startsAt}T12:00`).getTime()
   if (Number.isNaN(starts)) issues.startsAt = 'That is no day.'
   const tank = {
     kind: draft.kind, grossL, fillShare: field('fillPct', 1, 100, '%') / 100, ...(inside && { inside }), substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm', 0, 60, 'cm') },

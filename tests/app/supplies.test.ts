@@ -75,7 +75,7 @@ describe('a plan as typed', () => {
     for (const g of groups) expect(setUpAdvice(newPlan(g.id, roomId, NOW)).checks.filter(c => c.state === 'off'), g.id).toEqual([])
   })
   it('reads back what it shows', () => {
-    const plan = planOf(roomId, { startsAt: '2026-10-28T12:00:00.000Z' })
+    const plan = planOf(roomId, { startsAt: '2026-10-28T07:31:12.345Z' })
     expect(readPlan(planDraft(plan, units), plan, units)).toEqual({ ok: true, plan })
   })
   it('takes inner edges for the litres, and a second group', () => {

@@ -14,7 +14,7 @@ test('the demo room shows its racks, what needs the keeper, and what can leave',
   await expect(needs).toContainText(/Rime A: Conductivity has crept up/)
   await expect(needs).toContainText(/\d+ can leave today/)
   await expect(page.getByRole('link', { name: /^Slate: About \d+ here/ })).toBeVisible()
-  await expect(page.locator('[data-glass]')).toHaveCount(21)
+  await expect(page.locator('[data-glass]')).toHaveCount(22)
 })
 
 test('arrows walk the shelves, Enter opens, the way back keeps the place', async ({ page }) => {

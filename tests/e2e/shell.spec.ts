@@ -19,7 +19,7 @@ test('the running app asks nobody but its own server, and breaks no rule of its 
   await waterPart(page, 'History')
   await expect(page.getByRole('img', { name: /^Water history/ })).toBeVisible()
   await waterPart(page, 'Probe')
-  await expect(page.getByText(/^Live/)).toBeVisible()
+  await expect(page.getByText('Live, settled.')).toBeVisible()
   await page.goto('/plan')
   await page.getByRole('button', { name: /^Neocaridina/ }).click()
   await expect(page.getByText(/starters reach the first/)).toBeVisible()
@@ -120,7 +120,7 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'Why? The recipe' }).click()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
-    for (const [part, there] of [['History', /Ordinary here/], ['Bring in', /drops a second/], ['Salt water', /Specific gravity/], ['Medicine', /of product/], ['Probe', /^Live/], ['Sources and shelf', /Smallest step/]] as const) {
+    for (const [part, there] of [['History', /Ordinary here/], ['Bring in', /drops a second/], ['Salt water', /Specific gravity/], ['Medicine', /of product/], ['Probe', /Live, settled/], ['Sources and shelf', /Smallest step/]] as const) {
       await waterPart(page, part)
       await expect(page.getByText(there).first()).toBeVisible()
       await expectAccessible(page)
