@@ -26,7 +26,7 @@ export function useRecipeCard() {
   })
   const steps = computed(() => (step.value ? weighAndPour(step.value, names, temperatureC.value, desk.filling, settings.units) : []))
   const headline = computed(() => (desk.recipe ? recipeHeadline(desk.recipe, desk.filling, settings.units) : ''))
-  const cautions = computed(() => [cautionText('salts')!, cautionText('electricity')!, ...(step.value && step.value.bucket.seaSaltGL > 1 ? [cautionText('seaSalt')!] : [])])
+  const cautions = computed(() => [...(step.value && step.value.weighs.length > 0 ? [cautionText('salts')!] : []), cautionText('electricity')!, ...(step.value && step.value.bucket.seaSaltGL > 1 ? [cautionText('seaSalt')!] : [])])
 
   /** Logs the first change as it was poured; the strips know of it at once. */
   async function pourIt() {

@@ -135,7 +135,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
           <p v-if="stairKeys.length > 1" class="small other"><template v-for="k in stairKeys" :key="k"><button type="button" class="link" :aria-pressed="stairKey === k" @click="picked = k">{{ valueName(k) }}</button>{{ ' ' }}</template></p>
         </template>
         <RecipeTable :recipe="desk.recipe" :filling="desk.filling" />
-        <p class="small muted foot"><template v-if="!desk.filling">Tested: {{ tests }}. </template>Calcium, magnesium and sodium follow from the sources. <template v-if="desk.glass?.carbonateG">Carbonate stone in the glass pushes KH up by itself: test again before each change.</template><template v-else-if="desk.glass?.soilSince">Active soil takes KH up by itself: test again before each change.</template></p>
+        <p class="small muted foot"><template v-if="!desk.filling">Tested: {{ tests }}. </template><template v-if="card.step.value.after.seaSaltGL < 0.5">Calcium, magnesium and sodium follow from the sources. </template><template v-if="desk.glass?.carbonateG">Carbonate stone in the glass pushes KH up by itself: test again before each change.</template><template v-else-if="desk.glass?.soilSince">Active soil takes KH up by itself: test again before each change.</template></p>
       </template>
       <p v-else class="muted">Working it out …</p>
     </section>

@@ -31,7 +31,7 @@ const status = computed(() => {
         <button v-if="s.weigh" type="button" class="link weigh-it" :aria-pressed="weighing === i" @click="weighing = weighing === i ? -1 : i">{{ weighing === i ? 'Done' : 'Weigh' }}</button>
       </li>
     </ol>
-    <div class="scale">
+    <div v-if="steps.some(s => s.weigh)" class="scale">
       <span>On the scale</span><b class="numeral">{{ shown }} g <span class="tag">simulated</span></b>
       <p class="small muted" role="status">{{ status }}</p>
     </div>
