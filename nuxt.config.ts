@@ -56,8 +56,8 @@ export default defineNuxtConfig({
   vite: {
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
-    // the packages of the distributions do nothing when they load: only the worker that computes needs to carry them
-    build: { rollupOptions: { treeshake: { moduleSideEffects: id => !id.includes('/node_modules/@stdlib/') } } },
+    // core/ and the packages it computes with do nothing when they load: only the pages and workers that call them carry them
+    build: { rollupOptions: { treeshake: { moduleSideEffects: id => !/\/node_modules\/(@stdlib|yalps|d3-random)\//.test(id) && !id.startsWith(folder('./core')) } } },
     // named here, so that `nuxt dev` does not find them one by one and reload the page in the middle of things
     optimizeDeps: { include: ['@mdi/js', 'chart.js', 'chartjs-adapter-date-fns', 'vue-chartjs', 'comlink', 'd3-random', 'date-fns', 'dequal', 'dexie', 'uuid', 'vue-draggable-plus', 'zod'] },
   },
