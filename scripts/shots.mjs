@@ -62,7 +62,7 @@ const startColony = async (page) => {
 const views = [
   { name: 'room-day', size: desk }, { name: 'room-night', size: desk, theme: 'night' }, { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-night', size: desk, theme: 'night', go: toColony('Rime A') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
-  { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') }, { name: 'water-night', size: desk, theme: 'night', go: toWater('Rime A') }, { name: 'water-phone', size: phone, go: toWater('Slate') },
+  { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') }, { name: 'water-phone', size: phone, go: toWater('Slate') },
   { name: 'water-history', size: desk, go: toWater('Slate', 'History') }, { name: 'water-probe', size: desk, go: toWater('Slate', 'Probe') }, { name: 'water-salt', size: desk, go: toWater('Pool jar', 'Salt water') },
   { name: 'plan', size: desk, go: plan }, { name: 'plan-company', size: desk, go: planCompany },
   { name: 'log-count', size: desk, go: logCount }, { name: 'log-water', size: desk, go: logWater }, { name: 'log-phone', size: phone, go: logWater },

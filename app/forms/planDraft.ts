@@ -59,6 +59,13 @@ export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
   })
 }
 
+/** What changes with the animals: everything that a group wants otherwise, but not the glass that is there. */
+export function wantsOf(groupId: string, plan: Plan, units: UnitPrefs): Partial<PlanDraft> {
+  const wanted = newPlan(groupId, plan.roomId, 0)
+  const { fillPct, substrate, depthCm, carbonateGL, cover, intakeGuard, lightHours, leaves, starters } = planDraft(wanted, units)
+  return { schools: {}, fillPct, substrate, depthCm, carbonateGL, cover, intakeGuard, lightHours, leaves, starters }
+}
+
 /** Fills the fields from a plan. */
 export function planDraft(plan: Plan, units: UnitPrefs): PlanDraft {
   const { tank } = plan

@@ -3,7 +3,7 @@ import { resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
 import { currentEntries, DAY_MS, type Entry, netLitres, usualBench } from '#core/records'
 import {
-  clearDrift, correctionGoals, correctionsUnderway, doseOf, fillGoals, learnHabits, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, waterStory,
+  clearDrift, correctionGoals, correctionsUnderway, doseOf, fillGoals, learnHabits, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, slowLaws, sourceWater, stockLeft, waterStory,
 } from '#core/water'
 import { openDb } from '~/data/database'
 import { entriesOfGlass, entriesOfKinds } from '~/data/log'
@@ -52,7 +52,8 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
     refilling.value = false
   })
 
-  const empty = computed(() => ready.value && story.value.present === null && story.value.readings.size === 0)
+  /** nothing in it yet; a glass in which animals live is asked to be tested, not filled */
+  const empty = computed(() => ready.value && story.value.present === null && story.value.readings.size === 0 && colonies.value.length === 0)
   const filling = computed(() => empty.value || refilling.value)
   /** conductivity leads where the group aims at one and a mineral mix stands on the shelf */
   const canLead = computed(() => shared.value.targets.conductivityUsCm !== undefined && room.shelf.some(s => s.content.by === 'mix'))
@@ -87,6 +88,9 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))
   const purchase = computed(() => (question.value && recipe.value && !recipe.value.reached && !chosen.value ? purchaseFor(question.value) : null))
 
+  /** what feeding brings by the schools of the colonies, for glasses whose own log does not tell */
+  const fedNitrate = computed(() => Math.max(0, ...colonies.value.map(c => slowLaws.feedingNitrateMgLPerWeek[c.schools.feeding ?? resolveGroup(c).group.schools.feeding?.[0]?.id ?? ''] ?? 0)))
+
   /** What goes on in this glass from today, for the forecast. */
   const boxHabits = computed(() => {
     const g = glass.value
@@ -99,7 +103,7 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
       // where nothing was written down: 0.4 % of the water a day (from memory, covered tank in a heated room)
       evaporationLPerDay: learnt?.value ?? 0.004 * netL.value, evaporationKnown: learnt !== null,
       topUp: lastTop?.water ?? pure, topUpKnown: lastTop !== undefined,
-      change: null, nitrateMgLPerWeek: 0,
+      change: null, nitrateMgLPerWeek: drift.nitrateMgL === undefined ? fedNitrate.value : 0,
       // slow sources are in the drift already once it is learnt from the log
       carbonateGL: drift.khDh === undefined && g?.carbonateG ? g.carbonateG / netL.value : 0,
       soilAgeWeeks: drift.khDh === undefined && g?.soilSince ? (nowMs.value - new Date(g.soilSince).getTime()) / (7 * DAY_MS) : null,

@@ -3,7 +3,7 @@ import { groups } from '#core/groups'
 import { setUpAdvice } from '#core/care'
 import { netLitres } from '#core/records'
 import { glassDraft, readGlass } from '~/forms/glassDraft'
-import { glassOfPlan, newPlan, planDraft, readPlan } from '~/forms/planDraft'
+import { glassOfPlan, newPlan, planDraft, readPlan, wantsOf } from '~/forms/planDraft'
 import { numberIn, readNumber } from '~/forms/readNumber'
 import { readShelf, shelfDraft } from '~/forms/shelfDraft'
 import { analysisDraft, readSource, readValues, sourceDraft } from '~/forms/sourceDraft'
@@ -88,6 +88,13 @@ describe('a plan as typed', () => {
     const read = readPlan({ ...planDraft(plan, units), name: ' ', litres: 'big', fillPct: '120', leaves: '-1', starters: '2.5', lightHours: '30', startsAt: '' }, plan, units)
     expect(read.ok ? [] : Object.keys(read.issues).sort()).toEqual(['fillPct', 'leaves', 'lightHours', 'litres', 'name', 'starters', 'startsAt'])
     expect(readPlan({ ...planDraft(plan, units), sizeBy: 'edges', lengthCm: '', widthCm: '30', heightCm: '36' }, plan, units)).toMatchObject({ ok: false, issues: { lengthCm: 'Type a number.' } })
+  })
+  it('takes over what other animals want, and leaves the glass as it is', () => {
+    const plan = newPlan('neocaridina', roomId, NOW)
+    const wants = wantsOf('water-isopod', plan, units)
+    expect(wants.carbonateGL).toBe('18')
+    expect(wants).not.toHaveProperty('litres')
+    expect(wants).not.toHaveProperty('name')
   })
   it('becomes a glass with what lies in it', () => {
     const plan = newPlan('bee-shrimp', roomId, NOW)

@@ -81,7 +81,7 @@ test('who cannot live together is said before it is done: in the plan, at a new 
   await expect(page.getByRole('heading', { name: 'They should not live together.' })).toBeVisible()
   await expect(page.getByText('No water suits both: Salinity lies apart.')).toBeVisible()
   await page.getByLabel('Together with').selectOption('ramshorn-snail')
-  await expect(page.getByRole('img', { name: /^GH: Neocaridina 6 to 8, Ramshorn snails 8 to 16, in common 8 to 8/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^GH: Neocaridina 6 to 8, Ramshorn snails 8 to 16, in common only 8/ })).toBeVisible()
   await page.goto('/')
   await page.getByRole('button', { name: 'Start a colony' }).click()
   await page.getByRole('radio', { name: 'Neocaridina' }).check()

@@ -13,7 +13,10 @@ const rows = computed(() => result.value.overlaps.map((o) => {
   const high = Math.max(...tolerated.map(t => t[1]))
   const at = (v: number) => (v - low) / (high - low || 1) * 100
   const band = (from: number, to: number) => ({ left: `${at(from)}%`, width: `${Math.max(1.5, at(to) - at(from))}%` })
-  const text = (range: readonly [number, number]) => `${limitText(o.key, range[0], settings.units)} to ${limitText(o.key, range[1], settings.units)}`
+  const text = (range: readonly [number, number]) => {
+    const [from, to] = range.map(v => limitText(o.key, v, settings.units))
+    return from === to ? `only ${from}` : `${from} to ${to}`
+  }
   return {
     ...o, title: valueName(o.key), unit: valueUnit(o.key, settings.units), bands: o.of.map((t, i) => ({ pale: band(...tolerated[i]! as [number, number]), solid: band(...t.preferred as [number, number]) })), shared: o.common ? band(o.common[0], o.common[1]) : null,
     label: `${valueName(o.key)}: ${props.groups.map((g, i) => `${g.group.name} ${text(o.of[i]!.preferred)}`).join(', ')}${o.common ? `, in common ${text(o.common)}` : ', nothing in common'}`,

@@ -7,7 +7,7 @@ import { gramsText, preciseVolume, purchaseText, shortText } from '~/words/recip
 import { valueName, valueText, volumeText } from '~/words/unitPrefs'
 
 /** Litres and salts for the first fill, from the chosen source and what is on the shelf. */
-const props = defineProps<{ plan: Plan, groups: ResolvedGroup[], netL: number, glassId: string, filled: boolean }>()
+const props = defineProps<{ plan: Plan, groups: ResolvedGroup[], netL: number, glassId: string, filled: 'logged' | 'ticked' | null }>()
 const settings = useSettingsStore()
 const room = useRoomStore()
 const desk = useWaterDeskStore()
@@ -48,7 +48,7 @@ const comes = computed(() => {
       <p class="small"><TheSentence :text="`It comes to ${comes}.`" /></p>
       <p v-if="!recipe.reached" class="small caution"><TheSentence :text="`${shortText(recipe, settings.units)}.`" /> {{ purchaseText(question ? purchaseFor(question) : null) }}</p>
       <p v-if="shared.conflicts.length > 0" class="small caution">No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.</p>
-      <p class="small"><template v-if="filled">Filled, and logged.</template><NuxtLink v-else-if="glassId" :to="`/water/${glassId}`">Weigh and pour it</NuxtLink><span v-else class="muted">Once it is a glass, its Water place takes you through weighing and pouring.</span></p>
+      <p class="small"><template v-if="filled">{{ filled === 'logged' ? 'Filled, and logged.' : 'Filled.' }}</template><NuxtLink v-else-if="glassId" :to="`/water/${glassId}`">Weigh and pour it</NuxtLink><span v-else class="muted">Once it is a glass, its Water place takes you through weighing and pouring.</span></p>
     </template>
     <p v-else class="muted small">There is no water to fill it from yet: <NuxtLink v-if="room.glasses[0]" :to="`/water/${glassId || room.glasses[0].id}?tab=sources`">add your tap</NuxtLink><template v-else>once it is a glass, its Water place asks for your tap</template>.</p>
   </section>

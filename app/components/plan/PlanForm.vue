@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { groups } from '#core/groups'
-import { SubstrateKind } from '#core/records'
+import { groupOf, groups } from '#core/groups'
+import { type Plan, SubstrateKind } from '#core/records'
 import { unitOf, volume } from '#core/units'
-import type { PlanDraft, PlanIssues } from '~/forms/planDraft'
+import { type PlanDraft, type PlanIssues, wantsOf } from '~/forms/planDraft'
 import { substrateWord } from '~/words/plan'
 import { glassKindWord } from '~/words/states'
 
 /** The fields of a plan, in the order in which a keeper decides. `fixed` once it is a glass: animals and size stay then. */
-defineProps<{ issues: PlanIssues, fixed: boolean }>()
+const props = defineProps<{ issues: PlanIssues, fixed: boolean, plan: Plan }>()
 const draft = defineModel<PlanDraft>({ required: true })
 const settings = useSettingsStore()
 const room = useRoomStore()
+const chooseFirst = (groupId: string) => { draft.value = { ...draft.value, groupA: groupId, ...wantsOf(groupId, props.plan, settings.units) } }
+const chooseSecond = (groupId: string) => { draft.value = { ...draft.value, groupB: groupId, startersB: groupId ? String(groupOf(groupId).stocking.starters.value) : '0' } }
 const unit = computed(() => unitOf(volume, settings.units.volume).symbol)
 const all = groups.map(g => ({ value: g.id, title: g.name }))
 const second = [{ value: '', title: 'nobody else' }, ...all]
@@ -22,8 +24,8 @@ const sources = computed(() => [{ value: '', title: 'whatever suits' }, ...room.
 <template>
   <form class="fields" novalidate @submit.prevent>
     <TextInput v-model="draft.name" label="Name of the plan" :error="issues.name" />
-    <PickOne v-if="!fixed" v-model="draft.groupA" label="Animals" :options="all" />
-    <PickOne v-if="!fixed" v-model="draft.groupB" label="Together with" :options="second" />
+    <PickOne v-if="!fixed" :model-value="draft.groupA" label="Animals" :options="all" @update:model-value="chooseFirst" />
+    <PickOne v-if="!fixed" :model-value="draft.groupB" label="Together with" :options="second" @update:model-value="chooseSecond" />
     <fieldset>
       <legend>The glass</legend>
       <template v-if="!fixed">

@@ -127,6 +127,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
           <button type="button" class="link" aria-label="Why? The recipe" @click="openWhy">Why?</button>
         </p>
         <p v-if="!desk.recipe.reached" class="caution"><TheSentence :text="`${shortText(desk.recipe, settings.units)}.`" /> {{ desk.chosen ? 'Let it be solved, or choose another blend.' : purchaseText(desk.purchase) }}</p>
+        <p v-if="desk.refilling && desk.colonies.length > 0" class="caution">Animals live here: a whole new fill is for an empty glass. Take them out first, and bring them back by drip.</p>
         <p v-if="shortage.length > 0" class="caution">Not enough on the shelf for all of it: {{ shortage.join(', ') }}.</p>
         <p v-if="desk.early" class="caution">The last change was {{ dayText(desk.lastChangeMs!, desk.nowMs) }}. The next is due {{ aheadText(desk.nextChangeMs, desk.nowMs) }}: poured earlier, values move faster than these animals take in a week.</p>
         <p v-if="old && !desk.filling" class="caution">The last test is more than a month old: test before you correct.</p>

@@ -2,9 +2,9 @@
 import { format } from 'date-fns'
 import { type AcclimationKey, acclimationKeys, type AcclimationValues, dripped, type DripMode, largestPerHour, planDrip, planSteps } from '#core/water'
 import { formatNumber } from '#core/units'
-import { numberIn, readNumber } from '~/forms/readNumber'
+import { numberIn } from '~/forms/readNumber'
 import { num } from '~/words/numbers'
-import { shownValue, storedValue, valueName, valueNumber, valueText, valueUnit } from '~/words/unitPrefs'
+import { shownValue, storedValue, valueName, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
 
 /** Bringing animals in: drip or steps, so that no value moves faster than they take, with a timer that survives a reload. */
 const desk = useWaterDeskStore()
@@ -38,7 +38,7 @@ const stored = (text: Record<string, string>): AcclimationValues => Object.fromE
   const n = numberIn(text[k] ?? '')
   return n === null ? [] : [[k, storedValue(k, n, settings.units)]]
 }))
-const vessel = computed(() => readNumber(bagL.value, 0.05, 200, 'L'))
+const { unit: litreUnit, read: vessel } = useLitres(bagL, 0.05, 200)
 const bagWater = computed(() => stored(bag.value))
 const tankWater = computed(() => stored(tankText.value))
 const known = computed(() => keys.value.filter(k => bagWater.value[k] !== undefined && tankWater.value[k] !== undefined))
@@ -98,17 +98,17 @@ const live = computed(() => {
           </tr>
         </tbody>
       </table>
-      <TextInput v-model="bagL" class="litres" label="Water the animals come in" suffix="L" numeric :error="vessel.ok ? '' : vessel.issue" />
+      <TextInput v-model="bagL" class="litres" label="Water the animals come in" :suffix="litreUnit" numeric :error="vessel.ok ? '' : vessel.issue" />
       <ChoiceChips v-model="mode" label="How" :options="modes" />
       <p class="small muted">The largest rates are defaults from memory, change them as you know better; the rule “slowly” is common practice. A drip is fastest for the animals at its start: that sets its rate. pH comes along by itself. Dim the light, no food on the first day.</p>
     </section>
     <section v-if="plan" aria-labelledby="drip-plan">
       <h2 id="drip-plan" class="statement"><TheSentence :text="headline" /></h2>
-      <p class="muted">{{ formatNumber(plan.litresPerHour, 2) }} L an hour ({{ formatNumber(plan.litresPerHour * 1000 / 60, 0) }} mL a minute, 20 drops to a millilitre); nine tenths of the difference are bridged at the end<template v-if="mode === 'filling'">, with {{ formatNumber(plan.endL, 1) }} L in the vessel</template>.</p>
+      <p class="muted">{{ formatNumber(plan.litresPerHour, 2) }} L an hour ({{ formatNumber(plan.litresPerHour * 1000 / 60, 0) }} mL a minute, 20 drops to a millilitre); nine tenths of the difference are bridged at the end<template v-if="mode === 'filling'">, with {{ volumeText(plan.endL, settings.units) }} in the vessel</template>.</p>
       <table v-if="known.length > 0" class="course">
         <caption class="hidden-to-eyes">What is in the vessel as the drip runs</caption>
-        <thead><tr><th scope="col">after</th><th v-if="mode === 'filling'" scope="col" class="n">litres</th><th v-for="k in known" :key="k" scope="col" class="n">{{ valueName(k) }}</th></tr></thead>
-        <tbody><tr v-for="c in course" :key="c.minutes"><th scope="row">{{ c.minutes }} min</th><td v-if="mode === 'filling'" class="n">{{ formatNumber(c.litres, 1) }}</td><td v-for="(v, i) in c.values" :key="i" class="n">{{ v }}</td></tr></tbody>
+        <thead><tr><th scope="col">after</th><th v-if="mode === 'filling'" scope="col" class="n">in the vessel</th><th v-for="k in known" :key="k" scope="col" class="n">{{ valueName(k) }}</th></tr></thead>
+        <tbody><tr v-for="c in course" :key="c.minutes"><th scope="row">{{ c.minutes }} min</th><td v-if="mode === 'filling'" class="n">{{ volumeText(c.litres, settings.units) }}</td><td v-for="(v, i) in c.values" :key="i" class="n">{{ v }}</td></tr></tbody>
       </table>
       <p>Or in steps: exchange a quarter of the vessel {{ steps.steps }} times, every {{ Math.ceil(steps.everyMinutes / 5) * 5 }} minutes.</p>
       <div v-if="live" class="timer" :class="{ done: live.done }">

@@ -23,11 +23,11 @@ const strength = ref('22.2')
 const net = ref('')
 const stock = ref('')
 watch(substance, (s) => { dose.value = String(substances[s].usualMgL) }, { immediate: true })
-watch([() => desk.glassId, () => desk.netL], () => { net.value = formatNumber(desk.netL, 1) }, { immediate: true })
+const { unit: litreUnit, read: netRead, fill: fillNet } = useLitres(net, 0.1, 5000)
+watch([() => desk.glassId, () => desk.netL, () => settings.units.volume], () => fillNet(desk.netL), { immediate: true })
 
 const doseRead = computed(() => readNumber(dose.value, 0.01, 1000, 'mg/L'))
 const strengthRead = computed(() => readNumber(strength.value, 0.01, 100, '%'))
-const netRead = computed(() => readNumber(net.value, 0.1, 5000, 'L'))
 const plan = computed(() => {
   if (!doseRead.value.ok || !strengthRead.value.ok || !netRead.value.ok) return null
   const per100 = numberIn(stock.value, 0.01, 20)
@@ -60,7 +60,7 @@ async function give() {
       <div class="two">
         <TextInput v-model="dose" label="Active substance" suffix="mg/L" numeric :error="doseRead.ok ? '' : doseRead.issue" />
         <TextInput v-model="strength" label="Strength of the product" suffix="%" numeric :error="strengthRead.ok ? '' : strengthRead.issue" />
-        <TextInput v-model="net" label="Net water" suffix="L" numeric :error="netRead.ok ? '' : netRead.issue" />
+        <TextInput v-model="net" label="Net water" :suffix="litreUnit" numeric :error="netRead.ok ? '' : netRead.issue" />
         <TextInput v-model="stock" label="Product in 100 mL of stock (empty: chosen)" suffix="g" numeric />
       </div>
       <p class="small muted">Usual: {{ substances[substance].usualMgL }} mg/L (from memory). Net water is what is really in the glass: gross litres less fill height, substrate and rock{{ desk.glass?.substrate || desk.glass?.rockKg ? '' : '; enter substrate and rock under the glass’s “Change” in the Room to have them taken off' }}.</p>

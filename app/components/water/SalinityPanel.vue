@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { conductivityOfSalinity, DRY_SHARE, gramsPerLitreFromSalinity, type GravityReference, pureWaterToDilute, salinityFromConductivity, salinityFromGravity, salinitySchedule, seaDensity, seaSaltToRaise, specificGravity } from '#core/water'
 import { formatNumber } from '#core/units'
-import { readNumber } from '~/forms/readNumber'
+import { type NumberRead, readNumber } from '~/forms/readNumber'
 import { cautionText } from '~/words/cautions'
 import { num } from '~/words/numbers'
-import { storedValue, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
+import { preciseVolume } from '~/words/recipe'
+import { storedValue, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
 
 /** Salt water: salinity, density, specific gravity and conductivity both ways, mixing, topping up, and going over in steps. */
 const desk = useWaterDeskStore()
@@ -16,16 +17,22 @@ const known = ref<Known>('salinity')
 const knownOptions = [{ value: 'salinity', title: 'Salinity' }, { value: 'gravity', title: 'Specific gravity' }, { value: 'conductivity', title: 'Conductivity' }] as const
 const measured = ref<Record<Known, string>>({ salinity: '', gravity: '', conductivity: '' })
 const temperature = ref('')
-watch([() => desk.glassId, () => desk.ready], () => {
+watch([() => desk.glassId, () => desk.ready, () => settings.units.temperature], () => {
   const s = desk.story.readings.get('salinityGKg')?.at(-1)?.value
   const t = desk.story.readings.get('temperatureC')?.at(-1)?.value
   measured.value = { salinity: formatNumber(s ?? 17.5, 1), gravity: '1.013', conductivity: '28.3' }
-  temperature.value = formatNumber(t ?? 24, 1)
+  temperature.value = valueNumber('temperatureC', t ?? 24, settings.units)
 }, { immediate: true })
 const reference = ref<GravityReference>('same')
 const references = [{ value: 'same', title: 'water at its own temperature' }, { value: '4', title: 'pure water at 4 °C' }, { value: '15', title: '15 °C' }, { value: '60F', title: '60 °F' }, { value: '20', title: '20 °C' }, { value: '25', title: '25 °C' }] as const
 const unit = { salinity: 'g/kg', gravity: '', conductivity: 'mS/cm' } as const
-const t = computed(() => readNumber(temperature.value, -2, 35, '°C'))
+/** Temperature in °C; the equations are fitted from −2 to 35 °C. */
+const t = computed<NumberRead>(() => {
+  const read = readNumber(temperature.value, -1000, 1000)
+  if (!read.ok) return read
+  const value = storedValue('temperatureC', read.value, settings.units)
+  return value < -2 || value > 35 ? { ok: false, empty: false, issue: `It must lie between ${valueText('temperatureC', -2, settings.units)} and ${valueText('temperatureC', 35, settings.units)}.` } : { ok: true, value }
+})
 const field = computed(() => ({ salinity: readNumber(measured.value.salinity, 0, 42, 'g/kg'), gravity: readNumber(measured.value.gravity, 0.99, 1.05), conductivity: readNumber(measured.value.conductivity, 0, 75, 'mS/cm') })[known.value])
 const salinity = computed<number | null>(() => {
   if (!t.value.ok || !field.value.ok) return null
@@ -40,15 +47,21 @@ const results = computed(() => {
   return [
     { name: 'Salinity', value: `${formatNumber(s, 1)} g/kg` }, { name: 'Of seawater', value: `${formatNumber(s / 35.165 * 100, 0)} %` },
     { name: 'Density', value: `${formatNumber(seaDensity(s, c), 1)} g/L` }, { name: 'Specific gravity', value: formatNumber(specificGravity(s, c, reference.value), 4) },
-    { name: `Conductivity at ${formatNumber(c, 1)} °C`, value: `${formatNumber(conductivityOfSalinity(s, c), 2)} mS/cm` }, { name: 'Conductivity at 25 °C', value: `${formatNumber(conductivityOfSalinity(s, 25), 2)} mS/cm` },
+    { name: `Conductivity at ${valueText('temperatureC', c, settings.units)}`, value: `${formatNumber(conductivityOfSalinity(s, c), 2)} mS/cm` }, { name: 'Conductivity at 25 °C', value: `${formatNumber(conductivityOfSalinity(s, 25), 2)} mS/cm` },
     { name: 'Dry salt in a litre', value: `${formatNumber(gramsPerLitreFromSalinity(s, c), 1)} g` },
   ]
 })
 
 // mixing
-const litres = ref('10')
+const litres = ref('')
 const wanted = ref('17.5')
-const mixL = computed(() => readNumber(litres.value, 0.01, 5000, 'L'))
+const { unit: litreUnit, read: mixL, fill: fillMix } = useLitres(litres, 0.01, 5000)
+const overLitres = ref('')
+const { read: overL, fill: fillOver } = useLitres(overLitres, 0.05, 500)
+watch(() => settings.units.volume, () => {
+  fillMix(10)
+  fillOver(2)
+}, { immediate: true })
 const mixS = computed(() => readNumber(wanted.value, 0.1, 42, 'g/kg'))
 const degrees = computed(() => (t.value.ok ? t.value.value : 24))
 const sea = computed(() => desk.usable.find(u => u.water.seaSaltGL > 5)?.source ?? null)
@@ -72,7 +85,7 @@ const right = computed(() => {
   if (Math.abs(a - b) < 0.05) return 'It is right.'
   if (a > b) {
     const kg = pureWaterToDilute(desk.netL, a, b, degrees.value)
-    return `Pour ${num(`${formatNumber(kg, kg < 1 ? 2 : 1)} L`)} pure water into the ${volumeText(desk.netL, settings.units)} (what has evaporated left its salt behind); first take out as much as does not fit.`
+    return `Pour ${num(preciseVolume(kg, settings.units))} pure water into the ${volumeText(desk.netL, settings.units)} (what has evaporated left its salt behind); first take out as much as does not fit.`
   }
   const g = seaSaltToRaise(desk.netL, a, b, degrees.value)
   return `${num(`${formatNumber(g, g < 10 ? 1 : 0)} g`)} dry sea salt are missing in ${volumeText(desk.netL, settings.units)} (${formatNumber(g / DRY_SHARE, g < 10 ? 1 : 0)} g from the box). Dissolve it outside the glass, over several days.`
@@ -86,13 +99,13 @@ const ways = {
 } as const
 type Way = keyof typeof ways
 const way = ref<Way>('snailsIn')
-const over = ref({ from: '', to: '', hours: '', steps: '', litres: '2', strength: '35' })
+const over = ref({ from: '', to: '', hours: '', steps: '', strength: '35' })
 watch(way, (w) => {
   const { from, to, hours, steps } = ways[w]
   over.value = { ...over.value, from, to, hours, steps, strength: Number(to) > Number(from) ? '35' : '0' }
 }, { immediate: true })
 const schedule = computed(() => {
-  const [from, to, hours, steps, volumeL, strength] = [readNumber(over.value.from, 0, 42), readNumber(over.value.to, 0, 42), readNumber(over.value.hours, 0, 240), readNumber(over.value.steps, 1, 24), readNumber(over.value.litres, 0.05, 500), readNumber(over.value.strength, 0, 42)]
+  const [from, to, hours, steps, volumeL, strength] = [readNumber(over.value.from, 0, 42), readNumber(over.value.to, 0, 42), readNumber(over.value.hours, 0, 240), readNumber(over.value.steps, 1, 24), overL.value, readNumber(over.value.strength, 0, 42)]
   if (!from.ok || !to.ok || !hours.ok || !steps.ok || !volumeL.ok || !strength.ok || from.value === to.value) return { ok: false as const, issue: 'Type all six numbers: salinities from 0 to 42 g/kg, up to 240 hours, 1 to 24 steps.' }
   if (to.value > from.value ? strength.value < to.value : strength.value > to.value) return { ok: false as const, issue: `Water of ${over.value.strength} g/kg cannot bring it to ${over.value.to} g/kg: pour in ${to.value > from.value ? 'stronger' : 'weaker'} water.` }
   return { ok: true as const, steps: salinitySchedule({ fromGKg: from.value, toGKg: to.value, strengthGKg: strength.value, volumeL: volumeL.value, hours: hours.value, steps: Math.round(steps.value) }) }
@@ -107,19 +120,19 @@ const hourText = (h: number) => (h === 0 ? 'at once' : h < 24 ? `after ${formatN
       <ChoiceChips v-model="known" label="Measured" hide-label :options="knownOptions" />
       <div class="two">
         <TextInput v-model="measured[known]" :label="knownOptions.find(o => o.value === known)!.title" :suffix="unit[known]" numeric :error="field.ok ? '' : field.issue" />
-        <TextInput v-model="temperature" label="at" suffix="°C" numeric :error="t.ok ? '' : t.issue" />
+        <TextInput v-model="temperature" label="at" :suffix="valueUnit('temperatureC', settings.units)" numeric :error="t.ok ? '' : t.issue" />
       </div>
       <PickOne v-model="reference" label="Your hydrometer compares with" :options="references" />
       <dl v-if="results"><div v-for="r in results" :key="r.name"><dt>{{ r.name }}</dt><dd class="numeral">{{ r.value }}</dd></div></dl>
       <p v-else-if="field.ok && t.ok" class="issue" role="alert">No water from 0 to 42 g/kg shows that at this temperature: read again, and check what the hydrometer compares with.</p>
-      <p class="small muted">Density by EOS-80 (UNESCO 1981), conductivity by PSS-78 with Hill, Dauphinee & Woods 1986; checked against TEOS-10. A wrong reference temperature costs up to 4 g/kg. The newest test here: {{ desk.story.readings.get('salinityGKg')?.length ? valueText('salinityGKg', storedValue('salinityGKg', desk.story.readings.get('salinityGKg')!.at(-1)!.value, settings.units), settings.units) : `no ${valueUnit('salinityGKg', settings.units)} yet` }}.</p>
+      <p class="small muted">Density by EOS-80 (UNESCO 1981), conductivity by PSS-78 with Hill, Dauphinee & Woods 1986; checked against TEOS-10. A wrong reference temperature costs up to 4 g/kg. The newest test here: {{ desk.story.readings.get('salinityGKg')?.length ? valueText('salinityGKg', desk.story.readings.get('salinityGKg')!.at(-1)!.value, settings.units) : `no ${valueUnit('salinityGKg', settings.units)} yet` }}.</p>
     </section>
     <section aria-labelledby="mix-title">
       <h2 id="mix-title">Mix <span class="small muted">half strength is 17.5 g/kg</span></h2>
-      <div class="two"><TextInput v-model="litres" label="How much" suffix="L" numeric :error="mixL.ok ? '' : mixL.issue" /><TextInput v-model="wanted" label="Salinity" suffix="g/kg" numeric :error="mixS.ok ? '' : mixS.issue" /></div>
+      <div class="two"><TextInput v-model="litres" label="How much" :suffix="litreUnit" numeric :error="mixL.ok ? '' : mixL.issue" /><TextInput v-model="wanted" label="Salinity" suffix="g/kg" numeric :error="mixS.ok ? '' : mixS.issue" /></div>
       <template v-if="mixing">
-        <p><TheSentence :text="`${num(`${formatNumber(mixing.box, mixing.box < 100 ? 1 : 0)} g`)} sea salt from the box (${formatNumber(mixing.dry, mixing.dry < 100 ? 1 : 0)} g dry; the box holds about a tenth of crystal water, from memory), made up to ${formatNumber(mixL.ok ? mixL.value : 0, 1)} L with pure water.`" /></p>
-        <p v-if="mixing.fromSea !== null"><TheSentence :text="`Or ${num(`${formatNumber(mixing.fromSea, 2)} L`)} ${sea!.name} (${formatNumber(seaGKg, 1)} g/kg) and ${num(`${formatNumber(mixing.pure!, 2)} L`)} pure water.`" /></p>
+        <p><TheSentence :text="`${num(`${formatNumber(mixing.box, mixing.box < 100 ? 1 : 0)} g`)} sea salt from the box (${formatNumber(mixing.dry, mixing.dry < 100 ? 1 : 0)} g dry; the box holds about a tenth of crystal water, from memory), made up to ${volumeText(mixL.ok ? mixL.value : 0, settings.units)} with pure water.`" /></p>
+        <p v-if="mixing.fromSea !== null"><TheSentence :text="`Or ${num(preciseVolume(mixing.fromSea, settings.units))} ${sea!.name} (${formatNumber(seaGKg, 1)} g/kg) and ${num(preciseVolume(mixing.pure!, settings.units))} pure water.`" /></p>
       </template>
       <p class="small caution">{{ cautionText('seaSalt') }}</p>
       <h2>Put right what is in {{ desk.glass?.name }}</h2>
@@ -129,10 +142,10 @@ const hourText = (h: number) => (h === 0 ? 'at once' : h < 24 ? `after ${formatN
     <section aria-labelledby="over-title">
       <h2 id="over-title">Go over in steps</h2>
       <ChoiceChips v-model="way" label="Who" hide-label :options="(Object.keys(ways) as Way[]).map(value => ({ value, title: ways[value].title }))" />
-      <p class="small muted">{{ ways[way].note }} {{ cautionText('larvaeNeedSea') }}</p>
+      <p class="small muted">{{ ways[way].note }}<template v-if="way !== 'snailsIn'"> {{ cautionText('larvaeNeedSea') }}</template></p>
       <div class="three">
         <TextInput v-model="over.from" label="From" suffix="g/kg" numeric /><TextInput v-model="over.to" label="To" suffix="g/kg" numeric /><TextInput v-model="over.strength" label="With water of" suffix="g/kg" numeric />
-        <TextInput v-model="over.litres" label="In" suffix="L" numeric /><TextInput v-model="over.hours" label="Over" suffix="h" numeric /><TextInput v-model="over.steps" label="Steps" numeric />
+        <TextInput v-model="overLitres" label="In" :suffix="litreUnit" numeric /><TextInput v-model="over.hours" label="Over" suffix="h" numeric /><TextInput v-model="over.steps" label="Steps" numeric />
       </div>
       <table v-if="schedule.ok">
         <thead><tr><th scope="col">When</th><th scope="col" class="n">exchange</th><th scope="col" class="n">then it is</th></tr></thead>

@@ -165,7 +165,7 @@ const rows = computed(() => [
         </table>
       </div>
       <p v-for="s in sentences" :key="s" class="say"><TheSentence :text="s" /></p>
-      <p v-if="ahead.length > 0" class="small muted">Ahead: a well-mixed glass with what evaporates<template v-if="!desk.boxHabits.evaporationKnown"> (0.4 % of the water a day, from memory: log top-ups to learn it)</template>, its top-ups, its own drift<template v-if="desk.boxHabits.carbonateGL > 0">, carbonate stone that holds KH up (simple rule, from memory)</template><template v-if="desk.boxHabits.soilAgeWeeks !== null">, active soil that takes KH up (simple rule, from memory)</template>, and no changes unless ticked. The shade holds the truth four times out of five.</p>
+      <p v-if="ahead.length > 0" class="small muted">Ahead: a well-mixed glass with what evaporates<template v-if="!desk.boxHabits.evaporationKnown"> (0.4 % of the water a day, from memory: log top-ups to learn it)</template>, its top-ups, its own drift<template v-if="key === 'nitrateMgL' && desk.boxHabits.nitrateMgLPerWeek > 0">, what feeding brings ({{ desk.boxHabits.nitrateMgLPerWeek }} mg/L a week by its school, from memory)</template><template v-if="desk.boxHabits.carbonateGL > 0">, carbonate stone that holds KH up (simple rule, from memory)</template><template v-if="desk.boxHabits.soilAgeWeeks !== null">, active soil that takes KH up (simple rule, from memory)</template>, and no changes unless ticked. The shade holds the truth four times out of five.</p>
     </template>
     <template v-else>
       <p class="statement">The history will stand here.</p>

@@ -82,14 +82,7 @@ const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const,
       <WhySheet :why="why" @close="why = null" />
       <ColonyEditSheet v-model="editing" :colony="colony" />
     </template>
-    <template v-else-if="room.ready">
-      <AppTop title="Colony" />
-      <section class="page missing">
-        <p class="statement">This colony is not on this device.</p>
-        <p class="muted">It may be in a backup that was not brought in, or in another of your rooms. Nothing was changed.</p>
-        <v-btn color="primary" to="/">To the Room</v-btn>
-      </section>
-    </template>
+    <NotHere v-else-if="room.ready" place="Colony" what="This colony" to="/" back="To the Room" />
   </div>
 </template>
 
@@ -104,7 +97,6 @@ const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const,
 .spans { margin-left: auto; display: flex; gap: 14px; }
 .spans button { font-size: 14px; }
 .spans button.on { border-color: transparent; text-decoration: underline; text-underline-offset: 5px; }
-.missing { gap: 14px; align-items: flex-start; padding-top: 40px; }
 .failed { color: var(--rust); padding-top: 24px; }
 .waiting { padding-top: 24px; }
 @media (max-width: 700px) {

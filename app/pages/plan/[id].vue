@@ -28,27 +28,20 @@ async function putAway() {
         <v-btn v-else color="primary" :prepend-icon="mdiCheck" @click="setting = true">Make it a glass</v-btn>
       </AppTop>
       <div class="page" :class="{ running: glass }">
-        <PlanForm v-model="desk.draft.value" class="form" :issues="desk.issues.value" :fixed="glass !== null" />
+        <PlanForm v-model="desk.draft.value" class="form" :issues="desk.issues.value" :fixed="glass !== null" :plan="desk.plan.value" />
         <div class="answers">
           <PlanAnswers :plan="desk.plan.value" :groups="desk.groups.value" />
           <PlanCompany v-if="desk.groups.value.length === 2" :groups="desk.groups.value" />
         </div>
         <div class="side">
-          <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null || desk.plan.value.done.fill !== undefined" />
+          <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null ? 'logged' : desk.plan.value.done.fill ? 'ticked' : null" />
           <PlanCalendar :desk="desk" @arrived="setting = true" />
           <p><button type="button" class="link" @click="putAway">Put this plan away</button></p>
         </div>
       </div>
       <PlanGlassSheet v-model="setting" :desk="desk" />
     </template>
-    <template v-else-if="room.ready">
-      <AppTop title="Plan" />
-      <section class="missing">
-        <p class="statement">This plan is not on this device.</p>
-        <p class="muted">It may have been put away, or lie in a backup that was not brought in.</p>
-        <v-btn color="primary" to="/plan">To the plans</v-btn>
-      </section>
-    </template>
+    <NotHere v-else-if="room.ready" place="Plan" what="This plan" to="/plan" back="To the plans" />
   </div>
 </template>
 
@@ -56,7 +49,6 @@ async function putAway() {
 .page { display: grid; grid-template-columns: 300px minmax(0, 1fr) 330px; gap: 32px; padding: 14px 24px 40px; }
 .answers, .side { display: grid; gap: 24px; align-content: start; min-width: 0; }
 .back { display: inline-flex; align-items: center; justify-content: center; width: 40px; height: 40px; margin: -10px 0 -10px -10px; align-self: center; color: var(--muted); }
-.missing { display: grid; gap: 14px; justify-items: start; padding: 40px 24px; }
 @media (max-width: 1150px) { .page { grid-template-columns: 300px minmax(0, 1fr); } .side { grid-column: 2; } }
 @media (max-width: 760px) { .page { grid-template-columns: minmax(0, 1fr); padding: 12px 16px 24px; } .side { grid-column: 1; } .running .side { order: -1; } .back { display: none; } }
 </style>

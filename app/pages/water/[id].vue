@@ -72,14 +72,7 @@ const print = () => window.print()
         <SourcesPanel v-else />
       </div>
     </template>
-    <template v-else-if="room.ready">
-      <AppTop title="Water" />
-      <section class="page missing">
-        <p class="statement">This glass is not on this device.</p>
-        <p class="muted">It may be in a backup that was not brought in, or in another of your rooms. Nothing was changed.</p>
-        <v-btn color="primary" to="/">To the Room</v-btn>
-      </section>
-    </template>
+    <NotHere v-else-if="room.ready" place="Water" what="This glass" to="/" back="To the Room" />
   </div>
 </template>
 
@@ -92,7 +85,6 @@ const print = () => window.print()
 .tabs button.on { color: var(--ink); font-weight: 650; border-color: var(--water); }
 .glass { width: 230px; padding: 6px 0; }
 .waiting { padding-top: 24px; }
-.missing { display: grid; gap: 14px; justify-items: start; padding-top: 40px; }
 @media (max-width: 1000px) { .words { display: none; } .card-btn :deep(.v-btn__prepend) { margin: 0; } }
 @media (max-width: 700px) {
   .card-btn, .more { display: none; }

@@ -35,6 +35,8 @@ export type BoxForecast = Record<BoxKey, Float64Array>
 export const slowLaws = {
   carbonate: { khDh: 9, perDayAt24GL: 0.03 },
   soil: { takesPerDay: 0.12, lastsWeeks: 78 },
+  /** by the option of the feeding school */
+  feedingNitrateMgLPerWeek: { sparse: 1, dailySmall: 2, twiceDaily: 5, powder: 2, heavy: 8, brackishPool: 0.2 } as Readonly<Record<string, number>>,
 }
 
 /** Hours are not resolved: a day is the step, as evaporation is topped up daily or weekly without a difference that matters. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { groupOf } from '#core/groups'
+import { groupOf, groups } from '#core/groups'
 import { DAY_MS, momentMs, WEEK_MS } from '#core/records'
 import { clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, type ValueReading, waterStory, withSwing } from '#core/water'
 import { nextId, NOW, test as waterTest, topUp, waterChange } from '../../make'
@@ -98,6 +98,9 @@ describe('forecastBox', () => {
     expect(path.nitrateMgL[28]).toBeCloseTo(28, 6)
     expect(path.khDh[28]).toBeGreaterThanOrEqual(0)
     expect(path.ghDh[28]).toBeCloseTo(6.4, 1)
+  })
+  it('knows what every way of feeding brings', () => {
+    for (const g of groups) for (const option of g.schools.feeding ?? []) expect(slowLaws.feedingNitrateMgLPerWeek[option.id], option.id).toBeGreaterThan(0)
   })
   it('throws for what cannot be', () => {
     expect(() => forecastBox(pureWater, 0, quiet, 5)).toThrow(/netL/)
