@@ -3,7 +3,8 @@ import { blend, changed, dissolve } from '../chemistry/blend'
 import { ghOf, khOf } from '../chemistry/hardness'
 import { type ChangeQuestion, changeProgram, limitedKeys } from './program'
 import { measurable, type Measured, measuredLitres, oneLess } from './measure'
-import { nearEnough, type Readouts, readoutsOf, recipeKeys, slopesAt } from './readouts'
+import { type Readouts, readoutsOf, recipeKeys, slopesAt } from '../chemistry/readouts'
+import { nearEnough } from './weights'
 import { solveProgram } from './solveProgram'
 
 /** One change as it is weighed and poured. Lists run as the question's sources and doses. */

@@ -1,6 +1,6 @@
 import type { Targets } from '#core/groups'
 import type { Underway } from './underway'
-import { type Readouts, type RecipeKey, recipeKeys } from './readouts'
+import { type Readouts, type RecipeKey, recipeKeys } from '../chemistry/readouts'
 
 /** Where a value is to end: between `low` and `high`, the same number twice for a point. */
 export interface Goal {

@@ -3,7 +3,8 @@ import { doseOf, type Dose, salts } from '../chemistry/salts'
 import { pureWater } from '../chemistry/ions'
 import { type SolvedChange, solveChange } from './change'
 import { type Goal, type Goals, missing } from './goals'
-import { importance, nearEnough, type Readouts, readoutsOf, type RecipeKey, recipeKeys } from './readouts'
+import { type Readouts, readoutsOf, type RecipeKey, recipeKeys } from '../chemistry/readouts'
+import { importance, nearEnough } from './weights'
 
 /** What there is to make water from. */
 export interface OnHand {

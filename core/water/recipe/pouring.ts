@@ -1,5 +1,5 @@
 import { largestPerHour } from '../husbandry/acclimation'
-import { readoutsOf } from './readouts'
+import { readoutsOf } from '../chemistry/readouts'
 import type { SolvedChange } from './change'
 
 /** Shortest time in which a change is poured in, minutes (from memory: a slow siphon). */

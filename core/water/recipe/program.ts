@@ -3,7 +3,8 @@ import { USUAL_CA_MG } from '../chemistry/hardness'
 import { type AmountKey, amountKeys, molarMass } from '../chemistry/ions'
 import type { Dose } from '../chemistry/salts'
 import type { Goals } from './goals'
-import { importance, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type Slopes } from './readouts'
+import { type Readouts, readoutsOf, type RecipeKey, recipeKeys, type Slopes } from '../chemistry/readouts'
+import { importance } from './weights'
 
 /** One change as a question for linear programming. */
 export interface ChangeQuestion {

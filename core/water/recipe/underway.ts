@@ -1,7 +1,7 @@
 import type { Targets } from '#core/groups'
 import { DAY_MS, type ValueKey } from '#core/records'
 import type { WaterStory } from '../time/events'
-import { type RecipeKey, recipeKeys } from './readouts'
+import { type RecipeKey, recipeKeys } from '../chemistry/readouts'
 
 /** Values that logged changes are bringing back, and from which side. */
 export type Underway = Partial<Record<RecipeKey, 'low' | 'high'>>

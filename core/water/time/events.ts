@@ -3,7 +3,7 @@ import { adjustTo, completeAnalysis } from '../chemistry/analysis'
 import { changed } from '../chemistry/blend'
 import { amountKeys, molarMass } from '../chemistry/ions'
 import { readingSd } from '../methodDoubt'
-import { readoutsOf } from '../recipe/readouts'
+import { readoutsOf } from '../chemistry/readouts'
 import type { ValueReading } from '../valueVerdict'
 
 /** Water that went into a glass. `water` is null when nobody knows what was in it. */

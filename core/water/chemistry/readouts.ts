@@ -1,8 +1,8 @@
 import type { Water } from '#core/records'
-import { estimateConductivity } from '../chemistry/conductivity'
-import { ghOf, khOf, MEQ_PER_DKH, MMOL_PER_DGH } from '../chemistry/hardness'
-import { type AmountKey, amountKeys, molarMass } from '../chemistry/ions'
-import { gramsPerLitreFromSalinity, salinityFromGramsPerLitre } from '../chemistry/seawater'
+import { estimateConductivity } from './conductivity'
+import { ghOf, khOf, MEQ_PER_DKH, MMOL_PER_DGH } from './hardness'
+import { type AmountKey, amountKeys, molarMass } from './ions'
+import { gramsPerLitreFromSalinity, salinityFromGramsPerLitre } from './seawater'
 
 /** Values that recipes steer: what kits and probes show of a water. */
 export const recipeKeys = ['ghDh', 'khDh', 'calciumMgL', 'conductivityUsCm', 'salinityGKg'] as const
@@ -40,9 +40,3 @@ export function slopesAt(w: Water): Slopes {
     salinityGKg: { seaSaltGL: 1 / gramsPerGKg },
   }
 }
-
-/** What is near enough: finer than any kit shows. */
-export const nearEnough: Readouts = { ghDh: 0.1, khDh: 0.1, calciumMgL: 2, conductivityUsCm: 5, salinityGKg: 0.2 }
-
-/** What a missed unit costs the solver: a degree of KH weighs a little more than one of GH, because molts hang on both and KH buffers pH. */
-export const importance: Readouts = { ghDh: 1, khDh: 1.2, calciumMgL: 0.03, conductivityUsCm: 0.008, salinityGKg: 2 }
