@@ -1,14 +1,15 @@
+import { Dexie } from 'dexie'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { planMerge } from '#core/formats'
 import { currentEntries } from '#core/records'
 import { addMissing, applyMerge, compareBackup, countRows, eraseAll, readAll } from '~/data/backups'
 import { UlkinDb } from '~/data/database'
-import { addEntry, entriesOfColony, entriesOfGlass } from '~/data/log'
+import { addEntry, entriesOfColony, entriesOfGlass, entriesOfKinds } from '~/data/log'
 import { newId } from '~/data/newId'
 import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
-import { colony, correction, count, nextId, NOW, shelfItem, smallRoom, source, test as waterTest } from '../make'
+import { colony, correction, count, nextId, NOW, plan, shelfItem, smallRoom, source, test as waterTest, topUp, waterChange } from '../make'
 import type { ColonyStatements } from '#core/statements'
 
 let db: UlkinDb
@@ -164,6 +165,48 @@ describe('backups', () => {
     await addMissing(db, { ...other, rooms: [extra] }, NOW)
     expect((await db.glasses.get(s.glass.id))?.name).toBe('Glass')
     expect(await db.rooms.count()).toBe(2)
+  })
+})
+
+describe('a database of version 1', () => {
+  it('comes along: its change water becomes a source, its log can be read by kind', async () => {
+    const name = `old-${nextId()}`
+    const old = new Dexie(name)
+    old.version(1).stores({ rooms: 'id', racks: 'id, roomId', glasses: 'id, roomId', colonies: 'id, glassId', entries: 'id, [colonyId+at], [glassId+at]', attic: 'id', revisions: 'colonyId', summaries: 'colonyId' })
+    const { bench: _, ...room } = s.room
+    await old.table('rooms').put({ ...room, changeWater: { ghDh: 9, khDh: 3 } })
+    await old.table('entries').put(count(s.colony.id, 3, 20))
+    old.close()
+    const upgraded = new UlkinDb(name)
+    const read = await roomRecords(upgraded, s.room.id)
+    expect(read.room).toEqual(s.room)
+    expect(read.sources.map(x => x.name)).toEqual(['Pure water', 'Change water'])
+    expect(read.shelf).toHaveLength(3)
+    expect(await entriesOfKinds(upgraded, ['count'])).toHaveLength(1)
+    await upgraded.delete()
+  })
+})
+
+describe('sources, shelf and plans', () => {
+  it('go out and come back with the rest, and differ only where the keeper chose', async () => {
+    const tap = source(s.room.id)
+    const salt = shelfItem(s.room.id)
+    const made = plan(s.room.id)
+    await saveRecord(db, 'sources', tap, NOW)
+    await saveRecord(db, 'shelf', salt, NOW)
+    await saveRecord(db, 'plans', made, NOW)
+    const out = structuredClone(await readAll(db, NOW))
+    await saveRecord(db, 'sources', { ...tap, name: 'Kitchen' }, NOW + 1)
+    const compared = await compareBackup(db, out, NOW)
+    expect(compared.conflicts).toMatchObject([{ table: 'sources' }])
+    await eraseAll(db)
+    await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
+    const read = await roomRecords(db, s.room.id)
+    expect([read.sources[0]?.name, read.shelf[0]?.name, read.plans[0]?.name]).toEqual(['Tap', 'Bicarbonate', 'New line'])
+  })
+  it('a log by kind holds what was poured anywhere, and nothing else', async () => {
+    for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)]) await addEntry(db, e)
+    expect((await entriesOfKinds(db, ['waterChange', 'topUp'])).map(e => e.kind).sort()).toEqual(['topUp', 'waterChange'])
   })
 })
 

@@ -1,22 +1,25 @@
 import { describe, expect, it } from 'vitest'
 import { planSteps, setUpAdvice } from '#core/care'
 import { compatibility, groups, resolveGroup, sharedTargets } from '#core/groups'
-import { DAY_MS, planStepIds, saltIds, usualBench } from '#core/records'
-import { completeAnalysis, controlLimits, correctionGoals, doseOf, ewma, fillGoals, judgeCuring, learnHabits, planRecipe, pureWater, purchaseFor, type RecipeQuestion, readoutsOf, waterStory } from '#core/water'
+import { DAY_MS, Entry, planStepIds, saltIds, usualBench } from '#core/records'
+import { completeAnalysis, controlLimits, correctionGoals, doseOf, ewma, fillGoals, judgeCuring, judgeValue, learnHabits, planRecipe, pureWater, purchaseFor, type RecipeQuestion, readoutsOf, waterStory } from '#core/water'
 import { analysisIssue, analysisName, analysisText, analysisUnit } from '~/words/analysis'
 import { companyText } from '~/words/company'
 import { curingText } from '~/words/curing'
+import { entryText } from '~/words/entries'
 import { whatFollows } from '~/words/follows'
 import { changedPerDay, creepText, driftText, historySummary, limitsText } from '~/words/history'
 import { substanceWord } from '~/words/medicine'
 import { plain } from '~/words/numbers'
 import { checkText, planStepText, startersText } from '~/words/plan'
 import { movedKeys, purchaseText, recipeHeadline, recipeIssueText, shortText, weighAndPour } from '~/words/recipe'
+import { say } from '~/words/say'
 import { defaultUnits } from '~/words/unitPrefs'
 import { whyRecipe } from '~/words/whyRecipe'
 import { nextId, NOW, plan as planOf, shelfItem, source as sourceOf, test as waterTest, topUp, waterChange } from '../make'
 
 const units = defaultUnits
+const base = () => ({ id: nextId(), at: new Date(NOW).toISOString(), loggedAt: new Date(NOW).toISOString() })
 const roomId = nextId()
 const tap = sourceOf(roomId, { name: 'Harbour tap' })
 const soda = shelfItem(roomId, { name: 'Sodium bicarbonate' })
@@ -185,6 +188,20 @@ describe('what follows', () => {
   })
   it('leaves out what lacks an input', () => {
     expect(whatFollows({ ...input, ph: null, temperatureC: null, ammoniaMgL: null }).map(f => f.id)).toEqual(['swing'])
+  })
+})
+
+describe('what was poured, in the log', () => {
+  it('names litres and grams', () => {
+    const change = waterChange(nextId(), 1, 5.2, tapWater, { poured: [{ name: 'Harbour tap', litres: 2.7 }, { name: 'Pure water', litres: 2.5 }], weighed: [{ name: 'Sodium bicarbonate', grams: 0.81 }], text: 'late' })
+    expect(entryText(change, units)).toEqual({ title: 'Changed 5.2 L', detail: '2.7 L Harbour tap, 2.5 L Pure water, 0.81 g Sodium bicarbonate · late' })
+    expect(entryText(topUp(nextId(), 1, 1.2), units)).toEqual({ title: 'Topped up 1.2 L', detail: '' })
+    expect(entryText(Entry.parse({ ...base(), kind: 'treatment', glassId: nextId(), substance: 'fenbendazole', activeMg: 31.2, netL: 52 }), units)).toEqual({ title: 'Fenbendazole, 31.2 mg', detail: 'for 52 L net' })
+  })
+  it('a verdict that rests on it says so', () => {
+    const story = waterStory([waterTest(nextId(), 3, { khDh: 2 }), waterChange(nextId(), 1, 10, tapWater)], 50, NOW)
+    const verdict = judgeValue('khDh', neocaridina.targets.khDh!, story.readings.get('khDh')!, NOW, 0.8)
+    expect(verdict.reasons.map(r => plain(say(r, { units, nowMs: NOW, animal: ['shrimp', 'shrimp'] }))).join(' ')).toContain('Reckoned from what was poured')
   })
 })
 
