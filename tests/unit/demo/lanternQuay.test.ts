@@ -1,14 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { lanternQuay } from '#demo/lanternQuay'
-import { needsAttention } from '#core/care'
+import { dueFromPlans, needsAttention, planLog } from '#core/care'
 import { parseBackup, writeBackup } from '#core/formats'
 import { drawFutureNoise } from '#core/population'
-import { currentEntries, DAY_MS, momentMs } from '#core/records'
+import { currentEntries, DAY_MS, momentMs, netLitres } from '#core/records'
 import { colonyStatements } from '#core/statements'
 import { seededRandom } from '#core/stats'
+import { doseOf, ghOf, judgeCuring, learnHabits, sourceWater, waterStory } from '#core/water'
 
 const untilMs = Date.parse('2026-11-25T00:00:00.000Z')
 const noise = drawFutureNoise(seededRandom(1), 100)
+const { backup } = lanternQuay({ seed: 1, untilMs })
 
 function statementsOf(seed: number) {
   const { backup: b, truth } = lanternQuay({ seed, untilMs })
@@ -21,7 +23,6 @@ function statementsOf(seed: number) {
 }
 
 describe('Lantern Quay', () => {
-  const { backup } = lanternQuay({ seed: 1, untilMs })
   it('is the same to the last byte for the same seed and day, and another for another', () => {
     expect(writeBackup(lanternQuay({ seed: 1, untilMs }).backup)).toBe(writeBackup(backup))
     expect(writeBackup(lanternQuay({ seed: 2, untilMs }).backup)).not.toBe(writeBackup(backup))
@@ -58,6 +59,33 @@ describe('the stories in it', () => {
   })
   it('a top-up creep', () => {
     expect(of('Rime A').water.worst).toMatchObject({ key: 'conductivityUsCm', conclusion: { key: 'water.slidAbove' } })
+  })
+  it('a hidden pH swing, seen only by testing at dawn and at dusk', () => {
+    const ph = of('Barley').water.values.find(v => v.key === 'ph')!
+    expect(ph).toMatchObject({ state: 'drifting', conclusion: { key: 'water.swing' } })
+    expect(Math.abs(Number(ph.conclusion.values.by))).toBeGreaterThan(0.5)
+  })
+  it('a glass in the nitrite stage, with its plan behind it', () => {
+    const glass = backup.glasses.find(g => g.name === 'Cure cube')!
+    const plan = backup.plans.find(p => p.glassId === glass.id)!
+    const log = backup.entries.filter(e => 'glassId' in e && e.glassId === glass.id)
+    const { readings } = waterStory(log, netLitres(glass), untilMs)
+    const of = (key: 'ammoniaMgL' | 'nitriteMgL' | 'nitrateMgL') => readings.get(key) ?? []
+    expect(judgeCuring({ startedMs: momentMs(plan.startsAt), nowMs: untilMs, ammonia: of('ammoniaMgL'), nitrite: of('nitriteMgL'), nitrate: of('nitrateMgL'), ph: 7.4, temperatureC: 23, seen: plan.seen, weeks: [4, 8], grazes: true }).stage).toBe('nitrite')
+    expect(dueFromPlans(backup.plans, untilMs, new Map([[plan.id, planLog(log, netLitres(glass))]]))[0]?.step.id).toBe('readyTest')
+  })
+  it('tap water in the top-ups that makes soft water creep', () => {
+    const glass = backup.glasses.find(g => g.name === 'Rime A')!
+    const log = backup.entries.filter(e => 'glassId' in e && e.glassId === glass.id)
+    const story = waterStory(log, netLitres(glass), untilMs)
+    const tops = story.events.filter(e => e.kind === 'topUp')
+    expect(ghOf(tops.at(-1)!.water!)).toBeGreaterThan(1)
+    expect(ghOf(tops[0]!.water!)).toBeLessThan(0.1)
+    expect(learnHabits(story, untilMs).evaporationLPerDay!.value).toBeGreaterThan(0.05)
+  })
+  it('every source can be used, and every salt on its shelf', () => {
+    for (const source of backup.sources) expect(sourceWater(source), source.name).not.toBeNull()
+    for (const item of backup.shelf) expect(doseOf(item.content).solubilityGL).toBeGreaterThan(1)
   })
   it('a snail boom', () => {
     expect(of('Copper rams').population.growthPerWeek.value).toBeGreaterThan(0.08)
