@@ -86,7 +86,9 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   })
   const answer = computed(() => (question.value ? planRecipe(question.value) : null))
   const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))
-  const purchase = computed(() => (question.value && recipe.value && !recipe.value.reached && !chosen.value ? purchaseFor(question.value) : null))
+  /** whether something has to be bought, and the one thing that would do */
+  const lacking = computed(() => !chosen.value && answer.value !== null && (answer.value.ok ? !answer.value.recipe.reached : answer.value.issue !== 'noSource'))
+  const purchase = computed(() => (question.value && lacking.value ? purchaseFor(question.value) : null))
 
   /** what feeding brings by the schools of the colonies, for glasses whose own log does not tell */
   const fedNitrate = computed(() => Math.max(0, ...colonies.value.map(c => slowLaws.feedingNitrateMgLPerWeek[c.schools.feeding ?? resolveGroup(c).group.schools.feeding?.[0]?.id ?? ''] ?? 0)))
@@ -112,6 +114,6 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   })
   return {
     glassId, glass, colonies, plan, bench, netL, entries, standing, ready, story, habits, groups, shared, school, sources, usable, shelf,
-    changeL, mode, chosen, refilling, empty, filling, canLead, leading, everyDays, usualChangeL, bucketL, unread, present, now, nowMs, lastChangeMs, nextChangeMs, early, question, answer, recipe, purchase, boxHabits,
+    changeL, mode, chosen, refilling, empty, filling, canLead, leading, everyDays, usualChangeL, bucketL, unread, present, now, nowMs, lastChangeMs, nextChangeMs, early, question, answer, recipe, lacking, purchase, boxHabits,
   }
 })

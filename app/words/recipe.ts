@@ -53,6 +53,7 @@ const joined = (list: string[]) => (list.length < 2 ? list.join('') : `${list.sl
 /** Why there is no recipe, in one sentence that says what to do. */
 export function recipeIssueText(issue: RecipeIssue, chosen: boolean): string {
   switch (issue) {
+    case 'noNearer': return 'Nothing that you have brings this water nearer to its targets: a change would take it further away.'
     case 'noSource': return 'There is no water to make it from: test a source first.'
     case 'stepTooLarge': return chosen ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.' : 'No blend of what you have can be poured without a jump: even a small part of this change would move a value too far. A source nearer to the glass’s water is needed.'
   }
@@ -62,9 +63,14 @@ export function recipeIssueText(issue: RecipeIssue, chosen: boolean): string {
 export const shortText = (recipe: WaterRecipe, units: UnitPrefs): string =>
   joined(recipe.shortOf.map(s => `${title(s.key)} ends at ${num(valueText(s.key, s.got, units))}, ${s.got < s.wanted ? 'short of' : 'above'} ${num(valueNumber(s.key, s.wanted, units))}`))
 
-/** What to get. */
-export function purchaseText(purchase: Purchase | null): string {
-  if (!purchase) return 'No single salt or source would do it: ask for a smaller step, or set your own range.'
+/** What to get; where no single thing would do, which kinds of things it takes. */
+export function purchaseText(purchase: Purchase | null, goals: Goals, now: Record<RecipeKey, number>): string {
+  if (!purchase) {
+    const low = (key: RecipeKey) => goals[key] !== undefined && now[key] < goals[key].low - 0.2
+    const high = (key: RecipeKey) => goals[key] !== undefined && now[key] > goals[key].high + 0.2
+    const takes = [low('ghDh') && 'calcium and magnesium salts, or a harder source', low('khDh') && 'sodium or potassium bicarbonate', low('salinityGKg') && 'sea salt', (high('ghDh') || high('khDh') || high('salinityGKg')) && 'pure water'].filter(Boolean)
+    return takes.length > 0 ? `No single thing would do it. It takes ${joined(takes as string[])}.` : 'No single salt or source would do it: set your own range, or leave it as it is.'
+  }
   return purchase.kind === 'pureWater' ? 'Pure water (RO or deionised) would make it possible.' : `One thing would make it possible: ${saltWord[purchase.salt].toLowerCase()} (${salts[purchase.salt].formula}).`
 }
 

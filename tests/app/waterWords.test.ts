@@ -62,12 +62,16 @@ describe('a recipe in words', () => {
     expect(texts.some(s => plain(s.text).includes('too little for your scale') && s.weigh)).toBe(true)
   })
   it('says what is missing and what to buy', () => {
-    const q = { ...question, shelf: [], sources: [{ id: tap.id, water: { ...pureWater } }] }
+    const q = { ...question, shelf: [], sources: [{ id: tap.id, water: completeAnalysis({ ghDh: 6.4, khDh: 3, conductivityUsCm: 280 }).water }] }
     const short = recipeOf(q)
     expect(plain(shortText(short, units))).toMatch(/KH ends at \d\.\d °dH, short of 4/)
-    expect(purchaseText(purchaseFor({ ...q, shelf: [{ id: 'x', dose: doseOf({ by: 'salt', salt: 'calciumChlorideDihydrate' }) }, { id: 'y', dose: doseOf({ by: 'salt', salt: 'magnesiumSulfateHeptahydrate' }) }] }))).toContain('sodium bicarbonate (NaHCO₃)')
-    expect(purchaseText({ kind: 'pureWater' })).toContain('Pure water')
-    expect(purchaseText(null)).toContain('No single')
+    const now = readoutsOf(tank)
+    expect(purchaseText(purchaseFor({ ...q, shelf: [{ id: 'x', dose: doseOf({ by: 'salt', salt: 'calciumChlorideDihydrate' }) }, { id: 'y', dose: doseOf({ by: 'salt', salt: 'magnesiumSulfateHeptahydrate' }) }] }), q.goals, now)).toContain('sodium bicarbonate (NaHCO₃)')
+    expect(purchaseText({ kind: 'pureWater' }, q.goals, now)).toContain('Pure water')
+    expect(purchaseText(null, q.goals, now)).toBe('No single thing would do it. It takes sodium or potassium bicarbonate.')
+    expect(purchaseText(null, { ghDh: { low: 10, high: 10, weight: 1 }, khDh: { low: 1, high: 1, weight: 1 } }, now)).toContain('calcium and magnesium salts, or a harder source and pure water')
+    expect(purchaseText(null, {}, now)).toContain('set your own range')
+    expect(recipeIssueText('noNearer', false)).toContain('further away')
   })
   it('refuses in plain words', () => {
     expect(recipeIssueText('stepTooLarge', true)).toContain('Drag it back')

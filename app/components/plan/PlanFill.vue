@@ -46,7 +46,7 @@ const comes = computed(() => {
     <template v-if="recipe">
       <ul><li v-for="l in lines" :key="l.what"><b class="numeral">{{ l.amount }}</b> {{ l.what }}</li></ul>
       <p class="small"><TheSentence :text="`It comes to ${comes}.`" /></p>
-      <p v-if="!recipe.reached" class="small caution"><TheSentence :text="`${shortText(recipe, settings.units)}.`" /> {{ purchaseText(question ? purchaseFor(question) : null) }}</p>
+      <p v-if="!recipe.reached" class="small caution"><TheSentence :text="`${shortText(recipe, settings.units)}.`" /> {{ question ? purchaseText(purchaseFor(question), recipe.goals, readoutsOf(recipe.steps[0]!.after)) : '' }}</p>
       <p v-if="shared.conflicts.length > 0" class="small caution">No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.</p>
       <p class="small"><template v-if="filled">{{ filled === 'logged' ? 'Filled, and logged.' : 'Filled.' }}</template><NuxtLink v-else-if="glassId" :to="`/water/${glassId}`">Weigh and pour it</NuxtLink><span v-else class="muted">Once it is a glass, its Water place takes you through weighing and pouring.</span></p>
     </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { parseQuantity, unitOf, volume } from '#core/units'
 import { DAY_MS } from '#core/records'
-import { type RecipeKey, recipeKeys } from '#core/water'
+import { readoutsOf, type RecipeKey, recipeKeys } from '#core/water'
 import { percent } from '~/words/numbers'
 import { movedKeys, preciseVolume, purchaseText, recipeIssueText, shortText } from '~/words/recipe'
 import { limitText, valueName, valueNameInside, valueText, volumeText } from '~/words/unitPrefs'
@@ -67,7 +67,13 @@ const modes = [{ value: 'minerals', title: 'GH and KH' }, { value: 'conductivity
 const stairKeys = computed<RecipeKey[]>(() => (desk.recipe && !desk.filling ? movedKeys(desk.recipe) : []))
 const picked = ref<RecipeKey | null>(null)
 const stairKey = computed(() => (picked.value && stairKeys.value.includes(picked.value) ? picked.value : stairKeys.value[0] ?? null))
-const limits = computed(() => recipeKeys.filter(k => stairKeys.value.includes(k) && desk.shared.largestStepPerWeek[k]).map(k => `${valueText(k, desk.shared.largestStepPerWeek[k]!.value, settings.units)} ${valueNameInside(k)}`))
+/** Limits that matter here: of what is moved, and those that this change comes near to. */
+const limits = computed(() => recipeKeys.filter((k) => {
+  const limit = desk.shared.largestStepPerWeek[k]?.value
+  const step = card.step.value
+  if (limit === undefined || !step || desk.filling) return false
+  return stairKeys.value.includes(k) || Math.abs(readoutsOf(step.after)[k] - readoutsOf(step.before)[k]) > 0.85 * limit * Math.min(1, desk.everyDays / 7)
+}).map(k => `${valueText(k, desk.shared.largestStepPerWeek[k]!.value, settings.units)} ${valueNameInside(k)}`))
 const tests = computed(() => recipeKeys.flatMap((k) => {
   const last = desk.story.readings.get(k)?.at(-1)
   return last ? [`${valueName(k)} ${last.method === 'reckoned' ? 'reckoned from what was poured' : dayText(last.at, desk.nowMs)}`] : []
@@ -117,6 +123,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
       </template>
       <template v-else-if="desk.answer && !desk.answer.ok">
         <p class="statement refused" role="alert">{{ recipeIssueText(desk.answer.issue, desk.chosen !== null) }}</p>
+        <p v-if="desk.lacking && desk.question">{{ purchaseText(desk.purchase, desk.question.goals, desk.now) }}</p>
         <p v-if="limits.length > 0 || desk.shared.largestStepPerWeek.khDh" class="muted">The largest step a week here: {{ recipeKeys.filter(k => desk.shared.largestStepPerWeek[k] && desk.shared.targets[k]).map(k => `${valueName(k)} ${valueText(k, desk.shared.largestStepPerWeek[k]!.value, settings.units)}`).join(', ') }}.</p>
       </template>
       <template v-else-if="desk.recipe && card.step.value">
@@ -126,7 +133,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
           <template v-if="desk.recipe.smaller">The change is smaller than asked for, so that no step is too large. </template>
           <button type="button" class="link" aria-label="Why? The recipe" @click="openWhy">Why?</button>
         </p>
-        <p v-if="!desk.recipe.reached" class="caution"><TheSentence :text="`${shortText(desk.recipe, settings.units)}.`" /> {{ desk.chosen ? 'Let it be solved, or choose another blend.' : purchaseText(desk.purchase) }}</p>
+        <p v-if="!desk.recipe.reached" class="caution"><TheSentence :text="`${shortText(desk.recipe, settings.units)}.`" /> {{ desk.chosen ? 'Let it be solved, or choose another blend.' : purchaseText(desk.purchase, desk.recipe.goals, desk.now) }}</p>
         <p v-if="desk.refilling && desk.colonies.length > 0" class="caution">Animals live here: a whole new fill is for an empty glass. Take them out first, and bring them back by drip.</p>
         <p v-if="shortage.length > 0" class="caution">Not enough on the shelf for all of it: {{ shortage.join(', ') }}.</p>
         <p v-if="desk.early" class="caution">The last change was {{ dayText(desk.lastChangeMs!, desk.nowMs) }}. The next is due {{ aheadText(desk.nextChangeMs, desk.nowMs) }}: poured earlier, values move faster than these animals take in a week.</p>

@@ -57,7 +57,7 @@ const summary = computed(() => `${valueName(props.shown)} ${valueUnit(props.show
     <text :x="BOX.left" :y="y(levels[0]!) + (rises ? -7 : 18)" class="value">{{ text(levels[0]!) }}</text>
     <g v-for="(s, i) in recipe.steps" :key="i">
       <circle :cx="x(i)" :cy="y(levels[i + 1]!)" r="4" class="dot" />
-      <template v-if="i % every === 0 || i === recipe.steps.length - 1">
+      <template v-if="i === recipe.steps.length - 1 || (i % every === 0 && recipe.steps.length - 1 - i >= every)">
         <text :x="x(i) + 6" :y="y(levels[i + 1]!) + (rises ? -7 : 18)" class="value">{{ text(levels[i + 1]!) }}</text>
         <text :x="x(i)" :y="BOX.height - 6" class="note middle">{{ day(i) }}</text>
       </template>

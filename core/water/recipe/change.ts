@@ -2,7 +2,7 @@ import type { Bench, Water } from '#core/records'
 import { blend, changed, dissolve } from '../chemistry/blend'
 import { ghOf, khOf } from '../chemistry/hardness'
 import { type ChangeQuestion, changeProgram, limitedKeys } from './program'
-import { measurable, type Measured, measuredLitres, oneLess } from './measure'
+import { litresStep, measurable, type Measured, measuredLitres, oneLess, roundTo } from './measure'
 import { type Readouts, readoutsOf, recipeKeys, slopesAt } from '../chemistry/readouts'
 import { nearEnough } from './weights'
 import { solveProgram } from './solveProgram'
@@ -30,24 +30,40 @@ export function solveChange(question: ChangeQuestion, bench: Pick<Bench, 'scaleS
   const q: ChangeQuestion = { ...question, step: Object.fromEntries(Object.entries(question.step).map(([k, v]) => [k, v * STEP_ROOM])) as Partial<Readouts> }
   const exact = solveExact(q)
   if (!exact) return null
-  const { litres } = exact
-  const rounded = question.fixedL ? [...question.fixedL] : measuredLitres(litres, q.changeL, bench.jugStepL)
-  // with the litres settled the salts can make up for their rounding
-  const settled = solveExact({ ...q, fixedL: rounded })
-  const best = settled ? { litres: rounded, grams: settled.grams } : exact
-  let measured = best.grams.map((g, i) => measurable(g, q.doses[i]!.dose, bench))
-  // rounding up may go over a limit: take the salt that weighs most in it down, one step at a time
-  for (let guard = 0; guard < 200; guard++) {
-    const made = pour(question, best.litres, measured)
-    const over = overStep(question, made)
-    if (!over) return made
-    const culprit = over.rising ? strongest(question, measured, over.key) : -1
-    if (culprit < 0) break
-    measured = measured.map((m, i) => (i === culprit && m ? oneLess(m, bench.scaleStepG) : m))
+  for (const litres of question.fixedL ? [question.fixedL] : measurableBlends(exact.litres, q.changeL, bench.jugStepL)) {
+    // with the litres settled the salts can make up for their rounding
+    const settled = solveExact({ ...q, fixedL: litres })
+    const made = settled && weighed(question, litres, settled.grams, bench)
+    if (made) return made
   }
   // rare: the litres cannot be rounded within the limit, so they are given to the millilitre
   const fine = pour(question, exact.litres, exact.grams.map(g => (g > 0 ? { by: 'scale' as const, grams: g } : null)))
   return overStep(question, fine) ? null : fine
+}
+
+/** Blends that a jug can measure, nearest to the exact one first: the rounded one, and those with one step moved from a source to another. */
+function measurableBlends(exact: readonly number[], total: number, jugStepL: number): number[][] {
+  const rounded = measuredLitres(exact, total, jugStepL)
+  const step = litresStep(total, jugStepL)
+  const used = exact.flatMap((l, i) => (l > 1e-6 ? [i] : []))
+  const moved = used.flatMap(from => used.filter(to => to !== from && rounded[from]! >= step).map(to => rounded.map((l, i) => roundTo(i === from ? l - step : i === to ? l + step : l, 0.001))))
+  const off = (blend: readonly number[]) => blend.reduce((sum, l, i) => sum + Math.abs(l - exact[i]!), 0)
+  return [rounded, ...moved.sort((a, b) => off(a) - off(b))]
+}
+
+/** Grams to what scale or syringe can measure; null when no rounding keeps every value within its step. */
+function weighed(question: ChangeQuestion, litres: readonly number[], grams: readonly number[], bench: Pick<Bench, 'scaleStepG'>): SolvedChange | null {
+  let measured = grams.map((g, i) => measurable(g, question.doses[i]!.dose, bench))
+  // rounding up may go over a limit: take the salt that weighs most in it down, one step at a time
+  for (let guard = 0; guard < 200; guard++) {
+    const made = pour(question, litres, measured)
+    const over = overStep(question, made)
+    if (!over) return made
+    const culprit = over.rising ? strongest(question, measured, over.key) : -1
+    if (culprit < 0) return null
+    measured = measured.map((m, i) => (i === culprit && m ? oneLess(m, bench.scaleStepG) : m))
+  }
+  return null
 }
 
 function solveExact(q: ChangeQuestion): { litres: number[], grams: number[] } | null {

@@ -38,12 +38,15 @@ export function oneLess(m: Measured, scaleStepG: number): Measured | null {
   return millilitres > 0 ? { ...m, millilitres, grams: millilitres * m.strengthGL / 1000 } : null
 }
 
+/** To what a bucket of some litres is measured. */
+export const litresStep = (total: number, jugStepL: number): number => (total < 20 * jugStepL ? Math.min(jugStepL, total < 2 ? 0.01 : 0.05) : jugStepL)
+
 /**
  * Litres of each source to what the jug shows; the largest part takes up the rest, so that the bucket holds what it should.
  * A small change is measured in hundredths of a litre whatever the jug is.
  */
 export function measuredLitres(litres: readonly number[], total: number, jugStepL: number): number[] {
-  const step = total < 20 * jugStepL ? Math.min(jugStepL, total < 2 ? 0.01 : 0.05) : jugStepL
+  const step = litresStep(total, jugStepL)
   const largest = litres.indexOf(Math.max(...litres))
   const out = litres.map(l => roundTo(Math.max(0, l), step))
   const rest = total - out.reduce((sum, l, i) => (i === largest ? sum : sum + l), 0)

@@ -50,11 +50,13 @@ export interface WaterRecipe {
   needs: { id: string, grams: number, enough: boolean | null }[]
 }
 
-export type RecipeIssue = 'noSource' | 'stepTooLarge'
+export type RecipeIssue = 'noSource' | 'stepTooLarge' | 'noNearer'
 export type RecipeAnswer = { ok: true, recipe: WaterRecipe } | { ok: false, issue: RecipeIssue }
 
 /** More changes than this is no plan that a keeper follows; what is missing then is said. */
 const MAX_STEPS = 26
+/** A further change has to bring all goals together nearer by so much (weighed as the solver does; a degree of GH is 1). */
+const WORTH = 0.08
 /** Shares of the wanted change that are tried when it would move a value too far. */
 const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1, 0.06, 0.03]
 
@@ -100,7 +102,8 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
     const before = shortfall(q.goals, readoutsOf(tank))
     const after = shortfall(q.goals, readoutsOf(solved.after))
     // no nearer than before: another change of the same kind will not help either
-    if (steps.length > 0 && after > before - 0.02) break
+    if (steps.length > 0 && after > before - WORTH) break
+    if (!filling && !chosen && !reached(q.goals, readoutsOf(tank)) && after > before - WORTH / 4) return { ok: false, issue: 'noNearer' }
     if (size > 0) smaller = true
     for (const [i, m] of solved.measured.entries()) if (m) left.set(q.shelf[i]!.id, left.get(q.shelf[i]!.id)! - m.grams)
     steps.push({

@@ -109,14 +109,21 @@ describe('planRecipe', () => {
     for (const w of step!.weighs) if (w.measured.by === 'scale') expect(Math.abs(w.measured.grams * 100 - Math.round(w.measured.grams * 100))).toBeLessThan(1e-6)
   })
   it('says what it falls short of, and the one thing to buy', () => {
-    const q = question(6.4, 1, { shelf: [], sources: [sources[0]!] })
+    const q = question(6.4, 1, { shelf: [], sources: [{ id: 'spring', water: tankOf(6.4, 2.5) }] })
     const recipe = recipeOf(q)
     expect(recipe.reached).toBe(false)
     expect(recipe.shortOf.map(s => s.key)).toContain('khDh')
     expect(purchaseFor({ ...q, shelf: [salt('calciumChlorideDihydrate'), salt('magnesiumSulfateHeptahydrate')] })).toEqual({ kind: 'salt', salt: 'sodiumBicarbonate' })
   })
+  it('refuses a change that would only take it further away', () => {
+    expect(planRecipe(question(6.4, 1, { shelf: [], sources: [sources[0]!] }))).toEqual({ ok: false, issue: 'noNearer' })
+  })
+  it('keeps to what the jug shows where a limit would break the first rounding', () => {
+    const q = question(5, 2, { largestStepPerWeek: { ...steps, conductivityUsCm: 33.3 }, goals: { ghDh: { low: 10, high: 10, weight: 1 }, khDh: { low: 7, high: 7, weight: 1 } }, shelf: [] })
+    for (const s of recipeOf(q).steps) for (const p of s.pours) expect(Math.abs(p.litres * 10 - Math.round(p.litres * 10))).toBeLessThan(1e-6)
+  })
   it('asks for pure water when the tap is too hard', () => {
-    const q = question(14, 5, { sources: [sources[1]!], shelf: [] })
+    const q = question(11, 5, { sources: [sources[1]!], shelf: [] })
     expect(purchaseFor(q)).toEqual({ kind: 'pureWater' })
   })
   it('refuses a blend of the keeper’s own that would be a jump', () => {
