@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
-import { DAY_MS, toMoment } from '#core/records'
-import { readoutsOf, recipeKeys } from '#core/water'
+import { DAY_MS, type Glass, toMoment } from '#core/records'
+import { readoutsOf, recipeKeys, type RecipeStep } from '#core/water'
 import { saveFile } from '~/files/saveFile'
 import { cautionText } from '~/words/cautions'
 import { plain } from '~/words/numbers'
@@ -28,11 +28,21 @@ export function useRecipeCard() {
   const headline = computed(() => (desk.recipe ? recipeHeadline(desk.recipe, desk.filling, settings.units) : ''))
   const cautions = computed(() => [...(step.value && step.value.weighs.length > 0 ? [cautionText('salts')!] : []), cautionText('electricity')!, ...(step.value && step.value.bucket.seaSaltGL > 1 ? [cautionText('seaSalt')!] : [])])
 
-  /** Logs the first change as it was poured; the strips know of it at once. */
+  const pouring = ref(false)
+  /** Logs the first change as it was poured; the strips know of it at once. A second press while it is written does nothing. */
   async function pourIt() {
     const glass = desk.glass
     const made = step.value
-    if (!glass || !made) return
+    if (!glass || !made || pouring.value) return
+    pouring.value = true
+    try {
+      await write(glass, made)
+    }
+    finally {
+      pouring.value = false
+    }
+  }
+  async function write(glass: Glass, made: RecipeStep) {
     await log.save({
       ...log.stamp(), at: toMoment(Date.now()), kind: 'waterChange', glassId: glass.id, litres: Number(made.changeL.toFixed(3)), water: made.bucket,
       poured: made.pours.map(p => ({ sourceId: p.id, name: names.source(p.id)?.name ?? 'water', litres: p.litres })),
@@ -61,5 +71,5 @@ export function useRecipeCard() {
     })
     saveFile(`recipe-${glass.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}-${day}.pdf`, bytes, 'application/pdf')
   }
-  return { step, steps, headline, cautions, names, pourIt, savePdf }
+  return { pouring, step, steps, headline, cautions, names, pourIt, savePdf }
 }

@@ -52,7 +52,7 @@ const print = () => window.print()
         <template v-if="tab === 'bucket' && desk.recipe">
           <v-btn class="quiet card-btn" :prepend-icon="mdiPrinterOutline" aria-label="Print the recipe" @click="print"><span class="words">Print</span></v-btn>
           <v-btn class="quiet card-btn" :prepend-icon="mdiFilePdfBox" aria-label="Recipe card as PDF" @click="card.savePdf()"><span class="words">PDF</span></v-btn>
-          <v-btn color="primary" :prepend-icon="mdiCheck" :aria-label="pour.join(': ')" @click="card.pourIt()">{{ pour[0] }}<span class="more">: {{ pour[1] }}</span></v-btn>
+          <v-btn color="primary" :prepend-icon="mdiCheck" :aria-label="pour.join(': ')" :disabled="card.pouring.value" @click="card.pourIt()">{{ pour[0] }}<span class="more">: {{ pour[1] }}</span></v-btn>
         </template>
       </AppTop>
       <div class="page">
