@@ -82,6 +82,8 @@ const old = computed(() => {
   const ages = recipeKeys.flatMap(k => (desk.shared.targets[k] ? desk.story.readings.get(k)?.at(-1)?.at ?? [] : []))
   return ages.length > 0 && desk.nowMs - Math.max(...ages) > 30 * DAY_MS
 })
+/** Waters change over the year: an old analysis is said. */
+const stale = computed(() => desk.sources.filter(s => (litresOf.value[s.source.id] ?? 0) > 0 && s.known?.testedMs != null && desk.nowMs - s.known.testedMs > 365 * DAY_MS).map(s => s.source.name))
 const shortage = computed(() => desk.recipe?.needs.filter(n => n.enough === false).map(n => card.names.item(n.id)?.name ?? 'salt') ?? [])
 const openWhy = () => { why.value = desk.recipe ? whyRecipe({ recipe: desk.recipe, story: desk.story, shared: desk.shared, groups: desk.groups, sources: desk.sources, filling: desk.filling, nowMs: desk.nowMs, units: settings.units }) : null }
 const print = () => window.print()
@@ -138,6 +140,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
         <p v-if="shortage.length > 0" class="caution">Not enough on the shelf for all of it: {{ shortage.join(', ') }}.</p>
         <p v-if="desk.early" class="caution">The last change was {{ dayText(desk.lastChangeMs!, desk.nowMs) }}. The next is due {{ aheadText(desk.nextChangeMs, desk.nowMs) }}: poured earlier, values move faster than these animals take in a week.</p>
         <p v-if="old && !desk.filling" class="caution">The last test is more than a month old: test before you correct.</p>
+        <p v-if="stale.length > 0" class="caution">{{ stale.join(', ') }}: the analysis is more than a year old. Test it again, or ask your supplier.</p>
         <template v-if="stairKey">
           <ChangeStair :recipe="desk.recipe" :shown="stairKey" :preferred="desk.shared.targets[stairKey]?.preferred ?? null" :start-ms="desk.nextChangeMs" :now-ms="desk.nowMs" />
           <p v-if="stairKeys.length > 1" class="small other"><template v-for="k in stairKeys" :key="k"><button type="button" class="link" :aria-pressed="stairKey === k" @click="picked = k">{{ valueName(k) }}</button>{{ ' ' }}</template></p>
@@ -170,7 +173,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
 .view { min-width: 0; }
 .phone-acts { display: none; gap: 12px; padding-top: 12px; }
 @media (max-width: 700px) { .phone-acts { display: flex; } }
-@media print { .phone-acts { display: none; } }
+@media print { .phone-acts { display: none; } .desk { display: block; padding: 0; } }
 .why-line { padding: 4px 0 10px; color: var(--muted); font-size: 15px; }
 .caution { border-left: 3px solid var(--straw); padding-left: 10px; margin-bottom: 10px; }
 .refused { color: var(--rust); padding-bottom: 8px; }
