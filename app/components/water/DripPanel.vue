@@ -138,5 +138,6 @@ thead th { color: var(--muted); font-size: 14px; }
 .clock { font-size: 40px; line-height: 1; }
 .bar { width: 100%; height: 8px; background: var(--water-tint); border-radius: 4px; overflow: hidden; }
 .bar i { display: block; height: 100%; background: var(--water); }
+@media (max-width: 700px) { .fields input { width: 64px; padding: 0 6px; } .fields th, .fields td { padding-right: 6px; } }
 @media (max-width: 900px) { .drip { grid-template-columns: minmax(0, 1fr); gap: 24px; } }
 </style>
