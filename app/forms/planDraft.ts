@@ -1,4 +1,5 @@
 import { format } from 'date-fns'
+import { setUpAdvice, usualTank } from '#core/care'
 import { groupOf } from '#core/groups'
 import type { SubstrateKind, Glass, Plan, Rack} from '#core/records';
 import { Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
@@ -42,20 +43,9 @@ const text = (n: number): string => String(Number(n.toFixed(2)))
 /** What a group wants, as a plan to begin with: everything in it is on target. */
 export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
   const group = groupOf(groupId)
-  const { setup, stocking } = group
-  const grossL = stocking.startersInL.value
-  const netL = grossL * setup.fillShare.value
-  const carbonate = setup.carbonateGL?.range
-  const light = setup.lightHours.range
-  const still = setup.turnover.range[0] === 0
   return PlanSchema.parse({
-    id: newId(), editedAt: toMoment(nowMs), roomId, name: group.name, groupIds: [groupId], schools: {},
-    tank: {
-      kind: setup.substrate.kind === 'earth' ? 'paludarium' : grossL < 5 ? 'jar' : 'tank', grossL, fillShare: setup.fillShare.value, substrate: { kind: setup.substrate.kind, depthCm: setup.substrate.depthCm.value },
-      carbonateGL: carbonate ? Math.round((carbonate[0] + carbonate[1]) / 2) : 0, filterRatedL: still ? 0 : Math.ceil(netL * (groupId === 'bee-shrimp' ? 2 : 1) / 10) * 10, cover: setup.climbs, intakeGuard: !still,
-      lightHours: (light[0] + light[1]) / 2, leaves: Math.round(setup.leavesPer20L.value * netL / 20),
-    },
-    starters: [stocking.starters.value], startsAt: toMoment(nowMs), done: {}, seen: { biofilm: false, algae: false }, retired: false,
+    id: newId(), editedAt: toMoment(nowMs), roomId, name: group.name, groupIds: [groupId], schools: {}, tank: usualTank(group),
+    starters: [group.stocking.starters.value], startsAt: toMoment(nowMs), done: {}, seen: { biofilm: false, algae: false }, retired: false,
   })
 }
 
@@ -128,10 +118,10 @@ export function readPlan(draft: PlanDraft, old: Plan, units: UnitPrefs): { ok: t
 /** The glass that a plan becomes. */
 export function glassOfPlan(plan: Plan, name: string, rack: Rack, shelf: number, glasses: readonly Glass[], nowMs: number): Glass {
   const { tank } = plan
-  const netL = tank.grossL * tank.fillShare
+  const { carbonateG } = setUpAdvice(plan)
   return {
     id: newId(), editedAt: toMoment(nowMs), roomId: plan.roomId, name, kind: tank.kind, grossL: tank.grossL, fill: { by: 'height', share: tank.fillShare },
     place: placeAt(onShelf(glasses, rack.id, shelf), rack.id, shelf, Infinity), ...(tank.inside && { inside: tank.inside }), ...(tank.substrate && tank.substrate.kind !== 'none' && { substrate: tank.substrate }),
-    ...(tank.carbonateGL > 0 && { carbonateG: Math.round(tank.carbonateGL * netL) }), ...(tank.substrate?.kind === 'activeSoil' && { soilSince: plan.startsAt }),
+    ...(carbonateG > 0 && { carbonateG: Math.round(carbonateG) }), ...(tank.substrate?.kind === 'activeSoil' && { soilSince: plan.startsAt }),
   }
 }

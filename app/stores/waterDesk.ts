@@ -3,7 +3,7 @@ import { resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
 import { currentEntries, DAY_MS, type Entry, netLitres, usualBench } from '#core/records'
 import {
-  clearDrift, correctionGoals, correctionsUnderway, doseOf, fillGoals, learnHabits, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, slowLaws, sourceWater, stockLeft, waterStory,
+  correctionGoals, correctionsUnderway, doseOf, fillGoals, fillQuestion, learnHabits, type OnHand, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, usualHabits, usualMode, waterStory,
 } from '#core/water'
 import { openDb } from '~/data/database'
 import { entriesOfGlass, entriesOfKinds } from '~/data/log'
@@ -57,7 +57,7 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const filling = computed(() => empty.value || refilling.value)
   /** conductivity leads where the group aims at one and a mineral mix stands on the shelf */
   const canLead = computed(() => shared.value.targets.conductivityUsCm !== undefined && room.shelf.some(s => s.content.by === 'mix'))
-  const leading = computed<RecipeMode>(() => (canLead.value ? mode.value ?? (shared.value.targets.conductivityUsCm?.aim !== undefined ? 'conductivity' : 'minerals') : 'minerals'))
+  const leading = computed<RecipeMode>(() => (canLead.value ? mode.value ?? usualMode(shared.value.targets, true) : 'minerals'))
   const everyDays = computed(() => (filling.value ? 1 : school.value?.everyDays ?? QUIET_CHANGE.everyDays))
   const usualChangeL = computed(() => Math.max(0.1, Math.round(netL.value * (school.value?.share ?? QUIET_CHANGE.share) * 10) / 10))
   const bucketL = computed(() => (filling.value ? netL.value : Math.min(netL.value, changeL.value ?? usualChangeL.value)))
@@ -70,17 +70,16 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const nextChangeMs = computed(() => (lastChangeMs.value === null || filling.value ? nowMs.value : Math.max(nowMs.value, lastChangeMs.value + everyDays.value * DAY_MS)))
   const early = computed(() => nextChangeMs.value > nowMs.value + 1.5 * DAY_MS)
 
+  const onHand = computed<OnHand>(() => ({ sources: usable.value.map(u => ({ id: u.source.id, water: u.water })), shelf: shelf.value.map(b => ({ id: b.item.id, dose: b.dose, ...(b.left !== undefined && { stockG: b.left }) })), bench: bench.value }))
   const question = computed<RecipeQuestion | null>(() => {
     if (!glass.value || groups.value.length === 0 || unread.value.length > 0 || usable.value.length === 0 || !(bucketL.value > 0)) return null
     const { targets, largestStepPerWeek } = shared.value
+    if (filling.value) return fillQuestion(onHand.value, netL.value, fillGoals(targets, leading.value))
     const steps: RecipeQuestion['largestStepPerWeek'] = {}
     for (const key of recipeKeys) if (largestStepPerWeek[key]) steps[key] = largestStepPerWeek[key].value
     return {
-      tank: filling.value ? { ...pureWater } : present.value, netL: netL.value, changeL: bucketL.value, everyDays: everyDays.value,
-      goals: filling.value ? fillGoals(targets, leading.value) : correctionGoals(now.value, targets, leading.value, correctionsUnderway(story.value, targets, nowMs.value)), largestStepPerWeek: filling.value ? {} : steps,
-      sources: usable.value.map(u => ({ id: u.source.id, water: u.water })),
-      shelf: shelf.value.map(s => ({ id: s.item.id, dose: s.dose, ...(s.left !== undefined && { stockG: s.left }) })),
-      bench: bench.value,
+      ...onHand.value, tank: present.value, netL: netL.value, changeL: bucketL.value, everyDays: everyDays.value,
+      goals: correctionGoals(now.value, targets, leading.value, correctionsUnderway(story.value, targets, nowMs.value)), largestStepPerWeek: steps,
       ...(chosen.value && { chosenL: usable.value.map(u => chosen.value![u.source.id] ?? 0) }),
     }
   })
@@ -90,30 +89,13 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const lacking = computed(() => !chosen.value && answer.value !== null && (answer.value.ok ? !answer.value.recipe.reached : answer.value.issue !== 'noSource'))
   const purchase = computed(() => (question.value && lacking.value ? purchaseFor(question.value) : null))
 
-  /** what feeding brings by the schools of the colonies, for glasses whose own log does not tell */
-  const fedNitrate = computed(() => Math.max(0, ...colonies.value.map(c => slowLaws.feedingNitrateMgLPerWeek[c.schools.feeding ?? resolveGroup(c).group.schools.feeding?.[0]?.id ?? ''] ?? 0)))
-
   /** What goes on in this glass from today, for the forecast. */
-  const boxHabits = computed(() => {
-    const g = glass.value
-    const drift: Partial<Record<'ghDh' | 'khDh' | 'calciumMgL' | 'conductivityUsCm' | 'salinityGKg' | 'nitrateMgL', number>> = {}
-    for (const [key, rate] of Object.entries(habits.value.driftPerWeek)) drift[key as keyof typeof drift] = clearDrift(rate)
-    const learnt = habits.value.evaporationLPerDay
-    const lastTop = story.value.events.filter(e => e.kind === 'topUp' && e.water).at(-1)
-    const pure = usable.value.find(u => u.source.kind === 'pure')?.water ?? { ...pureWater }
-    return {
-      // where nothing was written down: 0.4 % of the water a day (from memory, covered tank in a heated room)
-      evaporationLPerDay: learnt?.value ?? 0.004 * netL.value, evaporationKnown: learnt !== null,
-      topUp: lastTop?.water ?? pure, topUpKnown: lastTop !== undefined,
-      change: null, nitrateMgLPerWeek: drift.nitrateMgL === undefined ? fedNitrate.value : 0,
-      // slow sources are in the drift already once it is learnt from the log
-      carbonateGL: drift.khDh === undefined && g?.carbonateG ? g.carbonateG / netL.value : 0,
-      soilAgeWeeks: drift.khDh === undefined && g?.soilSince ? (nowMs.value - new Date(g.soilSince).getTime()) / (7 * DAY_MS) : null,
-      driftPerWeek: drift,
-    }
-  })
+  const boxHabits = computed(() => usualHabits({
+    story: story.value, learnt: habits.value, netL: netL.value, glass: glass.value, pure: usable.value.find(u => u.source.kind === 'pure')?.water ?? null, nowMs: nowMs.value,
+    feedingSchools: colonies.value.map(c => c.schools.feeding ?? resolveGroup(c).group.schools.feeding?.[0]?.id ?? ''),
+  }))
   return {
     glassId, glass, colonies, plan, bench, netL, entries, standing, ready, story, habits, groups, shared, school, sources, usable, shelf,
-    changeL, mode, chosen, refilling, empty, filling, canLead, leading, everyDays, usualChangeL, bucketL, unread, present, now, nowMs, lastChangeMs, nextChangeMs, early, question, answer, recipe, lacking, purchase, boxHabits,
+    changeL, mode, chosen, refilling, empty, filling, canLead, leading, everyDays, usualChangeL, bucketL, unread, onHand, present, now, nowMs, lastChangeMs, nextChangeMs, early, question, answer, recipe, lacking, purchase, boxHabits,
   }
 })

@@ -1,26 +1,21 @@
-import { creep, type ControlLimits, type EwmaPoint, type LearntHabits, molarMass, readoutsOf, type WaterStory } from '#core/water'
+import { boxKeys, creep, type ControlLimits, type EwmaPoint, type LearntHabits, type MixingKey, mixingValues } from '#core/water'
 import type { ValueKey, Water } from '#core/records'
 import { formatNumber } from '#core/units'
 import { num } from './numbers'
 import { differenceText, limitText, type UnitPrefs, valueName, valueNameInside, valueText } from './unitPrefs'
 import { dayText } from './when'
 
+const mixes = (key: ValueKey): key is MixingKey => (boxKeys as readonly string[]).includes(key)
+
 /** "Topped up with tap, GH creeps up by 0.3 °dH a week for ever." Empty when nothing creeps. */
 export function creepText({ key, netL, habits, changedLPerDay, topUp, name, changeValue, units }: { key: ValueKey, netL: number, habits: LearntHabits, changedLPerDay: number, topUp: Water, name: string, changeValue: number, units: UnitPrefs }): string {
   const evaporated = habits.evaporationLPerDay
-  const brought = creepValue(key, topUp)
-  if (!evaporated || brought === null || brought < 1e-3) return ''
+  const brought = mixes(key) ? mixingValues(topUp)[key] : 0
+  if (!evaporated || brought < 1e-3) return ''
   const result = creep(netL, { evaporatedL: evaporated.value, changedL: changedLPerDay }, brought, changeValue)
   const water = `${num(`${formatNumber(evaporated.value, evaporated.value < 1 ? 2 : 1)} L`)} a day evaporate`
   if ('endsAt' in result) return `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to rest near ${num(valueText(key, result.endsAt, units))}.`
   return `${water} and are topped up with ${name}: ${valueNameInside(key)} creeps up by ${num(differenceText(key, result.perWeek, units, 1))} a week as long as nothing is taken out. Pure water alone would stop it.`
-}
-
-/** What a top-up brings of a value; null for values that do not mix. */
-function creepValue(key: ValueKey, w: Water): number | null {
-  if (key === 'nitrateMgL') return w.no3MmolL * molarMass.NO3
-  const readouts = readoutsOf(w)
-  return key in readouts ? readouts[key as keyof typeof readouts] : null
 }
 
 /** What the value's own drift is, in one sentence; empty where fewer than three readings tell. */
@@ -38,13 +33,6 @@ export function limitsText(key: ValueKey, limits: ControlLimits | null, smooth: 
   const firstOut = smooth.findIndex((p, i) => p.outside && smooth.slice(i).every(q => q.outside))
   if (firstOut >= 0) return `${range} Smoothed, it has left what is ordinary since ${dayText(times[firstOut]!, nowMs)}.`
   return limits.outside.length > 0 ? `${range} ${limits.outside.length === 1 ? 'One reading lies' : `${limits.outside.length} readings lie`} outside.` : `${range} No reading lies outside.`
-}
-
-/** Litres a day that logged changes come to over the last twelve weeks. */
-export function changedPerDay(story: WaterStory, nowMs: number): number {
-  const WINDOW = 84
-  const recent = story.events.filter(e => e.kind === 'change' && e.at > nowMs - WINDOW * 86_400_000)
-  return recent.reduce((s, e) => s + e.litres, 0) / WINDOW
 }
 
 /** The chart in one sentence, for those who do not see it. */

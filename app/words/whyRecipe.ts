@@ -1,5 +1,5 @@
 import { groupOf, type ResolvedGroup, type SharedTargets } from '#core/groups'
-import { type Source, valueKeys } from '#core/records'
+import { DAY_MS, type Source, valueKeys } from '#core/records'
 import { CONDUCTIVITY_ERROR, type Goals, recipeKeys, type SourceWater, type WaterRecipe, type WaterStory } from '#core/water'
 import { percent } from './numbers'
 import { assumptionText, shortText } from './recipe'
@@ -20,14 +20,12 @@ export interface RecipeGrounds {
   units: UnitPrefs
 }
 
-const DAY = 86_400_000
-
 /** Why for a recipe: the readings and analyses it stands on, its limits, and what was assumed. */
 export function whyRecipe(g: RecipeGrounds): Why {
   const used = new Set(g.recipe.steps.flatMap(s => s.pours.map(p => p.id)))
   const readings = g.filling ? [] : valueKeys.flatMap((key) => {
     const last = (recipeKeys as readonly string[]).includes(key) ? g.story.readings.get(key)?.at(-1) : undefined
-    return last ? [{ text: `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY)}, give or take ${differenceText(key, last.sd, g.units)}`, entryId: last.entryId }] : []
+    return last ? [{ text: `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY_MS)}, give or take ${differenceText(key, last.sd, g.units)}`, entryId: last.entryId }] : []
   })
   const analyses = g.sources.filter(s => used.has(s.source.id)).map(({ source, known }) => ({ text: `${source.name}: ${known?.testedMs ? `analysed ${dayText(known.testedMs, g.nowMs)}` : 'assumed, not analysed'}` }))
   const assumed = [...new Set(g.sources.filter(s => used.has(s.source.id)).flatMap(s => s.known?.completed.assumptions ?? []))].map(a => assumptionText[a])

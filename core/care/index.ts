@@ -1,3 +1,3 @@
 export { type Attention, needsAttention } from './attention'
 export { type DueItem, dueFromPlans, planLog, type PlanLog, type PlanStep, planSteps } from './planSteps'
-export { planGroups, plannedNetL, type SetUpAdvice, setUpAdvice, type SetUpCheck } from './setUpAdvice'
+export { planGroups, plannedNetL, type SetUpAdvice, setUpAdvice, type SetUpCheck, usualTank } from './setUpAdvice'

@@ -1,4 +1,4 @@
-import { habitatLitres, type ResolvedGroup, resolveGroup } from '#core/groups'
+import { habitatLitres, type ResolvedGroup, resolveGroup, type SpeciesGroup } from '#core/groups'
 import type { Basis, Contents, Plan, VerdictState } from '#core/records'
 import { netLitres } from '#core/records'
 
@@ -37,6 +37,27 @@ export const plannedNetL = (plan: Pick<Plan, 'tank'>): number => netLitres(conte
 const contentsOf = ({ tank }: Pick<Plan, 'tank'>): Contents =>
   ({ grossL: tank.grossL, fill: { by: 'height', share: tank.fillShare }, ...(tank.inside && { inside: tank.inside }), ...(tank.substrate && { substrate: tank.substrate }) })
 
+/** Litres that the filters together are rated for; 0 where still water is wanted. Makers rate a filter for a tank. */
+const filterWantedL = ({ setup }: SpeciesGroup, netL: number): number => (setup.turnover.range[0] === 0 ? 0 : netL * (setup.filters?.value ?? 1))
+/** Dried leaves at a time. */
+const leavesFor = ({ setup }: SpeciesGroup, netL: number): number => Math.round(setup.leavesPer20L.value * netL / 20)
+/** Glasses under this are jars. */
+const JAR_L = 5
+
+/** The glass that suits a group and its advised starters: everything in it is on target. */
+export function usualTank(group: SpeciesGroup): Plan['tank'] {
+  const { setup, stocking } = group
+  const grossL = stocking.startersInL.value
+  const netL = grossL * setup.fillShare.value
+  const middle = ([low, high]: readonly [number, number]) => (low + high) / 2
+  const filterL = filterWantedL(group, netL)
+  return {
+    kind: setup.substrate.kind === 'earth' ? 'paludarium' : grossL < JAR_L ? 'jar' : 'tank', grossL, fillShare: setup.fillShare.value, substrate: { kind: setup.substrate.kind, depthCm: setup.substrate.depthCm.value },
+    carbonateGL: setup.carbonateGL ? Math.round(middle(setup.carbonateGL.range)) : 0, filterRatedL: Math.ceil(filterL / 10) * 10, cover: setup.climbs, intakeGuard: filterL > 0,
+    lightHours: middle(setup.lightHours.range), leaves: leavesFor(group, netL),
+  }
+}
+
 /**
  * Checks a set-up plan against what its groups want and reckons its amounts.
  * Litres of the bottom are taken from the inner edges, or from a tank twice as long as it is wide and high where they are
@@ -62,8 +83,7 @@ export function setUpAdvice(plan: Plan): SetUpAdvice {
   const fits = groups[0]!.capacityPerL.value * habitatLitres(group, contentsOf(plan))
   check('starters', starters === 0 ? 'off' : starters > fits ? 'off' : starters >= stocking.starters.value ? 'onTarget' : 'drifting', { have: starters, good: stocking.starters.value, fits }, stocking.starters.basis)
   const [slow, fast] = setup.turnover.range
-  // makers rate a filter for a tank; common practice for soft-water shrimp is two filters each rated for the volume
-  const wanted = slow === 0 ? 0 : netL * (group.id === 'bee-shrimp' ? 2 : 1)
+  const wanted = filterWantedL(group, netL)
   check('filter', wanted === 0 ? (tank.filterRatedL > 0 ? 'drifting' : 'onTarget') : tank.filterRatedL >= wanted ? 'onTarget' : tank.filterRatedL > 0 ? 'drifting' : 'off', { have: tank.filterRatedL, wanted, low: slow * netL, high: fast * netL }, setup.turnover.basis)
   if (tank.filterRatedL > 0) check('intake', tank.intakeGuard ? 'onTarget' : 'off', {}, { kind: 'commonPractice' })
   if (setup.climbs || tank.cover) check('cover', tank.cover ? 'onTarget' : 'off', {}, { kind: 'commonPractice' })
@@ -78,7 +98,7 @@ export function setUpAdvice(plan: Plan): SetUpAdvice {
   }
   const [dim, bright] = setup.lightHours.range
   check('light', tank.lightHours >= dim - 1 && tank.lightHours <= bright + 1 ? 'onTarget' : 'drifting', { have: tank.lightHours, low: dim, high: bright }, setup.lightHours.basis)
-  const leaves = Math.round(setup.leavesPer20L.value * netL / 20)
+  const leaves = leavesFor(group, netL)
   check('leaves', leaves === 0 || Math.abs(tank.leaves - leaves) <= Math.max(1, leaves / 2) ? 'onTarget' : 'drifting', { have: tank.leaves, good: leaves }, setup.leavesPer20L.basis)
   if (setup.hides) check('hides', 'unknown', { n: starters }, { kind: 'commonPractice' })
   if (males > 0) check('sexes', 'unknown', { females: starters - males, males }, setup.femalesPerMale.basis)

@@ -79,6 +79,8 @@ export const SetUp = z.strictObject({
   fillShare: Figure,
   /** litres an hour through the filter for each litre of the tank */
   turnover: ranged,
+  /** filters that are each rated for the volume; one where it is missing */
+  filters: Figure.optional(),
   climbs: z.boolean(),
   hides: z.boolean(),
   /** whether they live off biofilm and algae, so that an empty clean tank starves them */

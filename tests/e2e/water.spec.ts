@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, type Page, test } from '@playwright/test'
-import { notice, openDemo, sheet, toWater, waterPart } from './steps'
+import { notice, openDemo, sheet, startColony, startRoom, toWater, waterPart } from './steps'
 
 const WEEK_MS = 7 * 24 * 3_600_000
 const headline = (page: Page) => page.getByRole('region', { name: 'What it does' }).getByRole('heading')
@@ -203,4 +203,38 @@ test('a source gets an analysis: what follows is shown, slips are asked about, o
   await page.getByLabel('Smallest step of your scale').fill('0')
   await page.getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByRole('alert')).toContainText('Scale: It must lie between')
+})
+
+test('a glass that nobody tested is asked about; what cannot be reached is refused, with what it would take', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Snails', group: 'Apple snails' })
+  await page.getByRole('link', { name: /Make the water for it|To its water/ }).click()
+  await expect(page.getByText('GH and KH were never tested here.')).toBeVisible()
+  await page.getByRole('button', { name: 'Log a test' }).click()
+  await page.getByLabel('GH', { exact: true }).fill('5')
+  await page.getByLabel('KH', { exact: true }).fill('2')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing that you have brings this water nearer to its targets' })).toBeVisible()
+  await expect(page.getByText(/It takes calcium and magnesium salts, or a harder source and sodium or potassium bicarbonate/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /Poured it/ })).toHaveCount(0)
+  // with the tap known it can be done, but for one salt
+  await page.getByRole('button', { name: 'Sources and shelf' }).last().click()
+  await page.getByRole('button', { name: /^Tap/ }).click()
+  await page.getByLabel('GH', { exact: true }).fill('18')
+  await page.getByLabel('KH', { exact: true }).fill('11')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await waterPart(page, 'Bucket')
+  await expect(page.getByText(/One thing would make it possible: sodium bicarbonate/)).toBeVisible()
+})
+
+test('what evaporated from salt water is put right, and what is too weak', async ({ page }) => {
+  await openDemo(page)
+  await toWater(page, 'Pool jar')
+  await waterPart(page, 'Salt water')
+  await page.getByLabel('It is', { exact: true }).fill('19')
+  await expect(page.getByRole('status').filter({ hasText: 'pure water into the 4.3 L' })).toBeVisible()
+  await page.getByLabel('It is', { exact: true }).fill('15')
+  await expect(page.getByRole('status').filter({ hasText: /\d+ g dry sea salt are missing/ })).toBeVisible()
+  await page.getByLabel('It is', { exact: true }).fill('17.5')
+  await expect(page.getByText('It is right.')).toBeVisible()
 })

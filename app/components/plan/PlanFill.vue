@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type ResolvedGroup, sharedTargets } from '#core/groups'
-import { type Plan, usualBench } from '#core/records'
-import { fillGoals, planRecipe, pureWater, purchaseFor, type RecipeQuestion, readoutsOf, recipeKeys } from '#core/water'
+import type { Plan } from '#core/records'
+import { fillGoals, fillQuestion, planRecipe, purchaseFor, type RecipeQuestion, readoutsOf, recipeKeys, usualMode } from '#core/water'
 import { num } from '~/words/numbers'
 import { gramsText, preciseVolume, purchaseText, shortText } from '~/words/recipe'
 import { valueName, valueText, volumeText } from '~/words/unitPrefs'
@@ -14,13 +14,11 @@ const desk = useWaterDeskStore()
 const shared = computed(() => sharedTargets(props.groups))
 const question = computed<RecipeQuestion | null>(() => {
   // the chosen source, with pure water to thin it; any of them when none was chosen
-  const chosen = desk.usable.filter(u => !props.plan.sourceId || u.source.id === props.plan.sourceId || u.source.kind === 'pure' || u.source.kind === 'distilled')
-  const leads = shared.value.targets.conductivityUsCm?.aim !== undefined && room.shelf.some(s => s.content.by === 'mix')
-  if (chosen.length === 0 || !(props.netL > 0)) return null
-  return {
-    tank: { ...pureWater }, netL: props.netL, changeL: props.netL, everyDays: 1, goals: fillGoals(shared.value.targets, leads ? 'conductivity' : 'minerals'), largestStepPerWeek: {},
-    sources: chosen.map(u => ({ id: u.source.id, water: u.water })), shelf: desk.shelf.map(s => ({ id: s.item.id, dose: s.dose, ...(s.left !== undefined && { stockG: s.left }) })), bench: room.room?.bench ?? usualBench,
-  }
+  const pure = new Set(desk.usable.filter(u => u.source.kind === 'pure' || u.source.kind === 'distilled').map(u => u.source.id))
+  const sources = desk.onHand.sources.filter(s => !props.plan.sourceId || s.id === props.plan.sourceId || pure.has(s.id))
+  if (sources.length === 0 || !(props.netL > 0)) return null
+  const mode = usualMode(shared.value.targets, room.shelf.some(s => s.content.by === 'mix'))
+  return fillQuestion({ ...desk.onHand, sources }, props.netL, fillGoals(shared.value.targets, mode))
 })
 const answer = computed(() => (question.value ? planRecipe(question.value) : null))
 const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { parseQuantity, unitOf, volume } from '#core/units'
 import { DAY_MS } from '#core/records'
-import { readoutsOf, type RecipeKey, recipeKeys } from '#core/water'
+import { readoutsOf, type RecipeKey, recipeKeys, setByHand } from '#core/water'
 import { percent } from '~/words/numbers'
 import { movedKeys, preciseVolume, purchaseText, recipeIssueText, shortText } from '~/words/recipe'
 import { limitText, valueName, valueNameInside, valueText, volumeText } from '~/words/unitPrefs'
@@ -36,18 +36,10 @@ const stepL = computed(() => Math.min(desk.bench.jugStepL, totalL.value < 2 ? 0.
 function blendTo(litres: Record<string, number>) {
   desk.chosen = litres
 }
-/** A source set to some litres: the largest of the others makes room for it. */
+/** A source set to some litres: the others make room for it. */
 function pourOf(id: string, text: string) {
   const read = parseQuantity(text, volume, settings.units.volume)
-  if (!read.ok || read.value < 0) return
-  const wanted = Math.min(desk.bucketL, read.value)
-  const others = rows.value.filter(r => r.id !== id)
-  const rest = desk.bucketL - wanted
-  const sum = others.reduce((s, r) => s + r.litres, 0)
-  const next: Record<string, number> = { [id]: wanted }
-  if (sum > 0) for (const r of others) { if (r.litres > 0) next[r.id] = rest * r.litres / sum }
-  else if (others[0] && rest > 0) next[others[0].id] = rest
-  desk.chosen = next
+  if (read.ok) desk.chosen = setByHand(Object.fromEntries(rows.value.map(r => [r.id, r.litres])), id, read.value, desk.bucketL)
 }
 const changeText = ref('')
 watch([() => desk.bucketL, () => settings.units.volume], () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { DAY_MS, toMoment } from '#core/records'
-import { harmed, planTreatment, type SubstanceId, substanceIds, substances } from '#core/water'
+import { toMoment } from '#core/records'
+import { harmed, planTreatment, secondDose, type SubstanceId, substanceIds, substances } from '#core/water'
 import { formatNumber } from '#core/units'
 import { numberIn, readNumber } from '~/forms/readNumber'
 import { againstWord, animalKindWord, substanceWord, treatmentDayText } from '~/words/medicine'
@@ -38,10 +38,9 @@ const victims = computed(() => {
   const kinds = harmed(substance.value, desk.groups.map(g => g.group.company.kind))
   return desk.groups.filter(g => kinds.includes(g.group.company.kind)).map(g => g.group.name)
 })
-const given = computed(() => desk.standing.filter(e => e.kind === 'treatment').toReversed().map(e => ({ id: e.id, at: new Date(e.at).getTime(), text: `${substanceWord(e.substance)}, ${formatNumber(e.activeMg, 1)} mg for ${volumeText(e.netL, settings.units)}`, second: new Date(e.at).getTime() + 14 * DAY_MS })))
-const last = computed(() => given.value[0] ?? null)
+const given = computed(() => desk.standing.filter(e => e.kind === 'treatment').toReversed().map(e => ({ id: e.id, at: new Date(e.at).getTime(), text: `${substanceWord(e.substance)}, ${formatNumber(e.activeMg, 1)} mg for ${volumeText(e.netL, settings.units)}` })))
 /** A second dose before its day would be an overdose. */
-const tooSoon = computed(() => last.value !== null && desk.nowMs < last.value.second - 2 * DAY_MS)
+const second = computed(() => secondDose(given.value.map(g => g.at), desk.nowMs))
 const read = ref(false)
 
 async function give() {
@@ -75,7 +74,7 @@ async function give() {
         <ol>
           <li v-for="d in plan.calendar" :key="`${d.day} ${d.what}`"><span class="day numeral">{{ format(d.atMs, 'EEE d MMM') }}</span><span>{{ treatmentDayText[d.what] }}</span></li>
         </ol>
-        <p v-if="tooSoon" class="caution">A dose was given on {{ dayText(last!.at, desk.nowMs) }}. The second one is due {{ aheadText(last!.second, desk.nowMs) }}; sooner it adds up.</p>
+        <p v-if="second?.tooSoon" class="caution">A dose was given on {{ dayText(second.lastMs, desk.nowMs) }}. The second one is due {{ aheadText(second.dueMs, desk.nowMs) }}; sooner it adds up.</p>
         <label class="agree"><input v-model="read" type="checkbox"> I have read the label, and animals that it harms are out.</label>
         <v-btn color="primary" size="large" :disabled="!read" @click="give">Log the dose</v-btn>
       </template>

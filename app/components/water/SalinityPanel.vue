@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { conductivityOfSalinity, DRY_SHARE, gramsPerLitreFromSalinity, type GravityReference, pureWaterToDilute, salinityFromConductivity, salinityFromGravity, salinitySchedule, seaDensity, seaSaltToRaise, specificGravity } from '#core/water'
+import { conductivityOfSalinity, fromTheBox, gramsPerLitreFromSalinity, type GravityReference, mixSaltWater, pureWaterToDilute, salinityFromConductivity, salinityFromGravity, salinitySchedule, seaDensity, seaSaltToRaise, shareOfSea, specificGravity } from '#core/water'
 import { formatNumber } from '#core/units'
 import { type NumberRead, readNumber } from '~/forms/readNumber'
 import { cautionText } from '~/words/cautions'
@@ -45,7 +45,7 @@ const results = computed(() => {
   const c = t.value.value
   const s = salinity.value
   return [
-    { name: 'Salinity', value: `${formatNumber(s, 1)} g/kg` }, { name: 'Of seawater', value: `${formatNumber(s / 35.165 * 100, 0)} %` },
+    { name: 'Salinity', value: `${formatNumber(s, 1)} g/kg` }, { name: 'Of seawater', value: `${formatNumber(shareOfSea(s) * 100, 0)} %` },
     { name: 'Density', value: `${formatNumber(seaDensity(s, c), 1)} g/L` }, { name: 'Specific gravity', value: formatNumber(specificGravity(s, c, reference.value), 4) },
     { name: `Conductivity at ${valueText('temperatureC', c, settings.units)}`, value: `${formatNumber(conductivityOfSalinity(s, c), 2)} mS/cm` }, { name: 'Conductivity at 25 °C', value: `${formatNumber(conductivityOfSalinity(s, 25), 2)} mS/cm` },
     { name: 'Dry salt in a litre', value: `${formatNumber(gramsPerLitreFromSalinity(s, c), 1)} g` },
@@ -66,12 +66,7 @@ const mixS = computed(() => readNumber(wanted.value, 0.1, 42, 'g/kg'))
 const degrees = computed(() => (t.value.ok ? t.value.value : 24))
 const sea = computed(() => desk.usable.find(u => u.water.seaSaltGL > 5)?.source ?? null)
 const seaGKg = computed(() => sea.value?.analyses.at(-1)?.values.salinityGKg ?? 0)
-const mixing = computed(() => {
-  if (!mixL.value.ok || !mixS.value.ok) return null
-  const dry = gramsPerLitreFromSalinity(mixS.value.value, degrees.value) * mixL.value.value
-  const fromSea = sea.value && seaGKg.value > mixS.value.value ? mixL.value.value * gramsPerLitreFromSalinity(mixS.value.value, degrees.value) / gramsPerLitreFromSalinity(seaGKg.value, degrees.value) : null
-  return { dry, box: dry / DRY_SHARE, fromSea, pure: fromSea === null ? null : mixL.value.value - fromSea }
-})
+const mixing = computed(() => (mixL.value.ok && mixS.value.ok ? mixSaltWater(mixL.value.value, mixS.value.value, degrees.value, sea.value ? seaGKg.value : null) : null))
 
 // putting right what evaporated, or what is too weak
 const is = ref('')
@@ -88,7 +83,7 @@ const right = computed(() => {
     return `Pour ${num(preciseVolume(kg, settings.units))} pure water into the ${volumeText(desk.netL, settings.units)} (what has evaporated left its salt behind); first take out as much as does not fit.`
   }
   const g = seaSaltToRaise(desk.netL, a, b, degrees.value)
-  return `${num(`${formatNumber(g, g < 10 ? 1 : 0)} g`)} dry sea salt are missing in ${volumeText(desk.netL, settings.units)} (${formatNumber(g / DRY_SHARE, g < 10 ? 1 : 0)} g from the box). Dissolve it outside the glass, over several days.`
+  return `${num(`${formatNumber(g, g < 10 ? 1 : 0)} g`)} dry sea salt are missing in ${volumeText(desk.netL, settings.units)} (${formatNumber(fromTheBox(g), g < 10 ? 1 : 0)} g from the box). Dissolve it outside the glass, over several days.`
 })
 
 // going over in steps
@@ -131,8 +126,8 @@ const hourText = (h: number) => (h === 0 ? 'at once' : h < 24 ? `after ${formatN
       <h2 id="mix-title">Mix <span class="small muted">half strength is 17.5 g/kg</span></h2>
       <div class="two"><TextInput v-model="litres" label="How much" :suffix="litreUnit" numeric :error="mixL.ok ? '' : mixL.issue" /><TextInput v-model="wanted" label="Salinity" suffix="g/kg" numeric :error="mixS.ok ? '' : mixS.issue" /></div>
       <template v-if="mixing">
-        <p><TheSentence :text="`${num(`${formatNumber(mixing.box, mixing.box < 100 ? 1 : 0)} g`)} sea salt from the box (${formatNumber(mixing.dry, mixing.dry < 100 ? 1 : 0)} g dry; the box holds about a tenth of crystal water, from memory), made up to ${volumeText(mixL.ok ? mixL.value : 0, settings.units)} with pure water.`" /></p>
-        <p v-if="mixing.fromSea !== null"><TheSentence :text="`Or ${num(preciseVolume(mixing.fromSea, settings.units))} ${sea!.name} (${formatNumber(seaGKg, 1)} g/kg) and ${num(preciseVolume(mixing.pure!, settings.units))} pure water.`" /></p>
+        <p><TheSentence :text="`${num(`${formatNumber(mixing.boxG, mixing.boxG < 100 ? 1 : 0)} g`)} sea salt from the box (${formatNumber(mixing.dryG, mixing.dryG < 100 ? 1 : 0)} g dry; the box holds about a tenth of crystal water, from memory), made up to ${volumeText(mixL.ok ? mixL.value : 0, settings.units)} with pure water.`" /></p>
+        <p v-if="mixing.seaL !== null"><TheSentence :text="`Or ${num(preciseVolume(mixing.seaL, settings.units))} ${sea!.name} (${formatNumber(seaGKg, 1)} g/kg) and ${num(preciseVolume(mixing.pureL!, settings.units))} pure water.`" /></p>
       </template>
       <p class="small caution">{{ cautionText('seaSalt') }}</p>
       <h2>Put right what is in {{ desk.glass?.name }}</h2>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type AnalysisKey, analysisKeys, type Source, SourceKind, toMoment } from '#core/records'
 import { caMgByMass, chargeBalance, completeAnalysis, CONDUCTIVITY_ERROR, estimateConductivity, ghOf, ionKeys, khOf } from '#core/water'
-import { formatNumber } from '#core/units'
+import { alkalinity, formatNumber, formatQuantity, hardness } from '#core/units'
 import { openDb } from '~/data/database'
 import { saveRecord } from '~/data/records'
 import { analysisDraft, readSource, readValues, sourceDraft, type SourceDraft, type SourceIssues } from '~/forms/sourceDraft'
@@ -91,7 +91,7 @@ async function putAway() {
       </div>
       <section v-if="whole" class="whole" aria-label="What follows">
         <h3>What follows</h3>
-        <p>GH <b class="numeral">{{ valueText('ghDh', whole.gh, settings.units) }}</b>, KH <b class="numeral">{{ valueText('khDh', whole.kh, settings.units) }}</b> ({{ formatNumber(whole.kh * 17.848, 0) }} mg/L CaCO₃, {{ formatNumber(whole.kh * 0.35665, 2) }} meq/L), about <b class="numeral">{{ valueText('conductivityUsCm', whole.conductivity, settings.units) }}</b> give or take {{ differenceText('conductivityUsCm', whole.conductivity * CONDUCTIVITY_ERROR, settings.units) }}<template v-if="whole.ratio">, Ca to Mg {{ formatNumber(whole.ratio, 1) }} to 1 by mass</template>.</p>
+        <p>GH <b class="numeral">{{ valueText('ghDh', whole.gh, settings.units) }}</b> ({{ formatQuantity(hardness, whole.gh, 'mgLCaCO3') }}, {{ formatQuantity(hardness, whole.gh, 'meqL') }}), KH <b class="numeral">{{ valueText('khDh', whole.kh, settings.units) }}</b> ({{ formatQuantity(alkalinity, whole.kh, 'mgLCaCO3') }}, {{ formatQuantity(alkalinity, whole.kh, 'meqL') }}), about <b class="numeral">{{ valueText('conductivityUsCm', whole.conductivity, settings.units) }}</b> give or take {{ differenceText('conductivityUsCm', whole.conductivity * CONDUCTIVITY_ERROR, settings.units) }}<template v-if="whole.ratio">, Ca to Mg {{ formatNumber(whole.ratio, 1) }} to 1 by mass</template>.</p>
         <table>
           <thead><tr><th scope="col">Ion</th><th scope="col" class="n">mg/L</th><th scope="col" class="n">could be</th></tr></thead>
           <tbody><tr v-for="r in whole.rows" :key="r.name"><th scope="row">{{ r.name }}</th><td class="n">{{ r.value }}</td><td class="n muted">{{ r.range }}</td></tr></tbody>

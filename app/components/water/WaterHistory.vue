@@ -6,8 +6,8 @@ import { Line } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 import { toleratedOf } from '#core/groups'
 import { DAY_MS, possibleRange, type ValueKey, valueKeys } from '#core/records'
-import { type BoxKey, boxKeys, controlLimits, ewma, forecastBand, forecastBox, type ReadingMethod, readoutsOf, type ValueReading } from '#core/water'
-import { changedPerDay, creepText, driftText, historySummary, limitsText } from '~/words/history'
+import { type BoxKey, boxKeys, changedLPerDay, controlLimits, ewma, forecastBand, forecastBox, mixingValues, type ReadingMethod, type ValueReading } from '#core/water'
+import { creepText, driftText, historySummary, limitsText } from '~/words/history'
 import { testMethodWord } from '~/words/states'
 import { rangeText, shownValue, valueName, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
 import { dayText } from '~/words/when'
@@ -121,10 +121,10 @@ const sentences = computed(() => {
   const lastTop = desk.standing.findLast(e => e.kind === 'topUp')
   const topUpName = lastTop?.kind === 'topUp' ? lastTop.poured?.map(p => p.name).join(' and ') || 'water' : 'water'
   const poured = lastPoured.value?.water
-  const changeValue = poured && key.value in readoutsOf(poured) ? readoutsOf(poured)[key.value as 'ghDh'] : 0
+  const changeValue = poured && (boxKeys as readonly string[]).includes(key.value) ? mixingValues(poured)[key.value as BoxKey] : 0
   return [
     driftText(key.value, desk.habits, settings.units),
-    desk.boxHabits.topUpKnown ? creepText({ key: key.value, netL: desk.netL, habits: desk.habits, changedLPerDay: changedPerDay(desk.story, desk.nowMs), topUp: desk.boxHabits.topUp, name: topUpName, changeValue, units: settings.units }) : '',
+    desk.boxHabits.topUpKnown ? creepText({ key: key.value, netL: desk.netL, habits: desk.habits, changedLPerDay: changedLPerDay(desk.story, desk.nowMs), topUp: desk.boxHabits.topUp, name: topUpName, changeValue, units: settings.units }) : '',
     limitsText(key.value, limits.value, smooth.value, tested.value.map(r => r.at), desk.nowMs, settings.units),
   ].filter(Boolean)
 })

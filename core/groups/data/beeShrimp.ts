@@ -21,7 +21,7 @@ export const beeShrimp = defineGroup({
   stocking: { minimumL: figure(20, M), starters: figure(10, M), startersInL: figure(50, CP), advice: '50 L with soil 2 to 3 cm deep and two sponge filters each rated for the volume; soil lasts one to two years.' },
   setup: {
     cureWeeks: ranged(4, 8, CP), substrate: { kind: 'activeSoil', depthCm: figure(2.5, CP) }, lightHours: ranged(8, 8, CP), leavesPer20L: figure(2, M),
-    fillShare: figure(0.85, M), turnover: ranged(3, 6, M), climbs: false, hides: false, grazes: true, femalesPerMale: figure(2, M),
+    fillShare: figure(0.85, M), turnover: ranged(3, 6, M), filters: figure(2, CP), climbs: false, hides: false, grazes: true, femalesPerMale: figure(2, M),
   },
   company: { kind: 'shrimp', crosses: 'Caridina, soft water', kills: [], eatsYoungOf: [], nips: false, takesFood: false, larvaeNeedSea: false, basis: CP },
   life: {

@@ -42,6 +42,8 @@ export type TreatmentPlan =
 /** A syringe holds this much; larger doses call for a stronger stock. */
 const SYRINGE_ML = 20
 const STOCK_ML = 100
+/** Two weeks: eggs survive the first dose (common practice). */
+const SECOND_DOSE_DAYS = 14
 
 /**
  * Plans a treatment by active substance: dose for the net volume, as product and as a stock solution that a syringe can
@@ -67,11 +69,23 @@ export function planTreatment({ substance, activeMgL, strength, netL, startMs, s
   on(0, 'dose')
   on(4, 'change')
   if (known.secondDose) {
-    on(14, 'secondDose')
-    on(18, 'change')
+    on(SECOND_DOSE_DAYS, 'secondDose')
+    on(SECOND_DOSE_DAYS + 4, 'change')
   }
-  on(known.secondDose ? 19 : 5, 'carbonBack')
+  on(known.secondDose ? SECOND_DOSE_DAYS + 5 : 5, 'carbonBack')
   return { ok: true, dose: { activeMg, productG, stock: { productG: perMl * STOCK_ML, millilitres: STOCK_ML, doseMl: productG / perMl } }, calendar }
+}
+
+/**
+ * When the second dose after the last one is due, and whether a dose today would come on top of it. Two days early is no harm.
+ * @param dosesMs moments of the doses given, any order
+ * @returns null before the first dose
+ */
+export function secondDose(dosesMs: readonly number[], nowMs: number): { lastMs: number, dueMs: number, tooSoon: boolean } | null {
+  if (dosesMs.length === 0) return null
+  const lastMs = Math.max(...dosesMs)
+  const dueMs = lastMs + SECOND_DOSE_DAYS * DAY_MS
+  return { lastMs, dueMs, tooSoon: nowMs < dueMs - 2 * DAY_MS }
 }
 
 /** Kinds in a glass that a substance harms. */

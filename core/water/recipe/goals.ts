@@ -52,6 +52,12 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
   return ledBy(mode, goals, targets)
 }
 
+/**
+ * How a recipe is led where the keeper did not choose: by conductivity where the group aims at one and a mix is at hand.
+ * @param hasMix whether a mineral mix stands on the shelf
+ */
+export const usualMode = (targets: Targets, hasMix: boolean): RecipeMode => (hasMix && targets.conductivityUsCm?.aim !== undefined ? 'conductivity' : 'minerals')
+
 /** Where the first fill aims: the group's aim or the middle of the preferred range. */
 export function fillGoals(targets: Targets, mode: RecipeMode): Goals {
   const goals: Goals = {}

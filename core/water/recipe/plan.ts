@@ -135,6 +135,9 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
   }
 }
 
+/** The question of a first fill: an empty glass, all of its litres at once, no largest step. */
+export const fillQuestion = (onHand: OnHand, netL: number, goals: Goals): RecipeQuestion => ({ ...onHand, tank: { ...pureWater }, netL, changeL: netL, everyDays: 1, goals, largestStepPerWeek: {} })
+
 /**
  * The one purchase that would make a goal reachable, tried in the order in which keepers usually have the things at hand.
  * @param q a question whose recipe does not reach its goals

@@ -24,7 +24,7 @@ export interface WaterStory {
 
 /** Values that follow by mixing; pH and temperature do not. */
 const mixing = ['ghDh', 'khDh', 'calciumMgL', 'conductivityUsCm', 'salinityGKg', 'nitrateMgL'] as const satisfies readonly ValueKey[]
-type MixingKey = typeof mixing[number]
+export type MixingKey = typeof mixing[number]
 /** Doubt of what was poured, as a share: jug, scale and analysis together (from memory). */
 const POUR_DOUBT = 0.05
 
@@ -71,13 +71,13 @@ export function waterStory(entries: readonly Entry[], netL: number, untilMs: num
     const before: Water | null = present
     // what evaporated left everything behind, so a top-up adds to what is there
     present = before === null ? { ...event.water } : event.kind === 'change' ? changed(before, share, event.water) : added(before, share, event.water)
-    const after = valuesOf(present)
+    const after = mixingValues(present)
     for (const key of mixing) {
       const last = known.get(key)
       // a first fill makes every value known; otherwise only those that were
       const whole = share >= 0.999 || first
       if (!last && !(whole && (key !== 'salinityGKg' || after[key] > 0.5) && key !== 'nitrateMgL')) continue
-      const poured = valuesOf(event.water)[key]
+      const poured = mixingValues(event.water)[key]
       const by = last ? (event.kind === 'change' ? share * (poured - last.value) : share * poured) : 0
       const value = last ? last.value + by : after[key]
       const sd = Math.hypot((1 - (event.kind === 'change' ? share : 0)) * (last?.sd ?? 0), share * (POUR_DOUBT * poured + 0.02 * Math.abs(value)))
@@ -88,7 +88,8 @@ export function waterStory(entries: readonly Entry[], netL: number, untilMs: num
   return { readings, present, events, jumps }
 }
 
-function valuesOf(w: Water): Record<MixingKey, number> {
+/** Values of a water that follow by mixing, as tests show them. */
+export function mixingValues(w: Water): Record<MixingKey, number> {
   return { ...readoutsOf(w), nitrateMgL: w.no3MmolL * molarMass.NO3 }
 }
 

@@ -46,5 +46,12 @@ export function learnHabits(story: WaterStory, nowMs: number): LearntHabits {
   return { evaporationLPerDay, driftPerWeek }
 }
 
+/** Weeks over which logged changes are averaged. */
+const CHANGES_WEEKS = 12
+
+/** Litres a day that logged changes come to over the last twelve weeks. */
+export const changedLPerDay = (story: Pick<WaterStory, 'events'>, nowMs: number): number =>
+  story.events.filter(e => e.kind === 'change' && e.at > nowMs - CHANGES_WEEKS * WEEK_MS).reduce((s, e) => s + e.litres, 0) / (CHANGES_WEEKS * 7)
+
 /** A drift that is clear of chance; anything less is not carried into a forecast. */
 export const clearDrift = (rate: LearntRate | undefined): number => (rate && (rate.low > 0 || rate.high < 0) ? rate.value : 0)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { dueFromPlans, planGroups, planLog, plannedNetL, planSteps, setUpAdvice } from '#core/care'
+import { dueFromPlans, planGroups, planLog, plannedNetL, planSteps, setUpAdvice, usualTank } from '#core/care'
 import { groups } from '#core/groups'
 import { DAY_MS, momentMs, netLitres, type Plan, toMoment, WEEK_MS } from '#core/records'
 import { daysAgo, nextId, NOW, plan as planOf, test as waterTest, waterChange } from '../../make'
@@ -48,6 +48,14 @@ describe('setUpAdvice', () => {
       expect(advice.checks.length).toBeGreaterThan(6)
     }
     expect(planGroups(plan({ groupIds: ['neocaridina', 'ramshorn-snail'], schools: { temperature: 'warm' } })).map(g => g.group.id)).toEqual(['neocaridina', 'ramshorn-snail'])
+  })
+})
+
+describe('usualTank', () => {
+  it('suits the group that it is made for, down to its filters', () => {
+    for (const g of groups) expect(setUpAdvice(plan({ groupIds: [g.id], tank: usualTank(g), starters: [g.stocking.starters.value] })).checks.filter(c => c.state === 'off' || (c.key === 'filter' && c.state !== 'onTarget')), g.id).toEqual([])
+    const bees = usualTank(groups.find(g => g.id === 'bee-shrimp')!)
+    expect(bees.filterRatedL).toBeGreaterThanOrEqual(2 * bees.grossL * bees.fillShare)
   })
 })
 

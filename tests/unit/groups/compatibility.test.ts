@@ -19,6 +19,11 @@ describe('compatibility', () => {
     expect(keys('land-crab', 'neocaridina')).toContain('company.kills')
     expect(compatibility(group('dwarf-crayfish'), group('neocaridina')).state).not.toBe('onTarget')
   })
+  it('knows who nips, who eats the young, whose larvae need the sea, and where soil starves shells', () => {
+    expect(keys('burrowing-crayfish', 'apple-snail').some(k => k === 'company.nips' || k === 'company.kills')).toBe(true)
+    expect(keys('amphidromous-shrimp', 'neocaridina')).toContain('company.larvae')
+    expect(keys('bee-shrimp', 'trumpet-snail').some(k => k === 'company.soil' || k === 'company.noWater')).toBe(true)
+  })
   it('is the same whichever way it is asked', () => {
     for (const a of groups) for (const b of groups) {
       const there = compatibility(resolveGroup({ groupId: a.id, schools: {}, targets: {}, life: {} }), resolveGroup({ groupId: b.id, schools: {}, targets: {}, life: {} }))

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import { acclimationKeys, calibrated, calibrationLine, type CuringInput, dripped, type DripMode, harmed, judgeCuring, largestPerHour, planDrip, planSteps, planTreatment, salinitySchedule, settledMean, substanceIds, substances, type ValueReading } from '#core/water'
+import { acclimationKeys, calibrated, calibrationLine, type CuringInput, dripped, type DripMode, harmed, judgeCuring, largestPerHour, planDrip, planSteps, planTreatment, salinitySchedule, secondDose, settledMean, substanceIds, substances, type ValueReading } from '#core/water'
 import { nextId, NOW } from '../../make'
 
 const value = (low: number, high: number) => fc.double({ min: low, max: high, noNaN: true })
@@ -135,6 +135,11 @@ describe('planTreatment', () => {
   it('makes the stock strong enough for a syringe', () => {
     const plan = planTreatment({ substance: 'fenbendazole', activeMgL: 0.6, strength: 0.05, netL: 100, startMs: NOW })
     expect(plan.ok && plan.dose.stock.doseMl).toBeLessThanOrEqual(20)
+  })
+  it('knows when the second dose is due, and that a dose before it adds up', () => {
+    expect(secondDose([], NOW)).toBeNull()
+    expect(secondDose([NOW - 20 * DAY_MS, NOW - 5 * DAY_MS], NOW)).toEqual({ lastMs: NOW - 5 * DAY_MS, dueMs: NOW + 9 * DAY_MS, tooSoon: true })
+    expect(secondDose([NOW - 13 * DAY_MS], NOW)?.tooSoon).toBe(false)
   })
   it('knows whom it harms', () => {
     expect(harmed('fenbendazole', ['shrimp', 'snail', 'snail'])).toEqual(['snail'])

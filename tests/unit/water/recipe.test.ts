@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups, resolveGroup, sharedTargets } from '#core/groups'
-import { type SaltId, saltIds, usualBench, type Water } from '#core/records'
-import { amountKeys, blend, changed, completeAnalysis, correctionGoals, dissolve, doseOf, evaporated, fillGoals, measurable, missing, nearEnough, planRecipe, pouringMinutes, purchaseFor, pureWater, type RecipeQuestion, type Readouts, readoutsOf, recipeKeys, roundTo, solveChange, stockLeft } from '#core/water'
+import { currentEntries, type SaltId, saltIds, usualBench, type Water } from '#core/records'
+import { amountKeys, blend, changed, completeAnalysis, correctionGoals, dissolve, doseOf, evaporated, fillGoals, gramsPerLitreFromSalinity, measurable, missing, mixSaltWater, nearEnough, planRecipe, pouringMinutes, purchaseFor, pureWater, type RecipeQuestion, type Readouts, readoutsOf, recipeKeys, roundTo, setByHand, shareOfSea, solveChange, stockLeft } from '#core/water'
 import { daysAgo, nextId, shelfItem, waterChange, withdrawal } from '../../make'
 
 const salt = (id: SaltId) => ({ id, dose: doseOf({ by: 'salt', salt: id }) })
@@ -206,6 +206,34 @@ describe('measurable', () => {
   })
 })
 
+describe('setByHand', () => {
+  it('always fills the bucket, and keeps the others in their proportions', () => {
+    fc.assert(fc.property(fc.array(fc.double({ min: 0, max: 20, noNaN: true }), { minLength: 2, maxLength: 6 }), fc.double({ min: -5, max: 60, noNaN: true }), (list, wanted) => {
+      const litres = Object.fromEntries(list.map((l, i) => [`s${i}`, l]))
+      const out = setByHand(litres, 's0', wanted, 10)
+      expect(Object.values(out).reduce((s, l) => s + l, 0)).toBeCloseTo(10, 9)
+      for (const l of Object.values(out)) expect(l).toBeGreaterThanOrEqual(0)
+    }))
+    expect(setByHand({ a: 2, b: 6, c: 2 }, 'a', 6, 10)).toEqual({ a: 6, b: 3, c: 1 })
+    expect(setByHand({ a: 10, b: 0 }, 'a', 4, 10)).toEqual({ a: 4, b: 6 })
+  })
+})
+
+describe('mixSaltWater', () => {
+  it('comes to its salinity either way, by mass of salt', () => {
+    fc.assert(fc.property(fc.double({ min: 0.5, max: 200, noNaN: true }), fc.double({ min: 1, max: 30, noNaN: true }), (l, s) => {
+      const mix = mixSaltWater(l, s, 24, 34)
+      expect(mix.dryG / l).toBeCloseTo(gramsPerLitreFromSalinity(s, 24), 9)
+      expect(mix.seaL! + mix.pureL!).toBeCloseTo(l, 9)
+      expect(mix.seaL! * gramsPerLitreFromSalinity(34, 24)).toBeCloseTo(mix.dryG, 6)
+      expect(mix.boxG).toBeGreaterThan(mix.dryG)
+    }))
+    expect(mixSaltWater(10, 36, 24, 34).seaL).toBeNull()
+    expect(() => mixSaltWater(0, 17, 24, null)).toThrow(/litres/)
+    expect(shareOfSea(17.5825)).toBeCloseTo(0.5, 4)
+  })
+})
+
 describe('around the recipe', () => {
   it('a change with a large effect is poured more slowly', () => {
     const q = question(6.4, 2.1)
@@ -221,7 +249,7 @@ describe('around the recipe', () => {
     expect(stockLeft(item, [])).toBe(100)
     expect(stockLeft({ ...item, stockG: 5 }, [poured])).toBe(0)
     expect(stockLeft(shelfItem(nextId()), [poured])).toBeUndefined()
-    expect(withdrawal(poured).kind).toBe('withdrawal')
+    expect(stockLeft(item, currentEntries([poured, withdrawal(poured)]))).toBe(100)
   })
   it('readouts of every kind are there for every water', () => {
     fc.assert(fc.property(anyWater, (w) => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups } from '#core/groups'
-import { DAY_MS, momentMs, WEEK_MS } from '#core/records'
-import { clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, type ValueReading, waterStory, withSwing } from '#core/water'
+import { DAY_MS, WEEK_MS } from '#core/records'
+import { changedLPerDay, clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, usualHabits, type ValueReading, waterStory, whatFollows, withSwing } from '#core/water'
 import { nextId, NOW, test as waterTest, topUp, waterChange } from '../../make'
 
 const glassId = nextId()
@@ -158,9 +158,43 @@ describe('phSwing', () => {
   })
 })
 
-describe('a week is a week', () => {
-  it('in every count of days', () => {
-    expect(momentMs('2026-11-25T12:00:00.000Z') - WEEK_MS).toBe(Date.parse('2026-11-18T12:00:00.000Z'))
-    expect(readoutsOf(like(6, 4)).ghDh).toBeCloseTo(6, 9)
+describe('whatFollows', () => {
+  const input = { water: like(6, 4), ph: 7, khDh: 4, temperatureC: 24, ammoniaMgL: 0, salinityGKg: 0, swing: null, snails: true }
+  const stateOf = (more: object, key: string) => whatFollows({ ...input, ...more }).find(f => f.key === key)?.state
+  it('judges by the harmful part of ammonia, not by all of it', () => {
+    expect(stateOf({ ammoniaMgL: 1, ph: 8.4 }, 'follows.ammonia')).toBe('off')
+    expect(stateOf({ ammoniaMgL: 1, ph: 6.2 }, 'follows.ammonia')).toBe('drifting')
+    expect(stateOf({}, 'follows.ammonia')).toBe('onTarget')
+  })
+  it('minds shells only where there are some, and CO2 only where KH tells it', () => {
+    expect(stateOf({ ph: 6.2, khDh: 1.5 }, 'follows.lime')).toBe('off')
+    expect(stateOf({ ph: 6.2, khDh: 1.5, snails: false }, 'follows.lime')).toBe('unknown')
+    expect(stateOf({ ph: 6.2 }, 'follows.co2')).toBe('drifting')
+    expect(stateOf({ khDh: 0.4 }, 'follows.co2')).toBeUndefined()
+    expect(whatFollows({ ...input, salinityGKg: 17 }).map(f => f.key)).not.toContain('follows.co2')
+  })
+  it('leaves out what lacks an input', () => {
+    expect(whatFollows({ ...input, ph: null, temperatureC: null, ammoniaMgL: null }).map(f => f.key)).toEqual(['follows.noSwing'])
+  })
+})
+
+describe('usualHabits', () => {
+  const asked = (entries: Parameters<typeof waterStory>[0], more: Partial<Parameters<typeof usualHabits>[0]> = {}) => {
+    const story = waterStory(entries, 50, NOW)
+    return usualHabits({ story, learnt: learnHabits(story, NOW), netL: 50, glass: { carbonateG: 600 }, feedingSchools: ['twiceDaily', 'sparse'], pure: null, nowMs: NOW, ...more })
+  }
+  it('are defaults, marked as such, where the log does not tell', () => {
+    expect(asked([])).toMatchObject({ evaporationLPerDay: 0.2, evaporationKnown: false, topUpKnown: false, topUp: pureWater, nitrateMgLPerWeek: 5, carbonateGL: 12, soilAgeWeeks: null })
+    expect(asked([], { glass: { soilSince: new Date(NOW - 10 * WEEK_MS).toISOString() } }).soilAgeWeeks).toBeCloseTo(10, 9)
+  })
+  it('never count a slow source twice: once the drift is learnt, stone and feeding are in it', () => {
+    const log = [28, 21, 14, 7].map((d, i) => waterTest(glassId, d, { khDh: 4 + 0.5 * i, nitrateMgL: 5 + 5 * i }))
+    const learnt = asked([...log, topUp(glassId, 9, 2, like(9, 4)), topUp(glassId, 2, 2.1, like(9, 4))])
+    expect(learnt).toMatchObject({ carbonateGL: 0, nitrateMgLPerWeek: 0, evaporationKnown: true, topUpKnown: true })
+    expect(learnt.evaporationLPerDay).toBeCloseTo(0.3, 6)
+    expect(ghOf(learnt.topUp)).toBeCloseTo(9, 6)
+  })
+  it('litres changed a day are those of the last twelve weeks', () => {
+    expect(changedLPerDay(waterStory([waterChange(glassId, 10, 8.4), waterChange(glassId, 100, 50)], 50, NOW), NOW)).toBeCloseTo(0.1, 9)
   })
 })
