@@ -40,7 +40,7 @@ export class UlkinDb extends Dexie {
       summaries: 'colonyId',
     })
     // version 1 knew one change water by its hardness; now there are sources, a shelf and plans
-    this.version(2).stores({ entries: 'id, [colonyId+at], [glassId+at], [kind+at]', sources: 'id, roomId', shelf: 'id, roomId', plans: 'id, roomId' }).upgrade(async (tx) => {
+    this.version(2).stores({ entries: 'id, [colonyId+at], [glassId+at], [kind+id]', sources: 'id, roomId', shelf: 'id, roomId', plans: 'id, roomId' }).upgrade(async (tx) => {
       for (const old of await tx.table('rooms').toArray()) {
         const made = suppliesOfVersion1(old)
         await Promise.all([tx.table('rooms').put(made.room), tx.table('sources').bulkPut(made.sources), tx.table('shelf').bulkPut(made.shelf)])

@@ -1,6 +1,7 @@
 import { Dexie } from 'dexie'
 import { Entry, type EntryKind, subjectOf } from '#core/records'
 import type { Revision, UlkinDb } from './database'
+import { firstId } from './newId'
 import { touchColonies } from './revisions'
 
 /**
@@ -25,6 +26,9 @@ export const entriesOfColony = (db: UlkinDb, colonyId: string): Promise<Entry[]>
 export const entriesOfGlass = (db: UlkinDb, glassId: string): Promise<Entry[]> =>
   db.entries.where('[glassId+at]').between([glassId, Dexie.minKey], [glassId, Dexie.maxKey]).toArray()
 
-/** All entries of some kinds in all rooms, by kind, then time: for what is reckoned across glasses, like the stock on the shelf. */
-export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[]): Promise<Entry[]> =>
-  (await Promise.all(kinds.map(kind => db.entries.where('[kind+at]').between([kind, Dexie.minKey], [kind, Dexie.maxKey]).toArray()))).flat()
+/**
+ * Entries of some kinds in all rooms that were written since a moment: for what is reckoned across glasses, like the stock
+ * on the shelf. Ids begin with the moment of writing, so the index is read from there on.
+ */
+export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], sinceMs: number): Promise<Entry[]> =>
+  (await Promise.all(kinds.map(kind => db.entries.where('[kind+id]').between([kind, firstId(sinceMs)], [kind, Dexie.maxKey]).toArray()))).flat()

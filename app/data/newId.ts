@@ -11,3 +11,9 @@ export function newId(after?: Id): Id {
   if (after === undefined || id > after) return id
   return v7({ msecs: Number.parseInt(after.replaceAll('-', '').slice(0, 12), 16) + 1 })
 }
+
+/** The smallest id that can have been made at a moment: version 7 begins with its milliseconds. */
+export function firstId(ms: number): string {
+  const hex = Math.max(0, Math.floor(ms)).toString(16).padStart(12, '0')
+  return `${hex.slice(0, 8)}-${hex.slice(8)}`
+}

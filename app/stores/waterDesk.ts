@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
-import { currentEntries, DAY_MS, type Entry, netLitres, usualBench } from '#core/records'
+import { currentEntries, type Entry, momentMs, netLitres, usualBench } from '#core/records'
 import {
-  correctionGoals, correctionsUnderway, doseOf, fillGoals, fillQuestion, learnHabits, type OnHand, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, usualHabits, usualMode, waterStory,
+  changeCalendar, correctionGoals, correctionsUnderway, doseOf, fillGoals, fillQuestion, learnHabits, type OnHand, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, usualHabits, usualMode, waterStory,
 } from '#core/water'
 import { openDb } from '~/data/database'
 import { entriesOfGlass, entriesOfKinds } from '~/data/log'
@@ -23,7 +23,9 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const netL = computed(() => (glass.value ? netLitres(glass.value) : 0))
 
   const { value: entries, ready } = useLiveQuery<Entry[]>(() => entriesOfGlass(openDb(), glassId.value), [], () => glassId.value)
-  const { value: pours } = useLiveQuery<Entry[]>(() => entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal']), [])
+  // only what was written since the oldest stock was noted can have been taken from it
+  const stockSinceMs = computed(() => Math.min(...room.shelf.filter(i => i.stockG !== undefined).map(i => momentMs(i.editedAt))))
+  const { value: pours } = useLiveQuery<Entry[]>(() => (Number.isFinite(stockSinceMs.value) ? entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal'], stockSinceMs.value) : Promise.resolve([])), [], () => stockSinceMs.value)
   const standing = computed(() => currentEntries(entries.value))
   // the shared clock ticks by the minute: what was logged since the last tick has happened too
   const nowMs = computed(() => (standing.value, Math.max(statements.now.getTime(), Date.now())))
@@ -65,10 +67,10 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const unread = computed<RecipeKey[]>(() => (filling.value ? [] : (['ghDh', 'khDh', 'salinityGKg'] as const).filter(k => shared.value.targets[k] && !story.value.readings.has(k))))
   const present = computed(() => story.value.present ?? { ...pureWater })
   const now = computed<Readouts>(() => readoutsOf(present.value))
-  const lastChangeMs = computed(() => story.value.events.filter(e => e.kind === 'change' && e.litres < netL.value * 0.999).at(-1)?.at ?? null)
-  /** when the next change may be poured: not sooner than the school's days after the last one */
-  const nextChangeMs = computed(() => (lastChangeMs.value === null || filling.value ? nowMs.value : Math.max(nowMs.value, lastChangeMs.value + everyDays.value * DAY_MS)))
-  const early = computed(() => nextChangeMs.value > nowMs.value + 1.5 * DAY_MS)
+  const calendar = computed(() => changeCalendar(story.value, netL.value, everyDays.value, nowMs.value))
+  const lastChangeMs = computed(() => calendar.value.lastMs)
+  const nextChangeMs = computed(() => (filling.value ? nowMs.value : calendar.value.nextMs))
+  const early = computed(() => !filling.value && calendar.value.early)
 
   const onHand = computed<OnHand>(() => ({ sources: usable.value.map(u => ({ id: u.source.id, water: u.water })), shelf: shelf.value.map(b => ({ id: b.item.id, dose: b.dose, ...(b.left !== undefined && { stockG: b.left }) })), bench: bench.value }))
   const question = computed<RecipeQuestion | null>(() => {

@@ -1,11 +1,12 @@
 import { Dexie } from 'dexie'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { planMerge } from '#core/formats'
-import { currentEntries } from '#core/records'
+import { v7 } from 'uuid'
+import { currentEntries, Entry } from '#core/records'
 import { addMissing, applyMerge, compareBackup, countRows, eraseAll, readAll } from '~/data/backups'
 import { UlkinDb } from '~/data/database'
 import { addEntry, entriesOfColony, entriesOfGlass, entriesOfKinds } from '~/data/log'
-import { newId } from '~/data/newId'
+import { firstId, newId } from '~/data/newId'
 import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
@@ -182,7 +183,7 @@ describe('a database of version 1', () => {
     expect(read.room).toEqual(s.room)
     expect(read.sources.map(x => x.name)).toEqual(['Pure water', 'Change water'])
     expect(read.shelf).toHaveLength(3)
-    expect(await entriesOfKinds(upgraded, ['count'])).toHaveLength(1)
+    expect(await entriesOfKinds(upgraded, ['count'], 0)).toHaveLength(1)
     await upgraded.delete()
   })
 })
@@ -206,7 +207,20 @@ describe('sources, shelf and plans', () => {
   })
   it('a log by kind holds what was poured anywhere, and nothing else', async () => {
     for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)]) await addEntry(db, e)
-    expect((await entriesOfKinds(db, ['waterChange', 'topUp'])).map(e => e.kind).sort()).toEqual(['topUp', 'waterChange'])
+    expect((await entriesOfKinds(db, ['waterChange', 'topUp'], 0)).map(e => e.kind).sort()).toEqual(['topUp', 'waterChange'])
+  })
+})
+
+describe('entriesOfKinds', () => {
+  it('reads from the moment of writing on', async () => {
+    const at = new Date(NOW).toISOString()
+    const written = (msecs: number) => Entry.parse({ id: v7({ msecs }), at, loggedAt: new Date(msecs).toISOString(), kind: 'topUp', glassId: s.glass.id, litres: 1 })
+    const [before, after] = [written(NOW - 1000), written(NOW + 1000)]
+    for (const e of [before, after]) await addEntry(db, e)
+    expect((await entriesOfKinds(db, ['topUp'], NOW)).map(e => e.id)).toEqual([after.id])
+    expect(await entriesOfKinds(db, ['topUp'], NOW - 1000)).toHaveLength(2)
+    expect(firstId(NOW) <= v7({ msecs: NOW })).toBe(true)
+    expect(firstId(NOW) > v7({ msecs: NOW - 1 })).toBe(true)
   })
 })
 

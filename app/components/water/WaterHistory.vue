@@ -6,7 +6,7 @@ import { Line } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 import { toleratedOf } from '#core/groups'
 import { DAY_MS, possibleRange, type ValueKey, valueKeys } from '#core/records'
-import { type BoxKey, boxKeys, changedLPerDay, controlLimits, ewma, forecastBand, forecastBox, mixingValues, type ReadingMethod, type ValueReading } from '#core/water'
+import { type BoxKey, boxKeys, changedLPerDay, controlLimits, ewma, forecastBand, forecastBox, isPartChange, mixingValues, type ReadingMethod, type ValueReading } from '#core/water'
 import { creepText, driftText, historySummary, limitsText } from '~/words/history'
 import { testMethodWord } from '~/words/states'
 import { rangeText, shownValue, valueName, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
@@ -39,7 +39,7 @@ const target = computed(() => desk.shared.targets[key.value] ?? null)
 const limits = computed(() => controlLimits(tested.value.map(r => r.value)))
 const smooth = computed(() => (limits.value ? ewma(tested.value.map(r => r.value), limits.value.centre, limits.value.sigma) : []))
 
-const lastPoured = computed(() => desk.story.events.findLast(e => e.kind === 'change' && e.water && e.litres < desk.netL * 0.999) ?? null)
+const lastPoured = computed(() => desk.story.events.findLast(e => e.water && isPartChange(e, desk.netL)) ?? null)
 const ahead = computed(() => {
   const latest = readings.value.at(-1)
   if (!latest || !desk.story.present || !(boxKeys as readonly string[]).includes(key.value) || !(desk.netL > 0)) return []

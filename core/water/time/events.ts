@@ -28,6 +28,11 @@ export type MixingKey = typeof mixing[number]
 /** Doubt of what was poured, as a share: jug, scale and analysis together (from memory). */
 const POUR_DOUBT = 0.05
 
+/** From so much of the litres on a change is a fill: nothing of the old water is left. */
+const WHOLE = 0.999
+/** Whether an event is an ordinary change, not a top-up and not a fill. */
+export const isPartChange = (e: WaterEvent, netL: number): boolean => e.kind === 'change' && e.litres < WHOLE * netL
+
 /**
  * Reads the water of one glass from its log: every logged change or top-up moves the last values by mixing, so that the
  * strips know of it before the next test. A test puts the reckoning right.
@@ -75,7 +80,7 @@ export function waterStory(entries: readonly Entry[], netL: number, untilMs: num
     for (const key of mixing) {
       const last = known.get(key)
       // a first fill makes every value known; otherwise only those that were
-      const whole = share >= 0.999 || first
+      const whole = share >= WHOLE || first
       if (!last && !(whole && (key !== 'salinityGKg' || after[key] > 0.5) && key !== 'nitrateMgL')) continue
       const poured = mixingValues(event.water)[key]
       const by = last ? (event.kind === 'change' ? share * (poured - last.value) : share * poured) : 0

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import { changedLPerDay, clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, usualHabits, type ValueReading, waterStory, whatFollows, withSwing } from '#core/water'
+import { changeCalendar, changedLPerDay, clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, usualHabits, type ValueReading, waterStory, whatFollows, withSwing } from '#core/water'
 import { nextId, NOW, test as waterTest, topUp, waterChange } from '../../make'
 
 const glassId = nextId()
@@ -175,6 +175,19 @@ describe('whatFollows', () => {
   })
   it('leaves out what lacks an input', () => {
     expect(whatFollows({ ...input, ph: null, temperatureC: null, ammoniaMgL: null }).map(f => f.key)).toEqual(['follows.noSwing'])
+  })
+})
+
+describe('changeCalendar', () => {
+  const of = (entries: Parameters<typeof waterStory>[0]) => changeCalendar(waterStory(entries, 50, NOW), 50, 7, NOW)
+  it('waits for the school’s days, and a day is nothing', () => {
+    expect(of([])).toEqual({ lastMs: null, nextMs: NOW, early: false })
+    expect(of([waterChange(glassId, 3, 5)])).toEqual({ lastMs: NOW - 3 * DAY_MS, nextMs: NOW + 4 * DAY_MS, early: true })
+    expect(of([waterChange(glassId, 6, 5)])).toMatchObject({ nextMs: NOW + DAY_MS, early: false })
+    expect(of([waterChange(glassId, 20, 5)])).toMatchObject({ nextMs: NOW, early: false })
+  })
+  it('does not count fills and top-ups', () => {
+    expect(of([waterChange(glassId, 1, 50, like(6, 4)), topUp(glassId, 1, 2)]).lastMs).toBeNull()
   })
 })
 
