@@ -7,6 +7,7 @@ import { hashText, type Random, seededRandom } from '#core/stats'
 import { blend, readingSd, sourceWater } from '#core/water'
 import { type ColonyPlan, type GlassPlan, lanternQuayPlan, type WaterPlan } from './plan'
 import { shelfPlans, sourcePlans } from './supplies'
+import { keepRounds } from './rounds'
 import { liveThrough } from './truth'
 
 /** The invented room with what is true of it. `truth` is for tests only: true numbers by colony id, one a day, the last one today. */
@@ -30,7 +31,7 @@ const DUSK_HOUR = 18
 export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const maker = new Maker(seed, untilMs)
   const began = untilMs - 62 * 7 * DAY_MS
-  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: usualBench }
+  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: usualBench, care: { days: [2, 6], walk: [] } }
   const racks: Rack[] = []
   const glasses: Glass[] = []
   const colonies: Colony[] = []
@@ -38,6 +39,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const truth: Record<string, number[]> = {}
   const { sources, shelf } = maker.supplies(room.id, began)
   const plans: Plan[] = []
+  const rounds = maker.roundDays()
 
   for (const [order, rackPlan] of lanternQuayPlan.entries()) {
     const rack: Rack = { id: maker.id(began), editedAt: toMoment(began), roomId: room.id, name: rackPlan.name, kind: rackPlan.kind, shelves: rackPlan.shelves.length, order }
@@ -48,18 +50,21 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
         const glass: Glass = { id: maker.id(glassBegan), editedAt: toMoment(glassBegan), roomId: room.id, name: plan.name, kind: plan.kind, grossL: plan.grossL, fill: { by: 'height', share: plan.fillShare }, place: { rackId: rack.id, shelf, position }, ...(plan.inside && { inside: plan.inside }), ...(plan.substrate && { substrate: plan.substrate }), ...(plan.carbonateG !== undefined && { carbonateG: plan.carbonateG }), ...(plan.soilWeeks !== undefined && { soilSince: toMoment(untilMs - plan.soilWeeks * 7 * DAY_MS) }) }
         glasses.push(glass)
         entries.push(...maker.waterTests(plan, glass), ...maker.poured(plan, glass, sources))
+        const living: { colony: Colony, n: number[] }[] = []
         if (plan.curing) plans.push(maker.plan(plan, glass, sources))
         for (const colonyPlan of plan.colonies) {
           const { colony, log, n } = maker.colony(colonyPlan, glass)
           colonies.push(colony)
           entries.push(...log)
+          living.push({ colony, n })
           truth[colony.id] = n
         }
+        entries.push(...maker.rounds(plan, glass, living, rounds))
       }
     }
   }
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
-  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, entries, attic: [] }, truth }
+  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, photos: [], entries, attic: [] }, truth }
 }
 
 /** Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are. */
@@ -178,6 +183,21 @@ class Maker {
       }
     }
     return entries
+  }
+
+  /** Two rounds a week for four months, newest first; the last one a day and a half ago. */
+  roundDays(): { id: string, ms: number }[] {
+    return Array.from({ length: 34 }, (_, i) => {
+      const ms = Math.round(this.untilMs - (1.5 + 3.5 * i) * DAY_MS)
+      return { id: this.id(ms), ms }
+    })
+  }
+
+  /** What was written on the rounds. */
+  rounds(plan: GlassPlan, glass: Glass, colonies: { colony: Colony, n: number[] }[], rounds: { id: string, ms: number }[]): Entry[] {
+    const random = this.randomFor(`rounds past ${plan.name}`)
+    return keepRounds({ plan, glass, colonies, untilMs: this.untilMs, rounds, random, away: days => this.away(days) })
+      .map(({ ms, rest }) => Entry.parse({ id: this.id(ms), at: toMoment(ms), loggedAt: toMoment(ms), keeper: KEEPERS[Math.floor(random() * KEEPERS.length)]!, ...rest }))
   }
 
   /** The plan behind a glass that is being cured. */

@@ -60,6 +60,10 @@ export interface GlassPlan {
   /** top-ups that were written down: litres of pure water a week, and of tap water since a week */
   topUps?: { pureL: number, from: number, tap?: { litres: number, from: number } }
   /** a glass that is being cured, with the plan behind it */
+  /** clutches on the way */
+  clutches?: { daysAgo: number, place: 'inPlace' | 'incubator', text?: string }[]
+  /** whether the last round found the intake sponge off */
+  broken?: boolean
   curing?: { weeks: number, groupId: string, planName: string, starters: number }
 }
 
@@ -79,7 +83,7 @@ export const lanternQuayPlan: RackPlan[] = [
     name: 'Rack 1, door side', kind: 'rack', shelves: [
       [
         { name: 'Ember A', kind: 'tank', grossL: 63, fillShare: 0.9, changes: { share: 0.1, every: 1, from: 30 }, water: fresh(7, 5, 7.2, 310, 23.4), colonies: [{ name: 'Ember A', ...ember, founders: { females: 10, males: 6, unsexed: 4 }, began: 60, counts: { method: 'allSeen', every: 5 }, sales: { every: 4, number: 18, from: 26, outlet: 'sold' }, notes: [{ week: 30, text: 'Deepest reds stay by the left sponge.' }] }] },
-        { name: 'Ember box', kind: 'tank', grossL: 12, fillShare: 0.85, water: fresh(7, 5, 7.2, 305, 23.2), colonies: [{ name: 'Ember box', ...ember, capacity: 45, founders: { females: 5, males: 1 }, began: 34, counts: { method: 'allSeen', every: 3 }, minimumKeep: 12 }] },
+        { name: 'Ember box', kind: 'tank', grossL: 12, fillShare: 0.85, broken: true, water: fresh(7, 5, 7.2, 305, 23.2), colonies: [{ name: 'Ember box', ...ember, capacity: 45, founders: { females: 5, males: 1 }, began: 34, counts: { method: 'allSeen', every: 3 }, minimumKeep: 12 }] },
       ],
       [
         {
@@ -118,7 +122,7 @@ export const lanternQuayPlan: RackPlan[] = [
       ],
       [
         { name: 'Copper rams', kind: 'tank', grossL: 40, fillShare: 0.9, water: fresh(12, 8, 7.7, 520, 24.2), colonies: [{ name: 'Copper rams', groupId: 'ramshorn-snail', founders: { unsexed: 6 }, began: 32, births: 0.29, deaths: 0.07, capacity: 1500, counts: { method: 'partOfTank', every: 4, share: 0.2 }, sales: { every: 5, number: 40, from: 12, outlet: 'fed' } }] },
-        { name: 'Apple snails', kind: 'tank', grossL: 75, fillShare: 0.8, water: fresh(13, 9, 7.8, 560, 26), colonies: [{ name: 'Apple snails', groupId: 'apple-snail', founders: { females: 3, males: 3 }, began: 48, births: 0, deaths: 0.008, capacity: 400, counts: { method: 'allSeen', every: 3 }, arrivals: [{ week: 14, number: 96, text: 'Clutch 1 hatched in the incubator, put in.' }, { week: 6, number: 88, text: 'Clutch 2 hatched, put in.' }] }] },
+        { name: 'Apple snails', kind: 'tank', grossL: 75, fillShare: 0.8, clutches: [{ daysAgo: 7.4, place: 'incubator', text: 'Clutch 3, under the cover, as long as a thumb.' }, { daysAgo: 2.6, place: 'inPlace', text: 'Clutch 4, near the filter.' }], water: fresh(13, 9, 7.8, 560, 26), colonies: [{ name: 'Apple snails', groupId: 'apple-snail', founders: { females: 3, males: 3 }, began: 48, births: 0, deaths: 0.008, capacity: 400, counts: { method: 'allSeen', every: 3 }, arrivals: [{ week: 14, number: 96, text: 'Clutch 1 hatched in the incubator, put in.' }, { week: 6, number: 88, text: 'Clutch 2 hatched, put in.' }] }] },
       ],
       [
         { name: 'River shrimp', kind: 'tank', grossL: 45, fillShare: 0.9, water: fresh(8, 5, 7.1, 340, 22), colonies: [{ name: 'River shrimp', groupId: 'amphidromous-shrimp', founders: { females: 7, males: 5 }, began: 57, births: 0, deaths: 0.002, capacity: 30, counts: { method: 'allSeen', every: 7 } }] },

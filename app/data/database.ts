@@ -1,6 +1,6 @@
 import { Dexie, type EntityTable } from 'dexie'
 import { type AtticItem, suppliesOfVersion1 } from '#core/formats'
-import type { Colony, Entry, Glass, Plan, Rack, Room, ShelfItem, Source } from '#core/records'
+import type { Colony, Entry, Glass, Photo, Plan, Rack, Room, ShelfItem, Source } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 
 /** Watches a query: the one way in which screens learn of writes, in this tab or another. */
@@ -21,6 +21,7 @@ export class UlkinDb extends Dexie {
   sources!: EntityTable<Source, 'id'>
   shelf!: EntityTable<ShelfItem, 'id'>
   plans!: EntityTable<Plan, 'id'>
+  photos!: EntityTable<Photo, 'id'>
   entries!: EntityTable<Entry, 'id'>
   attic!: EntityTable<AtticItem, 'id'>
   revisions!: EntityTable<Revision, 'colonyId'>
@@ -46,6 +47,8 @@ export class UlkinDb extends Dexie {
         await Promise.all([tx.table('rooms').put(made.room), tx.table('sources').bulkPut(made.sources), tx.table('shelf').bulkPut(made.shelf)])
       }
     })
+    // version 3: a move is found by the colony that it went to as well, and photos are kept
+    this.version(3).stores({ entries: 'id, [colonyId+at], [toColonyId+at], [glassId+at], [kind+id]', photos: 'id' })
   }
 }
 

@@ -1,12 +1,16 @@
 import { format, isSameDay } from 'date-fns'
 import { type Colony, Entry, type EntryKind, headsTotal, possibleRange, toMoment, type ValueKey, valueKeys } from '#core/records'
 import { compensateConductivity, parseNumber } from '#core/units'
+import { kindWord } from '~/words/states'
 import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
 import { headKeys, readHeads } from './colonyDraft'
+import { fieldKinds, glassKinds, isFieldKind } from './kindFields'
+import { type FieldValues, readFields, valuesOf } from './readFields'
 import { wholeNumber } from './wholeNumber'
 
-/** Kinds that the log sheet can write. */
-export const logKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note'] as const satisfies readonly EntryKind[]
+/** Kinds that the log sheet can write: those with fields of their own below, and those that fields alone describe. */
+export const plainKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note'] as const satisfies readonly EntryKind[]
+export const logKinds = [...plainKinds, ...fieldKinds] as const
 export type LogKind = typeof logKinds[number]
 
 /** What stands in the sheet's fields, as typed. Kept in the tab's session, so that a reload loses nothing. */
@@ -23,12 +27,14 @@ export interface Draft {
   readings: Record<string, { text: string, method: string }>
   /** the conductivity was shown without compensation, at the temperature of the same test */
   rawConductivity: boolean
+  /** what stands in the fields of the other kinds */
+  values: FieldValues
   text: string
   /** entry that is being corrected */
   correcting: Entry | null
 }
 
-export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({ kind, colonyId, at: '', number: '', choice: '', sharePct: '', parts: {}, readings: {}, rawConductivity: false, text: '', correcting: null })
+export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({ kind, colonyId, at: '', number: '', choice: '', sharePct: '', parts: {}, readings: {}, rawConductivity: false, values: {}, text: '', correcting: null })
 
 const FIELD_TIME = 'yyyy-MM-dd\'T\'HH:mm'
 
@@ -60,8 +66,8 @@ export function readDraft(draft: Draft, colony: Colony | undefined, stamp: Stamp
   // a minute of grace: the field has no seconds
   else if (atMs > nowMs + 60_000) issues.at = 'That lies in the future.'
   // water may be older than the colony in it; numbers may not
-  else if (draft.kind !== 'waterTest' && atMs < startMs && !isSameDay(atMs, startMs)) issues.at = `${colony.name} began on ${format(startMs, 'd MMM yyyy')}; this lies before it. Change the day it began, or this one.`
-  const happenedMs = Math.min(nowMs, draft.kind === 'waterTest' ? atMs : Math.max(atMs, startMs))
+  else if (!glassKinds.has(draft.kind) && atMs < startMs && !isSameDay(atMs, startMs)) issues.at = `${colony.name} began on ${format(startMs, 'd MMM yyyy')}; this lies before it. Change the day it began, or this one.`
+  const happenedMs = Math.min(nowMs, glassKinds.has(draft.kind) ? atMs : Math.max(atMs, startMs))
   const text = draft.text.trim()
   const base = { ...stamp, at: issues.at ? '' : toMoment(happenedMs), ...(draft.correcting && { supersedes: draft.correcting.id }), ...(text && { text: text.slice(0, 2000) }) }
   const choice = draft.choice || defaultChoice[draft.kind] || ''
@@ -77,6 +83,16 @@ export function readDraft(draft: Draft, colony: Colony | undefined, stamp: Stamp
   if (draft.kind === 'waterTest') {
     const readings = readReadings(draft, units, issues)
     return done({ ...base, kind: 'waterTest', glassId: colony.glassId, readings }, `${Object.keys(readings).map(k => valueName(k as ValueKey)).join(', ')} kept.`)
+  }
+
+  if (isFieldKind(draft.kind)) {
+    const { raw, issues: wrong } = readFields(draft.kind, draft.values, units)
+    Object.assign(issues, wrong)
+    if (Object.keys(issues).length > 0) return { ok: false, issues }
+    const parsed = Entry.safeParse({ ...base, kind: draft.kind, ...(glassKinds.has(draft.kind) ? { glassId: colony.glassId } : { colonyId: colony.id }), ...raw })
+    if (parsed.success) return { ok: true, entry: parsed.data, words: `${colony.name}: ${kindWord[draft.kind].toLowerCase()} logged.` }
+    const wrongField = parsed.error.issues[0]!
+    return { ok: false, issues: { [String(wrongField.path[0] ?? 'text')]: `${wrongField.message.replace(/^./, c => c.toUpperCase())}.` } }
   }
 
   const number = wholeNumber(draft.number, draft.kind === 'count' ? 0 : 1)
@@ -134,7 +150,8 @@ export function readValue(key: ValueKey, text: string, units: UnitPrefs): { ok: 
 export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft | null {
   if (!(logKinds as readonly string[]).includes(entry.kind)) return null
   const draft: Draft = { ...emptyDraft(entry.kind as LogKind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
-  if ('number' in entry) draft.number = String(entry.number)
+  if (isFieldKind(entry.kind)) draft.values = valuesOf(entry.kind, entry, units)
+  if ('number' in entry && entry.number !== undefined) draft.number = String(entry.number)
   if ('parts' in entry && entry.parts) for (const key of headKeys) if (entry.parts[key] > 0) draft.parts[key] = String(entry.parts[key])
   switch (entry.kind) {
     case 'count':

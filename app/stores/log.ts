@@ -1,11 +1,11 @@
 import { defineStore } from 'pinia'
-import { type Entry, subjectOf, toMoment } from '#core/records'
+import { type Entry, type Photo, subjectOf, toMoment } from '#core/records'
 import { openDb } from '~/data/database'
-import { addEntry } from '~/data/log'
+import { addEntries } from '~/data/log'
 import { newId } from '~/data/newId'
 
 /** What the last action wrote, for the notice with its undo. */
-export interface Done { words: string, entry: Entry | null }
+export interface Done { words: string, entries: Entry[] }
 
 /** Writing to the log, and taking back. */
 export const useLogStore = defineStore('log', () => {
@@ -15,28 +15,30 @@ export const useLogStore = defineStore('log', () => {
 
   const stamp = (after?: string) => ({ id: newId(after), loggedAt: toMoment(Date.now()), ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }) })
 
-  /** Saves an entry and remembers it for undo. */
-  async function save(entry: Entry, words: string) {
-    statements.changed(await addEntry(openDb(), entry))
-    last.value = { words, entry }
+  /** Saves entries as one step and remembers them for undo. */
+  async function saveAll(entries: Entry[], words: string, photos: Photo[] = []) {
+    statements.changed(await addEntries(openDb(), entries, photos))
+    last.value = { words, entries }
   }
+  const save = (entry: Entry, words: string) => saveAll([entry], words)
 
-  /** Takes an entry back; taking a withdrawal back brings its entry back. */
-  async function takeBack(entry: Entry, words: string) {
-    const { colonyId, glassId } = subjectOf(entry)
-    const withdrawal: Entry = { ...stamp(entry.id), at: toMoment(Date.now()), kind: 'withdrawal', supersedes: entry.id, ...(colonyId && { colonyId }), ...(glassId && { glassId }) }
-    await save(withdrawal, words)
+  /** Takes entries back, as one step; taking a withdrawal back brings its entry back. */
+  async function takeBackAll(entries: readonly Entry[], words: string) {
+    await saveAll(entries.map((entry): Entry => {
+      const { colonyId, toColonyId, glassId } = subjectOf(entry)
+      return { ...stamp(entry.id), at: toMoment(Date.now()), kind: 'withdrawal', supersedes: entry.id, ...(colonyId && { colonyId }), ...(toColonyId && { toColonyId }), ...(glassId && { glassId }) }
+    }), words)
   }
+  const takeBack = (entry: Entry, words: string) => takeBackAll([entry], words)
 
   /** Undoes the last action of this page, whatever it was. */
   async function undo() {
-    const done = last.value
-    if (!done?.entry) return
-    await takeBack(done.entry, done.entry.kind === 'withdrawal' ? 'Brought back.' : 'Taken back.')
+    const entries = last.value?.entries ?? []
+    if (entries.length > 0) await takeBackAll(entries, entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.')
   }
   /** A notice without anything to undo. */
   function tell(words: string) {
-    last.value = { words, entry: null }
+    last.value = { words, entries: [] }
   }
-  return { last, stamp, save, takeBack, undo, tell }
+  return { last, stamp, save, saveAll, takeBack, takeBackAll, undo, tell }
 })

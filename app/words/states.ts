@@ -13,7 +13,14 @@ export const countMethodHint: Readonly<Record<CountMethod, string>> = {
 }
 export const testMethodWord: Readonly<Record<ReadingMethod, string>> = { liquidKit: 'liquid kit', strip: 'strip', probe: 'probe', guess: 'estimate', reckoned: 'reckoned from what was poured' }
 
-export const kindWord: Readonly<Record<EntryKind, string>> = { count: 'Count', waterTest: 'Water test', addition: 'Added', removal: 'Taken out', death: 'Died', note: 'Note', waterChange: 'Water changed', topUp: 'Topped up', treatment: 'Medicine', withdrawal: 'Taken back' }
+export const kindWord: Readonly<Record<EntryKind, string>> = {
+  count: 'Count', addition: 'Added', removal: 'Taken out', death: 'Died', move: 'Moved to another colony', grading: 'Grading',
+  waterTest: 'Water test', waterChange: 'Water changed', topUp: 'Topped up', treatment: 'Medicine',
+  molts: 'Molts', failedMolt: 'Molt trouble', limbLoss: 'Limbs lost', shell: 'Shells',
+  berried: 'Berried', eggMass: 'Egg masses', clutch: 'Clutch', young: 'Young seen', mating: 'Mating',
+  feeding: 'Fed', supplement: 'Leaves or calcium', equipment: 'Equipment', growth: 'Biofilm and algae', pest: 'Pests', visit: 'Looked at', dueMark: 'Put off',
+  note: 'Note', photo: 'Photo', withdrawal: 'Taken back',
+}
 export const originWord = { bought: 'bought', given: 'a gift', ownRoom: 'from this room', found: 'found' } as const
 export const outletWord = { sold: 'sold', given: 'given away', fed: 'fed', moved: 'moved', culled: 'culled' } as const
 export const deathSignWord = { unknown: 'no sign', failedMolt: 'failed molt', jump: 'climbed or jumped out', old: 'old', eaten: 'eaten' } as const

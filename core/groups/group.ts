@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Basis, SubstrateKind, ValueKey } from '#core/records'
+import { Basis, FoodKind, SubstrateKind, ValueKey } from '#core/records'
 
 const limits = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= high, 'lower limit first')
 
@@ -35,6 +35,8 @@ export const SchoolOption = z.strictObject({
   growthPerWeek: PriorFigure.optional(),
   /** share of the net volume changed, and every how many days */
   change: z.strictObject({ share: z.number().min(0).max(1), everyDays: z.number().gt(0) }).optional(),
+  /** days between feedings, the portion beside the group's usual one, and weeks in which a new colony gets nothing */
+  feed: z.strictObject({ everyDays: z.number().gt(0), portion: z.number().gt(0), restWeeks: z.number().min(0).optional() }).optional(),
   basis: Basis,
 })
 export const schoolKinds = ['temperature', 'hardness', 'waterChange', 'feeding', 'clutches', 'fish', 'start'] as const
@@ -108,6 +110,29 @@ export const Company = z.strictObject({
 })
 export type Company = z.infer<typeof Company>
 
+/** What a keeper counts at the glass on a round. */
+export const roundCounters = ['berried', 'eggMass', 'clutch', 'molts', 'limbLoss', 'dead', 'young'] as const
+export type RoundCounter = typeof roundCounters[number]
+
+/** What the round looks for and the schedule follows. */
+export const Care = z.strictObject({
+  food: FoodKind,
+  /** so many animals, or litres where a portion goes by the water, get one portion */
+  portionFor: z.strictObject({ by: z.enum(['animals', 'litres']), value: z.number().gt(0), basis: Basis }),
+  /** days between boiled greens, new leaves, new calcium; missing where they want none */
+  greensDays: Figure.optional(),
+  leavesDays: Figure.optional(),
+  calciumDays: Figure.optional(),
+  /** weeks between two molts; missing for animals that do not molt */
+  molts: z.strictObject({ youngWeeks: Figure, adultWeeks: Figure }).optional(),
+  /** what tells of young to come, and days from then to the hatch; missing where nothing hatches in their water */
+  brood: z.strictObject({ sign: z.enum(['berried', 'eggMass', 'clutch']), days: ranged }).optional(),
+  /** whether the parents eat their young, so that these go to a box of their own at once */
+  youngApart: z.boolean(),
+  counters: z.array(z.enum(roundCounters)).min(1).max(4),
+})
+export type Care = z.infer<typeof Care>
+
 /** A species group: everything that the app takes for granted about these animals, each figure with its basis. */
 export const SpeciesGroup = z.strictObject({
   id: z.string(),
@@ -131,6 +156,7 @@ export const SpeciesGroup = z.strictObject({
   setup: SetUp,
   company: Company,
   life: LifeHistory,
+  care: Care,
   counting: z.strictObject({ allSeen: Detection, atFood: Detection, partOfTank: Detection, estimate: Detection }),
   /** keys of cautions that stand at the step; the words live in app/words */
   cautions: z.array(z.string()),

@@ -18,6 +18,8 @@ export interface ResolvedGroup {
   counting: SpeciesGroup['counting']
   /** share of the net volume and days between changes; null when only topped up */
   change: { share: number, everyDays: number } | null
+  /** days between feedings, portion beside the usual one, weeks without food for a new colony */
+  feed: { everyDays: number, portion: number, restWeeks?: number | undefined, basis: Basis }
 }
 
 /** The option that a colony follows for a kind of school: its choice, or the group's default; undefined when the group has no such kind. */
@@ -35,6 +37,7 @@ export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targe
   const targets: Targets = { ...group.targets }
   let growthPerWeek = group.life.growthPerWeek
   let change: ResolvedGroup['change'] = null
+  let feed: ResolvedGroup['feed'] = { everyDays: 1, portion: 1, basis: { kind: 'memory' } }
   for (const kind of schoolKinds) {
     const option = schoolOf(group, kind, colony.schools[kind])
     if (!option) continue
@@ -44,6 +47,7 @@ export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targe
     }
     if (option.growthPerWeek) growthPerWeek = option.growthPerWeek
     if (option.change) change = option.change
+    if (option.feed) feed = { ...option.feed, basis: option.basis }
   }
   for (const key of valueKeys) {
     const own = colony.targets[key]
@@ -61,6 +65,7 @@ export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targe
     minimumKeep: colony.minimumKeep === undefined ? group.life.minimumKeep : { value: colony.minimumKeep, basis: KEEPER },
     counting: group.counting,
     change,
+    feed,
   }
 }
 

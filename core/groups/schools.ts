@@ -18,13 +18,13 @@ export const waterChange = {
   topUp: [topUpOnly, smallWeekly, moderateWeekly, fortnightly],
 }
 
-const feed = (id: string, name: string): Option => ({ id, name, basis: CP })
-const sparse = feed('sparse', 'Sparse: every few days, biofilm does the rest')
-const dailySmall = feed('dailySmall', 'Daily small')
-const twiceDaily = feed('twiceDaily', 'Twice daily, eaten within an hour')
-const powder = feed('powder', 'Powder for young, daily while young are seen')
-const heavy = feed('heavy', 'Heavy, with more water changes')
-const pool = feed('brackishPool', 'Brackish pool: nothing for one to two months, then a 3 mm pellet a week in 38 L')
+const feed = (id: string, name: string, everyDays: number, portion: number, restWeeks?: number): Option => ({ id, name, feed: { everyDays, portion, ...(restWeeks !== undefined && { restWeeks }) }, basis: CP })
+const sparse = feed('sparse', 'Sparse: every few days, biofilm does the rest', 3, 1)
+const dailySmall = feed('dailySmall', 'Daily small', 1, 0.5)
+const twiceDaily = feed('twiceDaily', 'Twice daily, eaten within an hour', 0.5, 0.7)
+const powder = feed('powder', 'Powder for young, daily while young are seen', 2, 0.7)
+const heavy = feed('heavy', 'Heavy, with more water changes', 1, 2)
+const pool = feed('brackishPool', 'Brackish pool: nothing for one to two months, then a 3 mm pellet a week in 38 L', 7, 1, 6)
 
 export const feeding = {
   shrimp: [dailySmall, sparse, twiceDaily, powder],

@@ -46,3 +46,22 @@ export function carried(racks: readonly Rack[], glasses: readonly Glass[], glass
   const nextShelf = Math.min(shelf, next.shelves - 1)
   return placeAt(others(next.id, nextShelf), next.id, nextShelf, direction === 'left' ? Infinity : 0)
 }
+
+/**
+ * The order in which a round goes: as the keeper laid it down, then what is left as the room stands: racks from left to
+ * right, shelves from the top, glasses from left to right.
+ * @param walk ids in the keeper's order; ids of glasses that are gone are passed over
+ */
+export function walkOrder(racks: readonly Rack[], glasses: readonly Glass[], walk: readonly string[] = []): Glass[] {
+  const rackAt = new Map(racks.toSorted((a, b) => a.order - b.order).map((r, i) => [r.id, i]))
+  const chosen = new Map(walk.map((id, i) => [id, i]))
+  const rank = (g: Glass) => chosen.get(g.id) ?? Infinity
+  const place = (g: Glass) => [rackAt.get(g.place.rackId) ?? Infinity, g.place.shelf, g.place.position] as const
+  return glasses.toSorted((a, b) => {
+    const [ra, rb] = [rank(a), rank(b)]
+    if (ra !== rb) return ra < rb ? -1 : 1
+    const [pa, pb] = [place(a), place(b)]
+    const differs = pa.findIndex((v, i) => v !== pb[i])
+    return differs < 0 ? (a.id < b.id ? -1 : 1) : pa[differs]! < pb[differs]! ? -1 : 1
+  })
+}

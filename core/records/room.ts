@@ -6,6 +6,17 @@ import { Label } from './label'
 /** Fields of every record that can be edited in place. The newest edit is the one shown; replaced versions go to the attic. */
 const edited = { id: Id, editedAt: Moment }
 
+/** How the keepers of a room like their care laid out. */
+export const RoomCare = z.strictObject({
+  /** weekdays on which work that can wait is done, 0 is Sunday; none chosen means any day */
+  days: z.array(z.int().min(0).max(6)).max(7),
+  /** glasses in the order of the round, where it is not the room's own; glasses that are missing come after, as they stand */
+  walk: z.array(Id).max(500),
+  /** while the keepers are away */
+  holiday: z.strictObject({ from: Moment, to: Moment, standIn: z.string().trim().max(30) }).refine(h => h.from < h.to, { path: ['to'], message: 'the last day comes after the first' }).optional(),
+})
+export type RoomCare = z.infer<typeof RoomCare>
+
 /** A room: the whole of one keeper's (or one co-op's) racks. */
 export const Room = z.strictObject({
   ...edited,
@@ -14,6 +25,7 @@ export const Room = z.strictObject({
   keepers: z.array(z.string().trim().min(1).max(8)).max(20),
   /** what the keeper measures with */
   bench: Bench,
+  care: RoomCare.optional(),
 })
 export type Room = z.infer<typeof Room>
 

@@ -15,6 +15,9 @@ export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>
     if (entry.kind === 'count') events.push({ kind: 'count', entryId: entry.id, at, number: entry.number, method: entry.method, ...(entry.share !== undefined && { share: entry.share }) })
     else if (entry.kind === 'addition') events.push({ kind: 'step', entryId: entry.id, at, change: entry.number, death: false })
     else if (entry.kind === 'removal') events.push({ kind: 'step', entryId: entry.id, at, change: -entry.number, death: false })
+    else if (entry.kind === 'move') events.push({ kind: 'step', entryId: entry.id, at, change: entry.colonyId === colony.id ? -entry.number : entry.number, death: false })
+    // a clutch brings a hundred at once, which no growth per week foresees; young from an incubator are added when they are put in
+    else if (entry.kind === 'clutch' && entry.event === 'hatched' && entry.place === 'inPlace' && entry.young) events.push({ kind: 'step', entryId: entry.id, at, change: entry.young, death: false })
     else if (entry.kind === 'death') events.push({ kind: 'step', entryId: entry.id, at, change: -entry.number, death: true })
   }
   return {

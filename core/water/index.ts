@@ -35,6 +35,6 @@ export { phSwing, type PhSwing, SWING_WARNING, swingWarns } from './time/phSwing
 export { type AcclimationKey, acclimationKeys, type AcclimationValues, dripped, type DripMode, type DripPlan, largestPerHour, planDrip, planSteps, salinitySchedule, type SalinityStep } from './husbandry/acclimation'
 export { CALIBRATION_DAYS, calibrated, calibrationLine, type CalibrationResult, type Settled, settledMean } from './husbandry/calibrate'
 export { CURED, type Curing, type CuringInput, type CuringReason, type CuringStage, judgeCuring } from './husbandry/curing'
-export { harmed, planTreatment, secondDose, type Substance, type SubstanceId, substanceIds, substances, type TreatmentDay, type TreatmentDose, type TreatmentIssue, type TreatmentPlan } from './husbandry/treatment'
+export { CHANGE_AFTER_DOSE_DAYS, harmed, planTreatment, secondDose, type Substance, type SubstanceId, substanceIds, substances, type TreatmentDay, type TreatmentDose, type TreatmentIssue, type TreatmentPlan } from './husbandry/treatment'
 export { stockLeft } from './recipe/stock'
 export { pouringMinutes } from './recipe/pouring'

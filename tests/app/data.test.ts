@@ -5,7 +5,7 @@ import { v7 } from 'uuid'
 import { currentEntries, Entry } from '#core/records'
 import { addMissing, applyMerge, compareBackup, countRows, eraseAll, readAll } from '~/data/backups'
 import { UlkinDb } from '~/data/database'
-import { addEntry, entriesOfColony, entriesOfGlass, entriesOfKinds } from '~/data/log'
+import { addEntries, entriesOfColony, entriesOfGlass, entriesOfKinds } from '~/data/log'
 import { firstId, newId } from '~/data/newId'
 import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
@@ -62,21 +62,21 @@ describe('the log', () => {
   it('is read by colony and by glass, in order of time', async () => {
     const late = count(s.colony.id, 1, 30)
     const early = count(s.colony.id, 9, 20)
-    for (const e of [late, early, waterTest(s.glass.id, 2, { khDh: 4 })]) await addEntry(db, e)
+    for (const e of [late, early, waterTest(s.glass.id, 2, { khDh: 4 })]) await addEntries(db, [e])
     expect((await entriesOfColony(db, s.colony.id)).map(e => e.id)).toEqual([early.id, late.id])
     expect(await entriesOfGlass(db, s.glass.id)).toHaveLength(1)
     expect(await entriesOfColony(db, nextId())).toEqual([])
   })
   it('never changes an entry', async () => {
     const e = count(s.colony.id, 1, 30)
-    await addEntry(db, e)
-    await expect(addEntry(db, { ...e, number: 31 } as typeof e)).rejects.toThrow()
-    await addEntry(db, correction(e, { number: 31 }))
+    await addEntries(db, [e])
+    await expect(addEntries(db, [{ ...e, number: 31 } as typeof e])).rejects.toThrow()
+    await addEntries(db, [correction(e, { number: 31 })])
     expect(currentEntries(await entriesOfColony(db, s.colony.id))).toMatchObject([{ number: 31 }])
     expect(await db.entries.count()).toBe(2)
   })
   it('refuses an entry that does not fit', async () => {
-    await expect(addEntry(db, { ...count(s.colony.id, 1, 30), number: -3 } as never)).rejects.toThrow()
+    await expect(addEntries(db, [{ ...count(s.colony.id, 1, 30), number: -3 } as never])).rejects.toThrow()
     expect(await db.entries.count()).toBe(0)
   })
 })
@@ -87,11 +87,11 @@ describe('revisions', () => {
     await saveRecord(db, 'colonies', second, NOW)
     const marks = async () => [await revisionOf(s.colony.id), await revisionOf(second.id)]
     const [a, b] = await marks()
-    await addEntry(db, count(s.colony.id, 1, 30))
+    await addEntries(db, [count(s.colony.id, 1, 30)])
     const [a2, b2] = await marks()
     expect(a2).not.toBe(a)
     expect(b2).toBe(b)
-    await addEntry(db, waterTest(s.glass.id, 1, { ph: 7 }))
+    await addEntries(db, [waterTest(s.glass.id, 1, { ph: 7 })])
     const [a3, b3] = await marks()
     expect(a3).not.toBe(a2)
     expect(b3).not.toBe(b2)
@@ -116,13 +116,13 @@ describe('summaries', () => {
     expect(await holds('2026-11-25', 'b1')).toEqual([true])
     expect(await holds('2026-11-26', 'b1')).toEqual([false])
     expect(await holds('2026-11-25', 'b2')).toEqual([])
-    await addEntry(db, count(s.colony.id, 0, 12))
+    await addEntries(db, [count(s.colony.id, 0, 12)])
     expect(await holds('2026-11-25', 'b1')).toEqual([false])
   })
   it('follow from the log of the colony and of its water', async () => {
     const counted = count(s.colony.id, 2, 30)
     const tested = waterTest(s.glass.id, 1, { khDh: 4 })
-    for (const e of [counted, tested]) await addEntry(db, e)
+    for (const e of [counted, tested]) await addEntries(db, [e])
     expect(await statementInputs(db, [await subject()], NOW)).toEqual([{ colony: s.colony, glass: s.glass, colonyEntries: [counted], glassEntries: [tested], nowMs: NOW, utcOffsetMinutes: 0 - new Date(NOW).getTimezoneOffset() }])
     expect(await statementInputs(db, [], NOW)).toEqual([])
   })
@@ -130,7 +130,7 @@ describe('summaries', () => {
 
 describe('backups', () => {
   it('go out, and come back to an empty device the same', async () => {
-    await addEntry(db, count(s.colony.id, 3, 33))
+    await addEntries(db, [count(s.colony.id, 3, 33)])
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     const out = await readAll(db, NOW)
     await eraseAll(db)
@@ -155,7 +155,7 @@ describe('backups', () => {
     const fresh = count(s.colony.id, 1, 5)
     theirs.entries.push(fresh)
     const plan = planMerge(await readAll(db, NOW), theirs)
-    await addEntry(db, fresh)
+    await addEntries(db, [fresh])
     await expect(applyMerge(db, { ...plan, add: { ...plan.add, rooms: [{ ...s.room, id: nextId() }] } }, [], NOW)).rejects.toThrow()
     expect(await db.rooms.count()).toBe(1)
   })
@@ -206,7 +206,7 @@ describe('sources, shelf and plans', () => {
     expect([read.sources[0]?.name, read.shelf[0]?.name, read.plans[0]?.name]).toEqual(['Tap', 'Bicarbonate', 'New line'])
   })
   it('a log by kind holds what was poured anywhere, and nothing else', async () => {
-    for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)]) await addEntry(db, e)
+    for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)]) await addEntries(db, [e])
     expect((await entriesOfKinds(db, ['waterChange', 'topUp'], 0)).map(e => e.kind).sort()).toEqual(['topUp', 'waterChange'])
   })
 })
@@ -216,7 +216,7 @@ describe('entriesOfKinds', () => {
     const at = new Date(NOW).toISOString()
     const written = (msecs: number) => Entry.parse({ id: v7({ msecs }), at, loggedAt: new Date(msecs).toISOString(), kind: 'topUp', glassId: s.glass.id, litres: 1 })
     const [before, after] = [written(NOW - 1000), written(NOW + 1000)]
-    for (const e of [before, after]) await addEntry(db, e)
+    for (const e of [before, after]) await addEntries(db, [e])
     expect((await entriesOfKinds(db, ['topUp'], NOW)).map(e => e.id)).toEqual([after.id])
     expect(await entriesOfKinds(db, ['topUp'], NOW - 1000)).toHaveLength(2)
     expect(firstId(NOW) <= v7({ msecs: NOW })).toBe(true)

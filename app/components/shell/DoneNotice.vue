@@ -17,7 +17,7 @@ watch(() => log.last, (done) => {
   <div class="notice" role="status" aria-live="polite" :class="{ shown: visible }">
     <template v-if="visible && log.last">
       <span>{{ log.last.words }}</span>
-      <button v-if="log.last.entry" type="button" @click="log.undo()">Undo<kbd>U</kbd></button>
+      <button v-if="log.last.entries.length > 0" type="button" @click="log.undo()">Undo<kbd>U</kbd></button>
     </template>
   </div>
 </template>

@@ -32,6 +32,10 @@ export const amphidromousShrimp = defineGroup({
     lifespanWeeks: figure(208, CP),
     minimumKeep: figure(3, CP),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 6, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M),
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, CP) }, brood: { sign: 'berried', days: ranged(28, 42, CP) }, youngApart: false, counters: ['berried', 'molts', 'dead'],
+  },
   counting: counting.single,
   cautions: ['neverRelease', 'copper', 'larvaeNeedSea'],
 })

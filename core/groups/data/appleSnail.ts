@@ -32,6 +32,10 @@ export const appleSnail = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(6, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 3, basis: M }, greensDays: figure(3, M), calciumDays: figure(30, M),
+    brood: { sign: 'clutch', days: ranged(8, 21, CP) }, youngApart: false, counters: ['clutch', 'dead', 'young'],
+  },
   counting: counting.sitting,
   cautions: ['neverRelease', 'washHands', 'dewormers', 'permit', 'cover'],
 })

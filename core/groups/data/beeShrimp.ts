@@ -32,6 +32,10 @@ export const beeShrimp = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(30, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 15, basis: M }, greensDays: figure(7, CP), leavesDays: figure(14, CP),
+    molts: { youngWeeks: figure(1, CP), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(26, 30, M) }, youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],
+  },
   counting: counting.hiding,
   cautions: ['neverRelease', 'linesCross', 'copper', 'softWaterSlow'],
 })

@@ -30,6 +30,10 @@ export const brackishPoolShrimp = defineGroup({
     lifespanWeeks: figure(520, M),
     minimumKeep: figure(12, CP),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'litres', value: 38, basis: CP },
+    molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M) }, youngApart: false, counters: ['berried', 'dead', 'young'],
+  },
   counting: counting.hiding,
   cautions: ['neverRelease', 'wildProtected', 'seaSalt'],
 })

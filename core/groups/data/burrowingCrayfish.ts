@@ -31,6 +31,10 @@ export const burrowingCrayfish = defineGroup({
     lifespanWeeks: figure(208, M),
     minimumKeep: figure(3, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 1, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M), calciumDays: figure(30, M),
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, M) }, brood: { sign: 'berried', days: ranged(28, 42, M) }, youngApart: false, counters: ['berried', 'molts', 'limbLoss', 'dead'],
+  },
   counting: { ...counting.single, allSeen: { share: 0.75, sdLog: 0.2, basis: M } },
   cautions: ['neverRelease', 'permit', 'cover', 'hides', 'copper'],
 })

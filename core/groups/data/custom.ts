@@ -26,6 +26,10 @@ export const custom = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(10, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 15, basis: M },
+    youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],
+  },
   counting: counting.hiding,
   cautions: ['neverRelease'],
 })

@@ -31,6 +31,10 @@ export const dwarfCrayfish = defineGroup({
     lifespanWeeks: figure(91, M),
     minimumKeep: figure(6, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 2, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M), calciumDays: figure(30, M),
+    molts: { youngWeeks: figure(1, M), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(28, 35, CP) }, youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],
+  },
   counting: { ...counting.single, allSeen: { share: 0.85, sdLog: 0.12, basis: M } },
   cautions: ['neverRelease', 'permit', 'cover', 'hides', 'copper'],
 })

@@ -31,6 +31,10 @@ export const fanShrimp = defineGroup({
     lifespanWeeks: figure(260, CP),
     minimumKeep: figure(2, M),
   },
+  care: {
+    food: 'powder', portionFor: { by: 'animals', value: 4, basis: M },
+    molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M) }, youngApart: false, counters: ['berried', 'molts', 'dead'],
+  },
   counting: counting.single,
   cautions: ['neverRelease', 'copper', 'larvaeNeedSea'],
 })

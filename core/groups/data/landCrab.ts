@@ -33,6 +33,10 @@ export const landCrab = defineGroup({
     lifespanWeeks: figure(104, CP),
     minimumKeep: figure(3, CP),
   },
+  care: {
+    food: 'protein', portionFor: { by: 'animals', value: 2, basis: M }, greensDays: figure(3, M), leavesDays: figure(14, M), calciumDays: figure(30, M),
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(30, 60, CP) }, youngApart: true, counters: ['berried', 'molts', 'limbLoss', 'dead'],
+  },
   counting: { ...counting.single, allSeen: { share: 0.9, sdLog: 0.1, basis: M } },
   cautions: ['neverRelease', 'wildProtected', 'cover', 'electricity'],
 })

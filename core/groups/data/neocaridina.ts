@@ -33,6 +33,10 @@ export const neocaridina = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(30, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 15, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M),
+    molts: { youngWeeks: figure(1, CP), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(21, 28, M) }, youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],
+  },
   counting: counting.hiding,
   cautions: ['neverRelease', 'linesCross', 'copper'],
 })

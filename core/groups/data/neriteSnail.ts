@@ -31,6 +31,10 @@ export const neriteSnail = defineGroup({
     lifespanWeeks: figure(104, M),
     minimumKeep: figure(2, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 10, basis: M }, greensDays: figure(14, M), calciumDays: figure(30, M),
+    youngApart: false, counters: ['dead'],
+  },
   counting: counting.single,
   cautions: ['neverRelease', 'washHands', 'dewormers', 'cover', 'larvaeNeedSea'],
 })

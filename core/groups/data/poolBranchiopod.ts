@@ -25,6 +25,10 @@ export const poolBranchiopod = defineGroup({
     lifespanWeeks: figure(3, CP),
     minimumKeep: figure(0, CP),
   },
+  care: {
+    food: 'powder', portionFor: { by: 'litres', value: 4, basis: M },
+    youngApart: false, counters: ['berried', 'dead', 'young'],
+  },
   counting: counting.hiding,
   cautions: ['neverRelease', 'wildProtected'],
 })

@@ -33,6 +33,10 @@ export const ramshornSnail = defineGroup({
     lifespanWeeks: figure(60, M),
     minimumKeep: figure(20, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 10, basis: M }, greensDays: figure(7, M), calciumDays: figure(30, M),
+    brood: { sign: 'eggMass', days: ranged(7, 21, M) }, youngApart: false, counters: ['eggMass', 'dead', 'young'],
+  },
   counting: counting.sitting,
   cautions: ['neverRelease', 'washHands', 'dewormers', 'snailBoom'],
 })

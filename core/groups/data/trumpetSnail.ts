@@ -31,6 +31,10 @@ export const trumpetSnail = defineGroup({
     lifespanWeeks: figure(104, M),
     minimumKeep: figure(10, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 20, basis: M }, calciumDays: figure(30, M),
+    youngApart: false, counters: ['dead', 'young'],
+  },
   counting: { ...counting.sitting, allSeen: { share: 0.4, sdLog: 0.4, basis: M } },
   cautions: ['neverRelease', 'washHands', 'dewormers', 'snailBoom'],
 })

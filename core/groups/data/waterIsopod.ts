@@ -31,6 +31,10 @@ export const waterIsopod = defineGroup({
     lifespanWeeks: figure(60, M),
     minimumKeep: figure(30, M),
   },
+  care: {
+    food: 'pellet', portionFor: { by: 'animals', value: 30, basis: M }, greensDays: figure(14, M), leavesDays: figure(14, M), calciumDays: figure(60, M),
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, M) }, brood: { sign: 'berried', days: ranged(21, 30, M) }, youngApart: false, counters: ['berried', 'dead', 'young'],
+  },
   counting: { ...counting.hiding, allSeen: { share: 0.6, sdLog: 0.3, basis: M } },
   cautions: ['neverRelease', 'copper'],
 })

@@ -44,6 +44,8 @@ const SYRINGE_ML = 20
 const STOCK_ML = 100
 /** Two weeks: eggs survive the first dose (common practice). */
 const SECOND_DOSE_DAYS = 14
+/** A part of the water goes three to five days after a dose (common practice). */
+export const CHANGE_AFTER_DOSE_DAYS = 4
 
 /**
  * Plans a treatment by active substance: dose for the net volume, as product and as a stock solution that a syringe can
@@ -67,10 +69,10 @@ export function planTreatment({ substance, activeMgL, strength, netL, startMs, s
   const on = (day: number, what: TreatmentDay['what']) => calendar.push({ day, atMs: startMs + day * DAY_MS, what })
   on(0, 'removeCarbon')
   on(0, 'dose')
-  on(4, 'change')
+  on(CHANGE_AFTER_DOSE_DAYS, 'change')
   if (known.secondDose) {
     on(SECOND_DOSE_DAYS, 'secondDose')
-    on(SECOND_DOSE_DAYS + 4, 'change')
+    on(SECOND_DOSE_DAYS + CHANGE_AFTER_DOSE_DAYS, 'change')
   }
   on(known.secondDose ? SECOND_DOSE_DAYS + 5 : 5, 'carbonBack')
   return { ok: true, dose: { activeMg, productG, stock: { productG: perMl * STOCK_ML, millilitres: STOCK_ML, doseMl: productG / perMl } }, calendar }

@@ -81,23 +81,3 @@ export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: []
     return [{ id, dueMs: entry[0], doneMs, values: entry[1] ?? {} }]
   }).sort((a, b) => a.dueMs - b.dueMs || planStepIds.indexOf(a.id) - planStepIds.indexOf(b.id))
 }
-
-/** Something that is due, from a plan. */
-export interface DueItem { planId: string, planName: string, step: PlanStep, overdueDays: number }
-
-/** Days ahead that a step shows up before it is due. */
-const AHEAD_DAYS = 1
-
-/**
- * The next open step of every plan that is due by tomorrow, longest overdue first. A plan that has not become a glass yet
- * asks for nothing: it is only being thought about.
- * @param logs what the logs of the plans' glasses say, by plan
- */
-export function dueFromPlans(plans: readonly Plan[], nowMs: number, logs: ReadonlyMap<string, PlanLog> = new Map()): DueItem[] {
-  return plans.flatMap((plan): DueItem[] => {
-    if (plan.retired || !plan.glassId) return []
-    const step = planSteps(plan, logs.get(plan.id)).find(s => s.doneMs === null)
-    if (!step || step.dueMs > nowMs + AHEAD_DAYS * DAY_MS) return []
-    return [{ planId: plan.id, planName: plan.name, step, overdueDays: Math.floor((nowMs - step.dueMs) / DAY_MS) }]
-  }).sort((a, b) => b.overdueDays - a.overdueDays)
-}

@@ -1,0 +1,130 @@
+import type { DueItem, DueKind, DueReason, DueState } from '#core/care'
+import type { EquipmentPart, FoodKind, PlanStepId, ValueKey } from '#core/records'
+import { formatNumber } from '#core/units'
+import { broodWords, equipmentWord, foodWord } from './kinds'
+import { substanceWord } from './medicine'
+import { whole } from './numbers'
+import { planStepText } from './plan'
+import { type UnitPrefs, valueNameInside, volumeText } from './unitPrefs'
+import { agoText, dayText } from './when'
+
+export const dueStateWord: Readonly<Record<DueState, string>> = { late: 'late', due: 'today', soon: 'may be done today', ahead: 'ahead' }
+
+const kindWords: Readonly<Record<DueKind, string>> = {
+  waterChange: 'water change', topUp: 'top-up', test: 'water test', feed: 'feeding', powder: 'powder for young', leftovers: 'leftovers', greens: 'greens', leaves: 'leaves', calcium: 'calcium', equipment: 'equipment', mend: 'mending', count: 'count',
+  young: 'looking for young', clutch: 'clutch', doseChange: 'change after the medicine', secondDose: 'second dose', planStep: 'plan', calibration: 'calibration', soil: 'active soil',
+}
+/** Which kind of work a key is about: "water change". */
+export const dueKindWord = (key: string): string => kindWords[key.split(':')[0] as DueKind] ?? (key.startsWith('plan:') ? kindWords.planStep : 'something due')
+
+/** "3 pellets", "half a pellet", "a pinch of powder". */
+export function portionText(food: FoodKind, portions: number | undefined): string {
+  if (portions === undefined) return foodWord[food]
+  const one = { pellet: ['pellet', 'pellets'], powder: ['pinch of powder', 'pinches of powder'], greens: ['slice of greens', 'slices of greens'], protein: ['piece of protein', 'pieces of protein'] }[food] as [string, string]
+  const part = portions <= 0.3 ? `a quarter of a ${one[0]}` : portions <= 0.6 ? `half a ${one[0]}` : portions < 1 ? `three quarters of a ${one[0]}` : ''
+  return part || (portions === 1 ? `1 ${one[0]}` : `${formatNumber(portions, portions % 1 ? 2 : 0).replace(/0$/, '')} ${one[1]}`)
+}
+
+const keysOf = (item: DueItem): ValueKey[] => String(item.values.keys ?? '').split(' ').filter(Boolean) as ValueKey[]
+const partsText = (item: DueItem) => String(item.values.parts).split(' ').map(p => equipmentWord[p as EquipmentPart]).join(', ')
+
+/** What is to be done, verb first: "Change 5.4 L". Plain text. */
+export function dueTitle(item: DueItem, units: UnitPrefs): string {
+  const v = item.values
+  const litres = () => volumeText(Number(v.litres), units)
+  switch (item.kind) {
+    case 'waterChange': return `Change ${litres()}`
+    case 'topUp': return v.litres === undefined ? 'Top up with pure water' : `Top up ${litres()}`
+    case 'test': return `Test ${keysOf(item).map(valueNameInside).join(', ')}`
+    case 'feed': return `Feed ${portionText(v.food as FoodKind, Number(v.portions))}`
+    case 'powder': return 'Powder for the young'
+    case 'leftovers': return `Take out what is left of the ${foodWord[v.food as FoodKind]}`
+    case 'greens': return 'Boiled greens'
+    case 'leaves': return `${v.number} dried ${v.number === 1 ? 'leaf' : 'leaves'}`
+    case 'calcium': return 'Lay in calcium'
+    case 'equipment': return `Look at ${partsText(item)}`
+    case 'mend': return `Mend ${partsText(item)}`
+    case 'count': return 'Count them'
+    case 'young': return v.apart ? 'Look for young, and take them to a box of their own' : v.sea ? 'Be ready for larvae' : 'Look for young'
+    case 'clutch': return item.why.key === 'clutchHatching' ? 'Look at the clutch: it may hatch' : 'Look at the clutch: damp, never wet'
+    case 'doseChange': return `Change ${litres()} after the ${substanceWord(String(v.substance))}`
+    case 'secondDose': return `Second dose of ${substanceWord(String(v.substance))}`
+    case 'planStep': return planStepText({ id: v.step as PlanStepId, values: v as Record<string, number | string> }, units)
+    case 'calibration': return `Calibrate the ${v.probe === 'ph' ? 'pH' : 'conductivity'} probe`
+    case 'soil': return 'Plan new soil'
+  }
+}
+
+const every = (days: number) => (days < 1 ? 'twice a day' : days === 1 ? 'daily' : `every ${formatNumber(days, days % 1 ? 1 : 0)} days`)
+const n = (v: Readonly<Record<string, number | string>>, key: string) => Number(v[key])
+const ago = (v: Readonly<Record<string, number | string>>) => agoText(n(v, 'days'))
+
+type Says = (v: Readonly<Record<string, number | string>>, nowMs: number) => string
+const reasons: Readonly<Record<DueReason, Says>> = {
+  changeEvery: v => `Changed ${ago(v)}; its school changes ${every(n(v, 'every'))}. A day early or late is nothing.`,
+  changeNever: v => `No change is in the log; its school changes ${every(n(v, 'every'))}.`,
+  changeCorrects: v => `Changed ${ago(v)}, and ${valueNameInside(v.key as ValueKey)} wants correcting: the Water place has the bucket.`,
+  topUpEvery: v => `Topped up ${ago(v)}; once or twice a week keeps the minerals from climbing.`,
+  topUpNever: () => 'No top-up is in the log; what evaporates leaves its minerals behind.',
+  testAge: v => `The oldest reading is from ${ago(v)}; steady values want one ${every(n(v, 'every'))}.`,
+  testNever: v => `${valueNameInside(v.key as ValueKey).replace(/^./, c => c.toUpperCase())} was never tested here.`,
+  testDrift: v => `${valueNameInside(v.key as ValueKey).replace(/^./, c => c.toUpperCase())} is drifting: twice as often while it does. Last ${ago(v)}.`,
+  testDoubt: v => `The last reading of ${valueNameInside(v.key as ValueKey)} is a rough one, from ${ago(v)}.`,
+  testOff: v => `${valueNameInside(v.key as ValueKey).replace(/^./, c => c.toUpperCase())} is off: ${every(n(v, 'every'))} until it is right. Last ${ago(v)}.`,
+  feedEvery: v => `Fed ${ago(v)}; its school feeds ${every(n(v, 'every'))}. The amount follows what became of the last one.`,
+  feedNever: v => `No feeding is in the log; its school feeds ${every(n(v, 'every'))}.`,
+  feedRested: v => `A new pool gets nothing for its first ${n(v, 'weeks')} weeks.`,
+  powderYoung: v => `Young were seen ${ago(v)}: powder reaches them where they sit.`,
+  leftoversLie: v => `Fed ${n(v, 'since') < 1 ? 'just now' : `${Math.round(n(v, 'since'))} h ago`}; after ${n(v, 'hours')} h what lies there fouls the water.`,
+  leftoversSeen: () => 'Some was seen left over, and nobody wrote that it was taken out.',
+  every: v => `Last ${ago(v)}; usual is ${every(n(v, 'every'))}.`,
+  never: v => `Nothing of it is in the log of late; usual is ${every(n(v, 'every'))}.`,
+  broken: v => `Found broken ${ago(v)}.`,
+  countNever: () => 'Never counted: the estimate stands on the starters alone.',
+  countNarrows: v => `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
+  countOld: v => `Counted ${ago(v)}; it would narrow the range a little.`,
+  hatchNear: (v, nowMs) => `${v.sign === 'berried' ? `${whole(n(v, 'n'))} berried` : `${whole(n(v, 'n'))} egg ${n(v, 'n') === 1 ? 'mass' : 'masses'}`} seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}.`,
+  clutchCheck: (v, nowMs) => `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
+  clutchHatching: (v, nowMs) => `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
+  doseChange: v => `Dosed ${ago(v)}: a part of the water goes after three to five days.`,
+  secondDose: v => `First dose ${ago(v)}: eggs survive it, so a second one follows after two weeks.`,
+  planNext: v => `The next step of “${v.plan}”.`,
+  calibrateEvery: v => `Calibrated ${ago(v)}; ${every(n(v, 'every'))} is usual.`,
+  calibrateNever: () => 'Its readings are in the log, and no calibration is.',
+  soilOld: v => `The soil is in since ${agoText(n(v, 'days'))}; it lasts one to two years.`,
+}
+/** Why it is due. */
+export const dueWhy = (item: DueItem, nowMs: number): string => reasons[item.why.key](item.why.values, nowMs)
+
+const skipping: Readonly<Record<DueKind, string>> = {
+  waterChange: 'Left out once, the next change makes it good. Do not make it twice as large.',
+  topUp: 'The water climbs: minerals stay behind when it evaporates.',
+  test: 'A slide is seen later, and put right in more steps.',
+  feed: 'Biofilm carries grown grazers for days: too little harms less than too much.',
+  powder: 'Young that find no biofilm starve unseen.',
+  leftovers: 'They foul the water, and flatworms and hydra feed on them.',
+  greens: 'They do without for a while.',
+  leaves: 'They graze on leaves; old ones still serve.',
+  calcium: 'Shells and skins harden less well.',
+  equipment: 'A fallen sponge pulls young in; climbers find an open lid.',
+  mend: 'Young are pulled in, or animals climb out.',
+  count: 'The likely range stays wide, and so does what can go.',
+  young: 'The date of the hatch is lost, and young go without powder.',
+  clutch: 'It dries out, drowns, or hatches unseen.',
+  doseChange: 'What died fouls the water.',
+  secondDose: 'What was in the eggs comes back, and the first dose was for nothing.',
+  planStep: 'Everything after it moves on by as many days.',
+  calibration: 'Readings wander off the truth unnoticed.',
+  soil: 'KH and pH begin to wander when it is spent.',
+}
+/** What happens when it is left out. */
+export const dueSkipped = (item: DueItem): string => skipping[item.kind]
+
+/** How late it may be. */
+export function dueLate(item: DueItem): string {
+  const days = item.lateDays
+  return days < 1 ? 'within hours' : days < 2 ? 'a day late at most' : days >= 60 ? `some ${Math.round(days / 30.4)} months late is no harm` : `up to ${Math.round(days)} days late is no harm`
+}
+
+/** "about 35 min". */
+export const effortText = (minutes: number): string => (minutes < 1 ? 'under a minute' : `about ${Math.round(minutes)} min`)

@@ -1,0 +1,2 @@
+export { type Clutch, clutchesOf, type ClutchState } from './clutches'
+export { hatchWindow, type HatchWindow, youngExpected } from './hatchWindow'

@@ -1,0 +1,75 @@
+import type { ResolvedGroup } from '#core/groups'
+import type { Basis, Colony, Entry, Glass, Message, Plan } from '#core/records'
+import type { Bench } from '#core/records'
+import type { ValueVerdict } from '#core/water'
+
+/** What can be due. */
+export const dueKinds = ['waterChange', 'topUp', 'test', 'feed', 'powder', 'leftovers', 'greens', 'leaves', 'calcium', 'equipment', 'mend', 'count', 'young', 'clutch', 'doseChange', 'secondDose', 'planStep', 'calibration', 'soil'] as const
+export type DueKind = typeof dueKinds[number]
+
+/** Keys of the reasons; the words are in app/words/care. */
+export type DueReason =
+  | 'changeEvery' | 'changeNever' | 'changeCorrects' | 'topUpEvery' | 'topUpNever'
+  | 'testAge' | 'testNever' | 'testDrift' | 'testDoubt' | 'testOff'
+  | 'feedEvery' | 'feedNever' | 'feedRested' | 'powderYoung' | 'leftoversLie' | 'leftoversSeen'
+  | 'every' | 'never' | 'broken'
+  | 'countNever' | 'countNarrows' | 'countOld'
+  | 'hatchNear' | 'clutchCheck' | 'clutchHatching' | 'doseChange' | 'secondDose' | 'planNext' | 'calibrateEvery' | 'calibrateNever' | 'soilOld'
+
+/**
+ * Something to do, reckoned from the log. Moments are milliseconds.
+ * It stands until the log shows that it was done: nobody ticks it.
+ */
+export interface DueItem {
+  /** stays the same from one occurrence to the next: snoozes, skips and calendars know the item by it */
+  key: string
+  kind: DueKind
+  glassId?: string
+  colonyId?: string
+  planId?: string
+  dueMs: number
+  /** days by which it may be done earlier, and later, without harm */
+  earlyDays: number
+  lateDays: number
+  /** days until it comes again once done; null for what comes once */
+  everyDays: number | null
+  /** effort */
+  minutes: number
+  /** whether it can be moved to a day that suits the keeper */
+  flexible: boolean
+  /** due at its hour, not just on its day */
+  timed: boolean
+  why: Message<DueReason>
+  basis: Basis
+  /** what is to be done, in numbers: litres, portions, values to test */
+  values: Readonly<Record<string, number | string>>
+}
+
+/** What is known of a colony when its care is reckoned. */
+export interface ColonyCare {
+  colony: Colony
+  group: ResolvedGroup
+  /** standing entries of the recent log, by time */
+  entries: readonly Entry[]
+  /** how many there are, and the range that one full count today would leave; null until it is estimated */
+  numbers: { value: number, low: number, high: number, ifCounted: { low: number, high: number }, lastCountMs: number | null } | null
+  /** verdicts on its water */
+  values: readonly ValueVerdict[]
+}
+
+/** A glass with everything that its care follows from. */
+export interface GlassCare {
+  glass: Glass
+  netL: number
+  colonies: readonly ColonyCare[]
+  /** standing entries of the recent log of its water, by time */
+  entries: readonly Entry[]
+}
+
+/** A room with everything that its care follows from. */
+export interface RoomCareInput {
+  glasses: readonly GlassCare[]
+  plans: readonly Plan[]
+  bench: Bench
+  nowMs: number
+}

@@ -1,0 +1,31 @@
+import { clutchesOf, youngExpected } from '#core/broods'
+import { DAY_MS } from '#core/records'
+import { CLUTCH_DAYS, M } from '../figures'
+import type { ColonyCare, DueItem } from '../item'
+import { item } from './tools'
+
+/** Looking for young when they may come, and clutches, which dry out or drown when nobody looks. */
+export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number): DueItem[] {
+  const { brood, youngApart } = group.group.care
+  const items: DueItem[] = []
+  const hatch = youngExpected(brood, entries)
+  if (brood && hatch) {
+    const sea = group.group.company.larvaeNeedSea
+    items.push(item({
+      key: `young:${colony.id}`, kind: 'young', colonyId: colony.id, glassId: colony.glassId, dueMs: hatch.fromMs, everyDays: null, earlyDays: 3, lateDays: youngApart || sea ? 1 : Math.max(2, (hatch.toMs - hatch.fromMs) / DAY_MS), minutes: youngApart ? 15 : 1, flexible: false,
+      why: 'hatchNear', whyValues: { sign: brood.sign, seen: hatch.seenMs, n: hatch.number, from: hatch.fromMs, to: hatch.toMs }, basis: brood.days.basis, values: { apart: youngApart ? 1 : 0, sea: sea ? 1 : 0 },
+    }))
+  }
+  for (const clutch of clutchesOf(brood, entries)) {
+    if (clutch.state !== 'open') continue
+    // the first look of the window comes on its first day, even when the last look was yesterday
+    const next = clutch.seenMs + (clutch.seenMs >= clutch.fromMs ? CLUTCH_DAYS.hatching : CLUTCH_DAYS.before) * DAY_MS
+    const dueMs = clutch.seenMs < clutch.fromMs ? Math.min(next, clutch.fromMs) : next
+    const hatching = dueMs >= clutch.fromMs
+    items.push(item({
+      key: `clutch:${clutch.id}`, kind: 'clutch', colonyId: colony.id, glassId: colony.glassId, dueMs, everyDays: hatching ? CLUTCH_DAYS.hatching : CLUTCH_DAYS.before, earlyDays: 0.5, lateDays: 1, minutes: 2, flexible: false,
+      why: hatching ? 'clutchHatching' : 'clutchCheck', whyValues: { laid: clutch.laidMs, from: clutch.fromMs, to: clutch.toMs, place: clutch.place, days: (nowMs - clutch.laidMs) / DAY_MS }, basis: hatching ? brood!.days.basis : M, values: { clutchId: clutch.id, place: clutch.place },
+    }))
+  }
+  return items
+}

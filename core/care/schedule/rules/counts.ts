@@ -1,0 +1,29 @@
+import { DAY_MS, momentMs } from '#core/records'
+import { COUNT_DAYS, M, WORTH_COUNTING } from '../figures'
+import type { ColonyCare, DueItem } from '../item'
+import { item } from './tools'
+
+/**
+ * By how much one full count today would narrow the likely range, 0 (nothing) to 1 (all doubt gone), on the scale of
+ * ratios: a range from 100 to 400 that shrinks to 140 to 280 is half as wide.
+ */
+export function narrowing(n: NonNullable<ColonyCare['numbers']>): number {
+  const width = (low: number, high: number) => Math.log(Math.max(high, 1) / Math.max(low, 0.5))
+  const now = width(n.low, n.high)
+  return now <= 0 ? 0 : Math.max(0, 1 - width(n.ifCounted.low, n.ifCounted.high) / now)
+}
+
+/** A count is due when it would tell much: after four weeks where it narrows the estimate, after eight in any case. */
+export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: number): DueItem[] {
+  if (!numbers) return []
+  const logged = entries.findLast(e => e.kind === 'count')
+  const lastMs = Math.max(numbers.lastCountMs ?? -Infinity, logged ? momentMs(logged.at) : -Infinity)
+  const gain = narrowing(numbers)
+  const worth = gain >= WORTH_COUNTING
+  const days = worth ? COUNT_DAYS.soon : COUNT_DAYS.late
+  const never = lastMs === -Infinity
+  return [item({
+    key: `count:${colony.id}`, kind: 'count', colonyId: colony.id, glassId: colony.glassId, dueMs: (never ? momentMs(colony.startedAt) : lastMs) + days * DAY_MS, everyDays: days, earlyDays: 7, lateDays: COUNT_DAYS.soon, minutes: Math.min(25, Math.max(3, numbers.value / 10)),
+    flexible: true, why: never ? 'countNever' : worth ? 'countNarrows' : 'countOld', whyValues: { gain, low: numbers.ifCounted.low, high: numbers.ifCounted.high, nowLow: numbers.low, nowHigh: numbers.high, days: never ? 0 : (nowMs - lastMs) / DAY_MS }, basis: M, values: { about: numbers.value, gain },
+  })]
+}

@@ -1,0 +1,69 @@
+import { DAY_MS, type EntryOf, momentMs } from '#core/records'
+import type { DueItem, RoomCareInput } from './item'
+import { broodRule } from './rules/broods'
+import { countRule } from './rules/counts'
+import { equipmentRule } from './rules/equipment'
+import { feedingRule } from './rules/feeding'
+import { medicineRule } from './rules/medicine'
+import { calibrationRule, planRule, soilRule } from './rules/room'
+import { supplyRule } from './rules/supplies'
+import { testRule } from './rules/tests'
+import { waterRule } from './rules/water'
+
+/** A mark is about the occurrence that was due then; reckoning may move that by this much as the log goes on. */
+const SAME_OCCURRENCE_DAYS = 1
+
+/**
+ * Everything that a room's care comes to, each with its next day: reckoned from groups, schools, plans, the log and what
+ * is under way, never written down itself. What was put off or left out stands in the log as marks.
+ * @returns items by day, then by key, whatever the order of the input
+ */
+export function schedule(input: RoomCareInput): DueItem[] {
+  const { nowMs } = input
+  const marks = marksOf(input)
+  const items = [
+    ...input.glasses.flatMap(g => [waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule => rule(g, nowMs))),
+    ...input.glasses.flatMap(g => g.colonies).flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs)]),
+    ...planRule(input),
+    ...calibrationRule(input),
+  ]
+  return items.flatMap(i => marked(i, marks.get(i.key)) ?? []).sort(byDay)
+}
+
+/** Order of a due list. */
+export const byDay = (a: DueItem, b: DueItem): number => a.dueMs - b.dueMs || (a.key < b.key ? -1 : 1)
+
+/** The newest mark on each item. */
+function marksOf({ glasses }: RoomCareInput): Map<string, EntryOf<'dueMark'>> {
+  const marks = new Map<string, EntryOf<'dueMark'>>()
+  for (const list of glasses.flatMap(g => [g.entries, ...g.colonies.map(c => c.entries)])) {
+    for (const e of list) {
+      const before = e.kind === 'dueMark' ? marks.get(e.key) : undefined
+      if (e.kind === 'dueMark' && (!before || before.id < e.id)) marks.set(e.key, e)
+    }
+  }
+  return marks
+}
+
+/** An item after its mark: put off to a day, or moved on to its next occurrence; null when it comes once and was left out. */
+function marked(item: DueItem, mark: EntryOf<'dueMark'> | undefined): DueItem | null {
+  if (!mark || item.dueMs > momentMs(mark.dueAt) + SAME_OCCURRENCE_DAYS * DAY_MS) return item
+  if (mark.act === 'snooze') return { ...item, dueMs: Math.max(item.dueMs, momentMs(mark.until!)) }
+  return item.everyDays === null ? null : { ...item, dueMs: Math.max(item.dueMs, momentMs(mark.at) + item.everyDays * DAY_MS) }
+}
+
+export type DueState = 'late' | 'due' | 'soon' | 'ahead'
+
+/** Hours ahead in which what is due at its hour already counts. */
+const HOURS_AHEAD_MS = 2 * 3_600_000
+
+/**
+ * How an item stands: late when it harms from now on, due today, soon when it may be done today as well, or ahead.
+ * @param dayEndMs the end of the keeper's day: most work is due on its day, not at its hour
+ */
+export function dueState(item: DueItem, nowMs: number, dayEndMs: number): DueState {
+  if (item.dueMs + item.lateDays * DAY_MS < nowMs) return 'late'
+  const until = item.timed ? nowMs + HOURS_AHEAD_MS : dayEndMs
+  if (item.dueMs <= until) return 'due'
+  return item.dueMs - item.earlyDays * DAY_MS <= until && !item.timed ? 'soon' : 'ahead'
+}

@@ -1,0 +1,1 @@
+export { expectedMolts } from './expectedMolts'
