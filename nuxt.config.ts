@@ -16,6 +16,7 @@ export default defineNuxtConfig({
   modules: [
     '@pinia/nuxt',
     '@vueuse/nuxt',
+    '@vite-pwa/nuxt',
     '@nuxt/eslint',
     // Vuetify by hand: components and directives are imported where templates use them
     () => { addVitePlugin(() => vuetify({ autoImport: true })) },
@@ -39,9 +40,10 @@ export default defineNuxtConfig({
       title: 'Ulkin',
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'theme-color', content: '#F5F4EE' },
         { name: 'description', content: 'For keepers of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }, { rel: 'apple-touch-icon', href: '/icon-192.png' }, { rel: 'manifest', href: '/manifest.webmanifest' }],
     },
   },
 
@@ -59,7 +61,7 @@ export default defineNuxtConfig({
     // core/ and the packages it computes with do nothing when they load: only the pages and workers that call them carry them
     build: { rollupOptions: { treeshake: { moduleSideEffects: id => !/\/node_modules\/(@stdlib|yalps|d3-random)\//.test(id) && !id.startsWith(folder('./core')) } } },
     // named here, so that `nuxt dev` does not find them one by one and reload the page in the middle of things
-    optimizeDeps: { include: ['@mdi/js', 'chart.js', 'chartjs-adapter-date-fns', 'vue-chartjs', 'comlink', 'd3-random', 'date-fns', 'dequal', 'dexie', 'uuid', 'vue-draggable-plus', 'zod'] },
+    optimizeDeps: { include: ['@mdi/js', 'chart.js', 'chartjs-adapter-date-fns', 'vue-chartjs', 'comlink', 'd3-random', 'date-fns', 'dequal', 'dexie', 'ical-generator', 'uuid', 'vue-draggable-plus', 'zod'] },
   },
 
   // Nuxt 4.4.5 only: without this `nuxt dev` with ssr: false dies with "No entry found in rollupOptions.input"
@@ -77,6 +79,31 @@ export default defineNuxtConfig({
     prerender: { routes: ['/'], crawlLinks: false },
     // .gz and .br beside every asset: Nitro serves them, and does not compress by itself
     compressPublicAssets: { gzip: true, brotli: true },
+  },
+
+  /**
+   * The whole app is put on the device by a service worker, so that it starts and works with the server gone. A new version
+   * waits until the keeper takes it (`NewVersion.vue`): what is on screen never changes under wet hands.
+   */
+  pwa: {
+    registerType: 'prompt',
+    manifest: {
+      name: 'Ulkin', short_name: 'Ulkin', lang: 'en-GB', description: 'Colonies of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.',
+      theme_color: '#F5F4EE', background_color: '#F5F4EE', display: 'standalone', start_url: '/', id: '/',
+      icons: [{ src: '/icon-192.png', sizes: '192x192', type: 'image/png' }, { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' }, { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+    },
+    workbox: {
+      navigateFallback: '/',
+      // answers of the server are never kept: a stale reading of a probe is worse than none
+      navigateFallbackDenylist: [/^\/api\//],
+      globPatterns: ['**/*.{js,css,html,svg,png,ico,woff2,webmanifest}'],
+      // fonts of scripts that the interface is not written in come from the browser's cache or not at all
+      globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*'],
+      maximumFileSizeToCacheInBytes: 4_000_000,
+      cleanupOutdatedCaches: true,
+    },
+    client: { installPrompt: false, periodicSyncForUpdates: 3600 },
+    devOptions: { enabled: false },
   },
 
   hooks: {

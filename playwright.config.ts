@@ -16,6 +16,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     trace: 'off',
+    // the stories run against the server; the one about working without it lets the service worker in
+    serviceWorkers: 'block',
     browserName: 'chromium',
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',

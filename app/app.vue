@@ -23,6 +23,7 @@ onMounted(start.begin)
     <GlassSheet />
     <ColonySheet />
     <LeaderOverlay :open="leader" />
+    <NewVersion />
     <DoneNotice />
   </v-app>
 </template>

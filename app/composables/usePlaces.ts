@@ -1,4 +1,4 @@
-import { mdiBookOpenPageVariantOutline, mdiChartBellCurveCumulative, mdiPencilRulerOutline, mdiViewGridOutline, mdiWaterOutline } from '@mdi/js'
+import { mdiBookOpenPageVariantOutline, mdiChartBellCurveCumulative, mdiPencilRulerOutline, mdiRoutes, mdiViewGridOutline, mdiWaterOutline } from '@mdi/js'
 
 export interface Place { id: string, title: string, letter: string, icon: string, to: string, what: string }
 
@@ -6,12 +6,16 @@ export interface Place { id: string, title: string, letter: string, icon: string
 export function usePlaces() {
   const settings = useSettingsStore()
   const room = useRoomStore()
+  // the round's own store knows the log; whether one is under way is written on the device
+  const round = useLocalStorage('ulkin.round', '')
+  const running = computed(() => /"endedAt":""/.test(round.value))
   return computed<Place[]>(() => {
     const colony = room.colonyById.get(settings.lastColonyId) ?? room.colonies[0]
     const glass = room.glassById.has(settings.lastGlassId) ? settings.lastGlassId : colony?.glassId ?? room.glasses[0]?.id
     return [
       { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, to: '/', what: 'What needs me, and where' },
-      { id: 'plan', title: 'Plan', letter: 'p', icon: mdiPencilRulerOutline, to: '/plan', what: 'Which animals, which glass, how many starters, when' },
+      { id: 'round', title: 'Round', letter: 'o', icon: mdiRoutes, to: running.value ? '/round/walk' : '/round', what: 'What is due, and the walk from glass to glass' },
+      { id: 'plan', title: 'Plan', letter: 'p', icon: mdiPencilRulerOutline, mdiRoutes, to: '/plan', what: 'Which animals, which glass, how many starters, when' },
       { id: 'water', title: 'Water', letter: 'w', icon: mdiWaterOutline, to: glass ? `/water/${glass}` : '/water', what: 'What to weigh and pour; history, drip, salt water, medicine' },
       { id: 'colony', title: 'Colony', letter: 'c', icon: mdiChartBellCurveCumulative, to: colony ? `/colony/${colony.id}` : '/colony', what: 'How many, heading where, how many can go, is the water right' },
       { id: 'records', title: 'Records', letter: 'd', icon: mdiBookOpenPageVariantOutline, to: '/records', what: 'Where my data is: backups, units, rooms' },

@@ -9,9 +9,11 @@ import { type FieldValues, readFields, valuesOf } from './readFields'
 import { wholeNumber } from './wholeNumber'
 
 /** Kinds that the log sheet can write: those with fields of their own below, and those that fields alone describe. */
-export const plainKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note'] as const satisfies readonly EntryKind[]
+export const plainKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note', 'photo'] as const satisfies readonly EntryKind[]
 export const logKinds = [...plainKinds, ...fieldKinds] as const
 export type LogKind = typeof logKinds[number]
+/** Kinds that are corrected in the sheet. What happened to two colonies, to a clutch or in a picture is taken back and logged anew. */
+export const canCorrect = (kind: EntryKind): kind is LogKind => (logKinds as readonly string[]).includes(kind) && !['move', 'clutch', 'photo'].includes(kind)
 
 /** What stands in the sheet's fields, as typed. Kept in the tab's session, so that a reload loses nothing. */
 export interface Draft {
@@ -80,6 +82,7 @@ export function readDraft(draft: Draft, colony: Colony | undefined, stamp: Stamp
     if (text === '') issues.text = 'The note is empty.'
     return done({ ...base, kind: 'note', colonyId: colony.id, text }, 'note kept.')
   }
+  if (draft.kind === 'photo') return { ok: false, issues: { photo: 'Take or choose a photo.' } }
   if (draft.kind === 'waterTest') {
     const readings = readReadings(draft, units, issues)
     return done({ ...base, kind: 'waterTest', glassId: colony.glassId, readings }, `${Object.keys(readings).map(k => valueName(k as ValueKey)).join(', ')} kept.`)
@@ -148,8 +151,8 @@ export function readValue(key: ValueKey, text: string, units: UnitPrefs): { ok: 
 
 /** Fills the sheet from an entry that is to be corrected. */
 export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft | null {
-  if (!(logKinds as readonly string[]).includes(entry.kind)) return null
-  const draft: Draft = { ...emptyDraft(entry.kind as LogKind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
+  if (!canCorrect(entry.kind)) return null
+  const draft: Draft = { ...emptyDraft(entry.kind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
   if (isFieldKind(entry.kind)) draft.values = valuesOf(entry.kind, entry, units)
   if ('number' in entry && entry.number !== undefined) draft.number = String(entry.number)
   if ('parts' in entry && entry.parts) for (const key of headKeys) if (entry.parts[key] > 0) draft.parts[key] = String(entry.parts[key])

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { byTime, type Colony, type Entry, readLog } from '#core/records'
 import { openDb } from '~/data/database'
-import { entriesOfColony, entriesOfGlass } from '~/data/log'
-import { draftOf, logKinds } from '~/forms/logDraft'
+import { entriesOfColony, entriesOfGlass, photosOf } from '~/data/log'
+import { canCorrect, draftOf } from '~/forms/logDraft'
 import { entryText } from '~/words/entries'
 import { stampText } from '~/words/when'
 
@@ -27,10 +27,12 @@ const lines = computed<Line[]>(() => all.value
   .filter(e => e.kind !== 'withdrawal' && (showOld.value || standingIds.value.has(e.id)))
   .sort((a, b) => byTime(b, a))
   .map(entry => ({ entry, stands: standingIds.value.has(entry.id), withdrawal: read.value.withdrawnBy.get(entry.id) ?? null })))
+const shownPhotos = computed(() => lines.value.slice(0, limit.value).flatMap(l => (l.entry.kind === 'photo' ? [l.entry.photoId] : [])))
+const { value: pictures } = useLiveQuery(() => photosOf(openDb(), shownPhotos.value), [], () => shownPhotos.value.join(' '))
+const photos = computed(() => new Map(pictures.value.map(p => [p.id, `data:image/jpeg;base64,${p.jpeg}`])))
 const oldOnes = computed(() => all.value.filter(e => e.kind !== 'withdrawal').length - standing.value.length)
 
 /** Poured water and medicines are taken back and logged anew in the Water place; the rest is corrected here. */
-const canCorrect = (entry: Entry) => (logKinds as readonly string[]).includes(entry.kind)
 function correct(entry: Entry) {
   const draft = draftOf(entry, props.colony.id, settings.units)
   if (draft) logSheet.correct(draft)
@@ -43,10 +45,10 @@ function correct(entry: Entry) {
     <ul>
       <li v-for="{ entry, stands, withdrawal } in lines.slice(0, limit)" :key="entry.id" :class="{ old: !stands }">
         <span class="when small muted">{{ stampText(new Date(entry.at).getTime(), nowMs) }}<template v-if="entry.keeper"> · {{ entry.keeper }}</template></span>
-        <span class="what"><b>{{ entryText(entry, settings.units).title }}</b> <span class="muted">{{ entryText(entry, settings.units).detail }}</span><span v-if="entry.supersedes && stands" class="muted small"> · corrected</span><span v-if="!stands" class="small"> · {{ withdrawal ? 'taken back' : 'replaced' }}</span></span>
+        <span class="what"><b>{{ entryText(entry, settings.units).title }}</b> <span class="muted">{{ entryText(entry, settings.units).detail }}</span><img v-if="entry.kind === 'photo' && photos.has(entry.photoId)" class="photo" :src="photos.get(entry.photoId)" :alt="`Photo of ${stampText(new Date(entry.at).getTime(), nowMs)}`"><span v-if="entry.supersedes && stands" class="muted small"> · corrected</span><span v-if="!stands" class="small"> · {{ withdrawal ? 'taken back' : 'replaced' }}</span></span>
         <span class="acts">
           <template v-if="stands">
-            <button v-if="canCorrect(entry)" type="button" class="link" :aria-label="`Correct: ${entryText(entry, settings.units).title}`" @click="correct(entry)">Correct</button>
+            <button v-if="canCorrect(entry.kind)" type="button" class="link" :aria-label="`Correct: ${entryText(entry, settings.units).title}`" @click="correct(entry)">Correct</button>
             <button type="button" class="link" :aria-label="`Take back: ${entryText(entry, settings.units).title}`" @click="log.takeBack(entry, 'Taken back.')">Take back</button>
           </template>
           <button v-else-if="withdrawal" type="button" class="link" :aria-label="`Bring back: ${entryText(entry, settings.units).title}`" @click="log.takeBack(withdrawal, 'Brought back.')">Bring back</button>
@@ -67,6 +69,8 @@ li { display: grid; grid-template-columns: 180px minmax(0, 1fr) auto; gap: 14px;
 .old { color: var(--muted); }
 .acts { display: flex; gap: 16px; font-size: 14px; }
 .acts .link { min-height: 30px; }
+
+.photo { display: block; max-width: min(320px, 100%); max-height: 220px; margin-top: 6px; border-radius: 6px; }
 .more { display: flex; gap: 20px; padding: 12px 0; }
 .empty { padding: 16px 0; }
 kbd { margin: 0 2px; }

@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { groupOf } from '#core/groups'
 import { glassNumber } from '~/words/numbers'
-import { type DraftIssues, defaultChoice, logKinds, type LogKind, readDraft } from '~/forms/logDraft'
+import { type DraftIssues, defaultChoice, type LogKind, plainKinds, readDraft } from '~/forms/logDraft'
+import { type FieldKind, isFieldKind, kindFields } from '~/forms/kindFields'
+import { clutchesOf } from '#core/broods'
+import { currentEntries } from '#core/records'
+import { openDb } from '~/data/database'
+import { entriesOfColony } from '~/data/log'
+import { weekdayText } from '~/words/when'
+import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
 import { countMethodHint, countMethodWord, deathSignWord, kindWord, originWord, outletWord } from '~/words/states'
 
-/** Logs anything of this slice in seconds: count, water test, added, taken out, died, note. */
+/** Logs anything in seconds. What is logged most has a chip; the rest stands in one list, sorted by what it is about. */
 const logSheet = useLogSheetStore()
 const room = useRoomStore()
 const statements = useStatementsStore()
@@ -18,7 +25,16 @@ const saving = ref(false)
 const open = computed({ get: () => logSheet.open && room.colonies.length > 0, set: (v) => { logSheet.open = v } })
 const colony = computed(() => room.colonyById.get(draft.value.colonyId))
 const colonies = computed(() => room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })))
-const kinds = logKinds.map(value => ({ value, title: kindWord[value] }))
+const kinds = plainKinds.map(value => ({ value, title: kindWord[value] }))
+const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [['Bodies', ['molts', 'failedMolt', 'limbLoss', 'shell']], ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating']], ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']], ['Water', ['waterChange', 'topUp']], ['Numbers', ['move', 'grading']]]
+const others = [{ value: '', title: 'Anything else …' }, ...groupsOfKinds.flatMap(([group, list]) => list.map(value => ({ value: value as string, title: kindWord[value], group })))]
+const other = computed({ get: () => (isFieldKind(draft.value.kind) ? draft.value.kind : ''), set: (v: string) => { if (isFieldKind(v)) draft.value.kind = v } })
+const plain = computed({ get: () => (isFieldKind(draft.value.kind) ? '' : draft.value.kind), set: (v: LogKind | '') => { if (v) draft.value.kind = v } })
+const otherColonies = computed(() => colonies.value.filter(c => c.value !== draft.value.colonyId))
+const { value: clutches } = useLiveQuery(async () => (draft.value.kind === 'clutch' && colony.value ? clutchesOf(groupOf(colony.value.groupId).care.brood, currentEntries(await entriesOfColony(openDb(), colony.value.id))).filter(c => c.state === 'open') : []), [], () => `${draft.value.kind} ${draft.value.colonyId}`)
+const clutchOptions = computed(() => clutches.value.map(c => ({ value: c.id, title: `laid ${weekdayText(c.laidMs)}` })))
+const photos = usePhotos()
+const photo = shallowRef<File | null>(null)
 const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) => (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))
 const choices: Partial<Record<LogKind, { label: string, options: { value: string, title: string, hint?: string }[] }>> = {
   count: { label: 'How was it counted?', options: options(countMethodWord, countMethodHint) },
@@ -33,9 +49,11 @@ const expected = computed(() => {
 })
 const canSplit = computed(() => draft.value.kind === 'count' || draft.value.kind === 'addition' || draft.value.kind === 'removal')
 const splitOpen = ref(false)
+const litresUnit = computed(() => unitOf(volume, settings.units.volume).symbol)
 
 watch(() => draft.value.kind, () => {
   draft.value.choice = draft.value.correcting ? draft.value.choice : ''
+  if (!draft.value.correcting) draft.value.values = {}
   issues.value = {}
 })
 watch([() => logSheet.open, () => room.colonies], ([now]) => {
@@ -51,8 +69,21 @@ watch(() => logSheet.open, (now) => {
   }
 })
 
+async function savePhoto() {
+  if (!photo.value || !colony.value) return issues.value = photo.value ? { colonyId: 'Choose the colony.' } : { photo: 'Take or choose a photo.' }
+  saving.value = true
+  const problem = await photos.keep(photo.value, { colonyId: colony.value.id }, `${colony.value.name}: photo kept.`, draft.value.text.trim()).catch(e => `It could not be saved: ${e instanceof Error ? e.message : String(e)}.`)
+  saving.value = false
+  issues.value = problem ? { photo: problem } : {}
+  if (problem) return
+  photo.value = null
+  logSheet.clear()
+  logSheet.open = false
+}
+
 async function save() {
   if (saving.value) return
+  if (draft.value.kind === 'photo') return savePhoto()
   const { correcting } = draft.value
   const read = readDraft(draft.value, colony.value, log.stamp(correcting?.id), settings.units, Date.now())
   issues.value = read.ok ? {} : read.issues
@@ -75,12 +106,20 @@ async function save() {
 <template>
   <SideSheet v-model="open" :title="draft.correcting ? 'Correct an entry' : 'Log'" wide>
     <form id="log-form" class="fields" novalidate @submit.prevent="save">
-      <ChoiceChips v-if="!draft.correcting" v-model="draft.kind" label="What happened" :options="kinds" hide-label />
+      <div v-if="!draft.correcting" class="kinds">
+        <ChoiceChips v-model="plain" label="What happened" :options="kinds" hide-label />
+        <PickOne v-model="other" label="Anything else" hide-label :options="others" />
+      </div>
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
       <p v-if="issues.colonyId" class="issue" role="alert">{{ issues.colonyId }}</p>
 
       <WaterTestFields v-if="draft.kind === 'waterTest' && colony" v-model="draft.readings" v-model:raw-conductivity="draft.rawConductivity" :colony="colony" :issues="issues" />
+      <KindFields v-else-if="isFieldKind(draft.kind)" v-model="draft.values" :fields="kindFields[draft.kind]" :issues="issues" :colonies="otherColonies" :clutches="clutchOptions" :litres-unit="litresUnit" />
+      <div v-else-if="draft.kind === 'photo'" class="photo">
+        <PhotoButton label="Take or choose" :busy="saving" @chosen="photo = $event" /><span class="small muted">{{ photo?.name ?? 'Kept on this device and in backups, made small enough to keep.' }}</span>
+        <p v-if="issues.photo" class="issue" role="alert">{{ issues.photo }}</p>
+      </div>
       <template v-else-if="draft.kind !== 'note'">
         <TextInput v-model="draft.number" class="big" :label="draft.kind === 'count' ? 'How many did you see?' : 'How many?'" numeric autofocus :hint="draft.kind === 'count' ? expected : undefined" :error="issues.number" />
         <ChoiceChips v-if="choices[draft.kind]" v-model="choice" :label="choices[draft.kind]!.label" :options="choices[draft.kind]!.options" />
@@ -113,6 +152,8 @@ async function save() {
 .fields { display: grid; gap: 16px; }
 .label { display: block; font-size: 14px; color: var(--muted); padding-bottom: 4px; }
 .big :deep(input) { font: 650 30px var(--v-font-heading); min-height: 60px; }
+.kinds { display: grid; gap: 8px; }
+.photo { display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: start; }
 .issue { color: var(--rust); font-size: 14px; }
 .caution { border-left: 3px solid var(--straw); padding-left: 8px; }

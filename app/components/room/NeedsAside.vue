@@ -1,16 +1,10 @@
 <script setup lang="ts">
-import { dueFromPlans, planLog, plannedNetL } from '#core/care'
-import { currentEntries } from '#core/records'
-import { openDb } from '~/data/database'
-import { entriesOfGlass } from '~/data/log'
 import { counted, whole } from '~/words/numbers'
-import { planStepText } from '~/words/plan'
 import { say } from '~/words/say'
 
 /** What needs the keeper, with reasons, most urgent first; and what can leave. */
 const room = useRoomStore()
 const statements = useStatementsStore()
-const settings = useSettingsStore()
 const saying = useSaying()
 
 const needs = computed(() => statements.attention.flatMap((a) => {
@@ -24,11 +18,6 @@ const leaving = computed(() => statements.inRoom.flatMap((s) => {
   return colony && s.surplus.state === 'onTarget' ? [{ colony, take: s.population.surplus.take }] : []
 }).sort((a, b) => b.take - a.take))
 const total = computed(() => leaving.value.reduce((sum, l) => sum + l.take, 0))
-// steps of plans that are glasses by now, reckoned from the plan and the glass's log
-const plans = computed(() => room.plans.filter(p => p.glassId))
-const { value: planEntries } = useLiveQuery(() => Promise.all(plans.value.map(async p => [p.id, currentEntries(await entriesOfGlass(openDb(), p.glassId!))] as const)), [], () => plans.value.map(p => p.glassId).join(' '))
-const due = computed(() => dueFromPlans(plans.value, statements.now.getTime(), new Map(planEntries.value.map(([id, entries]) => [id, planLog(entries, plannedNetL(plans.value.find(p => p.id === id)!))]))))
-const lateText = (days: number) => (days <= -1 ? 'tomorrow' : days === 0 ? 'today' : days === 1 ? 'since yesterday' : `for ${days} days`)
 const all = ref(false)
 /** The first few stand there at once: the list must not push the racks off a phone. */
 const FIRST = 4
@@ -51,10 +40,7 @@ const allNeeds = ref(false)
         </li>
       </ul>
       <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">{{ allNeeds ? 'Fewer' : `and ${needs.length - FIRST} more` }}</button>
-      <template v-if="due.length > 0">
-        <h2 class="statement second">{{ due.length === 1 ? 'One plan goes on.' : `${counted(due.length, 'plan goes', 'plans go')} on.` }}</h2>
-        <ul><li v-for="d in due" :key="d.planId"><NuxtLink :to="`/plan/${d.planId}`"><b>{{ d.planName }}:</b> {{ planStepText(d.step, settings.units) }}</NuxtLink><span class="why">Due {{ lateText(d.overdueDays) }}.</span></li></ul>
-      </template>
+      <LazyRoomDue v-if="room.glasses.length > 0" />
       <template v-if="total > 0">
         <h2 class="statement second">{{ whole(total) }} can leave today.</h2>
         <p class="leave"><template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"><template v-if="i > 0"> · </template><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink> <span class="numeral">{{ whole(l.take) }}</span></template></p>

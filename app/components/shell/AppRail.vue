@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiHelpCircleOutline, mdiPlusCircleOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
+import { mdiDotsHorizontal, mdiHelpCircleOutline, mdiPlusCircleOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
 
 /** The places: a slim rail on a desk, a bar at the bottom of a phone. */
 const places = usePlaces()
@@ -8,21 +8,26 @@ const settings = useSettingsStore()
 const sheets = useSheets()
 const logSheet = useLogSheetStore()
 const atHand = useAtHand()
+const more = ref(false)
+/** What the bar of a phone has room for; the rest is under More. */
+const onPhone = new Set(['room', 'round', 'colony'])
 const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.startsWith(`/${id}`))
 </script>
 
 <template>
   <nav class="rail" aria-label="Places">
     <NuxtLink to="/" class="name" aria-label="Ulkin, to the Room">Ulkin</NuxtLink>
-    <NuxtLink v-for="p in places" :key="p.id" :to="p.to" class="place" :class="{ here: here(p.id) }" :aria-current="here(p.id) ? 'page' : undefined" :aria-label="p.title">
+    <NuxtLink v-for="p in places" :key="p.id" :to="p.to" class="place" :class="{ here: here(p.id), desk: !onPhone.has(p.id) }" :aria-current="here(p.id) ? 'page' : undefined" :aria-label="p.title">
       <v-icon :icon="p.icon" size="21" /><span>{{ p.title }}</span>
     </NuxtLink>
     <button type="button" class="place log" @click="logSheet.show(atHand)"><v-icon :icon="mdiPlusCircleOutline" size="21" /><span>Log</span></button>
     <span class="gap" />
-    <button type="button" class="place" @click="settings.theme = settings.theme === 'day' ? 'night' : 'day'">
+    <button type="button" class="place desk" @click="settings.theme = settings.theme === 'day' ? 'night' : 'day'">
       <v-icon :icon="settings.theme === 'day' ? mdiWeatherNight : mdiWhiteBalanceSunny" size="21" /><span>{{ settings.theme === 'day' ? 'Night' : 'Day' }}</span>
     </button>
     <button type="button" class="place desk" @click="sheets.help.value = true"><v-icon :icon="mdiHelpCircleOutline" size="21" /><span>Help</span></button>
+    <button type="button" class="place phone" @click="more = true"><v-icon :icon="mdiDotsHorizontal" size="21" /><span>More</span></button>
+    <MoreSheet v-model="more" />
   </nav>
 </template>
 
@@ -33,7 +38,7 @@ const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.st
 .place.here { border-color: var(--weed); color: var(--ink); font-weight: 650; }
 .place:hover { color: var(--ink); }
 .gap { flex: 1; }
-@media (min-width: 701px) { .log { display: none; } }
+@media (min-width: 701px) { .log, .phone { display: none; } }
 @media (max-width: 700px) {
   .rail { flex-direction: row; position: fixed; inset: auto 0 0; height: auto; padding: 0 0 env(safe-area-inset-bottom); border: 0; border-top: 1px solid var(--rule); background: var(--surface); z-index: 5; }
   .name, .gap, .desk { display: none; }

@@ -5,6 +5,7 @@ const places = usePlaces()
 const keys = computed(() => [
   { title: 'Everywhere', rows: [...places.value.map(p => [`Space ${p.letter.toUpperCase()}`, `${p.title}: ${p.what.toLowerCase()}`]), ['L', 'Log a count, a water test or anything else'], ['/', 'Find a colony, a place or an action'], ['U', 'Undo what was saved last'], ['?', 'This sheet'], ['Esc', 'Close a sheet; what was typed stays']] },
   { title: 'In the Room', rows: [['← →', 'Walk along a shelf'], ['↑ ↓', 'To the shelf above or below'], ['Enter', 'Open the colony'], ['E', 'Change or move the glass'], ['M', 'Move the glass: arrows carry it, Enter puts it down, Esc takes it back']] },
+  { title: 'On the Round', rows: [['0–9', 'Type into the counter'], ['← → Tab', 'To the next counter or value'], ['⌫', 'On an empty counter: back'], ['+ −', 'One more, one less'], ['M H O', 'The last food: gone in minutes, in an hour, left over'], ['F W T E', 'Fed, water changed, topped up, equipment looked at; G greens, V leaves, C calcium'], ['A', 'All that is due here and done with a touch'], ['N', 'Note'], ['Enter', 'Save, and to the next glass'], ['S', 'Pass the glass over'], ['U', 'Take this glass, or the one before, back']] },
   { title: 'In the Water place', rows: [['↑ ↓', 'Move the line between two sources in the bucket (Page Up and Down: five steps)'], ['T', 'Take the probe’s readings into the log']] },
   { title: 'In the log sheet', rows: [['Tab', 'To the next field'], ['Enter', 'Save']] },
 ])

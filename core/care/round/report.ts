@@ -1,4 +1,4 @@
-import { type Entry, type EntryKind, type VerdictState } from '#core/records'
+import type { Entry, EntryKind, VerdictState } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 
 /** What of a colony's statements a round is compared by. Plain data: it is kept while the round goes on. */

@@ -1,6 +1,5 @@
 import type { ResolvedGroup } from '#core/groups'
-import type { Basis, Colony, Entry, Glass, Message, Plan } from '#core/records'
-import type { Bench } from '#core/records'
+import type { Basis, Bench, Colony, Entry, Glass, Message, Plan } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 
 /** What can be due. */
@@ -68,8 +67,11 @@ export interface GlassCare {
 
 /** A room with everything that its care follows from. */
 export interface RoomCareInput {
+  roomId: string
   glasses: readonly GlassCare[]
   plans: readonly Plan[]
   bench: Bench
+  /** standing marks on work that belongs to no glass */
+  marks: readonly Entry[]
   nowMs: number
 }

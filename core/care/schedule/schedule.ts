@@ -34,9 +34,9 @@ export function schedule(input: RoomCareInput): DueItem[] {
 export const byDay = (a: DueItem, b: DueItem): number => a.dueMs - b.dueMs || (a.key < b.key ? -1 : 1)
 
 /** The newest mark on each item. */
-function marksOf({ glasses }: RoomCareInput): Map<string, EntryOf<'dueMark'>> {
+function marksOf({ glasses, marks: ofRoom }: RoomCareInput): Map<string, EntryOf<'dueMark'>> {
   const marks = new Map<string, EntryOf<'dueMark'>>()
-  for (const list of glasses.flatMap(g => [g.entries, ...g.colonies.map(c => c.entries)])) {
+  for (const list of [ofRoom, ...glasses.flatMap(g => [g.entries, ...g.colonies.map(c => c.entries)])]) {
     for (const e of list) {
       const before = e.kind === 'dueMark' ? marks.get(e.key) : undefined
       if (e.kind === 'dueMark' && (!before || before.id < e.id)) marks.set(e.key, e)

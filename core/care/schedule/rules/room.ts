@@ -17,14 +17,14 @@ export function planRule({ plans, glasses, nowMs }: RoomCareInput): DueItem[] {
 }
 
 /** Probes that are read see known solutions again from time to time. */
-export function calibrationRule({ glasses, bench, nowMs }: RoomCareInput): DueItem[] {
+export function calibrationRule({ roomId, glasses, bench, nowMs }: RoomCareInput): DueItem[] {
   const tests = glasses.flatMap(g => g.entries.filter((e): e is Extract<Entry, { kind: 'waterTest' }> => e.kind === 'waterTest'))
   return (['ph', 'conductivityUsCm'] as const).flatMap((probe): DueItem[] => {
     const uses = tests.filter(e => e.readings[probe]?.method === 'probe').map(e => momentMs(e.at))
     const done = bench.calibrations[probe]
     if (uses.length === 0) return []
     const lastMs = done ? momentMs(done.at) : null
-    return [item({ key: `calibration:${probe}`, kind: 'calibration', dueMs: lastMs === null ? Math.min(...uses) : lastMs + CALIBRATION_DAYS * DAY_MS, everyDays: CALIBRATION_DAYS, earlyDays: 7, lateDays: CALIBRATION_DAYS, minutes: 10, flexible: true, why: lastMs === null ? 'calibrateNever' : 'calibrateEvery', whyValues: { probe, every: CALIBRATION_DAYS, days: lastMs === null ? 0 : (nowMs - lastMs) / DAY_MS }, basis: M, values: { probe } })]
+    return [item({ key: `calibration:${roomId}:${probe}`, kind: 'calibration', dueMs: lastMs === null ? Math.min(...uses) : lastMs + CALIBRATION_DAYS * DAY_MS, everyDays: CALIBRATION_DAYS, earlyDays: 7, lateDays: CALIBRATION_DAYS, minutes: 10, flexible: true, why: lastMs === null ? 'calibrateNever' : 'calibrateEvery', whyValues: { probe, every: CALIBRATION_DAYS, days: lastMs === null ? 0 : (nowMs - lastMs) / DAY_MS }, basis: M, values: { probe } })]
   })
 }
 

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import type { DueKind } from '#core/care'
+import { dueTitle, dueWhy, effortText } from '~/words/due'
+import { counted } from '~/words/numbers'
+
+/** What the round has to do today; what cannot wait stands here by name. */
+const care = useCareStore()
+const rounds = useRoundStore()
+const settings = useSettingsStore()
+/** Work that is forgotten when it stands in a long list. */
+const NAMED: ReadonlySet<DueKind> = new Set(['mend', 'clutch', 'young', 'secondDose', 'doseChange', 'planStep'])
+const named = computed(() => care.today.filter(d => NAMED.has(d.item.kind)).slice(0, 5))
+const to = (d: typeof named.value[number]) => (d.item.planId ? `/plan/${d.item.planId}` : d.item.colonyId ? `/colony/${d.item.colonyId}` : `/water/${d.item.glassId}`)
+</script>
+
+<template>
+  <section v-if="care.ready && care.items.length > 0" aria-label="The round">
+    <h2 class="statement second">{{ care.today.length === 0 ? 'Nothing is due today.' : `${counted(care.today.length, 'thing is', 'things are')} due, ${effortText(care.minutes)}.` }}</h2>
+    <ul>
+      <li v-for="d in named" :key="d.item.key"><NuxtLink :to="to(d)"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}</NuxtLink><span class="why">{{ dueWhy(d.item, care.nowMs) }}</span></li>
+    </ul>
+    <NuxtLink class="start" :to="rounds.running ? '/round/walk' : '/round'">{{ rounds.running ? `Go on with the round: ${rounds.progress.looked.size} of ${care.walk.length}` : 'To the round' }}</NuxtLink>
+  </section>
+</template>
+
+<style scoped>
+.second { font-size: 19px; padding-top: 22px; padding-bottom: 6px; }
+li { border-top: 1px solid var(--rule); padding: 9px 0; font-size: 15px; line-height: 1.3; }
+li a { color: var(--ink); text-decoration: none; }
+li a:hover { text-decoration: underline; }
+.why { display: block; color: var(--muted); font-size: 14px; }
+.start { display: inline-block; padding: 8px 0; font-weight: 650; }
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { mdiCheck } from '@mdi/js'
+import { startOfDay } from 'date-fns'
+import { DAY_MS } from '#core/records'
+import type { DueItem } from '#core/care'
+import type { Due } from '~/stores/care'
+import { dueTitle, dueWhy, effortText } from '~/words/due'
+import { aheadText } from '~/words/when'
+
+/** What is due today and in the days ahead, with reasons; a touch says that it is done. */
+const care = useCareStore()
+const settings = useSettingsStore()
+const acts = useDueActs()
+const chosen = shallowRef<DueItem | null>(null)
+/** Days ahead that stand there at once. */
+const FIRST_DAYS = 7
+const far = ref(false)
+/** Work of every day would drown the days ahead. */
+const quiet = (d: Due) => d.item.everyDays !== null && d.item.everyDays <= 1
+const days = computed(() => {
+  const until = startOfDay(care.nowMs).getTime() + (far.value ? 28 : FIRST_DAYS) * DAY_MS
+  const ahead = care.due.filter(d => (d.state === 'ahead' || d.state === 'soon') && !quiet(d) && d.item.dueMs < until)
+  const by = new Map<number, Due[]>()
+  for (const d of ahead) {
+    const day = startOfDay(Math.max(d.item.dueMs, care.nowMs)).getTime()
+    by.set(day, [...by.get(day) ?? [], d])
+  }
+  return [...by].sort(([a], [b]) => a - b).map(([day, list]) => ({ day, list, minutes: list.reduce((s, d) => s + d.item.minutes, 0) }))
+})
+const today = computed(() => care.today.toSorted((a, b) => Number(b.state === 'late') - Number(a.state === 'late')))
+const all = ref(false)
+const FIRST = 12
+</script>
+
+<template>
+  <div class="due">
+    <section aria-label="Due today">
+      <h2>{{ today.length === 0 ? 'Nothing is due today.' : `Due today: ${today.length}, ${effortText(care.minutes)}` }}</h2>
+      <ul>
+        <li v-for="d in all ? today : today.slice(0, FIRST)" :key="d.item.key">
+          <button type="button" class="what" @click="chosen = d.item">
+            <span><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}<span v-if="d.state === 'late'" class="late"> · late</span></span>
+            <span class="small muted">{{ dueWhy(d.item, care.nowMs) }}</span>
+          </button>
+          <button v-if="acts.canTouch(d.item)" type="button" class="tick" :aria-label="`Done: ${care.subjectName(d.item)}, ${dueTitle(d.item, settings.units)}`" @click="acts.done(d.item)"><v-icon :icon="mdiCheck" size="20" /></button>
+          <button v-else type="button" class="tick go" :aria-label="`Go: ${care.subjectName(d.item)}, ${dueTitle(d.item, settings.units)}`" @click="acts.go(d.item)">Go</button>
+        </li>
+      </ul>
+      <button v-if="today.length > FIRST" type="button" class="link" @click="all = !all">{{ all ? 'Fewer' : `and ${today.length - FIRST} more` }}</button>
+    </section>
+    <section aria-label="The days ahead">
+      <h2>The days ahead</h2>
+      <p class="small muted">Feedings of every day are not listed. Work that can wait lies on your days.</p>
+      <div v-for="d in days" :key="d.day" class="day">
+        <h3>{{ aheadText(d.day, care.nowMs) }} <span class="small muted">{{ effortText(d.minutes) }}</span></h3>
+        <p><template v-for="(x, i) in d.list" :key="x.item.key"><template v-if="i > 0"> · </template><button type="button" class="link" @click="chosen = x.item">{{ care.subjectName(x.item) }}: {{ dueTitle(x.item, settings.units).replace(/^[A-Z](?![A-Z])/, c => c.toLowerCase()) }}</button></template></p>
+      </div>
+      <p v-if="days.length === 0" class="muted">Nothing in the next days.</p>
+      <button type="button" class="link" @click="far = !far">{{ far ? 'One week' : 'Four weeks' }}</button>
+    </section>
+    <DueSheet v-model="chosen" />
+  </div>
+</template>
+
+<style scoped>
+.due { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 10px 36px; align-items: start; }
+h2 { padding-bottom: 6px; }
+li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; align-items: center; border-top: 1px solid var(--rule); }
+.what { display: grid; border: 0; background: none; padding: 8px 0; min-height: 52px; font: inherit; font-size: 15px; color: var(--ink); text-align: left; cursor: pointer; line-height: 1.3; }
+.what:hover b { text-decoration: underline; }
+.small { font-size: 14px; }
+.late { color: var(--rust); font-weight: 650; }
+.tick { width: 46px; height: 46px; border-radius: 50%; border: 1.5px solid var(--weed); background: none; color: var(--weed); cursor: pointer; font: inherit; font-size: 14px; font-weight: 650; }
+.tick.go { border-color: var(--rule); }
+.day { padding: 8px 0; border-top: 1px solid var(--rule); font-size: 15px; line-height: 1.5; }
+.day .link { text-align: left; color: var(--ink); text-decoration: none; }
+.day .link:hover { text-decoration: underline; }
+h3 .small { font-weight: 400; font-family: var(--v-font-body); }
+.link { min-height: 32px; }
+@media (max-width: 900px) { .due { grid-template-columns: minmax(0, 1fr); } .day .link { min-height: 44px; } }
+</style>

@@ -1,0 +1,22 @@
+<script setup lang="ts">
+/** Says that a newer version of the app has been fetched and waits; nothing changes until the keeper takes it. */
+const { $pwa } = useNuxtApp()
+const log = useLogStore()
+const later = ref(false)
+const waits = computed(() => $pwa?.needRefresh === true && !later.value)
+watch(() => $pwa?.offlineReady, (ready) => { if (ready) log.tell('Ulkin is on this device now: it starts and works without the server.') })
+</script>
+
+<template>
+  <div v-if="waits" class="version" role="status">
+    <span>A new version of Ulkin is here. What you typed is kept.</span>
+    <button type="button" @click="$pwa?.updateServiceWorker(true)">Use it now</button>
+    <button type="button" class="later" @click="later = true">Later</button>
+  </div>
+</template>
+
+<style scoped>
+.version { position: fixed; left: 50%; top: 8px; transform: translateX(-50%); z-index: 30; display: flex; gap: 12px; align-items: center; padding: 8px 14px; border: 1px solid var(--weed); border-radius: 6px; background: var(--surface); color: var(--ink); max-width: calc(100vw - 16px); }
+button { min-height: 44px; border: 1px solid var(--weed); border-radius: 6px; background: none; padding: 4px 12px; color: var(--weed); font: inherit; font-weight: 650; cursor: pointer; white-space: nowrap; }
+.later { border-color: var(--rule); color: var(--muted); font-weight: 400; }
+</style>

@@ -1,0 +1,186 @@
+import { doing, type DueItem, snapshotOf } from '#core/care'
+import { expectedMolts } from '#core/molts'
+import type { RoundCounter } from '#core/groups'
+import { type Colony, DAY_MS, type Entry, momentMs, subjectOf, toMoment, type ValueKey, valueKeys } from '#core/records'
+import type { ValueVerdict } from '#core/water'
+import type { Due } from '~/stores/care'
+import { counterKey, type GlassDraft, isEmptyDraft, readGlass, type RoundQuestion } from '~/forms/roundDraft'
+import { counted } from '~/words/numbers'
+import { counterHint } from '~/words/round'
+
+/** A counter on screen. */
+export interface ShownCounter { key: string, colony: Colony, counter: RoundCounter, hint: string }
+
+/** Values that are not asked for at the glass unless they were found or are due. */
+const RARE: ReadonlySet<ValueKey> = new Set(['copperMgL', 'ammoniaMgL', 'nitriteMgL', 'nitrateMgL', 'calciumMgL'])
+/** Rows of values that stand there at once. */
+const ROWS = 4
+
+/** The glass at hand on a round: what is asked, what was typed, and saving it. */
+export function useRoundDesk() {
+  const room = useRoomStore()
+  const care = useCareStore()
+  const statements = useStatementsStore()
+  const settings = useSettingsStore()
+  const log = useLogStore()
+  const rounds = useRoundStore()
+
+  const glassId = computed(() => rounds.round?.glassId ?? '')
+  const glass = computed(() => room.glassById.get(glassId.value) ?? null)
+  const colonies = computed(() => room.coloniesByGlass.get(glassId.value) ?? [])
+  const draft = computed(() => rounds.draftOf(glassId.value))
+  const asked = ref(new Set<string>())
+  const questions = ref<RoundQuestion[]>([])
+  const problem = ref('')
+  const saving = ref(false)
+  watch(glassId, () => {
+    asked.value = new Set()
+    questions.value = []
+    problem.value = ''
+  })
+
+  function edit(part: Partial<GlassDraft>) {
+    const next = { ...draft.value, ...part }
+    rounds.keepDraft(glassId.value, isEmptyDraft(next) ? null : next)
+    questions.value = []
+  }
+
+  const due = computed(() => (care.ofGlass.get(glassId.value) ?? []).filter(d => d.state !== 'ahead'))
+  /** due now and done with a touch; what became of the last food has chips of its own */
+  const touches = computed(() => due.value.filter(d => doing(d.item) !== null && d.item.kind !== 'leftovers'))
+  const asks = computed(() => due.value.filter(d => d.state !== 'soon' && (doing(d.item) === null || d.item.kind === 'mend' || d.item.kind === 'clutch')))
+  const attention = computed(() => statements.attention.filter(a => colonies.value.some(c => c.id === a.colonyId)))
+
+  const entries = computed(() => [...care.entriesOf(glassId.value), ...colonies.value.flatMap(c => care.entriesOf(c.id))])
+  /** whether there was food of which something can be told */
+  const fedLately = computed(() => entries.value.some(e => e.kind === 'feeding' && e.food !== undefined && momentMs(e.at) > care.nowMs - 3 * DAY_MS))
+  const lastLookMs = computed(() => Math.max(...entries.value.flatMap(e => (e.kind === 'visit' && e.outcome === 'looked' && e.roundId !== rounds.round?.id ? [momentMs(e.at)] : []))))
+
+  const counters = computed<ShownCounter[]>(() => colonies.value.flatMap((colony) => {
+    const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
+    const days = Number.isFinite(lastLookMs.value) ? Math.min(14, (care.nowMs - lastLookMs.value) / DAY_MS) : 7
+    const now = statements.of(colony.id)?.population.now
+    const molts = group && now ? expectedMolts(group.care.molts, now, days)?.value ?? null : null
+    return (group?.care.counters ?? []).map((counter): ShownCounter => ({ key: counterKey(colony.id, counter), colony, counter, hint: counterHint(counter, lastOf(counter, care.entriesOf(colony.id), care.nowMs), counter === 'molts' ? molts : null) }))
+  }))
+
+  const verdicts = computed(() => {
+    const map = new Map<ValueKey, ValueVerdict>()
+    for (const c of colonies.value) for (const v of statements.of(c.id)?.water.values ?? []) if (!map.has(v.key) || v.state === 'off') map.set(v.key, v)
+    return map
+  })
+  const moreValues = ref(false)
+  const showAllValues = () => { moreValues.value = true }
+  /** what is due to be tested first, then what is tested here, then the rest */
+  const values = computed<ValueKey[]>(() => {
+    const tested = due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => String(d.item.values.keys).split(' ') as ValueKey[])
+    const usual = valueKeys.filter(k => verdicts.value.get(k)?.latest && !RARE.has(k))
+    const first = [...new Set([...tested, ...usual.filter(k => verdicts.value.get(k)!.state === 'off'), ...usual.filter(k => ['temperatureC', 'humidityPct', 'conductivityUsCm'].includes(k)), ...usual])]
+    const typed = valueKeys.filter(k => draft.value.readings[k])
+    const shown = moreValues.value ? [...first, ...valueKeys] : [...first.slice(0, Math.max(ROWS, tested.length)), ...typed]
+    return [...new Set(shown)]
+  })
+  const method = (key: ValueKey) => {
+    const used = verdicts.value.get(key)?.latest?.method
+    return used && used !== 'reckoned' ? used : key === 'temperatureC' || key === 'humidityPct' ? 'probe' : settings.testMethod
+  }
+
+  /** Saves what stands there, with the visit, as one step. @returns whether it is saved */
+  async function save(): Promise<boolean> {
+    const round = rounds.round
+    if (!round || !glass.value || saving.value) return false
+    saving.value = true
+    const now = Date.now()
+    const stamped = toMoment(now)
+    try {
+      const read = readGlass(draft.value, {
+        glassId: glassId.value, colonies: colonies.value, roundId: round.id, items: new Map(touches.value.map(d => [d.item.key, d.item])), verdicts: verdicts.value, method, units: settings.units, nowMs: now,
+        high: id => statements.of(id)?.population.now.high ?? null, stamp: () => ({ ...log.stamp(), loggedAt: stamped }), asked: asked.value,
+      })
+      if (!read.ok) {
+        questions.value = read.questions
+        for (const q of read.questions) asked.value.add(q.key)
+        return false
+      }
+      const more = read.entries.length - 1
+      await log.saveAll(read.entries, more === 0 ? `${glass.value.name}: looked at, nothing odd.` : `${glass.value.name}: ${counted(more, 'line', 'lines').toLowerCase()} saved.`)
+      rounds.keepDraft(glassId.value, null)
+      problem.value = ''
+      return true
+    }
+    catch (error) {
+      problem.value = `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.`
+      return false
+    }
+    finally {
+      saving.value = false
+    }
+  }
+
+  function goOn() {
+    const next = rounds.nextAfter(glassId.value)
+    if (next) rounds.goTo(next)
+    else {
+      rounds.end()
+      void navigateTo('/round/report')
+    }
+  }
+  async function saveAndGoOn() {
+    if (await save()) goOn()
+  }
+  /** Passes the glass over; what was typed stays for later. */
+  async function pass() {
+    const round = rounds.round
+    if (!round || !glass.value) return
+    await log.save({ ...log.stamp(), at: toMoment(Date.now()), kind: 'visit', glassId: glassId.value, roundId: round.id, outcome: 'passed' }, `${glass.value.name}: passed over.`)
+    goOn()
+  }
+
+  /** What a glass's last save on this round wrote: its visit, and everything written in the same moment. */
+  const savedHere = computed(() => {
+    const visit = rounds.entries.findLast(e => e.kind === 'visit' && e.roundId === rounds.round?.id && e.glassId === glassId.value)
+    return visit ? batchOf(visit) : []
+  })
+  function batchOf(visit: Entry): Entry[] {
+    const own = new Set([subjectOf(visit).glassId, ...room.colonies.filter(c => c.glassId === subjectOf(visit).glassId).map(c => c.id)])
+    return rounds.entries.filter(e => e.loggedAt === visit.loggedAt && [subjectOf(e).glassId, subjectOf(e).colonyId].some(id => id !== undefined && own.has(id)))
+  }
+  /** Takes a glass's last save back and returns to it: the one at hand, or the one saved before. */
+  async function undo() {
+    const visit = savedHere.value.length > 0 ? savedHere.value.find(e => e.kind === 'visit') : rounds.entries.findLast(e => e.kind === 'visit' && e.roundId === rounds.round?.id)
+    if (!visit || visit.kind !== 'visit') return
+    await log.takeBackAll(batchOf(visit), `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`)
+    rounds.goTo(visit.glassId)
+  }
+
+  function toggle(d: Due) {
+    const { key } = d.item
+    edit({ done: draft.value.done.includes(key) ? draft.value.done.filter(k => k !== key) : [...draft.value.done, key] })
+  }
+  /** All that is due here and done with a touch. */
+  function allDone() {
+    const keys = touches.value.filter(d => d.state !== 'soon').map(d => d.item.key)
+    edit({ done: keys.every(k => draft.value.done.includes(k)) ? [] : keys })
+  }
+  return { glassId, glass, colonies, draft, edit, due, touches, asks, attention, fedLately, counters, verdicts, values, moreValues, showAllValues, method, questions, problem, saving, save, saveAndGoOn, goOn, pass, undo, savedHere, toggle, allDone }
+}
+export type RoundDesk = ReturnType<typeof useRoundDesk>
+
+/** What was seen last of what a counter counts. */
+function lastOf(counter: RoundCounter, entries: readonly Entry[], nowMs: number): { number: number | string, days: number } | null {
+  const days = (e: Entry) => (nowMs - momentMs(e.at)) / DAY_MS
+  for (const e of entries.toReversed()) {
+    if (counter === 'young' && e.kind === 'young') return { number: e.number ?? (e.amount === 'few' ? 'a few' : 'many'), days: days(e) }
+    if (counter === 'clutch' && e.kind === 'clutch' && e.event === 'laid') return { number: 'one laid', days: days(e) }
+    if (counter === 'dead' && e.kind === 'death') return { number: e.number, days: days(e) }
+    if ((counter === 'berried' || counter === 'eggMass' || counter === 'molts' || counter === 'limbLoss') && e.kind === counter) return { number: e.number, days: days(e) }
+  }
+  return null
+}
+
+/** What is said of the colonies now, to compare a round by. */
+export const useSnapshots = () => {
+  const statements = useStatementsStore()
+  return computed(() => statements.inRoom.map(s => ({ colonyId: s.colonyId, snapshot: snapshotOf(s) })))
+}
+export type { DueItem }

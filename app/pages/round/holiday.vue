@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { addDays, format, startOfDay } from 'date-fns'
+import { planHoliday } from '#core/care'
+import { DAY_MS, toMoment } from '#core/records'
+import { saveFile } from '~/files/saveFile'
+import { cautionText } from '~/words/cautions'
+import { dueLate, dueTitle, effortText } from '~/words/due'
+import { counted } from '~/words/numbers'
+import { weekdayText } from '~/words/when'
+
+/** Away for a while: what to do before, what cannot wait, and a sheet for whoever comes by. */
+useHead({ title: 'Holiday · Ulkin' })
+const room = useRoomStore()
+const care = useCareStore()
+const settings = useSettingsStore()
+const log = useLogStore()
+
+const from = ref('')
+const to = ref('')
+const standIn = ref('')
+watch([() => care.ready, () => room.room?.id], () => {
+  const kept = care.settings.holiday
+  const over = !kept || new Date(kept.to).getTime() < Date.now()
+  from.value = format(over ? addDays(Date.now(), 2) : new Date(kept.from), 'yyyy-MM-dd')
+  to.value = format(over ? addDays(Date.now(), 16) : new Date(kept.to), 'yyyy-MM-dd')
+  standIn.value = kept?.standIn ?? ''
+}, { immediate: true })
+/** Longer than this, somebody else has to be the keeper. */
+const MOST_DAYS = 120
+const days = computed(() => {
+  const a = startOfDay(new Date(`${from.value}T12:00`)).getTime()
+  const b = startOfDay(new Date(`${to.value}T12:00`)).getTime()
+  return Number.isNaN(a) || Number.isNaN(b) ? null : { from: a, to: b }
+})
+const issue = computed(() => (!days.value ? 'Choose both days.' : days.value.to <= days.value.from ? 'The day you are back comes after the day you leave.' : days.value.to - days.value.from > MOST_DAYS * DAY_MS ? 'That is more than four months: somebody else has to be the keeper then.' : ''))
+const plan = computed(() => (days.value && !issue.value ? planHoliday(care.items.filter(i => i.kind !== 'leftovers'), days.value.from, days.value.to) : null))
+const keep = () => { if (days.value && !issue.value) void care.change({ holiday: { from: toMoment(days.value.from), to: toMoment(days.value.to), standIn: standIn.value.slice(0, 30) } }) }
+watchDebounced([from, to, standIn], keep, { debounce: 800 })
+
+const text = (item: Parameters<typeof dueTitle>[0]) => `${care.subjectName(item)}: ${dueTitle(item, settings.units)}`
+/** By glass, as one walks. */
+const walkAt = computed(() => new Map(care.walk.map((g, i) => [g.id, i])))
+const inOrder = <T extends { item: { glassId?: string } }>(tasks: readonly T[]) => tasks.toSorted((a, b) => (walkAt.value.get(a.item.glassId ?? '') ?? 999) - (walkAt.value.get(b.item.glassId ?? '') ?? 999))
+const rules = computed(() => [
+  'Feed less rather than more: the amounts here are all they need. Take out what lies there the next day.',
+  'If many are dead, or the water is cloudy or smells: do not feed, change nothing else, and call.',
+  'Leave shed skins in: they look like dead ones, but are hollow and clear.',
+  'Change no water and add nothing that is not on this sheet.',
+  cautionText('electricity')!, cautionText('washHands')!,
+])
+const tooMany = 12
+const shownBefore = ref(false)
+async function savePdf() {
+  if (!plan.value || !days.value) return
+  const { standInPdf } = await import('~/files/standInPdf')
+  const bytes = await standInPdf({
+    title: `${room.room?.name ?? 'Room'}: while we are away`,
+    about: `${weekdayText(days.value.from)} to ${weekdayText(days.value.to)}${standIn.value ? ` · for ${standIn.value}` : ''} · ${counted(plan.value.visits.length, 'visit', 'visits').toLowerCase()}`,
+    visits: plan.value.visits.map(v => ({ day: weekdayText(v.dayMs), tasks: inOrder(v.tasks).map(t => text(t.item)) })),
+    rules: rules.value,
+  })
+  saveFile(`ulkin-stand-in-${from.value}.pdf`, bytes, 'application/pdf')
+  log.tell('The sheet is saved.')
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="holiday">
+    <AppTop title="Holiday" about="What can wait, what cannot, and a sheet for your stand-in">
+      <v-btn class="quiet noprint" to="/round">Back to the Round</v-btn>
+    </AppTop>
+    <div v-if="care.ready" class="page">
+      <section class="noprint form" aria-label="When">
+        <TextInput v-model="from" label="You leave" type="date" />
+        <TextInput v-model="to" label="You are back" type="date" :error="issue" />
+        <TextInput v-model="standIn" label="Who comes by" placeholder="a name" />
+      </section>
+      <template v-if="plan">
+        <section class="noprint" aria-label="Before you leave">
+          <h2>Before you leave: {{ plan.before.length === 0 ? 'nothing' : counted(plan.before.length, 'thing', 'things').toLowerCase() }}<template v-if="plan.before.length > 0">, {{ effortText(plan.before.reduce((s, i) => s + i.minutes, 0)) }}</template></h2>
+          <ul class="short"><li v-for="i in shownBefore ? plan.before : plan.before.slice(0, tooMany)" :key="i.key">{{ text(i) }}</li></ul>
+          <button v-if="plan.before.length > tooMany" type="button" class="link" @click="shownBefore = !shownBefore">{{ shownBefore ? 'Fewer' : `and ${plan.before.length - tooMany} more` }}</button>
+        </section>
+        <section class="sheet" aria-label="Sheet for the stand-in">
+          <h2>{{ plan.visits.length === 0 ? 'Nobody has to come by.' : `${counted(plan.visits.length, 'visit', 'visits')} of ${standIn || 'your stand-in'}` }}</h2>
+          <p v-if="plan.visits.length === 0" class="muted">All that comes due meanwhile can wait until you are back.</p>
+          <p class="small muted onlyprint">{{ room.room?.name }}, {{ weekdayText(days!.from) }} to {{ weekdayText(days!.to) }}</p>
+          <div v-for="v in plan.visits" :key="v.dayMs" class="visit">
+            <h3>{{ weekdayText(v.dayMs) }} <span class="small muted">{{ effortText(v.minutes) }}</span></h3>
+            <ul><li v-for="t in inOrder(v.tasks)" :key="t.item.key"><span class="box" aria-hidden="true" /> {{ text(t.item) }}</li></ul>
+          </div>
+          <ul v-if="plan.visits.length > 0" class="rules"><li v-for="r in rules" :key="r">{{ r }}</li></ul>
+          <div v-if="plan.visits.length > 0" class="acts noprint"><v-btn color="primary" @click="savePdf">Save as PDF</v-btn><v-btn class="quiet" @click="print">Print</v-btn></div>
+        </section>
+        <section class="noprint" aria-label="What can wait">
+          <h2>What can wait</h2>
+          <ul class="short"><li v-for="i in plan.after.slice(0, 30)" :key="i.key">{{ text(i) }} <span class="muted">{{ dueLate(i) }}</span></li></ul>
+          <p v-if="plan.after.length > 30" class="muted small">and {{ plan.after.length - 30 }} more</p>
+          <p v-if="plan.after.length === 0" class="muted">Nothing: all of it is done before or by your stand-in.</p>
+        </section>
+        <p class="small muted noprint">How long they do without food and care is from memory: a stand-in who knows animals is worth more than any sheet.</p>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.page { padding: 14px 24px 24px; display: grid; gap: 20px; max-width: 1100px; }
+.form { display: grid; grid-template-columns: repeat(3, minmax(0, 220px)); gap: 12px; align-items: start; }
+h2 { padding-bottom: 4px; }
+.short { columns: 2; column-gap: 36px; }
+.short li { break-inside: avoid; padding: 4px 0; font-size: 15px; }
+.visit { padding: 8px 0; border-top: 1px solid var(--rule); }
+.visit ul { columns: 2; column-gap: 36px; }
+.visit li { break-inside: avoid; padding: 4px 0; font-size: 15px; display: flex; gap: 8px; }
+.box { flex: none; width: 16px; height: 16px; margin-top: 3px; border: 1.5px solid var(--muted); border-radius: 3px; }
+.rules { border-top: 1px solid var(--rule); padding-top: 8px; }
+.rules li { padding: 3px 0; font-size: 14px; color: var(--muted); }
+.acts { display: flex; gap: 10px; padding-top: 12px; }
+.onlyprint { display: none; }
+@media (max-width: 800px) { .page { padding: 12px 16px 20px; } .form { grid-template-columns: 1fr 1fr; } .short, .visit ul { columns: 1; } }
+@media print { .noprint { display: none !important; } .onlyprint { display: block; } .page { max-width: none; padding: 0; } }
+</style>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { roundSums, runningLow, statementChanges } from '#core/care'
+import { currentEntries, DAY_MS, type Entry, momentMs } from '#core/records'
+import { formatNumber } from '#core/units'
+import { openDb } from '~/data/database'
+import { entriesOfKinds } from '~/data/log'
+import { dueTitle } from '~/words/due'
+import { entryText } from '~/words/entries'
+import { counted } from '~/words/numbers'
+import { changeText, sumsText } from '~/words/round'
+import { volumeText } from '~/words/unitPrefs'
+import { stampText, weekdayText } from '~/words/when'
+
+/** What the round saw, what it changed, what comes next, what to mix and buy. */
+useHead({ title: 'Report of the round · Ulkin' })
+const room = useRoomStore()
+const care = useCareStore()
+const rounds = useRoundStore()
+const statements = useStatementsStore()
+const settings = useSettingsStore()
+const snapshots = useSnapshots()
+
+const entries = computed(() => rounds.entries.filter(e => e.kind !== 'visit' && e.kind !== 'dueMark'))
+const sums = computed(() => sumsText(roundSums(entries.value), settings.units))
+/** Lines that somebody should look at again: deaths, trouble, pests, photos, notes. */
+const odd = computed(() => entries.value.filter(e => ['death', 'failedMolt', 'limbLoss', 'pest', 'note', 'photo', 'young', 'clutch'].includes(e.kind)))
+const changes = computed(() => (rounds.round ? statementChanges(rounds.round.before, snapshots.value) : []).map(c => ({ ...c, name: room.colonyById.get(c.colonyId)?.name ?? '', text: changeText(c) })))
+const minutes = computed(() => (rounds.round?.endedAt ? (momentMs(rounds.round.endedAt) - momentMs(rounds.round.startedAt)) / 60_000 : null))
+
+const left = computed(() => care.today.filter(d => d.item.kind !== 'feed'))
+const next = computed(() => care.due.filter(d => d.state === 'ahead' && d.item.dueMs < care.nowMs + 3 * DAY_MS && (d.item.everyDays === null || d.item.everyDays > 1)).slice(0, 12))
+/** Water that the changes of the next days want, and glasses that want a recipe for it. */
+const mixing = computed(() => care.due.filter(d => (d.item.kind === 'waterChange' || d.item.kind === 'doseChange') && d.item.dueMs < care.nowMs + 3 * DAY_MS).map((d) => {
+  const colonies = room.coloniesByGlass.get(d.item.glassId!) ?? []
+  return { glassId: d.item.glassId!, name: care.subjectName(d.item), litres: Number(d.item.values.litres), corrects: colonies.some(c => statements.of(c.id)?.water.correctable) }
+}))
+const total = computed(() => mixing.value.reduce((s, m) => s + m.litres, 0))
+const stockSinceMs = computed(() => Math.min(...room.shelf.filter(i => i.stockG !== undefined).map(i => momentMs(i.editedAt))))
+const { value: pours } = useLiveQuery<Entry[]>(() => (Number.isFinite(stockSinceMs.value) ? entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal'], stockSinceMs.value) : Promise.resolve([])), [], () => stockSinceMs.value)
+const low = computed(() => runningLow(room.shelf, currentEntries(pours.value), care.nowMs))
+
+const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ?? '' : '')?.name ?? room.glassById.get('glassId' in e ? e.glassId ?? '' : '')?.name ?? ''
+</script>
+
+<template>
+  <div>
+    <AppTop title="Report of the round" :about="rounds.round ? stampText(momentMs(rounds.round.startedAt), care.nowMs) : ''">
+      <v-btn v-if="rounds.round?.endedAt" class="quiet" @click="rounds.resume(); navigateTo('/round/walk')">Go on with it</v-btn>
+      <v-btn color="primary" to="/">To the Room</v-btn>
+    </AppTop>
+    <div v-if="rounds.round && care.ready" class="page">
+      <p class="statement">{{ counted(rounds.progress.looked.size, 'glass', 'glasses') }} looked at<template v-if="rounds.progress.passed.size > 0">, {{ rounds.progress.passed.size }} passed over</template><template v-if="minutes !== null && minutes < 600">, in {{ minutes < 1 ? 'under a minute' : `${Math.round(minutes)} min` }}</template>.</p>
+      <section aria-label="What was seen">
+        <h2>What was seen</h2>
+        <p v-for="s in sums" :key="s"><TheSentence :text="s" /></p>
+        <p v-if="sums.length === 0" class="muted">Nothing odd, and nothing logged beside the visits.</p>
+        <ul v-if="odd.length > 0"><li v-for="e in odd" :key="e.id"><b>{{ nameOf(e) }}:</b> {{ entryText(e, settings.units).title }} <span class="muted">{{ entryText(e, settings.units).detail }}</span></li></ul>
+      </section>
+      <section aria-label="What it changed">
+        <h2>What it changed</h2>
+        <ul><li v-for="c in changes" :key="c.colonyId + c.what"><NuxtLink :to="`/colony/${c.colonyId}`"><b>{{ c.name }}:</b></NuxtLink> <TheSentence :text="c.text" /></li></ul>
+        <p v-if="changes.length === 0" class="muted">Numbers and water are said as before.</p>
+      </section>
+      <section aria-label="What comes next">
+        <h2>What comes next</h2>
+        <ul>
+          <li v-for="d in left" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">still due today</span></li>
+          <li v-for="d in next" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">{{ weekdayText(d.item.dueMs) }}</span></li>
+        </ul>
+        <p v-if="left.length === 0 && next.length === 0" class="muted">Nothing in the next three days.</p>
+      </section>
+      <section aria-label="To mix and to buy">
+        <h2>To mix and to buy</h2>
+        <template v-if="mixing.length > 0">
+          <p><span class="numeral">{{ volumeText(total, settings.units) }}</span> of change water in the next three days:</p>
+          <ul><li v-for="m in mixing" :key="m.glassId"><NuxtLink :to="`/water/${m.glassId}`">{{ m.name }}</NuxtLink> <span class="numeral">{{ volumeText(m.litres, settings.units) }}</span><span v-if="m.corrects" class="muted">, with a correction: the bucket says what to weigh</span></li></ul>
+        </template>
+        <ul v-if="low.length > 0"><li v-for="l in low" :key="l.item.id"><b>Buy {{ l.item.name }}:</b> {{ formatNumber(l.leftG, 0) }} g left<template v-if="l.days !== null">, for about {{ Math.round(l.days) }} days</template></li></ul>
+        <p v-if="mixing.length === 0 && low.length === 0" class="muted">Nothing to mix, and the shelf is full enough.</p>
+      </section>
+    </div>
+    <div v-else-if="room.ready && care.ready" class="page">
+      <p class="statement">The report of your last round will stand here.</p>
+      <v-btn color="primary" to="/round">To the Round</v-btn>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.page { padding: 16px 24px 24px; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 18px 36px; align-items: start; }
+.page > .statement { grid-column: 1 / -1; }
+.page > .v-btn { justify-self: start; }
+h2 { padding-bottom: 4px; }
+li { padding: 6px 0; border-top: 1px solid var(--rule); font-size: 15px; overflow-wrap: anywhere; }
+li a { color: var(--ink); }
+@media (max-width: 800px) { .page { grid-template-columns: minmax(0, 1fr); padding: 12px 16px 20px; } }
+</style>

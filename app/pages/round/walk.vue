@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { touchKey } from '~/components/round/RoundTouches.vue'
+
+useHead({ title: 'Round · Ulkin' })
+const room = useRoomStore()
+const care = useCareStore()
+const rounds = useRoundStore()
+const settings = useSettingsStore()
+const sheets = useSheets()
+const atHand = useAtHand()
+const desk = useRoundDesk()
+const panel = useTemplateRef('panel')
+
+const place = computed(() => {
+  const glass = desk.glass.value
+  const rack = room.racks.find(r => r.id === glass?.place.rackId)
+  return glass && rack ? `${rack.name}${rack.shelves > 1 ? `, shelf ${glass.place.shelf + 1}` : ''}` : ''
+})
+const index = computed(() => care.walk.findIndex(g => g.id === desk.glassId.value))
+const next = computed(() => room.glassById.get(rounds.nextAfter(desk.glassId.value) ?? '')?.name)
+const seen = computed(() => rounds.progress.looked.size)
+const isNextSelf = computed(() => rounds.nextAfter(desk.glassId.value) === desk.glassId.value)
+/** What the next one is once this glass is saved. */
+const nextName = computed(() => {
+  if (!isNextSelf.value) return next.value
+  return undefined
+})
+function goBefore() {
+  const before = care.walk[index.value - 1]
+  if (before) rounds.goTo(before.id)
+}
+watch([desk.glassId, () => desk.counters.value.length > 0], ([id], [was]) => {
+  atHand.value = desk.colonies.value[0]?.id ?? ''
+  if (id !== was) window.scrollTo({ top: 0 })
+  void nextTick(() => panel.value?.focusFirst())
+})
+onMounted(() => {
+  if (room.ready && !rounds.running) void navigateTo(rounds.round ? '/round/report' : '/round')
+})
+watch(() => room.ready, (ready) => { if (ready && !rounds.running) void navigateTo('/round') })
+
+useEventListener('keydown', (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing || sheets.anyOpen.value) return
+  const target = event.target instanceof HTMLElement ? event.target : document.body
+  const inNumber = target.matches('[data-round-counter], .water input')
+  if (!inNumber && target.closest('textarea, select, input, [contenteditable]')) return
+  if (event.key === 'Enter') {
+    if (target.closest('button, a, summary') || event.repeat) return
+    event.preventDefault()
+    void desk.saveAndGoOn()
+    return
+  }
+  const key = event.key.toLowerCase()
+  const byTouch = desk.touches.value.filter(d => touchKey[d.item.kind] === key)
+  const outcome = ({ m: 'minutes', h: 'hour', o: 'leftOver' } as const)[key as 'm']
+  const command = byTouch.length > 0
+    ? () => byTouch.forEach(desk.toggle)
+    : outcome && desk.fedLately.value
+      ? () => desk.edit({ eaten: desk.draft.value.eaten === outcome ? '' : outcome })
+      : ({ a: desk.allDone, s: () => void desk.pass(), u: () => void desk.undo(), n: () => document.querySelector<HTMLElement>('[data-round-note]')?.click() } as Record<string, () => void>)[key]
+  if (!command || event.repeat) return
+  event.preventDefault()
+  // “u” here takes the glass back; the one that works everywhere must not take back more
+  event.stopImmediatePropagation()
+  command()
+}, { capture: true })
+</script>
+
+<template>
+  <div class="walk">
+    <template v-if="rounds.running && desk.glass.value">
+      <header>
+        <div class="where"><h1>{{ desk.glass.value.name }}</h1><span class="small muted">{{ place }} · {{ index + 1 }} of {{ care.walk.length }}</span></div>
+        <PickOne v-if="room.room && room.room.keepers.length > 0" v-model="settings.keeper" class="keeper" label="Keeper" hide-label :options="[{ value: '', title: 'Keeper?' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]" />
+        <v-btn class="quiet" to="/round">Pause</v-btn>
+      </header>
+      <div class="progress" role="progressbar" aria-label="Glasses looked at" :aria-valuenow="seen" aria-valuemin="0" :aria-valuemax="care.walk.length">
+        <i v-for="g in care.walk" :key="g.id" :class="{ d: rounds.progress.looked.has(g.id), p: rounds.progress.passed.has(g.id), n: g.id === desk.glassId.value }" />
+      </div>
+      <div class="page">
+        <RoundList class="wide" />
+        <RoundGlass ref="panel" :desk="desk" class="panel" @before="goBefore" />
+      </div>
+      <footer>
+        <v-btn class="quiet" size="large" @click="desk.pass()">Skip<kbd>S</kbd></v-btn>
+        <v-btn color="primary" size="large" class="save" :loading="desk.saving.value" @click="desk.saveAndGoOn()">{{ nextName ? `Save, next: ${nextName}` : 'Save, end of the round' }}<kbd>Enter</kbd></v-btn>
+      </footer>
+    </template>
+    <p v-else class="muted waiting">Opening the round …</p>
+  </div>
+</template>
+
+<style scoped>
+.walk { flex: 1; display: flex; flex-direction: column; }
+header { display: flex; align-items: center; gap: 10px; padding: 8px 24px 6px; }
+.where { flex: 1; min-width: 0; display: flex; align-items: baseline; gap: 10px; }
+h1 { font-size: 24px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.where .small { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; min-width: 0; }
+.keeper { width: 112px; }
+.progress { display: flex; gap: 3px; padding: 0 24px 10px; }
+.progress i { flex: 1; height: 5px; border-radius: 2px; background: var(--rule); }
+.progress i.d { background: var(--weed); }
+.progress i.p { background: var(--muted); opacity: .5; }
+.progress i.n { background: var(--roe); }
+.page { flex: 1; display: grid; grid-template-columns: 200px minmax(0, 1fr); border-top: 1px solid var(--rule); }
+.page :deep(.list) { max-height: calc(100dvh - 150px); position: sticky; top: 0; }
+.panel { padding: 12px 24px 18px; max-width: 1000px; }
+footer { position: sticky; bottom: 0; display: flex; gap: 10px; padding: 10px 24px; border-top: 1px solid var(--rule); background: var(--surface); z-index: 4; }
+.save { flex: 1; max-width: 520px; overflow: hidden; }
+footer .v-btn:first-child { margin-left: 200px; }
+.waiting { padding: 40px 24px; }
+@media (max-width: 900px) { .page { grid-template-columns: minmax(0, 1fr); } .wide { display: none; } footer .v-btn:first-child { margin-left: 0; } }
+@media (max-width: 700px) {
+  header { padding: 8px 16px 4px; }
+  .where { flex-direction: column; gap: 0; }
+  .where .small { max-width: 100%; }
+  .keeper { width: 92px; }
+  .progress { padding: 0 16px 8px; gap: 2px; }
+  .panel { padding: 10px 16px 14px; }
+  footer { padding: 8px 16px; bottom: calc(58px + env(safe-area-inset-bottom)); }
+  .save { max-width: none; }
+}
+</style>

@@ -1,0 +1,74 @@
+import { defineStore } from 'pinia'
+import { roundProgress, type Snapshot, snapshotOf } from '#core/care'
+import { currentEntries, type Entry, momentMs, subjectOf, toMoment } from '#core/records'
+import { newId } from '~/data/newId'
+import { emptyGlassDraft, type GlassDraft } from '~/forms/roundDraft'
+
+/** A round as this device remembers it. Which glasses were looked at stands in the log, not here. */
+export interface Round { id: string, roomId: string, startedAt: string, onlyDue: boolean, glassId: string, /** what was said of the colonies before */ before: Record<string, Snapshot>, endedAt: string }
+
+const json = { read: (v: string) => (v ? JSON.parse(v) : null) as Round | null, write: (v: Round | null) => (v ? JSON.stringify(v) : '') }
+
+/**
+ * The round that is under way. What is typed at a glass is kept on the device with every touch, before anything is saved:
+ * a tab that is killed loses nothing. The log gets it when the keeper goes on.
+ */
+export const useRoundStore = defineStore('round', () => {
+  const room = useRoomStore()
+  const care = useCareStore()
+  const statements = useStatementsStore()
+  const stored = useLocalStorage<Round | null>('ulkin.round', null, { serializer: json })
+  const drafts = useLocalStorage<Record<string, GlassDraft>>('ulkin.roundDrafts', {})
+
+  const round = computed(() => (stored.value?.roomId === room.room?.id ? stored.value : null))
+  const running = computed(() => (round.value && !round.value.endedAt ? round.value : null))
+  const walk = computed(() => care.walk.map(g => g.id))
+  const visits = computed(() => currentEntries(care.log.filter(e => e.kind === 'visit' || (e.kind === 'withdrawal' && e.glassId !== undefined))).filter(e => e.kind === 'visit'))
+  const progress = computed(() => roundProgress(walk.value, round.value?.id ?? '', visits.value))
+
+  /** glasses of this round: all, or those with something due */
+  const asks = (glassId: string) => (care.ofGlass.get(glassId) ?? []).some(d => d.state === 'late' || d.state === 'due') || statements.attention.some(a => room.colonyById.get(a.colonyId)?.glassId === glassId && a.state === 'off')
+  function nextAfter(glassId?: string): string | null {
+    const { next, looked, passed } = progress.value
+    if (!running.value?.onlyDue) return next(glassId)
+    const open = walk.value.filter(id => !looked.has(id) && !passed.has(id) && asks(id))
+    return open.find(id => walk.value.indexOf(id) > (glassId === undefined ? -1 : walk.value.indexOf(glassId))) ?? open[0] ?? null
+  }
+
+  function start(onlyDue: boolean) {
+    const before = Object.fromEntries(statements.inRoom.map(s => [s.colonyId, snapshotOf(s)]))
+    stored.value = { id: newId(), roomId: room.room!.id, startedAt: toMoment(Date.now()), onlyDue, glassId: '', before, endedAt: '' }
+    stored.value = { ...stored.value, glassId: nextAfter() ?? walk.value[0] ?? '' }
+  }
+  function goTo(glassId: string) {
+    if (stored.value) stored.value = { ...stored.value, glassId }
+  }
+  function end() {
+    if (stored.value) stored.value = { ...stored.value, endedAt: toMoment(Date.now()) }
+  }
+  /** A round that was ended too early goes on. */
+  function resume() {
+    if (stored.value) stored.value = { ...stored.value, endedAt: '' }
+  }
+
+  const draftOf = (glassId: string): GlassDraft => drafts.value[glassId] ?? emptyGlassDraft()
+  function keepDraft(glassId: string, draft: GlassDraft | null) {
+    const { [glassId]: _, ...rest } = drafts.value
+    drafts.value = draft ? { ...rest, [glassId]: draft } : rest
+  }
+
+  /** what was written in this room since the round began, and counts now */
+  const entries = computed<Entry[]>(() => {
+    const r = round.value
+    if (!r) return []
+    const since = momentMs(r.startedAt)
+    const until = r.endedAt ? momentMs(r.endedAt) : Infinity
+    return currentEntries(care.log.filter((e) => {
+      const { colonyId, glassId } = subjectOf(e)
+      const written = momentMs(e.loggedAt)
+      // a withdrawal may come later than the round
+      return (e.kind === 'withdrawal' || (written >= since && written <= until)) && (room.colonyById.has(colonyId ?? '') || room.glassById.has(glassId ?? ''))
+    })).filter(e => momentMs(e.loggedAt) >= since)
+  })
+  return { round, running, progress, nextAfter, asks, start, goTo, end, resume, drafts, draftOf, keepDraft, entries }
+})
