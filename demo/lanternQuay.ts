@@ -31,7 +31,7 @@ const DUSK_HOUR = 18
 export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const maker = new Maker(seed, untilMs)
   const began = untilMs - 62 * 7 * DAY_MS
-  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: usualBench, care: { days: [2, 6], walk: [] } }
+  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: { ...usualBench, calibrations: { conductivityUsCm: { at: toMoment(untilMs - 41 * DAY_MS), points: [{ raw: 88, truth: 84 }, { raw: 1450, truth: 1413 }] } } }, care: { days: [2, 6], walk: [] } }
   const racks: Rack[] = []
   const glasses: Glass[] = []
   const colonies: Colony[] = []

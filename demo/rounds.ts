@@ -74,9 +74,12 @@ export function keepRounds({ plan, glass, colonies, untilMs, rounds, random, awa
   const every = (days: number, back: number, rest: Record<string, unknown>) => {
     for (let d = days * (0.3 + 0.6 * random()); d < back; d += days) if (!away(d) && untilMs - d * DAY_MS > began) write(untilMs - d * DAY_MS, { ...ofGlass, ...rest })
   }
-  if (care.greensDays) every(care.greensDays.value, 60, { kind: 'feeding', food: 'greens', portions: 1, eaten: 'hour', removed: true })
-  if (care.leavesDays) every(care.leavesDays.value, 80, { kind: 'supplement', what: 'leaves', number: Math.max(1, Math.round(setup.leavesPer20L.value * net / 20)) })
-  if (care.calciumDays) every(care.calciumDays.value, 90, { kind: 'supplement', what: 'calcium' })
+  const wanted = (of: (c: typeof care) => { value: number } | undefined) => colonies.flatMap(c => of(groupOf(c.colony.groupId).care)?.value ?? []).sort((a, b) => a - b)[0]
+  const [greens, leaves, calcium] = [wanted(c => c.greensDays), wanted(c => c.leavesDays), wanted(c => c.calciumDays)]
+  if (lines.some(l => l.rest.kind === 'young')) every(1, 9, { kind: 'feeding', food: 'powder', portions: 1 })
+  if (greens) every(greens, 60, { kind: 'feeding', food: 'greens', portions: 1, eaten: 'hour', removed: true })
+  if (leaves) every(leaves, 80, { kind: 'supplement', what: 'leaves', number: Math.max(1, Math.round(setup.leavesPer20L.value * net / 20)) })
+  if (calcium) every(calcium, 90, { kind: 'supplement', what: 'calcium' })
   if (group.change && !plan.changes) every(group.change.everyDays, 84, { kind: 'waterChange', litres: Number((net * group.change.share).toFixed(1)) })
   if (!group.change && !plan.topUps) every(4.5, 60, { kind: 'topUp', litres: Number(Math.max(0.1, net * 0.03).toFixed(1)) })
   for (const c of plan.clutches ?? []) write(untilMs - c.daysAgo * DAY_MS, { colonyId: colonies[0]!.colony.id, kind: 'clutch', event: 'laid', place: c.place, ...(c.text && { text: c.text }) })

@@ -48,3 +48,6 @@ export function smallRoom(more: { colony?: Partial<Colony>, glass?: Partial<Glas
 /** What statements follow from, for a small room. */
 export const inputOf = (s: ReturnType<typeof smallRoom>, colonyEntries: Entry[] = [], glassEntries: Entry[] = []): StatementInput =>
   ({ colony: s.colony, glass: s.glass, colonyEntries, glassEntries, nowMs: NOW, utcOffsetMinutes: 0 })
+
+/** An entry of any kind, checked against its schema. */
+export const entryOf = (kind: Entry['kind'], days: number, more: object): Entry => Entry.parse({ ...base(days), kind, ...more })

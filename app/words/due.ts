@@ -5,7 +5,7 @@ import { broodWords, equipmentWord, foodWord } from './kinds'
 import { substanceWord } from './medicine'
 import { whole } from './numbers'
 import { planStepText } from './plan'
-import { type UnitPrefs, valueNameInside, volumeText } from './unitPrefs'
+import { type UnitPrefs, valueName, valueNameInside, volumeText } from './unitPrefs'
 import { agoText, dayText } from './when'
 
 export const dueStateWord: Readonly<Record<DueState, string>> = { late: 'late', due: 'today', soon: 'may be done today', ahead: 'ahead' }
@@ -67,10 +67,10 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   topUpEvery: v => `Topped up ${ago(v)}; once or twice a week keeps the minerals from climbing.`,
   topUpNever: () => 'No top-up is in the log; what evaporates leaves its minerals behind.',
   testAge: v => `The oldest reading is from ${ago(v)}; steady values want one ${every(n(v, 'every'))}.`,
-  testNever: v => `${valueNameInside(v.key as ValueKey).replace(/^./, c => c.toUpperCase())} was never tested here.`,
-  testDrift: v => `${valueNameInside(v.key as ValueKey).replace(/^./, c => c.toUpperCase())} is drifting: twice as often while it does. Last ${ago(v)}.`,
+  testNever: v => `${valueName(v.key as ValueKey)} was never tested here.`,
+  testDrift: v => `${valueName(v.key as ValueKey)} is drifting: twice as often while it does. Last ${ago(v)}.`,
   testDoubt: v => `The last reading of ${valueNameInside(v.key as ValueKey)} is a rough one, from ${ago(v)}.`,
-  testOff: v => `${valueNameInside(v.key as ValueKey).replace(/^./, c => c.toUpperCase())} is off: ${every(n(v, 'every'))} until it is right. Last ${ago(v)}.`,
+  testOff: v => `${valueName(v.key as ValueKey)} is off: ${every(n(v, 'every'))} until it is right. Last ${ago(v)}.`,
   feedEvery: v => `Fed ${ago(v)}; its school feeds ${every(n(v, 'every'))}. The amount follows what became of the last one.`,
   feedNever: v => `No feeding is in the log; its school feeds ${every(n(v, 'every'))}.`,
   feedRested: v => `A new pool gets nothing for its first ${n(v, 'weeks')} weeks.`,

@@ -9,8 +9,8 @@ export const counterWord: Readonly<Record<RoundCounter, string>> = { berried: 'B
 
 /** Under a counter: what was seen last, or what to expect. */
 export function counterHint(counter: RoundCounter, last: { number: number | string, days: number } | null, expected: number | null): string {
-  if (counter === 'molts' && expected !== null) return expected < 0.5 ? 'few expected' : `about ${whole(expected)} happened`
-  if (last) return `${last.number} ${agoText(last.days)}`
+  if (counter === 'molts' && expected !== null) return expected < 0.5 ? 'hardly any expected' : `about ${whole(expected)} expected`
+  if (last) return `${last.number}, ${agoText(last.days)}`
   return counter === 'young' ? 'seen? tap' : counter === 'dead' ? 'none logged' : 'never logged'
 }
 

@@ -134,7 +134,7 @@ describe('backups', () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     const out = await readAll(db, NOW)
     await eraseAll(db)
-    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, sources: 0, shelf: 0, plans: 0, entries: 0, attic: 0 })
+    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, sources: 0, shelf: 0, plans: 0, photos: 0, entries: 0, attic: 0 })
     await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
     expect(await readAll(db, NOW)).toEqual(out)
     expect(await revisionOf(s.colony.id)).toBeDefined()

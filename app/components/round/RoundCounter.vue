@@ -8,8 +8,6 @@ const props = defineProps<{ counter: RoundCounter, hint: string, of: string }>()
 const text = defineModel<string>({ required: true })
 const emit = defineEmits<{ step: [by: 1 | -1], back: [] }>()
 const id = useId()
-const field = useTemplateRef('field')
-defineExpose({ focus: () => field.value?.focus() })
 
 function keydown(event: KeyboardEvent) {
   const steps: Record<string, 1 | -1> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }
@@ -39,7 +37,7 @@ function keydown(event: KeyboardEvent) {
 <template>
   <div class="counter" :class="{ set: text !== '' }">
     <label :for="id">{{ counterWord[counter] }}<span class="hidden-to-eyes"> of {{ of }}</span></label>
-    <input :id="id" ref="field" v-model="text" class="number" inputmode="numeric" autocomplete="off" placeholder="–" maxlength="6" data-round-counter @keydown="keydown" @focus="($event.target as HTMLInputElement).select()">
+    <input :id="id" v-model="text" class="number" inputmode="numeric" autocomplete="off" placeholder="–" maxlength="6" data-round-counter @keydown="keydown" @focus="($event.target as HTMLInputElement).select()">
     <span class="hint">{{ hint }}</span>
     <span class="acts">
       <button v-if="text !== ''" type="button" class="less" :aria-label="`${counterWord[counter]} of ${of}: one less`" @click="text = counterDown(text)">−</button>

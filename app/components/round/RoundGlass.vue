@@ -10,16 +10,18 @@ const logSheet = useLogSheetStore()
 const photos = usePhotos()
 const { desk } = props
 const draft = computed(() => desk.draft.value)
-const fields = useTemplateRef<{ focus: () => void }[]>('fields')
+const counters = useTemplateRef('counters')
+/** The fields as they stand on screen. */
+const fields = () => [...counters.value?.querySelectorAll<HTMLElement>('[data-round-counter]') ?? []]
 const setCounter = (key: string, text: string) => desk.edit({ counters: { ...draft.value.counters, [key]: text } })
 function step(index: number, by: 1 | -1) {
-  const all = fields.value ?? []
+  const all = fields()
   all[(index + by + all.length) % all.length]?.focus()
 }
 const emit = defineEmits<{ before: [] }>()
-const back = (index: number) => (index > 0 ? fields.value?.[index - 1]?.focus() : emit('before'))
+const back = (index: number) => (index > 0 ? fields()[index - 1]?.focus() : emit('before'))
 /** On a device with keys the first counter takes the digits at once; on a phone a keyboard would cover it. */
-const focusFirst = () => { if (matchMedia('(hover: hover)').matches) fields.value?.[0]?.focus() }
+const focusFirst = () => { if (matchMedia('(hover: hover)').matches) fields()[0]?.focus() }
 defineExpose({ focusFirst })
 
 const dead = computed(() => desk.colonies.value.filter(c => Number(draft.value.counters[`${c.id}:dead`]) > 0))
@@ -42,10 +44,10 @@ async function keepPhoto(file: File) {
     <RoundAsk :desk="desk" />
     <p v-for="q in desk.questions.value" :key="q.key" class="question" role="alert">{{ q.text }}</p>
     <p v-if="desk.problem.value" class="question" role="alert">{{ desk.problem.value }}</p>
-    <section v-if="desk.counters.value.length > 0" class="counters" aria-label="Counters">
+    <section v-if="desk.counters.value.length > 0" ref="counters" class="counters" aria-label="Counters">
       <template v-for="(c, i) in desk.counters.value" :key="c.key">
         <h2 v-if="desk.colonies.value.length > 1 && (i === 0 || desk.counters.value[i - 1]!.colony.id !== c.colony.id)">{{ c.colony.name }}</h2>
-        <RoundCounter ref="fields" :counter="c.counter" :hint="c.hint" :of="c.colony.name" :model-value="draft.counters[c.key] ?? ''" @update:model-value="setCounter(c.key, $event)" @step="step(i, $event)" @back="back(i)" />
+        <RoundCounter :counter="c.counter" :hint="c.hint" :of="c.colony.name" :model-value="draft.counters[c.key] ?? ''" @update:model-value="setCounter(c.key, $event)" @step="step(i, $event)" @back="back(i)" />
       </template>
     </section>
     <p v-else class="muted">No colony lives here yet: test the water, look for growth, and go on.</p>

@@ -3,7 +3,9 @@
 const log = useLogStore()
 const sheets = useSheets()
 /** A sheet that opens has its own buttons where the notice stands. */
-const visible = computed(() => shown.value && log.last !== null && !sheets.anyOpen.value)
+const visible = computed(() => shown.value && log.last !== null && route.path !== '/round/walk' && !sheets.anyOpen.value)
+/** The walk says it in its own bar, where it covers nothing. */
+const route = useRoute()
 const shown = ref(false)
 let timer: ReturnType<typeof setTimeout> | undefined
 watch(() => log.last, (done) => {

@@ -41,7 +41,7 @@ const glasses = computed(() => [{ value: '', title: 'the whole room' }, ...care.
       <template v-else>
         <section class="start" aria-label="The round">
           <p v-if="rounds.running" class="statement">{{ rounds.progress.looked.size }} of {{ care.walk.length }} looked at<template v-if="!fresh">, begun {{ stampText(new Date(rounds.running.startedAt).getTime(), care.nowMs) }}</template>.</p>
-          <p v-else class="statement">{{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }}, {{ asking === 0 ? 'nothing due' : `${asking} with something due` }}<template v-if="walkMinutes > 0">, {{ effortText(walkMinutes) }} of small work</template>.</p>
+          <p v-else class="statement">{{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }}, {{ asking === 0 ? 'nothing due' : `${asking} with something due` }}<template v-if="walkMinutes > 0">, {{ effortText(walkMinutes) }} with the tests</template>.</p>
           <div class="acts">
             <template v-if="rounds.running">
               <v-btn class="quiet" @click="rounds.end(); navigateTo('/round/report')">End it here</v-btn>

@@ -8,6 +8,7 @@ const rounds = useRoundStore()
 const settings = useSettingsStore()
 const sheets = useSheets()
 const atHand = useAtHand()
+const log = useLogStore()
 const desk = useRoundDesk()
 const panel = useTemplateRef('panel')
 
@@ -19,12 +20,10 @@ const place = computed(() => {
 const index = computed(() => care.walk.findIndex(g => g.id === desk.glassId.value))
 const next = computed(() => room.glassById.get(rounds.nextAfter(desk.glassId.value) ?? '')?.name)
 const seen = computed(() => rounds.progress.looked.size)
-const isNextSelf = computed(() => rounds.nextAfter(desk.glassId.value) === desk.glassId.value)
-/** What the next one is once this glass is saved. */
-const nextName = computed(() => {
-  if (!isNextSelf.value) return next.value
-  return undefined
-})
+/** The next one once this glass is saved: none when only this one is left. */
+const nextName = computed(() => (rounds.nextAfter(desk.glassId.value) === desk.glassId.value ? undefined : next.value))
+const said = ref('')
+watch(() => log.last, (done) => { said.value = done?.words ?? '' })
 function goBefore() {
   const before = care.walk[index.value - 1]
   if (before) rounds.goTo(before.id)
@@ -70,8 +69,8 @@ useEventListener('keydown', (event) => {
   <div class="walk">
     <template v-if="rounds.running && desk.glass.value">
       <header>
-        <div class="where"><h1>{{ desk.glass.value.name }}</h1><span class="small muted">{{ place }} · {{ index + 1 }} of {{ care.walk.length }}</span></div>
-        <PickOne v-if="room.room && room.room.keepers.length > 0" v-model="settings.keeper" class="keeper" label="Keeper" hide-label :options="[{ value: '', title: 'Keeper?' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]" />
+        <div class="where"><h1>{{ desk.glass.value.name }}</h1><span class="small muted">{{ index + 1 }} of {{ care.walk.length }} · {{ place }}</span></div>
+        <PickOne v-if="room.room && room.room.keepers.length > 0" v-model="settings.keeper" class="keeper" label="Keeper" hide-label :options="[{ value: '', title: 'Who?' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]" />
         <v-btn class="quiet" to="/round">Pause</v-btn>
       </header>
       <div class="progress" role="progressbar" aria-label="Glasses looked at" :aria-valuenow="seen" aria-valuemin="0" :aria-valuemax="care.walk.length">
@@ -82,6 +81,7 @@ useEventListener('keydown', (event) => {
         <RoundGlass ref="panel" :desk="desk" class="panel" @before="goBefore" />
       </div>
       <footer>
+        <p v-if="said" class="said" role="status" aria-live="polite"><span>{{ said }}</span> <button v-if="log.last && log.last.entries.length > 0" type="button" class="link" @click="desk.undo()">Undo<kbd>U</kbd></button></p>
         <v-btn class="quiet" size="large" @click="desk.pass()">Skip<kbd>S</kbd></v-btn>
         <v-btn color="primary" size="large" class="save" :loading="desk.saving.value" @click="desk.saveAndGoOn()">{{ nextName ? `Save, next: ${nextName}` : 'Save, end of the round' }}<kbd>Enter</kbd></v-btn>
       </footer>
@@ -105,16 +105,20 @@ h1 { font-size: 24px; white-space: nowrap; overflow: hidden; text-overflow: elli
 .page { flex: 1; display: grid; grid-template-columns: 200px minmax(0, 1fr); border-top: 1px solid var(--rule); }
 .page :deep(.list) { max-height: calc(100dvh - 150px); position: sticky; top: 0; }
 .panel { padding: 12px 24px 18px; max-width: 1000px; }
-footer { position: sticky; bottom: 0; display: flex; gap: 10px; padding: 10px 24px; border-top: 1px solid var(--rule); background: var(--surface); z-index: 4; }
+footer { position: sticky; bottom: 0; display: flex; flex-wrap: wrap; gap: 6px 10px; padding: 8px 24px 10px; border-top: 1px solid var(--rule); background: var(--surface); z-index: 4; }
 .save { flex: 1; max-width: 520px; overflow: hidden; }
-footer .v-btn:first-child { margin-left: 200px; }
+footer { padding-left: 224px; }
+.said { flex: 0 0 100%; font-size: 14px; display: flex; gap: 12px; align-items: center; min-height: 30px; }
+.said span { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.said .link { min-height: 30px; white-space: nowrap; }
 .waiting { padding: 40px 24px; }
-@media (max-width: 900px) { .page { grid-template-columns: minmax(0, 1fr); } .wide { display: none; } footer .v-btn:first-child { margin-left: 0; } }
+@media (max-width: 900px) { .page { grid-template-columns: minmax(0, 1fr); } .wide { display: none; } footer { padding-left: 24px; } }
 @media (max-width: 700px) {
   header { padding: 8px 16px 4px; }
   .where { flex-direction: column; gap: 0; }
   .where .small { max-width: 100%; }
-  .keeper { width: 92px; }
+  .keeper { width: 88px; }
+  .said kbd { display: none; }
   .progress { padding: 0 16px 8px; gap: 2px; }
   .panel { padding: 10px 16px 14px; }
   footer { padding: 8px 16px; bottom: calc(58px + env(safe-area-inset-bottom)); }

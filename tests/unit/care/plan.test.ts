@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { dueFromPlans, planGroups, planLog, plannedNetL, planSteps, setUpAdvice, usualTank } from '#core/care'
+import { planGroups, planLog, plannedNetL, planSteps, setUpAdvice, usualTank } from '#core/care'
 import { groups } from '#core/groups'
-import { DAY_MS, momentMs, netLitres, type Plan, toMoment, WEEK_MS } from '#core/records'
+import { DAY_MS, momentMs, netLitres, type Plan, WEEK_MS } from '#core/records'
 import { daysAgo, nextId, NOW, plan as planOf, test as waterTest, waterChange } from '../../make'
 
 const roomId = nextId()
@@ -87,21 +87,6 @@ describe('planSteps', () => {
     const log = planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL: 0 }), waterChange(nextId(), 20, 5)], plannedNetL(p))
     expect(log.filledMs).toBeNull()
     expect(planSteps(p, log).filter(s => s.doneMs !== null).map(s => s.id)).toEqual(['firstTest'])
-  })
-})
-
-describe('dueFromPlans', () => {
-  it('shows the next open step of plans that are glasses, longest overdue first', () => {
-    const early = plan({ glassId: nextId(), name: 'Early' })
-    const late = plan({ glassId: nextId(), name: 'Late', startsAt: daysAgo(60) })
-    const due = dueFromPlans([early, late, plan(), plan({ glassId: nextId(), retired: true })], NOW)
-    expect(due.map(d => d.planName)).toEqual(['Late', 'Early'])
-    expect(due[0]!.overdueDays).toBe(67)
-    expect(due[0]!.step.id).toBe('legal')
-  })
-  it('asks for nothing before its day', () => {
-    const p = plan({ glassId: nextId(), startsAt: toMoment(NOW + 30 * DAY_MS) })
-    expect(dueFromPlans([p], NOW)).toEqual([])
   })
 })
 

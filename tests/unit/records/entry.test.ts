@@ -53,7 +53,7 @@ describe('Entry', () => {
   })
   it('knows whose an entry is', () => {
     const c = count(nextId(), 1, 3)
-    expect(subjectOf(c)).toEqual({ colonyId: 'colonyId' in c && c.colonyId, glassId: undefined })
+    expect(subjectOf(c)).toEqual({ colonyId: 'colonyId' in c && c.colonyId, toColonyId: undefined, glassId: undefined })
     const t = waterTest(nextId(), 1, { ph: 7 })
     expect(subjectOf(t).glassId).toBe('glassId' in t ? t.glassId : '')
     expect(subjectOf(note(nextId(), 1)).glassId).toBeUndefined()

@@ -8,7 +8,8 @@ import { item } from './tools'
  * ratios: a range from 100 to 400 that shrinks to 140 to 280 is half as wide.
  */
 export function narrowing(n: NonNullable<ColonyCare['numbers']>): number {
-  const width = (low: number, high: number) => Math.log(Math.max(high, 1) / Math.max(low, 0.5))
+  // whole animals: a range from 1.8 to 2.2 has no doubt left
+  const width = (low: number, high: number) => Math.log(Math.max(Math.round(high), 1) / Math.max(Math.round(low), 0.5))
   const now = width(n.low, n.high)
   return now <= 0 ? 0 : Math.max(0, 1 - width(n.ifCounted.low, n.ifCounted.high) / now)
 }
