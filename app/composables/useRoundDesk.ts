@@ -105,6 +105,7 @@ export function useRoundDesk() {
       const more = read.entries.length - 1
       await log.saveAll(read.entries, more === 0 ? `${glass.value.name}: looked at, nothing odd.` : `${glass.value.name}: ${counted(more, 'line', 'lines').toLowerCase()} saved.`)
       rounds.keepDraft(glassId.value, null)
+      rounds.settle(glassId.value, true)
       problem.value = ''
       return true
     }
@@ -133,6 +134,7 @@ export function useRoundDesk() {
     const round = rounds.round
     if (!round || !glass.value) return
     await log.save({ ...log.stamp(), at: toMoment(Date.now()), kind: 'visit', glassId: glassId.value, roundId: round.id, outcome: 'passed' }, `${glass.value.name}: passed over.`)
+    rounds.settle(glassId.value, true)
     goOn()
   }
 
@@ -150,6 +152,7 @@ export function useRoundDesk() {
     const visit = savedHere.value.length > 0 ? savedHere.value.find(e => e.kind === 'visit') : rounds.entries.findLast(e => e.kind === 'visit' && e.roundId === rounds.round?.id)
     if (!visit || visit.kind !== 'visit') return
     await log.takeBackAll(batchOf(visit), `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`)
+    rounds.settle(visit.glassId, false)
     rounds.goTo(visit.glassId)
   }
 

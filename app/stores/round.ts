@@ -26,18 +26,22 @@ export const useRoundStore = defineStore('round', () => {
   const visits = computed(() => currentEntries(care.log.filter(e => e.kind === 'visit' || (e.kind === 'withdrawal' && e.glassId !== undefined))).filter(e => e.kind === 'visit'))
   const progress = computed(() => roundProgress(walk.value, round.value?.id ?? '', visits.value))
 
+  /** glasses that this page has just saved or passed over */
+  const settled = ref(new Set<string>())
+  const settle = (glassId: string, done: boolean) => { if (done) settled.value.add(glassId); else settled.value.delete(glassId) }
+
   /** glasses of this round: all, or those with something due */
   const asks = (glassId: string) => (care.ofGlass.get(glassId) ?? []).some(d => d.state === 'late' || d.state === 'due') || statements.attention.some(a => room.colonyById.get(a.colonyId)?.glassId === glassId && a.state === 'off')
   function nextAfter(glassId?: string): string | null {
-    const { next, looked, passed } = progress.value
-    if (!running.value?.onlyDue) return next(glassId)
-    const open = walk.value.filter(id => !looked.has(id) && !passed.has(id) && asks(id))
-    return open.find(id => walk.value.indexOf(id) > (glassId === undefined ? -1 : walk.value.indexOf(glassId))) ?? open[0] ?? null
+    // what was saved a moment ago may not have come back from the log yet
+    const wanted = walk.value.filter(id => id === glassId || (!settled.value.has(id) && (!running.value?.onlyDue || asks(id))))
+    return roundProgress(wanted, round.value?.id ?? '', visits.value).next(glassId)
   }
 
   function start(onlyDue: boolean) {
     const before = Object.fromEntries(statements.inRoom.map(s => [s.colonyId, snapshotOf(s)]))
     stored.value = { id: newId(), roomId: room.room!.id, startedAt: toMoment(Date.now()), onlyDue, glassId: '', before, endedAt: '' }
+    settled.value = new Set()
     stored.value = { ...stored.value, glassId: nextAfter() ?? walk.value[0] ?? '' }
   }
   function goTo(glassId: string) {
@@ -70,5 +74,5 @@ export const useRoundStore = defineStore('round', () => {
       return (e.kind === 'withdrawal' || (written >= since && written <= until)) && (room.colonyById.has(colonyId ?? '') || room.glassById.has(glassId ?? ''))
     })).filter(e => momentMs(e.loggedAt) >= since)
   })
-  return { round, running, progress, nextAfter, asks, start, goTo, end, resume, drafts, draftOf, keepDraft, entries }
+  return { round, running, progress, nextAfter, settle, asks, start, goTo, end, resume, drafts, draftOf, keepDraft, entries }
 })

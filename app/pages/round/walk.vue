@@ -18,10 +18,9 @@ const place = computed(() => {
   return glass && rack ? `${rack.name}${rack.shelves > 1 ? `, shelf ${glass.place.shelf + 1}` : ''}` : ''
 })
 const index = computed(() => care.walk.findIndex(g => g.id === desk.glassId.value))
-const next = computed(() => room.glassById.get(rounds.nextAfter(desk.glassId.value) ?? '')?.name)
 const seen = computed(() => rounds.progress.looked.size)
-/** The next one once this glass is saved: none when only this one is left. */
-const nextName = computed(() => (rounds.nextAfter(desk.glassId.value) === desk.glassId.value ? undefined : next.value))
+/** The next one once this glass is saved; none when no other is left. */
+const nextName = computed(() => room.glassById.get(rounds.nextAfter(desk.glassId.value) ?? '')?.name)
 const said = ref('')
 watch(() => log.last, (done) => { said.value = done?.words ?? '' })
 function goBefore() {
@@ -32,7 +31,7 @@ watch([desk.glassId, () => desk.counters.value.length > 0], ([id], [was]) => {
   atHand.value = desk.colonies.value[0]?.id ?? ''
   if (id !== was) window.scrollTo({ top: 0 })
   void nextTick(() => panel.value?.focusFirst())
-})
+}, { immediate: true, flush: 'post' })
 onMounted(() => {
   if (room.ready && !rounds.running) void navigateTo(rounds.round ? '/round/report' : '/round')
 })
@@ -106,6 +105,8 @@ h1 { font-size: 24px; white-space: nowrap; overflow: hidden; text-overflow: elli
 .page :deep(.list) { max-height: calc(100dvh - 150px); position: sticky; top: 0; }
 .panel { padding: 12px 24px 18px; max-width: 1000px; }
 footer { position: sticky; bottom: 0; display: flex; flex-wrap: wrap; gap: 6px 10px; padding: 8px 24px 10px; border-top: 1px solid var(--rule); background: var(--surface); z-index: 4; }
+footer .v-btn { min-height: 48px; }
+header .v-btn { min-height: 44px; }
 .save { flex: 1; max-width: 520px; overflow: hidden; }
 footer { padding-left: 224px; }
 .said { flex: 0 0 100%; font-size: 14px; display: flex; gap: 12px; align-items: center; min-height: 30px; }

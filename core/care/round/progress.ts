@@ -6,7 +6,7 @@ export interface RoundProgress {
   looked: Map<string, number>
   /** glasses that were passed over */
   passed: Set<string>
-  /** the next glass to look at, in the order of the walk, after a given one; null when none is left */
+  /** the next glass to look at, in the order of the walk, after a given one, then from the start; null when no other is left */
   next: (afterId?: string) => string | null
 }
 
@@ -30,7 +30,7 @@ export function roundProgress(walk: readonly string[], roundId: string, visits: 
     looked, passed,
     next: (afterId) => {
       const from = afterId === undefined ? -1 : walk.indexOf(afterId)
-      return walk.slice(from + 1).find(open) ?? walk.find(open) ?? null
+      return walk.slice(from + 1).find(open) ?? walk.find(id => id !== afterId && open(id)) ?? null
     },
   }
 }
