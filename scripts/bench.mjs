@@ -20,7 +20,7 @@ const note = (what, value, aim = '') => {
 
 /** JavaScript and CSS that the first page asks for, compressed as the server sends it. */
 async function firstPage() {
-  const page = await browser.newPage()
+  const page = await browser.newPage({ serviceWorkers: 'block' })
   const sizes = { js: 0, css: 0 }
   const seen = new Set()
   page.on('response', (response) => {
@@ -59,7 +59,7 @@ async function machine() {
 
 /** Brings a backup in by the app's own way, then measures loads, openings and entries. */
 async function room(label, backup, aims) {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
   const page = await context.newPage()
   await page.goto(`${server.address}/records`)
   await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(backup)) })
@@ -148,11 +148,60 @@ async function water() {
   note('A year’s forecast for 60 tanks, habits learnt from 312 readings each', ms(year), '< 300 ms')
 }
 
+/** The schedule alone, in a worker of its own. */
+async function care() {
+  const { schedule, items, entries } = await inWorker('scripts/lib/careWork.mjs')
+  note(`Schedule of 60 colonies × 5 years, ${entries} entries to ${items} items`, ms(schedule), '< 150 ms')
+}
+
+/** A glass of the round: from Enter to the next glass on screen, with what was typed in the database. */
+async function round(demo) {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
+  const page = await context.newPage()
+  await page.goto(`${server.address}/records`)
+  await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(demo)) })
+  await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
+  await page.getByText('Brought in').waitFor({ timeout: 60_000 })
+  await page.goto(`${server.address}/`)
+  await roomIsReady(page)
+  await page.getByRole('link', { name: 'Round', exact: true }).click()
+  await page.getByRole('button', { name: 'Start the round' }).click()
+  const written = []
+  const shown = []
+  for (let i = 0; i < 14; i++) {
+    await page.locator('[data-round-counter]').first().fill('3')
+    const all = page.getByRole('button', { name: /^All of it/ })
+    if (await all.isVisible()) await all.click()
+    await page.waitForTimeout(500)
+    const { write, show } = await page.evaluate(() => new Promise((resolve) => {
+      const was = document.querySelector('.walk h1').textContent
+      const start = performance.now()
+      let write = 0
+      // the writing transaction is over when the store has said what was saved
+      const saved = document.querySelector('.walk .save')
+      saved.click()
+      const look = () => {
+        if (!write && document.querySelector('.walk .said')?.textContent.includes(`${was}: `)) write = performance.now() - start
+        if (document.querySelector('.walk h1')?.textContent !== was) resolve({ write: write || performance.now() - start, show: performance.now() - start })
+        else requestAnimationFrame(look)
+      }
+      look()
+    }))
+    written.push(write)
+    shown.push(show)
+  }
+  note('Round: a glass saved', ms(middle(written.slice(2))), '< 50 ms')
+  note('  and the next one on screen', ms(middle(shown.slice(2))))
+  await context.close()
+}
+
 try {
   await machine()
   await water()
+  await care()
   await firstPage()
   const demo = await (await fetch(`${server.address}/api/demo/lantern-quay?seed=1`)).json()
+  await round(demo)
   await room(`Demo, ${demo.colonies.length} colonies`, demo, { all: '' })
   const many = manyColonies(demo, 60, 3)
   await room(`${many.colonies.length} colonies × 3 years, ${many.entries.length} entries`, many, { all: '< 1000 ms' })

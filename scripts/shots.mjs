@@ -35,18 +35,6 @@ const plan = async (page) => {
   await page.getByRole('link', { name: 'Slate, second line' }).click()
   await page.getByText(/starters reach the first/).waitFor()
 }
-const planCompany = async (page) => {
-  await page.getByRole('link', { name: 'Plan', exact: true }).click()
-  await page.getByRole('button', { name: /^Bee shrimp/ }).click()
-  await page.getByLabel('Together with').selectOption('neocaridina')
-  await page.getByText(/starters reach the first/).waitFor()
-  await page.getByText('Upper strip').scrollIntoViewIfNeeded()
-}
-const logCount = async (page) => {
-  await toColony('Ember A')(page)
-  await page.keyboard.press('l')
-  await page.getByLabel('How many did you see?').fill('214')
-}
 const logWater = async (page) => {
   await toColony('Slate')(page)
   await page.keyboard.press('l')
@@ -54,26 +42,67 @@ const logWater = async (page) => {
   await page.getByLabel('KH', { exact: true }).fill('2.8')
 }
 const records = page => page.goto(`${server.address}/records`)
-const startColony = async (page) => {
-  await page.getByRole('button', { name: 'Start a colony' }).click()
-  await page.getByRole('radio', { name: 'Bee shrimp' }).check()
+const due = async (page) => {
+  await page.getByRole('link', { name: 'Round', exact: true }).click()
+  await page.getByRole('heading', { name: /^Due today/ }).waitFor()
+}
+const toGlass = async (page, name) => {
+  for (let i = 0; i < 30 && await page.getByRole('heading', { level: 1 }).textContent() !== name; i++) {
+    await page.getByRole('button', { name: /^Save, / }).click()
+    await page.waitForTimeout(250)
+  }
+}
+/** At Slate, with a few things touched. */
+const walk = async (page) => {
+  await due(page)
+  await page.getByRole('button', { name: 'Start the round' }).click()
+  await toGlass(page, 'Slate')
+  await page.getByRole('textbox', { name: 'Berried of Slate' }).fill('1')
+  await page.getByRole('textbox', { name: 'Molts of Slate' }).fill('3')
+  await page.getByRole('button', { name: /^Gone in an hour/ }).click()
+  await page.getByRole('textbox', { name: /^KH/ }).fill('2.1')
+}
+const report = async (page) => {
+  await due(page)
+  await page.getByRole('button', { name: 'Start the round' }).click()
+  for (let i = 0; i < 30 && !page.url().endsWith('/report'); i++) {
+    const name = await page.getByRole('heading', { level: 1 }).textContent()
+    if (name === 'Slate') {
+      await page.getByRole('textbox', { name: 'Dead of Slate' }).fill('1')
+      await page.getByRole('textbox', { name: 'Molts of Slate' }).fill('3')
+    }
+    if (name === 'Tide crabs') await page.getByRole('textbox', { name: 'Molts of Tide crabs' }).fill('1')
+    if (name === 'Tide crabs') await page.getByRole('textbox', { name: /Humidity/ }).fill('83')
+    const hour = page.getByRole('button', { name: /^Gone in an hour/ })
+    if (await hour.isVisible()) await hour.click()
+    const all = page.getByRole('button', { name: /^All of it/ })
+    if (await all.isVisible()) await all.click()
+    await page.getByRole('button', { name: /^Save, / }).click()
+    await page.waitForTimeout(400)
+  }
+  await page.waitForTimeout(1500)
+}
+const holiday = async (page) => {
+  await page.goto(`${server.address}/round/holiday`)
+  await page.getByLabel('Who comes by').fill('Nell')
+  await page.getByRole('heading', { name: /visits? of Nell/ }).waitFor()
 }
 
 const views = [
   { name: 'room-day', size: desk }, { name: 'room-night', size: desk, theme: 'night' }, { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-night', size: desk, theme: 'night', go: toColony('Rime A') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
   { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') }, { name: 'water-phone', size: phone, go: toWater('Slate') },
-  { name: 'water-history', size: desk, go: toWater('Slate', 'History') }, { name: 'water-probe', size: desk, go: toWater('Slate', 'Probe') }, { name: 'water-salt', size: desk, go: toWater('Pool jar', 'Salt water') },
-  { name: 'plan', size: desk, go: plan }, { name: 'plan-company', size: desk, go: planCompany },
-  { name: 'log-count', size: desk, go: logCount }, { name: 'log-water', size: desk, go: logWater }, { name: 'log-phone', size: phone, go: logWater },
-  { name: 'start-colony', size: desk, go: startColony }, { name: 'records', size: desk, go: records },
+  { name: 'water-history', size: desk, go: toWater('Slate', 'History') }, { name: 'water-probe', size: desk, go: toWater('Slate', 'Probe') },
+  { name: 'plan', size: desk, go: plan },
+  { name: 'log-water', size: desk, go: logWater }, { name: 'records', size: desk, go: records },
+  { name: 'round-due', size: desk, go: due }, { name: 'round-walk', size: desk, go: walk }, { name: 'round-phone', size: phone, go: walk }, { name: 'round-night', size: phone, theme: 'night', go: walk }, { name: 'round-report', size: desk, go: report }, { name: 'round-holiday', size: desk, go: holiday },
 ]
 
 const server = await startServer(await freePort(), { ULKIN_START: 'demo' })
 const browser = await launch()
 try {
   for (const { name, size, theme = 'day', go } of views.filter(v => v.name.includes(only))) {
-    const context = await browser.newContext({ viewport: size, locale: 'en-GB', hasTouch: size === phone, reducedMotion: 'reduce' })
+    const context = await browser.newContext({ viewport: size, locale: 'en-GB', hasTouch: size === phone, reducedMotion: 'reduce', serviceWorkers: 'block' })
     await context.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
     const page = await context.newPage()
     await page.goto(server.address)

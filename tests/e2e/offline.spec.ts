@@ -90,7 +90,7 @@ test('a new version waits until the keeper takes it', async ({ page, baseURL }) 
     await page.reload()
     await expect(page.getByRole('heading', { level: 1, name: 'Cellar' })).toBeVisible()
     newer = true
-    await page.evaluate(async () => { await (await navigator.serviceWorker.getRegistration())!.update() })
+    await page.reload()
     const bar = page.getByText('A new version of Ulkin is here.')
     await expect(bar).toBeVisible()
     await page.getByRole('button', { name: 'Later' }).click()

@@ -40,8 +40,9 @@ function keydown(event: KeyboardEvent) {
     <input :id="id" v-model="text" class="number" inputmode="numeric" autocomplete="off" placeholder="–" maxlength="6" data-round-counter @keydown="keydown" @focus="($event.target as HTMLInputElement).select()">
     <span class="hint">{{ hint }}</span>
     <span class="acts">
-      <button v-if="text !== ''" type="button" class="less" :aria-label="`${counterWord[counter]} of ${of}: one less`" @click="text = counterDown(text)">−</button>
-      <button type="button" class="more" :aria-label="`${counterWord[counter]} of ${of}: one more`" @click="text = counterUp(counter, text)">+</button>
+      <!-- Tab goes from counter to counter; + and - do the same as these for keys -->
+      <button v-if="text !== ''" type="button" tabindex="-1" class="less" :aria-label="`${counterWord[counter]} of ${of}: one less`" @click="text = counterDown(text)">−</button>
+      <button type="button" tabindex="-1" class="more" :aria-label="`${counterWord[counter]} of ${of}: one more`" @click="text = counterUp(counter, text)">+</button>
     </span>
   </div>
 </template>

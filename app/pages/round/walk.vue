@@ -11,6 +11,7 @@ const atHand = useAtHand()
 const log = useLogStore()
 const desk = useRoundDesk()
 const panel = useTemplateRef('panel')
+const scroller = useTemplateRef('scroller')
 
 const place = computed(() => {
   const glass = desk.glass.value
@@ -29,7 +30,7 @@ function goBefore() {
 }
 watch([desk.glassId, () => desk.counters.value.length > 0], ([id], [was]) => {
   atHand.value = desk.colonies.value[0]?.id ?? ''
-  if (id !== was) window.scrollTo({ top: 0 })
+  if (id !== was) scroller.value?.scrollTo({ top: 0 })
   void nextTick(() => panel.value?.focusFirst())
 }, { immediate: true, flush: 'post' })
 onMounted(() => {
@@ -77,7 +78,7 @@ useEventListener('keydown', (event) => {
       </div>
       <div class="page">
         <RoundList class="wide" />
-        <RoundGlass ref="panel" :desk="desk" class="panel" @before="goBefore" />
+        <div ref="scroller" class="scroller"><RoundGlass ref="panel" :desk="desk" class="panel" @before="goBefore" /></div>
       </div>
       <footer>
         <p v-if="said" class="said" role="status" aria-live="polite"><span>{{ said }}</span> <button v-if="log.last && log.last.entries.length > 0" type="button" class="link" @click="desk.undo()">Undo<kbd>U</kbd></button></p>
@@ -90,7 +91,9 @@ useEventListener('keydown', (event) => {
 </template>
 
 <style scoped>
-.walk { flex: 1; display: flex; flex-direction: column; }
+/* the glass scrolls between head and foot: nothing that is typed into ever lies under a bar */
+.walk { height: 100dvh; display: flex; flex-direction: column; }
+.scroller { overflow-y: auto; min-height: 0; }
 header { display: flex; align-items: center; gap: 10px; padding: 8px 24px 6px; }
 .where { flex: 1; min-width: 0; display: flex; align-items: baseline; gap: 10px; }
 h1 { font-size: 24px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
@@ -101,10 +104,9 @@ h1 { font-size: 24px; white-space: nowrap; overflow: hidden; text-overflow: elli
 .progress i.d { background: var(--weed); }
 .progress i.p { background: var(--muted); opacity: .5; }
 .progress i.n { background: var(--roe); }
-.page { flex: 1; display: grid; grid-template-columns: 200px minmax(0, 1fr); border-top: 1px solid var(--rule); }
-.page :deep(.list) { max-height: calc(100dvh - 150px); position: sticky; top: 0; }
+.page { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) / 200px minmax(0, 1fr); border-top: 1px solid var(--rule); }
 .panel { padding: 12px 24px 18px; max-width: 1000px; }
-footer { position: sticky; bottom: 0; display: flex; flex-wrap: wrap; gap: 6px 10px; padding: 8px 24px 10px; border-top: 1px solid var(--rule); background: var(--surface); z-index: 4; }
+footer { display: flex; flex-wrap: wrap; gap: 6px 10px; padding: 8px 24px 10px; border-top: 1px solid var(--rule); background: var(--surface); }
 footer .v-btn { min-height: 48px; }
 header .v-btn { min-height: 44px; }
 .save { flex: 1; max-width: 520px; overflow: hidden; }
@@ -122,7 +124,9 @@ footer { padding-left: 224px; }
   .said kbd { display: none; }
   .progress { padding: 0 16px 8px; gap: 2px; }
   .panel { padding: 10px 16px 14px; }
-  footer { padding: 8px 16px; bottom: calc(58px + env(safe-area-inset-bottom)); }
+  footer { padding: 8px 16px; }
+  /* the bar of places takes 58 px; the page leaves 76 for it */
+  .walk { height: calc(100dvh - 58px - env(safe-area-inset-bottom)); margin-bottom: -18px; }
   .save { max-width: none; }
 }
 </style>
