@@ -90,7 +90,7 @@ const holiday = async (page) => {
 
 const views = [
   { name: 'room-day', size: desk }, { name: 'room-night', size: desk, theme: 'night' }, { name: 'room-phone', size: phone },
-  { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-night', size: desk, theme: 'night', go: toColony('Rime A') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
+  { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
   { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') }, { name: 'water-phone', size: phone, go: toWater('Slate') },
   { name: 'water-history', size: desk, go: toWater('Slate', 'History') }, { name: 'water-probe', size: desk, go: toWater('Slate', 'Probe') },
   { name: 'plan', size: desk, go: plan },

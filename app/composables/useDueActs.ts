@@ -40,10 +40,11 @@ export function useDueActs() {
     }
   }
 
-  /** The schedule as a calendar file: all of it, or one glass's. Work of every day is left out unless it is asked for. */
-  function saveCalendar(glassId: string | null, withDaily: boolean) {
-    const items = care.levelled.filter(i => (glassId === null || i.glassId === glassId) && (withDaily || i.everyDays === null || i.everyDays > 1) && i.kind !== 'leftovers')
-    const name = glassId === null ? room.room?.name ?? 'Room' : room.glassById.get(glassId)?.name ?? 'Glass'
+  /** The schedule as a calendar file: all of it, or one colony's with its glass. Work of every day is left out unless it is asked for. */
+  function saveCalendar(colonyId: string | null, withDaily: boolean) {
+    const colony = room.colonyById.get(colonyId ?? '')
+    const items = care.levelled.filter(i => (!colony || i.colonyId === colony.id || (i.glassId === colony.glassId && i.colonyId === undefined)) && (withDaily || i.everyDays === null || i.everyDays > 1) && i.kind !== 'leftovers')
+    const name = colony?.name ?? room.room?.name ?? 'Room'
     const text = calendarFile({
       name: `${name}, care`, writtenMs: Date.now(), events: items.map(i => ({
         uid: `${i.key}@ulkin`, title: `${care.subjectName(i)}: ${dueTitle(i, settings.units)}`, description: [dueWhy(i, care.nowMs), `How late: ${dueLate(i)}.`, `If left out: ${dueSkipped(i)}`].join('\n'),

@@ -13,6 +13,8 @@ export interface ShownCounter { key: string, colony: Colony, counter: RoundCount
 
 /** Values that are not asked for at the glass unless they were found or are due. */
 const RARE: ReadonlySet<ValueKey> = new Set(['copperMgL', 'ammoniaMgL', 'nitriteMgL', 'nitrateMgL', 'calciumMgL'])
+/** What is tested in a glass that is being cured. */
+const CURING: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'nitrateMgL', 'ph', 'temperatureC']
 /** Rows of values that stand there at once. */
 const ROWS = 4
 
@@ -75,6 +77,7 @@ export function useRoundDesk() {
   const values = computed<ValueKey[]>(() => {
     const tested = due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => String(d.item.values.keys).split(' ') as ValueKey[])
     const usual = valueKeys.filter(k => verdicts.value.get(k)?.latest && !RARE.has(k))
+    if (colonies.value.length === 0) return moreValues.value ? [...new Set([...CURING, ...valueKeys])] : [...CURING]
     const first = [...new Set([...tested, ...usual.filter(k => verdicts.value.get(k)!.state === 'off'), ...usual.filter(k => ['temperatureC', 'humidityPct', 'conductivityUsCm'].includes(k)), ...usual])]
     const typed = valueKeys.filter(k => draft.value.readings[k])
     const shown = moreValues.value ? [...first, ...valueKeys] : [...first.slice(0, Math.max(ROWS, tested.length)), ...typed]

@@ -15,12 +15,14 @@ export interface GlassDraft {
   signs: Record<string, string>
   readings: Partial<Record<ValueKey, string>>
   eaten: Eaten | ''
+  /** growth that was seen in a glass that is being cured */
+  grown: ('biofilm' | 'algae')[]
   /** keys of due items that were done with a touch */
   done: string[]
   note: string
 }
 
-export const emptyGlassDraft = (): GlassDraft => ({ counters: {}, signs: {}, readings: {}, eaten: '', done: [], note: '' })
+export const emptyGlassDraft = (): GlassDraft => ({ counters: {}, signs: {}, readings: {}, eaten: '', grown: [], done: [], note: '' })
 export const counterKey = (colonyId: string, counter: RoundCounter): string => `${colonyId}:${counter}`
 export const isEmptyDraft = (d: GlassDraft): boolean => JSON.stringify(d) === JSON.stringify(emptyGlassDraft())
 
@@ -117,6 +119,7 @@ export function readGlass(draft: GlassDraft, context: GlassContext): { ok: true,
   if (Object.keys(readings).length > 0) raw.push({ glassId, kind: 'waterTest', readings })
   // what became of the last food is written before the next one, or it would be told of that
   if (draft.eaten) raw.push({ glassId, kind: 'feeding', eaten: draft.eaten, ...(draft.eaten === 'leftOver' && { removed: true }) })
+  if (draft.grown.length > 0) raw.push({ glassId, kind: 'growth', ...Object.fromEntries(draft.grown.map(g => [g, 'some'])) })
   for (const key of draft.done) {
     const item = context.items.get(key)
     const done = item && doing(item)

@@ -55,7 +55,8 @@ export const useRoundStore = defineStore('round', () => {
     if (stored.value) stored.value = { ...stored.value, endedAt: '' }
   }
 
-  const draftOf = (glassId: string): GlassDraft => drafts.value[glassId] ?? emptyGlassDraft()
+  // a draft of an older version of the app may lack a field
+  const draftOf = (glassId: string): GlassDraft => ({ ...emptyGlassDraft(), ...drafts.value[glassId] })
   function keepDraft(glassId: string, draft: GlassDraft | null) {
     const { [glassId]: _, ...rest } = drafts.value
     drafts.value = draft ? { ...rest, [glassId]: draft } : rest

@@ -47,6 +47,9 @@ describe('a glass of the round', () => {
     expect(entries).toMatchObject([{ kind: 'feeding', eaten: 'leftOver', removed: true }, { kind: 'feeding', food: 'pellet', portions: 2 }, { kind: 'visit' }])
     expect(entries[0]!.id < entries[1]!.id).toBe(true)
   })
+  it('keeps growth that was seen while a glass is cured', () => {
+    expect(kinds({ grown: ['algae'] })).toMatchObject([{ kind: 'growth', algae: 'some' }, { kind: 'visit' }])
+  })
   it('passes over what is no longer due', () => {
     expect(kinds({ done: ['feed:gone'] })).toHaveLength(1)
   })

@@ -54,7 +54,7 @@ test('with the server gone the app starts, a round is done, and nothing is lost 
   await expect(page.getByRole('heading', { level: 1, name: 'Ember box' })).toBeVisible()
   // places that were never opened before work too: all of the app is there
   await page.goto(`${base}/records`)
-  await expect(page.getByRole('heading', { name: 'Backup' })).toBeVisible()
+  await expect(page.getByText('All of the app is on this device')).toBeVisible()
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Plan' })).toBeVisible()
   // what only the server can say is not made up
@@ -106,4 +106,20 @@ test('a new version waits until the keeper takes it', async ({ page, baseURL }) 
     front.closeAllConnections()
     front.close()
   }
+})
+
+test('the app can be installed: a manifest with icons that are there', async ({ request }) => {
+  const manifest = await (await request.get('/manifest.webmanifest')).json() as { name: string, start_url: string, display: string, icons: { src: string, sizes: string }[] }
+  expect(manifest).toMatchObject({ name: 'Ulkin', start_url: '/', display: 'standalone' })
+  expect(manifest.icons.map(i => i.sizes)).toEqual(expect.arrayContaining(['192x192', '512x512']))
+  for (const icon of manifest.icons) {
+    const answer = await request.get(icon.src)
+    expect(answer.headers()['content-type']).toMatch(/^image\//)
+  }
+  // every file that the worker keeps is there too
+  const worker = await (await request.get('/sw.js')).text()
+  const kept = [...worker.matchAll(/url:"([^"]+)"/g)].map(m => m[1]!)
+  expect(kept.length).toBeGreaterThan(30)
+  expect(kept.some(url => /statements\.worker/.test(url))).toBe(true)
+  for (const url of kept) expect((await request.head(`/${url}`)).status(), url).toBe(200)
 })

@@ -338,7 +338,7 @@ test('only glasses with something due', async ({ page }) => {
   await expect(page.locator('.ask, .touches .chip.asked').first()).toBeVisible()
 })
 
-test('the schedule goes into a calendar, all of it or one glass', async ({ page }) => {
+test('the schedule goes into a calendar, all of it or one colony’s', async ({ page }) => {
   await openDemo(page)
   await toRound(page)
   const save = async () => {

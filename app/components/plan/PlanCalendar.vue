@@ -24,13 +24,15 @@ const past = computed(() => steps.value.filter(s => s.doneMs !== null))
 const glassId = computed(() => props.desk.stored.value?.glassId ?? '')
 const colony = computed(() => room.coloniesByGlass.get(glassId.value)?.[0] ?? null)
 
+/** Growth that was ticked here, or seen on a round. */
+const seen = computed(() => ({ biofilm: plan.value.seen.biofilm || props.desk.log.value.grown.biofilm !== null, algae: plan.value.seen.algae || props.desk.log.value.grown.algae !== null }))
 const curing = computed(() => {
   const group = props.desk.groups.value[0]?.group
   const started = props.desk.log.value.filledMs ?? (plan.value.done.fill ? new Date(plan.value.done.fill).getTime() : null)
   if (!group || !glassId.value || started === null || colony.value) return null
   const story = waterStory(props.desk.standing.value, Math.max(0.1, props.desk.netL.value), nowMs.value)
   const last = (key: 'ph' | 'temperatureC') => story.readings.get(key)?.at(-1)?.value ?? null
-  const judged = judgeCuring({ startedMs: started, nowMs: nowMs.value, ammonia: story.readings.get('ammoniaMgL') ?? [], nitrite: story.readings.get('nitriteMgL') ?? [], nitrate: story.readings.get('nitrateMgL') ?? [], ph: last('ph'), temperatureC: last('temperatureC'), seen: plan.value.seen, weeks: group.setup.cureWeeks.range, grazes: group.setup.grazes })
+  const judged = judgeCuring({ startedMs: started, nowMs: nowMs.value, ammonia: story.readings.get('ammoniaMgL') ?? [], nitrite: story.readings.get('nitriteMgL') ?? [], nitrate: story.readings.get('nitrateMgL') ?? [], ph: last('ph'), temperatureC: last('temperatureC'), seen: seen.value, weeks: group.setup.cureWeeks.range, grazes: group.setup.grazes })
   return { stage: judged.stage, ...curingText(judged, nowMs.value) }
 })
 const stateOf = { notStarted: 'unknown', ammonia: 'off', nitrite: 'off', nearly: 'drifting', ready: 'onTarget' } as const
@@ -52,8 +54,8 @@ const testing = ref(false)
       <p><StateMark :state="stateOf[curing.stage]" /> <b>{{ curing.title }}</b></p>
       <p class="small">{{ curing.reason }} {{ curing.next }}</p>
       <p class="seen">
-        <label><input type="checkbox" :checked="plan.seen.biofilm" @change="see('biofilm', ($event.target as HTMLInputElement).checked)"> biofilm seen</label>
-        <label><input type="checkbox" :checked="plan.seen.algae" @change="see('algae', ($event.target as HTMLInputElement).checked)"> algae seen</label>
+        <label><input type="checkbox" :checked="seen.biofilm" @change="see('biofilm', ($event.target as HTMLInputElement).checked)"> biofilm seen</label>
+        <label><input type="checkbox" :checked="seen.algae" @change="see('algae', ($event.target as HTMLInputElement).checked)"> algae seen</label>
       </p>
       <p class="acts"><v-btn class="quiet" @click="testing = true">Log a test</v-btn><v-btn v-if="curing.stage === 'ready'" color="primary" @click="emit('arrived')">Bring them in</v-btn></p>
     </div>

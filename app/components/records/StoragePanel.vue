@@ -25,6 +25,11 @@ async function look() {
   if (usage !== undefined && quota) space.value = `${(usage / 1e6).toFixed(1)} MB used of about ${whole(quota / 1e6)} MB that the browser allows.`
 }
 onMounted(look)
+/** Whether a service worker has put every file here. */
+const { $pwa } = useNuxtApp()
+const registered = ref(false)
+onMounted(async () => { registered.value = (await navigator.serviceWorker?.getRegistration())?.active?.state === 'activated' })
+const onDevice = computed(() => registered.value || $pwa?.swActivated === true)
 
 async function ask() {
   const granted = await navigator.storage?.persist?.()
@@ -51,7 +56,8 @@ async function erase() {
 <template>
   <section aria-labelledby="storage-title">
     <h2 id="storage-title">On this device</h2>
-    <p v-if="rows">{{ rows.rooms }} {{ rows.rooms === 1 ? 'room' : 'rooms' }}, {{ rows.glasses }} glasses, {{ rows.colonies }} colonies, {{ whole(rows.entries) }} log entries; {{ rows.attic }} replaced versions in the attic. <span class="muted">{{ space }}</span></p>
+    <p v-if="rows">{{ rows.rooms }} {{ rows.rooms === 1 ? 'room' : 'rooms' }}, {{ rows.glasses }} glasses, {{ rows.colonies }} colonies, {{ whole(rows.entries) }} log entries, {{ rows.photos }} {{ rows.photos === 1 ? 'photo' : 'photos' }}; {{ rows.attic }} replaced versions in the attic. <span class="muted">{{ space }}</span></p>
+    <p>{{ onDevice ? 'All of the app is on this device: it starts and works without the server.' : 'The app is not on this device yet: without the server it does not start. Open it once from the server over https or on this machine itself, and wait a moment.' }}</p>
     <p v-if="answer" role="status">{{ answer }}</p>
     <div class="ways">
       <v-btn class="quiet" @click="ask">Ask the browser to keep it</v-btn>

@@ -50,7 +50,7 @@ async function keepPhoto(file: File) {
         <RoundCounter :counter="c.counter" :hint="c.hint" :of="c.colony.name" :model-value="draft.counters[c.key] ?? ''" @update:model-value="setCounter(c.key, $event)" @step="step(i, $event)" @back="back(i)" />
       </template>
     </section>
-    <p v-else class="muted">No colony lives here yet: test the water, look for growth, and go on.</p>
+    <p v-else class="muted">No colony lives here yet: it is being cured.</p>
     <ChoiceChips v-for="c in dead" :key="c.id" :model-value="(draft.signs[c.id] ?? 'unknown') as 'unknown'" :label="desk.colonies.value.length > 1 ? `What was seen of the dead of ${c.name}?` : 'What was seen of the dead?'" :options="signs" @update:model-value="desk.edit({ signs: { ...draft.signs, [c.id]: $event } })" />
     <RoundTouches :desk="desk" />
     <RoundWater :desk="desk" />

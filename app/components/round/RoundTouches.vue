@@ -9,6 +9,7 @@ import { eatenWord } from '~/words/kinds'
 const props = defineProps<{ desk: RoundDesk }>()
 const settings = useSettingsStore()
 const draft = computed(() => props.desk.draft.value)
+const growths = [{ value: 'biofilm', title: 'Biofilm' }, { value: 'algae', title: 'Algae' }] as const
 const outcomes = Eaten.options.map(value => ({ value, title: eatenWord[value].replace(/^./, c => c.toUpperCase()), key: { minutes: 'M', hour: 'H', leftOver: 'O' }[value] }))
 </script>
 
@@ -22,6 +23,10 @@ export const touchKey: Partial<Record<DueKind, string>> = { feed: 'f', powder: '
     <fieldset v-if="desk.fedLately.value">
       <legend class="small muted">The last food</legend>
       <button v-for="o in outcomes" :key="o.value" type="button" class="chip" :class="{ on: draft.eaten === o.value }" :aria-pressed="draft.eaten === o.value" @click="desk.edit({ eaten: draft.eaten === o.value ? '' : o.value })">{{ o.title }}<kbd>{{ o.key }}</kbd></button>
+    </fieldset>
+    <fieldset v-if="desk.colonies.value.length === 0">
+      <legend class="small muted">Seen growing</legend>
+      <button v-for="g in growths" :key="g.value" type="button" class="chip" :class="{ on: draft.grown.includes(g.value) }" :aria-pressed="draft.grown.includes(g.value)" @click="desk.edit({ grown: draft.grown.includes(g.value) ? draft.grown.filter(x => x !== g.value) : [...draft.grown, g.value] })">{{ g.title }}</button>
     </fieldset>
     <fieldset v-if="desk.touches.value.length > 0">
       <legend class="small muted">Done here now</legend>

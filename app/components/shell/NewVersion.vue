@@ -1,10 +1,8 @@
 <script setup lang="ts">
 /** Says that a newer version of the app has been fetched and waits; nothing changes until the keeper takes it. */
 const { $pwa } = useNuxtApp()
-const log = useLogStore()
 const later = ref(false)
 const waits = computed(() => $pwa?.needRefresh === true && !later.value)
-watch(() => $pwa?.offlineReady, (ready) => { if (ready) log.tell('Ulkin is on this device now: it starts and works without the server.') })
 </script>
 
 <template>

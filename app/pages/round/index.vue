@@ -23,7 +23,7 @@ async function begin(onlyDue: boolean) {
   rounds.start(onlyDue)
   await navigateTo('/round/walk')
 }
-const glasses = computed(() => [{ value: '', title: 'the whole room' }, ...care.walk.map(g => ({ value: g.id, title: g.name }))])
+const colonies = computed(() => [{ value: '', title: 'the whole room' }, ...room.colonies.map(c => ({ value: c.id, title: c.name }))])
 </script>
 
 <template>
@@ -60,7 +60,7 @@ const glasses = computed(() => [{ value: '', title: 'the whole room' }, ...care.
           <h2>Into your calendar</h2>
           <p class="small muted">A file in the iCalendar format. Bring it in again after a while: what changed moves, nothing comes twice.</p>
           <div class="acts">
-            <PickOne v-model="onlyFor" class="which" label="What" hide-label :options="glasses" />
+            <PickOne v-model="onlyFor" class="which" label="What" hide-label :options="colonies" />
             <label class="check"><input v-model="daily" type="checkbox"> with daily feedings</label>
             <v-btn class="quiet" :prepend-icon="mdiCalendarExport" @click="acts.saveCalendar(onlyFor || null, daily)">Save the calendar</v-btn>
           </div>

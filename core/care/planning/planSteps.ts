@@ -13,7 +13,13 @@ export interface PlanStep {
 }
 
 /** What the log of a plan's glass says of its steps, so that nobody ticks what was logged. */
-export interface PlanLog { filledMs: number | null, /** tests of both ammonia and nitrite; clean when both were none */ tests: { at: number, clean: boolean }[] }
+export interface PlanLog {
+  filledMs: number | null
+  /** tests of both ammonia and nitrite; clean when both were none */
+  tests: { at: number, clean: boolean }[]
+  /** when growth was seen first, and which */
+  grown: { biofilm: number | null, algae: number | null }
+}
 
 /** A fill counts as the first one from so much of the net litres on: the last litres often follow later. */
 const FILLED_SHARE = 0.8
@@ -32,15 +38,19 @@ export function planLog(entries: readonly Entry[], netL: number): PlanLog {
     if (e.kind !== 'waterTest' || !e.readings.ammoniaMgL || !e.readings.nitriteMgL) return []
     return [{ at: momentMs(e.at), clean: e.readings.ammoniaMgL.value <= CURED.ammonia && e.readings.nitriteMgL.value <= CURED.nitrite }]
   })
-  return { filledMs: fills.length > 0 ? Math.min(...fills) : null, tests: tests.sort((a, b) => a.at - b.at) }
+  const grownMs = (what: 'biofilm' | 'algae') => {
+    const seen = entries.flatMap(e => (e.kind === 'growth' && e[what] !== undefined && e[what] !== 'none' ? [momentMs(e.at)] : []))
+    return seen.length > 0 ? Math.min(...seen) : null
+  }
+  return { filledMs: fills.length > 0 ? Math.min(...fills) : null, tests: tests.sort((a, b) => a.at - b.at), grown: { biofilm: grownMs('biofilm'), algae: grownMs('algae') } }
 }
 
 /**
  * The steps of a plan in order of time, reckoned from the day of the first fill: what is prepared before, the curing with
  * its tests (common practice: four to eight weeks), bringing in, and the first count.
- * @param log what the glass's log says: a logged first fill and logged tests are done, ticked or not
+ * @param log what the glass's log says: a logged first fill, logged tests and growth that was seen are done, ticked or not
  */
-export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: [] }): PlanStep[] {
+export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: [], grown: { biofilm: null, algae: null } }): PlanStep[] {
   const group = groupOf(plan.groupIds[0]!)
   const { setup } = group
   const start = momentMs(plan.startsAt)
@@ -68,6 +78,7 @@ export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: []
   const tests = [...log.tests]
   const logged = (id: PlanStepId, dueMs: number): number | null => {
     if (id === 'fill') return log.filledMs
+    if (id === 'grown') return log.grown.biofilm ?? log.grown.algae
     if (!testSteps.includes(id)) return null
     // the last one has to be clean: a test that still finds nitrite is no reason to bring them in
     const i = tests.findIndex(t => t.at >= dueMs - EARLY_DAYS * DAY_MS && (id !== 'readyTest' || t.clean))

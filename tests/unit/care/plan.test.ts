@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { planGroups, planLog, plannedNetL, planSteps, setUpAdvice, usualTank } from '#core/care'
 import { groups } from '#core/groups'
 import { DAY_MS, momentMs, netLitres, type Plan, WEEK_MS } from '#core/records'
-import { daysAgo, nextId, NOW, plan as planOf, test as waterTest, waterChange } from '../../make'
+import { daysAgo, entryOf, nextId, NOW, plan as planOf, test as waterTest, waterChange } from '../../make'
 
 const roomId = nextId()
 const plan = (more: Partial<Plan> = {}) => planOf(roomId, more)
@@ -87,6 +87,11 @@ describe('planSteps', () => {
     const log = planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL: 0 }), waterChange(nextId(), 20, 5)], plannedNetL(p))
     expect(log.filledMs).toBeNull()
     expect(planSteps(p, log).filter(s => s.doneMs !== null).map(s => s.id)).toEqual(['firstTest'])
+  })
+  it('growth that was seen on a round is a step done', () => {
+    const grown = (algae: string) => planSteps(plan(), planLog([entryOf('growth', 3, { glassId: nextId(), algae })], 36)).find(s => s.id === 'grown')!.doneMs
+    expect(grown('some')).toBe(NOW - 3 * DAY_MS)
+    expect(grown('none')).toBeNull()
   })
 })
 
