@@ -152,9 +152,12 @@ export function useRoundDesk() {
   }
   /** Takes a glass's last save back and returns to it: the one at hand, or the one saved before. */
   async function undo() {
-    const visit = savedHere.value.length > 0 ? savedHere.value.find(e => e.kind === 'visit') : rounds.entries.findLast(e => e.kind === 'visit' && e.roundId === rounds.round?.id)
-    if (!visit || visit.kind !== 'visit') return
-    await log.takeBackAll(batchOf(visit), `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`)
+    const ofRound = (e: Entry) => e.kind === 'visit' && e.roundId === rounds.round?.id
+    // what was saved a moment ago may not have come back from the log yet
+    const lastSaved = log.last?.entries.find(ofRound)
+    const visit = savedHere.value.find(ofRound) ?? lastSaved ?? rounds.entries.findLast(ofRound)
+    if (visit?.kind !== 'visit') return
+    await log.takeBackAll(visit === lastSaved ? log.last!.entries : batchOf(visit), `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`)
     rounds.settle(visit.glassId, false)
     rounds.goTo(visit.glassId)
   }

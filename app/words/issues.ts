@@ -1,4 +1,4 @@
-import type { BackupIssue } from '#core/formats'
+import { type BackupIssue, MAX_BACKUP_BYTES } from '#core/formats'
 
 /** One sentence on what was wrong, one on what was kept and what to do. */
 export function backupIssueText(issue: BackupIssue): string {
@@ -7,7 +7,7 @@ export function backupIssueText(issue: BackupIssue): string {
 
 function what(issue: BackupIssue): string {
   switch (issue.kind) {
-    case 'tooLarge': return `The file is ${Math.round(issue.bytes / 1e6)} MB; a backup has at most 48 MB. Choose the backup file itself.`
+    case 'tooLarge': return `The file is ${Math.round(issue.bytes / 1e6)} MB; a backup has at most ${MAX_BACKUP_BYTES / 1e6} MB. Choose the backup file itself.`
     case 'notJson': return 'The file is cut short or no backup: it cannot be read as JSON. Fetch the file again, or take an older backup.'
     case 'notABackup': return 'The file is JSON, but not a backup made by Ulkin. Choose a file named ulkin-….json.'
     case 'newerVersion': return `The file comes from a newer Ulkin (version ${issue.version} of the format). Update this one, then import again.`

@@ -136,7 +136,8 @@ test.describe('by touch on a phone', () => {
     await expect(statement(page, 'water')).toContainText('all 2 values on target')
     const before = await statementsOf(page)
 
-    await page.getByRole('link', { name: 'Records' }).tap()
+    await page.getByRole('button', { name: 'More', exact: true }).tap()
+    await sheet(page).getByRole('button', { name: /^Records/ }).tap()
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save a backup file' }).tap()])
     const file = info.outputPath(download.suggestedFilename())
     await download.saveAs(file)

@@ -49,8 +49,7 @@ test('a bee-shrimp tank from nothing to the logged first fill, its tests, and th
 
   // the fill is a step of the plan that nobody has to tick
   await page.getByRole('link', { name: 'Room', exact: true }).click()
-  await expect(page.getByRole('heading', { name: 'One plan goes on.' })).toBeVisible()
-  await page.getByRole('link', { name: /^Snow:/ }).click()
+  await page.getByRole('region', { name: 'The round' }).getByRole('link', { name: /^Snow tank: / }).click()
   await expect(page.getByText('Filled, and logged.')).toBeVisible()
   await expect(page.getByText('Curing has not begun, week 1.')).toBeVisible()
   await page.getByRole('button', { name: 'Log a test' }).click()
@@ -97,7 +96,8 @@ test('who cannot live together is said before it is done: in the plan, at a new 
 
 test('the demo’s curing glass knows its stage, and its plan can be put away', async ({ page }) => {
   await openDemo(page)
-  await page.getByRole('link', { name: /^Slate, second line:/ }).click()
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByRole('link', { name: 'Slate, second line' }).click()
   await expect(page.getByText(/In the nitrite stage, week \d/)).toBeVisible()
   await page.getByRole('button', { name: 'Put this plan away' }).click()
   await expect(page.getByRole('heading', { name: 'Which animals shall it be?' })).toBeVisible()

@@ -460,7 +460,7 @@ for (const theme of ['day', 'night'] as const) {
       const bright = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('body *')].filter((el) => {
         const [r = 0, g = 0, b = 0, a = 1] = (getComputedStyle(el).backgroundColor.match(/[\d.]+/g) ?? []).map(Number)
         const box = el.getBoundingClientRect()
-        return a > 0.5 && 0.2126 * r + 0.7152 * g + 0.0722 * b > 110 && box.width * box.height > 12_000
+        return a > 0.5 && Number(getComputedStyle(el).opacity) > 0.5 && 0.2126 * r + 0.7152 * g + 0.0722 * b > 110 && box.width * box.height > 12_000
       }).map(el => el.className))
       expect(bright).toEqual([])
     }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DueKind } from '#core/care'
+import type { Due } from '~/stores/care'
 import { dueTitle, dueWhy, effortText } from '~/words/due'
 import { counted } from '~/words/numbers'
 
@@ -7,9 +8,10 @@ import { counted } from '~/words/numbers'
 const care = useCareStore()
 const rounds = useRoundStore()
 const settings = useSettingsStore()
-/** Work that is forgotten when it stands in a long list. */
-const NAMED: ReadonlySet<DueKind> = new Set(['mend', 'clutch', 'young', 'secondDose', 'doseChange', 'planStep'])
-const named = computed(() => care.today.filter(d => NAMED.has(d.item.kind)).slice(0, 5))
+/** Work that is forgotten when it stands in a long list, what presses most first. */
+const NAMED: readonly DueKind[] = ['secondDose', 'doseChange', 'mend', 'clutch', 'planStep', 'young']
+const rank = (d: Due) => NAMED.indexOf(d.item.kind)
+const named = computed(() => care.today.filter(d => rank(d) >= 0).toSorted((a, b) => rank(a) - rank(b)).slice(0, 6))
 const to = (d: typeof named.value[number]) => (d.item.planId ? `/plan/${d.item.planId}` : d.item.colonyId ? `/colony/${d.item.colonyId}` : `/water/${d.item.glassId}`)
 </script>
 
