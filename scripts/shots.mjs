@@ -61,6 +61,7 @@ const walk = async (page) => {
   await page.getByRole('textbox', { name: 'Molts of Slate' }).fill('3')
   await page.getByRole('button', { name: /^Gone in an hour/ }).click()
   await page.getByRole('textbox', { name: /^KH/ }).fill('2.1')
+  await page.locator('.scroller').evaluate(el => el.scrollTo(0, 0))
 }
 const report = async (page) => {
   await due(page)

@@ -31,6 +31,6 @@ export function changeText(c: StatementChange): string {
     case 'number': return `about ${num(whole(c.to))} instead of ${num(whole(c.from))}`
     case 'narrower': return `better known: likely ${num(`${whole(c.low)} to ${whole(c.high)}`)}`
     case 'water': return c.to === 'onTarget' ? 'the water is on target now' : `the water is ${stateWord[c.to]} now${c.key ? `, ${valueNameInside(c.key as never)} first` : ''}`
-    case 'take': return c.to > c.from ? `${num(whole(c.to))} can go now, ${num(whole(c.to - c.from))} more` : `${num(whole(c.to))} can go now, ${num(whole(c.from - c.to))} fewer`
+    case 'take': return c.to === 0 ? `none can go now, instead of ${num(whole(c.from))}` : c.to > c.from ? `${num(whole(c.to))} can go now, ${num(whole(c.to - c.from))} more` : `${num(whole(c.to))} can go now, ${num(whole(c.from - c.to))} fewer`
   }
 }

@@ -45,7 +45,8 @@ export function youngExpected(brood: Care['brood'], entries: readonly Entry[]): 
     const eyed = e.kind === 'berried' && (e.eyed ?? 0) > 0
     if (run) {
       run.number = Math.max(run.number, e.number)
-      if (eyed) run.toMs = Math.min(run.toMs, at + EYED_DAYS * DAY_MS)
+      // eggs with eyes are still there, and not for long
+      if (eyed) Object.assign(run, { fromMs: Math.max(run.fromMs, at), toMs: Math.min(run.toMs, at + EYED_DAYS * DAY_MS) })
     }
     else run = { ...hatchWindow(at, beforeMs, brood.days.range, eyed), seenMs: at, number: e.number }
   }

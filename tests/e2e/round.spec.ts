@@ -367,7 +367,7 @@ test('a holiday: what to do before, what cannot wait, and a sheet for the stand-
   const stand = page.getByRole('region', { name: 'Sheet for the stand-in' })
   await expect(stand).toContainText('Apple snails')
   await expect(stand).toContainText('Feed less rather than more')
-  await expect(page.getByRole('region', { name: 'What can wait' })).toContainText('Test temperature')
+  await expect(page.getByRole('region', { name: 'What can wait' })).toContainText('Water test')
   await expectAccessible(page)
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as PDF' }).click()])
   expect((await readFile((await file.path())!)).subarray(0, 5).toString()).toBe('%PDF-')

@@ -51,7 +51,7 @@ const byGlass = (list: Due[]) => {
     <section aria-label="Due today">
       <h2>{{ care.today.length === 0 ? 'Nothing is due today.' : `Due today: ${care.today.length}, ${effortText(care.minutes)}` }}</h2>
       <details v-for="k in kinds" :key="k.kind" :open="k.list.length <= FEW">
-        <summary><b>{{ dueKindWord(k.kind).replace(/^./, c => c.toUpperCase()) }}</b> <span class="numeral">{{ k.list.length }}</span> <span class="small muted">{{ effortText(k.minutes) }}</span><span v-if="k.late > 0" class="late small"> {{ k.late }} late</span></summary>
+        <summary><b>{{ dueKindWord(k.kind).replace(/^./, c => c.toUpperCase()) }}</b> <span class="numeral">{{ k.list.length }}</span> <span class="small muted">{{ effortText(k.minutes) }}</span><span v-if="k.late > 0" class="late small heap">{{ k.late }} late</span></summary>
         <ul>
           <li v-for="d in k.list" :key="d.item.key">
             <button type="button" class="what" @click="chosen = d.item">
@@ -82,12 +82,16 @@ const byGlass = (list: Due[]) => {
 .due { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 10px 36px; align-items: start; }
 h2 { padding-bottom: 6px; }
 details { border-top: 1px solid var(--rule); }
+/* the reset does not reach into details */
+summary, li, button { box-sizing: border-box; }
 summary { min-height: 44px; padding: 9px 0; cursor: pointer; }
 summary .numeral { padding: 0 6px; }
 details li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; align-items: center; border-top: 1px solid var(--rule); }
 .what { display: grid; border: 0; background: none; padding: 8px 0; min-height: 52px; font: inherit; font-size: 15px; color: var(--ink); text-align: left; cursor: pointer; line-height: 1.3; }
 .what:hover b { text-decoration: underline; }
 .small { font-size: 14px; }
+
+.heap { padding-left: 10px; }
 .late { color: var(--rust); font-weight: 650; }
 .tick { width: 46px; height: 46px; border-radius: 50%; border: 1.5px solid var(--weed); background: none; color: var(--weed); cursor: pointer; font: inherit; font-size: 14px; font-weight: 650; }
 .tick.go { border-color: var(--rule); }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { addDays, format, startOfDay } from 'date-fns'
-import { planHoliday } from '#core/care'
+import { type DueItem, planHoliday, type StandInTask } from '#core/care'
 import { DAY_MS, toMoment } from '#core/records'
 import { saveFile } from '~/files/saveFile'
 import { cautionText } from '~/words/cautions'
-import { dueLate, dueTitle, effortText } from '~/words/due'
+import { dueKindWord, dueTitle, effortText } from '~/words/due'
 import { counted } from '~/words/numbers'
 import { weekdayText } from '~/words/when'
 
@@ -37,7 +37,21 @@ const plan = computed(() => (days.value && !issue.value ? planHoliday(care.items
 const keep = () => { if (days.value && !issue.value) void care.change({ holiday: { from: toMoment(days.value.from), to: toMoment(days.value.to), standIn: standIn.value.slice(0, 30) } }) }
 watchDebounced([from, to, standIn], keep, { debounce: 800 })
 
-const text = (item: Parameters<typeof dueTitle>[0]) => `${care.subjectName(item)}: ${dueTitle(item, settings.units)}`
+/** By kind of work, with the glasses that it is for. */
+function byKind(items: readonly DueItem[]) {
+  const by = new Map<string, string[]>()
+  for (const i of items) {
+    const kind = dueKindWord(i.key).replace(/^./, c => c.toUpperCase())
+    by.set(kind, [...by.get(kind) ?? [], care.subjectName(i)])
+  }
+  return [...by].map(([kind, names]) => ({ kind, names }))
+}
+/** By glass, as one walks: all that is done there on one visit. */
+function byGlass(tasks: readonly StandInTask[]) {
+  const by = new Map<string, string[]>()
+  for (const { item } of inOrder(tasks)) by.set(care.subjectName(item), [...by.get(care.subjectName(item)) ?? [], dueTitle(item, settings.units).replace(/^[A-Z](?![A-Z])/, c => c.toLowerCase())])
+  return [...by].map(([name, list]) => ({ name, tasks: list }))
+}
 /** By glass, as one walks. */
 const walkAt = computed(() => new Map(care.walk.map((g, i) => [g.id, i])))
 const inOrder = <T extends { item: { glassId?: string } }>(tasks: readonly T[]) => tasks.toSorted((a, b) => (walkAt.value.get(a.item.glassId ?? '') ?? 999) - (walkAt.value.get(b.item.glassId ?? '') ?? 999))
@@ -48,15 +62,13 @@ const rules = computed(() => [
   'Change no water and add nothing that is not on this sheet.',
   cautionText('electricity')!, cautionText('washHands')!,
 ])
-const tooMany = 12
-const shownBefore = ref(false)
 async function savePdf() {
   if (!plan.value || !days.value) return
   const { standInPdf } = await import('~/files/standInPdf')
   const bytes = await standInPdf({
     title: `${room.room?.name ?? 'Room'}: while we are away`,
     about: `${weekdayText(days.value.from)} to ${weekdayText(days.value.to)}${standIn.value ? ` · for ${standIn.value}` : ''} · ${counted(plan.value.visits.length, 'visit', 'visits').toLowerCase()}`,
-    visits: plan.value.visits.map(v => ({ day: weekdayText(v.dayMs), tasks: inOrder(v.tasks).map(t => text(t.item)) })),
+    visits: plan.value.visits.map(v => ({ day: weekdayText(v.dayMs), tasks: byGlass(v.tasks).map(g => `${g.name}: ${g.tasks.join(', ')}`) })),
     rules: rules.value,
   })
   saveFile(`ulkin-stand-in-${from.value}.pdf`, bytes, 'application/pdf')
@@ -79,8 +91,7 @@ const print = () => window.print()
       <template v-if="plan">
         <section class="noprint" aria-label="Before you leave">
           <h2>Before you leave: {{ plan.before.length === 0 ? 'nothing' : counted(plan.before.length, 'thing', 'things').toLowerCase() }}<template v-if="plan.before.length > 0">, {{ effortText(plan.before.reduce((s, i) => s + i.minutes, 0)) }}</template></h2>
-          <ul class="short"><li v-for="i in shownBefore ? plan.before : plan.before.slice(0, tooMany)" :key="i.key">{{ text(i) }}</li></ul>
-          <button v-if="plan.before.length > tooMany" type="button" class="link" @click="shownBefore = !shownBefore">{{ shownBefore ? 'Fewer' : `and ${plan.before.length - tooMany} more` }}</button>
+          <ul class="kinds"><li v-for="k in byKind(plan.before)" :key="k.kind"><b>{{ k.kind }}</b> <span class="numeral">{{ k.names.length }}</span> <span class="muted">{{ k.names.join(', ') }}</span></li></ul>
         </section>
         <section class="sheet" aria-label="Sheet for the stand-in">
           <h2>{{ plan.visits.length === 0 ? 'Nobody has to come by.' : `${counted(plan.visits.length, 'visit', 'visits')} of ${standIn || 'your stand-in'}` }}</h2>
@@ -88,15 +99,14 @@ const print = () => window.print()
           <p class="small muted onlyprint">{{ room.room?.name }}, {{ weekdayText(days!.from) }} to {{ weekdayText(days!.to) }}</p>
           <div v-for="v in plan.visits" :key="v.dayMs" class="visit">
             <h3>{{ weekdayText(v.dayMs) }} <span class="small muted">{{ effortText(v.minutes) }}</span></h3>
-            <ul><li v-for="t in inOrder(v.tasks)" :key="t.item.key"><span class="box" aria-hidden="true" /> {{ text(t.item) }}</li></ul>
+            <ul><li v-for="g in byGlass(v.tasks)" :key="g.name"><span class="box" aria-hidden="true" /> <span><b>{{ g.name }}:</b> {{ g.tasks.join(', ') }}</span></li></ul>
           </div>
           <ul v-if="plan.visits.length > 0" class="rules"><li v-for="r in rules" :key="r">{{ r }}</li></ul>
           <div v-if="plan.visits.length > 0" class="acts noprint"><v-btn color="primary" @click="savePdf">Save as PDF</v-btn><v-btn class="quiet" @click="print">Print</v-btn></div>
         </section>
         <section class="noprint" aria-label="What can wait">
           <h2>What can wait</h2>
-          <ul class="short"><li v-for="i in plan.after.slice(0, 30)" :key="i.key">{{ text(i) }} <span class="muted">{{ dueLate(i) }}</span></li></ul>
-          <p v-if="plan.after.length > 30" class="muted small">and {{ plan.after.length - 30 }} more</p>
+          <ul class="kinds"><li v-for="k in byKind(plan.after)" :key="k.kind"><b>{{ k.kind }}</b> <span class="numeral">{{ k.names.length }}</span> <span class="muted">{{ k.names.join(', ') }}</span></li></ul>
           <p v-if="plan.after.length === 0" class="muted">Nothing: all of it is done before or by your stand-in.</p>
         </section>
         <p class="small muted noprint">How long they do without food and care is from memory: a stand-in who knows animals is worth more than any sheet.</p>
@@ -109,8 +119,7 @@ const print = () => window.print()
 .page { padding: 14px 24px 24px; display: grid; gap: 20px; max-width: 1100px; }
 .form { display: grid; grid-template-columns: repeat(3, minmax(0, 220px)); gap: 12px; align-items: start; }
 h2 { padding-bottom: 4px; }
-.short { columns: 2; column-gap: 36px; }
-.short li { break-inside: avoid; padding: 4px 0; font-size: 15px; }
+.kinds li { padding: 5px 0; border-top: 1px solid var(--rule); font-size: 15px; }
 .visit { padding: 8px 0; border-top: 1px solid var(--rule); }
 .visit ul { columns: 2; column-gap: 36px; }
 .visit li { break-inside: avoid; padding: 4px 0; font-size: 15px; display: flex; gap: 8px; }
@@ -119,6 +128,6 @@ h2 { padding-bottom: 4px; }
 .rules li { padding: 3px 0; font-size: 14px; color: var(--muted); }
 .acts { display: flex; gap: 10px; padding-top: 12px; }
 .onlyprint { display: none; }
-@media (max-width: 800px) { .page { padding: 12px 16px 20px; } .form { grid-template-columns: 1fr 1fr; } .short, .visit ul { columns: 1; } }
+@media (max-width: 800px) { .page { padding: 12px 16px 20px; } .form { grid-template-columns: 1fr 1fr; } .visit ul { columns: 1; } }
 @media print { .noprint { display: none !important; } .onlyprint { display: block; } .page { max-width: none; padding: 0; } }
 </style>

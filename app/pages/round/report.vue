@@ -28,7 +28,9 @@ const changes = computed(() => (rounds.round ? statementChanges(rounds.round.bef
 const minutes = computed(() => (rounds.round?.endedAt ? (momentMs(rounds.round.endedAt) - momentMs(rounds.round.startedAt)) / 60_000 : null))
 
 const left = computed(() => care.today.filter(d => d.item.kind !== 'feed'))
-const next = computed(() => care.due.filter(d => d.state === 'ahead' && d.item.dueMs < care.nowMs + 3 * DAY_MS && (d.item.everyDays === null || d.item.everyDays > 1)).slice(0, 12))
+/** Lines of what is left that stand there. */
+const MOST = 8
+const next = computed(() => care.due.filter(d => d.state === 'ahead' && d.item.dueMs < care.nowMs + 3 * DAY_MS && (d.item.everyDays === null || d.item.everyDays > 1)).slice(0, MOST))
 /** Water that the changes of the next days want, and glasses that want a recipe for it. */
 const mixing = computed(() => care.due.filter(d => (d.item.kind === 'waterChange' || d.item.kind === 'doseChange') && d.item.dueMs < care.nowMs + 3 * DAY_MS).map((d) => {
   const colonies = room.coloniesByGlass.get(d.item.glassId!) ?? []
@@ -64,9 +66,10 @@ const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ??
       <section aria-label="What comes next">
         <h2>What comes next</h2>
         <ul>
-          <li v-for="d in left" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">still due today</span></li>
+          <li v-for="d in left.slice(0, MOST)" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">still due today</span></li>
           <li v-for="d in next" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">{{ weekdayText(d.item.dueMs) }}</span></li>
         </ul>
+        <p v-if="left.length > MOST" class="muted small">and {{ left.length - MOST }} more today: <NuxtLink to="/round">the due list</NuxtLink></p>
         <p v-if="left.length === 0 && next.length === 0" class="muted">Nothing in the next three days.</p>
       </section>
       <section aria-label="To mix and to buy">

@@ -37,12 +37,14 @@ export function planHoliday(items: readonly DueItem[], fromMs: number, toMs: num
   /** per item that cannot wait: when its next turn is due */
   const open: { item: DueItem, dueMs: number, turn: number }[] = []
   for (const item of items) {
-    const ahead = !NOT_AHEAD.has(item.kind) && item.dueMs - item.earlyDays * DAY_MS <= fromMs
-    if (ahead || item.dueMs <= fromMs) before.push(item)
+    const canWait = (dueMs: number) => KEEPERS_OWN.has(item.kind) || dueMs + item.lateDays * DAY_MS >= toMs
+    // what can wait is not hurried: only what would fall to the stand-in is done ahead
+    const ahead = item.dueMs <= fromMs || (!canWait(item.dueMs) && !NOT_AHEAD.has(item.kind) && item.dueMs - item.earlyDays * DAY_MS <= fromMs)
+    if (ahead) before.push(item)
     // done before leaving, it comes round again from then
-    const next = ahead || item.dueMs <= fromMs ? (item.everyDays === null ? null : fromMs + item.everyDays * DAY_MS) : item.dueMs
+    const next = ahead ? (item.everyDays === null ? null : fromMs + item.everyDays * DAY_MS) : item.dueMs
     if (next === null || next >= toMs) continue
-    if (KEEPERS_OWN.has(item.kind) || next + item.lateDays * DAY_MS >= toMs) after.push(item)
+    if (canWait(next)) after.push(item)
     else open.push({ item, dueMs: next, turn: 1 })
   }
   const visits: StandInVisit[] = []

@@ -49,7 +49,7 @@ describe('planHoliday', () => {
   const on = (days: number, more: Partial<DueItem>) => item({ dueMs: TODAY + days * DAY_MS, ...more })
   const plan = (...items: DueItem[]) => planHoliday(items, from, to)
   it('does before leaving what is due by then or can be done ahead', () => {
-    const [today, ahead] = [on(0, { everyDays: null }), on(3, { everyDays: null })]
+    const [today, ahead] = [on(0, { everyDays: null }), on(3, { everyDays: null, lateDays: 3 })]
     expect(plan(today, ahead)).toEqual({ before: [today, ahead], visits: [], after: [] })
   })
   it('leaves for later what can wait until the keeper is back', () => {

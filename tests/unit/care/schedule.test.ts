@@ -162,6 +162,10 @@ describe('broods', () => {
     expect(inDays(item)).toBe(7)
     expect(item.why.values).toMatchObject({ n: 3, to: NOW + 18 * DAY_MS })
   })
+  it('a window that says nothing is no item: somebody is always berried there', () => {
+    expect(itemOf('young', { colonyEntries: [berried(10, 3)] })).toBeUndefined()
+    expect(itemOf('young', { colonyEntries: [berried(10, 3), berried(1, 2, { eyed: 1 })] })).toBeDefined()
+  })
   it('until young are seen, or no berried female is left', () => {
     expect(itemOf('young', { colonyEntries: [berried(10, 3), entryOf('young', 1, { colonyId, amount: 'few' })] })).toBeUndefined()
     expect(itemOf('young', { colonyEntries: [berried(10, 3), berried(1, 0)] })).toBeUndefined()

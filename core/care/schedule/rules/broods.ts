@@ -4,13 +4,17 @@ import { CLUTCH_DAYS, M } from '../figures'
 import type { ColonyCare, DueItem } from '../item'
 import { item } from './tools'
 
+/** A window wider than this says nothing of a day (from memory). */
+const TELLING_DAYS = 14
+
 /** Looking for young when they may come, and clutches, which dry out or drown when nobody looks. */
 export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number): DueItem[] {
   const { brood, youngApart } = group.group.care
   const items: DueItem[] = []
   const hatch = youngExpected(brood, entries)
-  if (brood && hatch) {
-    const sea = group.group.company.larvaeNeedSea
+  const sea = group.group.company.larvaeNeedSea
+  // in a colony where somebody is always berried the window says nothing: the round looks for young in any case
+  if (brood && hatch && (youngApart || sea || hatch.toMs - hatch.fromMs <= TELLING_DAYS * DAY_MS)) {
     items.push(item({
       key: `young:${colony.id}`, kind: 'young', colonyId: colony.id, glassId: colony.glassId, dueMs: hatch.fromMs, everyDays: null, earlyDays: 3, lateDays: youngApart || sea ? 1 : Math.max(2, (hatch.toMs - hatch.fromMs) / DAY_MS), minutes: youngApart ? 15 : 1, flexible: false,
       why: 'hatchNear', whyValues: { sign: brood.sign, seen: hatch.seenMs, n: hatch.number, from: hatch.fromMs, to: hatch.toMs }, basis: brood.days.basis, values: { apart: youngApart ? 1 : 0, sea: sea ? 1 : 0 },
