@@ -35,6 +35,8 @@ export function useRoundDesk() {
   const questions = ref<RoundQuestion[]>([])
   const problem = ref('')
   const saving = ref(false)
+  /** what was typed at each glass before it was saved from this page */
+  const savedDrafts = new Map<string, GlassDraft>()
   watch(glassId, () => {
     asked.value = new Set()
     questions.value = []
@@ -107,6 +109,7 @@ export function useRoundDesk() {
       }
       const more = read.entries.length - 1
       await log.saveAll(read.entries, more === 0 ? `${glass.value.name}: looked at, nothing odd.` : `${glass.value.name}: ${counted(more, 'line', 'lines').toLowerCase()} saved.`)
+      savedDrafts.set(glassId.value, draft.value)
       rounds.keepDraft(glassId.value, null)
       rounds.settle(glassId.value, true)
       problem.value = ''
@@ -159,6 +162,8 @@ export function useRoundDesk() {
     if (visit?.kind !== 'visit') return
     await log.takeBackAll(visit === lastSaved ? log.last!.entries : batchOf(visit), `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`)
     rounds.settle(visit.glassId, false)
+    // what was typed stands there again, to be put right
+    rounds.keepDraft(visit.glassId, savedDrafts.get(visit.glassId) ?? null)
     rounds.goTo(visit.glassId)
   }
 

@@ -123,7 +123,7 @@ test('digits type into the counter, arrows and Backspace move between them, u ta
   await page.keyboard.press('3')
   await page.keyboard.press('ArrowRight')
   await expect(counter(page, 'Molts of Ember A')).toBeFocused()
-  await page.keyboard.type('12')
+  await page.keyboard.type('88')
   await page.keyboard.press('Tab')
   await expect(counter(page, 'Dead of Ember A')).toBeFocused()
   await page.keyboard.press('+')
@@ -142,15 +142,17 @@ test('digits type into the counter, arrows and Backspace move between them, u ta
   await expect(said(page)).toContainText('Ember A: taken back')
   await expect(page.locator('.saved')).toBeHidden()
   await expect(page.locator('.progress i.d')).toHaveCount(0)
-  // a second time, and the log of the colony has it once
-  await counter(page, 'Molts of Ember A').fill('7')
+  // what was typed stands there again; put right, the log of the colony has it once
+  await expect(counter(page, 'Molts of Ember A')).toHaveValue('88')
+  await expect(counter(page, 'Berried of Ember A')).toHaveValue('3')
+  await counter(page, 'Molts of Ember A').fill('77')
   await page.keyboard.press('Enter')
   await expect(here(page)).toHaveText('Ember box')
   await toGlass(page, 'Ember A')
-  await expect(page.locator('.saved')).toContainText('Saved on this round: 7 shed skins')
+  await expect(page.locator('.saved')).toContainText('Saved on this round: 3 berried, 77 shed skins')
   await toLog(page, 'Ember A')
-  await expect(page.getByRole('listitem').filter({ hasText: '7 shed skins' })).toHaveCount(1)
-  await expect(page.getByRole('listitem').filter({ hasText: '12 shed skins' })).toHaveCount(0)
+  await expect(page.getByRole('listitem').filter({ hasText: '77 shed skins' })).toHaveCount(1)
+  await expect(page.getByRole('listitem').filter({ hasText: '88 shed skins' })).toHaveCount(0)
 })
 
 test('a slip is asked about once, and what cannot be is kept as a note', async ({ page }) => {
