@@ -173,19 +173,16 @@ async function round(demo) {
     const all = page.getByRole('button', { name: /^All of it/ })
     if (await all.isVisible()) await all.click()
     await page.waitForTimeout(500)
+    // the saved glass is left only when its transaction is over
     const { write, show } = await page.evaluate(() => new Promise((resolve) => {
-      const was = document.querySelector('.walk h1').textContent
+      const title = document.querySelector('.walk h1')
       const start = performance.now()
-      let write = 0
-      // the writing transaction is over when the store has said what was saved
-      const saved = document.querySelector('.walk .save')
-      saved.click()
-      const look = () => {
-        if (!write && document.querySelector('.walk .said')?.textContent.includes(`${was}: `)) write = performance.now() - start
-        if (document.querySelector('.walk h1')?.textContent !== was) resolve({ write: write || performance.now() - start, show: performance.now() - start })
-        else requestAnimationFrame(look)
-      }
-      look()
+      new MutationObserver((_, watching) => {
+        watching.disconnect()
+        const write = performance.now() - start
+        requestAnimationFrame(() => resolve({ write, show: performance.now() - start }))
+      }).observe(title, { characterData: true, childList: true, subtree: true })
+      document.querySelector('.walk .save').click()
     }))
     written.push(write)
     shown.push(show)

@@ -1,6 +1,6 @@
 import { endOfDay, startOfDay } from 'date-fns'
 import { defineStore } from 'pinia'
-import { type ColonyCare, type DueItem, dueState, type DueState, type GlassCare, levelEffort, schedule } from '#core/care'
+import { CARE_LOG_DAYS, type ColonyCare, type DueItem, dueState, type DueState, type GlassCare, levelEffort, schedule } from '#core/care'
 import { type ResolvedGroup, resolveGroup } from '#core/groups'
 import { type Colony, DAY_MS, type Entry, netLitres, readLog, type RoomCare, subjectOf, usualBench, walkOrder } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
@@ -8,8 +8,6 @@ import { openDb } from '~/data/database'
 import { entriesSince } from '~/data/log'
 import { saveRecord } from '~/data/records'
 
-/** Days of the log that care follows from: the longest rhythm is a clutch or a count, and both are shorter. */
-const LOG_DAYS = 150
 /** Days ahead over which work is spread. */
 export const AHEAD_DAYS = 28
 
@@ -22,7 +20,7 @@ export interface Due { item: DueItem, state: DueState }
 export const useCareStore = defineStore('care', () => {
   const room = useRoomStore()
   const statements = useStatementsStore()
-  const { value: log, ready } = useLiveQuery<Entry[]>(entriesSince(openDb(), Date.now() - LOG_DAYS * DAY_MS), [])
+  const { value: log, ready } = useLiveQuery<Entry[]>(entriesSince(openDb(), Date.now() - CARE_LOG_DAYS * DAY_MS), [])
 
   // the shared clock ticks by the minute: what was logged since the last tick has happened too
   const nowMs = computed(() => (log.value, Math.max(statements.now.getTime(), Date.now())))

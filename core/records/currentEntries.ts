@@ -17,7 +17,12 @@ export interface ReadLog { standing: Entry[], withdrawnBy: ReadonlyMap<Id, Entry
  * @param entries all entries of a subject, in any order
  */
 export function readLog(entries: readonly Entry[]): ReadLog {
-  const present = new Set(entries.map(e => e.id))
+  // most logs are never corrected, and then there is nothing to resolve
+  if (entries.every(e => e.supersedes === undefined)) return { standing: inOrder([...entries]), withdrawnBy: new Map() }
+  const superseded = new Set<Id>()
+  for (const e of entries) if (e.supersedes !== undefined) superseded.add(e.supersedes)
+  const present = new Set<Id>()
+  for (const e of entries) if (superseded.has(e.id)) present.add(e.id)
   const rivals = new Map<Id, Entry[]>()
   const roots: Entry[] = []
   for (const entry of entries) {
@@ -30,8 +35,10 @@ export function readLog(entries: readonly Entry[]): ReadLog {
   const withdrawnBy = new Map<Id, Entry>()
   /** The version of an entry's lineage that stands, null when it was taken back. */
   function resolve(entry: Entry): Entry | null {
+    const own = rivals.get(entry.id)
+    if (!own) return entry
     let winner: Entry | null = null
-    for (const rival of rivals.get(entry.id) ?? []) {
+    for (const rival of own) {
       const tip = resolve(rival)
       if (tip && (!winner || tip.id > winner.id)) winner = tip
     }
@@ -39,8 +46,17 @@ export function readLog(entries: readonly Entry[]): ReadLog {
     withdrawnBy.set(entry.id, winner)
     return null
   }
-  const standing = roots.flatMap(root => resolve(root) ?? []).filter(e => e.kind !== 'withdrawal').sort(byTime)
-  return { standing, withdrawnBy }
+  const standing: Entry[] = []
+  for (const root of roots) {
+    const tip = resolve(root)
+    if (tip && tip.kind !== 'withdrawal') standing.push(tip)
+  }
+  return { standing: inOrder(standing), withdrawnBy }
+}
+
+/** Sorts in place; a log that was read by index lies in order already. */
+function inOrder(entries: Entry[]): Entry[] {
+  return entries.some((e, i) => i > 0 && byTime(entries[i - 1]!, e) > 0) ? entries.sort(byTime) : entries
 }
 
 /** The entries that count now, in order of time, then id (see `readLog`). */

@@ -33,6 +33,8 @@ const logs = Array.from({ length: 60 }, (_, i) => {
     }
     if (d % 21 === 0) numbers.push(entry(d, { kind: 'count', colonyId, number: 60, method: 'allSeen' }))
   }
+  // a log is corrected now and then
+  for (const list of [water, numbers]) for (const at of [40, 200]) list.push({ ...list[at], id: id(now), supersedes: list[at].id })
   return { colony, glass, water, numbers }
 })
 const population = { value: 60, low: 40, high: 90, ifCounted: { low: 52, high: 70 }, lastCountMs: now - 30 * DAY_MS }

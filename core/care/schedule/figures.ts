@@ -4,6 +4,9 @@ import type { Basis, EquipmentPart, FoodKind, ValueKey } from '#core/records'
 export const CP: Basis = { kind: 'commonPractice' }
 export const M: Basis = { kind: 'memory' }
 
+/** Days of the log that care follows from: no rhythm is longer, and what is older counts as not done of late. */
+export const CARE_LOG_DAYS = 150
+
 /** Days between two tests of a value that is steady and well read (from memory). Poisons are tested while they are found. */
 export const TEST_DAYS: Readonly<Partial<Record<ValueKey, number>>> = {
   temperatureC: 7, humidityPct: 4, conductivityUsCm: 14, salinityGKg: 14, ph: 21, ghDh: 28, khDh: 28, nitrateMgL: 42, calciumMgL: 60, ammoniaMgL: 7, nitriteMgL: 7,

@@ -1,3 +1,4 @@
+export { CARE_LOG_DAYS } from './figures'
 export { type ColonyCare, type DueItem, type DueKind, dueKinds, type DueReason, type GlassCare, type RoomCareInput } from './item'
 export { byDay, dueState, type DueState, schedule } from './schedule'
 export { type CareDay, levelEffort } from './levelEffort'

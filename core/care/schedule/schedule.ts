@@ -1,4 +1,5 @@
-import { DAY_MS, type EntryOf, momentMs } from '#core/records'
+import { DAY_MS, type Entry, type EntryOf, momentMs, toMoment } from '#core/records'
+import { CARE_LOG_DAYS } from './figures'
 import type { DueItem, RoomCareInput } from './item'
 import { broodRule } from './rules/broods'
 import { countRule } from './rules/counts'
@@ -18,8 +19,10 @@ const SAME_OCCURRENCE_DAYS = 1
  * is under way, never written down itself. What was put off or left out stands in the log as marks.
  * @returns items by day, then by key, whatever the order of the input
  */
-export function schedule(input: RoomCareInput): DueItem[] {
-  const { nowMs } = input
+export function schedule(whole: RoomCareInput): DueItem[] {
+  const { nowMs } = whole
+  const since = toMoment(nowMs - CARE_LOG_DAYS * DAY_MS)
+  const input = { ...whole, glasses: whole.glasses.map(g => ({ ...g, entries: from(g.entries, since), colonies: g.colonies.map(c => ({ ...c, entries: from(c.entries, since) })) })) }
   const marks = marksOf(input)
   const items = [
     ...input.glasses.flatMap(g => [waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule => rule(g, nowMs))),
@@ -28,6 +31,17 @@ export function schedule(input: RoomCareInput): DueItem[] {
     ...calibrationRule(input),
   ]
   return items.flatMap(i => marked(i, marks.get(i.key)) ?? []).sort(byDay)
+}
+
+/** Entries from a moment on; they lie by time, so the first is found by halving. */
+function from(entries: readonly Entry[], since: string): readonly Entry[] {
+  let [low, high] = [0, entries.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (entries[middle]!.at < since) low = middle + 1
+    else high = middle
+  }
+  return low === 0 ? entries : entries.slice(low)
 }
 
 /** Order of a due list. */
