@@ -18,12 +18,16 @@ const log = useLogStore()
 const from = ref('')
 const to = ref('')
 const standIn = ref('')
+/** What the fields held when they were filled: looking alone writes nothing. */
+let asFilled = ''
+const now = () => [from.value, to.value, standIn.value].join('|')
 watch([() => care.ready, () => room.room?.id], () => {
   const kept = care.settings.holiday
   const over = !kept || new Date(kept.to).getTime() < Date.now()
   from.value = format(over ? addDays(Date.now(), 2) : new Date(kept.from), 'yyyy-MM-dd')
   to.value = format(over ? addDays(Date.now(), 16) : new Date(kept.to), 'yyyy-MM-dd')
   standIn.value = kept?.standIn ?? ''
+  asFilled = now()
 }, { immediate: true })
 /** Longer than this, somebody else has to be the keeper. */
 const MOST_DAYS = 120
@@ -34,7 +38,7 @@ const days = computed(() => {
 })
 const issue = computed(() => (!days.value ? 'Choose both days.' : days.value.to <= days.value.from ? 'The day you are back comes after the day you leave.' : days.value.to - days.value.from > MOST_DAYS * DAY_MS ? 'That is more than four months: somebody else has to be the keeper then.' : ''))
 const plan = computed(() => (days.value && !issue.value ? planHoliday(care.items.filter(i => i.kind !== 'leftovers'), days.value.from, days.value.to) : null))
-const keep = () => { if (days.value && !issue.value) void care.change({ holiday: { from: toMoment(days.value.from), to: toMoment(days.value.to), standIn: standIn.value.slice(0, 30) } }) }
+const keep = () => { if (days.value && !issue.value && now() !== asFilled) void care.change({ holiday: { from: toMoment(days.value.from), to: toMoment(days.value.to), standIn: standIn.value.slice(0, 30) } }) }
 watchDebounced([from, to, standIn], keep, { debounce: 800 })
 
 /** By kind of work, with the glasses that it is for. */

@@ -2,7 +2,7 @@
 import { mdiCalendarExport, mdiRoutes, mdiWeatherSunny } from '@mdi/js'
 import { effortText } from '~/words/due'
 import { counted } from '~/words/numbers'
-import { stampText } from '~/words/when'
+import { stampText, weekdayText } from '~/words/when'
 
 useHead({ title: 'Round · Ulkin' })
 const room = useRoomStore()
@@ -19,6 +19,10 @@ const asking = computed(() => care.walk.filter(g => rounds.asks(g.id)).length)
 const walkMinutes = computed(() => care.today.filter(d => !['count', 'waterChange', 'planStep', 'calibration', 'soil'].includes(d.item.kind)).reduce((s, d) => s + d.item.minutes, 0))
 const fresh = computed(() => rounds.running !== null && Date.now() - new Date(rounds.running.startedAt).getTime() < 20 * 3_600_000)
 
+const away = computed(() => {
+  const { holiday } = care.settings
+  return holiday && new Date(holiday.to).getTime() > care.nowMs ? `${weekdayText(new Date(holiday.from).getTime())} to ${weekdayText(new Date(holiday.to).getTime())}` : ''
+})
 async function begin(onlyDue: boolean) {
   rounds.start(onlyDue)
   await navigateTo('/round/walk')
@@ -55,6 +59,7 @@ const colonies = computed(() => [{ value: '', title: 'the whole room' }, ...room
             <PickOne v-if="room.room.keepers.length > 0" v-model="settings.keeper" class="keeper" label="Keeper" hide-label :options="[{ value: '', title: 'Keeper: not named' }, ...room.room.keepers.map(k => ({ value: k, title: `Keeper: ${k}` }))]" />
           </div>
         </section>
+        <p v-if="away" class="away">Away {{ away }}: <NuxtLink to="/round/holiday">what to do before, and the sheet for your stand-in</NuxtLink></p>
         <DueList />
         <section class="calendar" aria-label="Calendar">
           <h2>Into your calendar</h2>

@@ -38,6 +38,8 @@ export interface DueItem {
   flexible: boolean
   /** due at its hour, not just on its day */
   timed: boolean
+  /** nothing of it is in the log: then it is due, but nobody is late */
+  never: boolean
   why: Message<DueReason>
   basis: Basis
   /** what is to be done, in numbers: litres, portions, values to test */

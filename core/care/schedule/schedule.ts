@@ -76,7 +76,7 @@ const HOURS_AHEAD_MS = 2 * 3_600_000
  * @param dayEndMs the end of the keeper's day: most work is due on its day, not at its hour
  */
 export function dueState(item: DueItem, nowMs: number, dayEndMs: number): DueState {
-  if (item.dueMs + item.lateDays * DAY_MS < nowMs) return 'late'
+  if (!item.never && item.dueMs + item.lateDays * DAY_MS < nowMs) return 'late'
   const until = item.timed ? nowMs + HOURS_AHEAD_MS : dayEndMs
   if (item.dueMs <= until) return 'due'
   return item.dueMs - item.earlyDays * DAY_MS <= until && !item.timed ? 'soon' : 'ahead'

@@ -8,7 +8,7 @@ const TODAY = Date.parse('2026-11-25T00:00:00.000Z')
 // 25 Nov 2026 is a Wednesday
 const days = Array.from({ length: 28 }, (_, i) => ({ startMs: TODAY + i * DAY_MS, weekday: (3 + i) % 7 }))
 let made = 0
-const item = (more: Partial<DueItem> = {}): DueItem => ({ key: `leaves:${made++}`, kind: 'leaves', glassId: 'g', dueMs: TODAY + DAY_MS / 2, earlyDays: 2, lateDays: 7, everyDays: 14, minutes: 10, flexible: true, timed: false, why: { key: 'every', values: {} }, basis: { kind: 'memory' }, values: {}, ...more })
+const item = (more: Partial<DueItem> = {}): DueItem => ({ key: `leaves:${made++}`, kind: 'leaves', glassId: 'g', dueMs: TODAY + DAY_MS / 2, earlyDays: 2, lateDays: 7, everyDays: 14, minutes: 10, flexible: true, timed: false, never: false, why: { key: 'every', values: {} }, basis: { kind: 'memory' }, values: {}, ...more })
 const dayIndex = (i: DueItem) => Math.floor((i.dueMs - TODAY) / DAY_MS)
 
 describe('levelEffort', () => {

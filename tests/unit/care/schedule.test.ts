@@ -200,6 +200,7 @@ describe('the room', () => {
     const p = plan(s.room.id, { glassId, startsAt: daysAgo(7) })
     expect(itemOf('planStep', { plans: [p] })).toMatchObject({ key: `plan:${p.id}:legal`, values: { step: 'legal' } })
     expect(itemsOf({ plans: [{ ...p, retired: true }] })).toEqual([])
+    expect(itemsOf({ plans: [{ ...p, startsAt: daysAgo(200) }] })).toEqual([])
     expect(itemsOf({ plans: [plan(s.room.id)] }).filter(i => i.kind === 'planStep')).toEqual([])
   })
   it('calibrates probes that are read', () => {
@@ -210,6 +211,17 @@ describe('the room', () => {
   })
   it('plans new soil after a year', () => {
     expect(inDays(itemOf('soil', { glass: { soilSince: daysAgo(300) } }))).toBe(65)
+  })
+})
+
+describe('what was never logged', () => {
+  it('is due, and nobody is late', () => {
+    const items = itemsOf().filter(i => i.why.key.toLowerCase().endsWith('never'))
+    expect(items.length).toBeGreaterThan(4)
+    expect(new Set(items.map(i => dueState(i, NOW, NOW)))).toEqual(new Set(['due']))
+  })
+  it('nor is a colony that began today asked for anything but food', () => {
+    expect(itemsOf({ colony: { startedAt: daysAgo(0) } }).filter(i => ['due', 'late'].includes(dueState(i, NOW, NOW + DAY_MS / 2))).map(i => i.kind)).toEqual(['feed'])
   })
 })
 

@@ -1,7 +1,7 @@
 import { CALIBRATION_DAYS } from '#core/water'
 import { DAY_MS, type Entry, momentMs } from '#core/records'
 import { planLog, plannedNetL, planSteps } from '../../planning'
-import { CP, M, SOIL_DAYS } from '../figures'
+import { CARE_LOG_DAYS, CP, M, SOIL_DAYS } from '../figures'
 import type { DueItem, GlassCare, RoomCareInput } from '../item'
 import { item } from './tools'
 
@@ -9,7 +9,8 @@ import { item } from './tools'
 export function planRule({ plans, glasses, nowMs }: RoomCareInput): DueItem[] {
   return plans.flatMap((plan): DueItem[] => {
     const glass = glasses.find(g => g.glass.id === plan.glassId)
-    if (plan.retired || !glass) return []
+    // the log of an older one is not read any more: what it proves would look undone
+    if (plan.retired || !glass || momentMs(plan.startsAt) < nowMs - CARE_LOG_DAYS * DAY_MS) return []
     const step = planSteps(plan, planLog(glass.entries, plannedNetL(plan))).find(s => s.doneMs === null)
     if (!step) return []
     return [item({ key: `plan:${plan.id}:${step.id}`, kind: 'planStep', glassId: glass.glass.id, planId: plan.id, dueMs: step.dueMs, everyDays: null, earlyDays: 1, lateDays: 7, minutes: 10, flexible: true, why: 'planNext', whyValues: { plan: plan.name, days: (nowMs - step.dueMs) / DAY_MS }, basis: CP, values: { ...step.values, step: step.id } })]

@@ -9,7 +9,9 @@ export function last<K extends EntryKind>(entries: readonly Entry[], kind: K, fi
 /** When the first colony of a glass began. */
 export const startOf = (g: GlassCare): number => Math.min(...g.colonies.map(c => momentMs(c.colony.startedAt)))
 
+const NEVER: ReadonlySet<DueReason> = new Set(['changeNever', 'topUpNever', 'testNever', 'feedNever', 'feedRested', 'never', 'countNever', 'calibrateNever'])
+
 /** An item with what most items share. */
-export function item({ why, whyValues = {}, timed = false, values = {}, ...rest }: Omit<DueItem, 'why' | 'timed' | 'values'> & { why: DueReason, whyValues?: Record<string, number | string>, timed?: boolean, values?: DueItem['values'], basis: Basis }): DueItem {
-  return { ...rest, timed, values, why: { key: why, values: whyValues } }
+export function item({ why, whyValues = {}, timed = false, values = {}, ...rest }: Omit<DueItem, 'why' | 'timed' | 'never' | 'values'> & { why: DueReason, whyValues?: Record<string, number | string>, timed?: boolean, values?: DueItem['values'], basis: Basis }): DueItem {
+  return { ...rest, timed, never: NEVER.has(why), values, why: { key: why, values: whyValues } }
 }
