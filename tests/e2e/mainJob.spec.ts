@@ -58,6 +58,8 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await expect(sheet(page)).toBeHidden()
 
   await keyboard.press('l')
+  // the sheet gives the focus to its number a moment after it opens
+  await expect(page.getByLabel('How many did you see?')).toBeFocused()
   await tabTo(page, /^Count/)
   await keyboard.press('ArrowRight')
   await tabTo(page, /^KH/)

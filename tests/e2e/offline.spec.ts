@@ -28,10 +28,7 @@ async function stop() {
 test.afterEach(() => { child?.kill('SIGKILL') })
 
 /** The app is on the device: a service worker stands behind the page, with every file. */
-const installed = (page: Page) => page.waitForFunction(async () => {
-  const registration = await navigator.serviceWorker.getRegistration()
-  return registration?.active?.state === 'activated'
-}, undefined, { timeout: 40_000 })
+const installed = (page: Page) => expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 40_000 }).toBe('activated')
 
 test('with the server gone the app starts, a round is done, and nothing is lost when it comes back', async ({ page }) => {
   test.setTimeout(120_000)
@@ -45,8 +42,7 @@ test('with the server gone the app starts, a round is done, and nothing is lost 
   await stop()
   expect(await fetch(`${base}/api/health`).catch(() => null)).toBeNull()
 
-  // a busy machine may take its time to start the worker: a keeper reloads once more
-  await expect(async () => { await page.reload() }).toPass({ timeout: 20_000 })
+  await page.reload()
   await roomIsReady(page)
   await page.goto(`${base}/round`)
   await page.getByRole('button', { name: 'Start the round' }).click()

@@ -36,7 +36,7 @@ test('arrows walk the shelves, Enter opens, the way back keeps the place', async
 test('a glass is carried with the keyboard, put down, and taken back', async ({ page }) => {
   await openDemo(page)
   const rack = 'Rack 1, door side'
-  await page.getByRole('link', { name: /^Ember A: / }).focus()
+  await page.getByRole('link', { name: /^Ember A: About/ }).focus()
   await page.keyboard.press('m')
   await page.keyboard.press('ArrowRight')
   await expect.poll(() => shelf(page, rack, 0)).toEqual(['Ember box', 'Ember A'])
