@@ -22,7 +22,12 @@ const why = async (page) => {
   await page.getByRole('button', { name: 'Why? How many' }).click()
 }
 const toWater = (glass, part) => async (page) => {
-  await page.getByRole('link', { name: 'Water', exact: true }).click()
+  const onBar = page.getByRole('link', { name: 'Water', exact: true })
+  if (await onBar.isVisible()) await onBar.click()
+  else {
+    await page.getByRole('button', { name: 'More', exact: true }).click()
+    await page.getByRole('dialog').getByRole('button', { name: /^Water/ }).click()
+  }
   const list = page.getByLabel('Glass', { exact: true })
   const id = await list.locator('option').filter({ hasText: new RegExp(`^${glass}(:|$)`) }).first().getAttribute('value')
   await list.selectOption(id)

@@ -21,7 +21,9 @@ const standIn = ref('')
 /** What the fields held when they were filled: looking alone writes nothing. */
 let asFilled = ''
 const now = () => [from.value, to.value, standIn.value].join('|')
-watch([() => care.ready, () => room.room?.id], () => {
+// filled once log and room are there, and before the fields are shown: what is typed is never overwritten
+watch(() => care.ready && room.room?.id, (there) => {
+  if (!there) return
   const kept = care.settings.holiday
   const over = !kept || new Date(kept.to).getTime() < Date.now()
   from.value = format(over ? addDays(Date.now(), 2) : new Date(kept.from), 'yyyy-MM-dd')
@@ -86,7 +88,7 @@ const print = () => window.print()
     <AppTop title="Holiday" about="What can wait, what cannot, and a sheet for your stand-in">
       <v-btn class="quiet noprint" to="/round">Back to the Round</v-btn>
     </AppTop>
-    <div v-if="care.ready" class="page">
+    <div v-if="care.ready && room.room" class="page">
       <section class="noprint form" aria-label="When">
         <TextInput v-model="from" label="You leave" type="date" />
         <TextInput v-model="to" label="You are back" type="date" :error="issue" />
