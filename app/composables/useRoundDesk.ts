@@ -78,7 +78,10 @@ export function useRoundDesk() {
   /** what is due to be tested first, then what is tested here, then the rest */
   const values = computed<ValueKey[]>(() => {
     const tested = due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => String(d.item.values.keys).split(' ') as ValueKey[])
-    const usual = valueKeys.filter(k => verdicts.value.get(k)?.latest && !RARE.has(k))
+    const wanted = valueKeys.filter(k => verdicts.value.has(k) && !RARE.has(k))
+    const read = wanted.filter(k => verdicts.value.get(k)!.latest)
+    // where nothing was tested yet, what the group has targets for
+    const usual = read.length > 0 ? read : wanted
     if (colonies.value.length === 0) return moreValues.value ? [...new Set([...CURING, ...valueKeys])] : [...CURING]
     const first = [...new Set([...tested, ...usual.filter(k => verdicts.value.get(k)!.state === 'off'), ...usual.filter(k => ['temperatureC', 'humidityPct', 'conductivityUsCm'].includes(k)), ...usual])]
     const typed = valueKeys.filter(k => draft.value.readings[k])

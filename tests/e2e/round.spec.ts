@@ -472,6 +472,23 @@ for (const theme of ['day', 'night'] as const) {
   })
 }
 
+test('a first round in a keeper’s own room', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Ember', females: '20' })
+  await startWalk(page)
+  await page.getByRole('textbox', { name: /°C/ }).fill('hot')
+  await counter(page, 'Berried of Ember').fill('2')
+  await page.getByRole('button', { name: /^Save, end of the round/ }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Temperature hot?' })).toBeVisible()
+  await page.reload()
+  await expect(counter(page, 'Berried of Ember')).toHaveValue('2')
+  await page.getByRole('textbox', { name: /°C/ }).fill('23.4')
+  await page.getByRole('button', { name: /^Save, end of the round/ }).click()
+  await page.waitForURL('**/round/report')
+  await expect(page.getByRole('region', { name: 'What was seen' })).toContainText('2 berried')
+  await expect(page.getByRole('region', { name: 'What it changed' })).toContainText('the water is on target now')
+})
+
 test('a round in an empty room says what will be here', async ({ page }) => {
   await startRoom(page)
   await page.getByRole('link', { name: 'Round', exact: true }).click()
