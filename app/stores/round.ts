@@ -18,7 +18,8 @@ export const useRoundStore = defineStore('round', () => {
   const care = useCareStore()
   const statements = useStatementsStore()
   const stored = useLocalStorage<Round | null>('ulkin.round', null, { serializer: json })
-  const drafts = useLocalStorage<Record<string, GlassDraft>>('ulkin.roundDrafts', {})
+  /** by glass; each knows the round on which it was begun */
+  const drafts = useLocalStorage<Record<string, { roundId: string, draft: GlassDraft }>>('ulkin.roundDrafts', {})
 
   const round = computed(() => (stored.value?.roomId === room.room?.id ? stored.value : null))
   const running = computed(() => (round.value && !round.value.endedAt ? round.value : null))
@@ -56,10 +57,14 @@ export const useRoundStore = defineStore('round', () => {
   }
 
   // a draft of an older version of the app may lack a field
-  const draftOf = (glassId: string): GlassDraft => ({ ...emptyGlassDraft(), ...drafts.value[glassId] })
+  const draftOf = (glassId: string): GlassDraft => ({ ...emptyGlassDraft(), ...drafts.value[glassId]?.draft })
+  /** whether what stands at a glass was typed on an earlier round */
+  const isOld = (glassId: string) => drafts.value[glassId] !== undefined && drafts.value[glassId].roundId !== round.value?.id
+  /** glasses at which something was typed and not saved */
+  const unsaved = computed(() => care.walk.filter(g => drafts.value[g.id]))
   function keepDraft(glassId: string, draft: GlassDraft | null) {
-    const { [glassId]: _, ...rest } = drafts.value
-    drafts.value = draft ? { ...rest, [glassId]: draft } : rest
+    const { [glassId]: before, ...rest } = drafts.value
+    drafts.value = draft ? { ...rest, [glassId]: { roundId: before?.roundId ?? round.value?.id ?? '', draft } } : rest
   }
 
   /** what was written in this room since the round began, and counts now */
@@ -75,5 +80,5 @@ export const useRoundStore = defineStore('round', () => {
       return (e.kind === 'withdrawal' || (written >= since && written <= until)) && (room.colonyById.has(colonyId ?? '') || room.glassById.has(glassId ?? ''))
     })).filter(e => momentMs(e.loggedAt) >= since)
   })
-  return { round, running, progress, nextAfter, settle, asks, start, goTo, end, resume, drafts, draftOf, keepDraft, entries }
+  return { round, running, progress, nextAfter, settle, asks, start, goTo, end, resume, draftOf, isOld, unsaved, keepDraft, entries }
 })

@@ -225,6 +225,18 @@ test('a round pauses, passes glasses over, ends early, and goes on', async ({ pa
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Go on with it' }).click()
   await expect(here(page)).toHaveText('Slate')
+  // what is typed and left is named, and said to be old on the next round
+  await counter(page, 'Molts of Slate').fill('6')
+  await page.getByRole('link', { name: 'Pause' }).click()
+  await page.getByRole('button', { name: 'End it here' }).click()
+  await expect(page.getByText('Typed and not saved yet: Slate.')).toBeVisible()
+  await page.getByRole('link', { name: 'Round', exact: true }).click()
+  await page.getByRole('button', { name: 'Start the round' }).click()
+  await toGlass(page, 'Slate')
+  await expect(page.getByText('typed on an earlier round and never saved')).toBeVisible()
+  await expect(counter(page, 'Molts of Slate')).toHaveValue('6')
+  await page.getByRole('button', { name: 'Forget it' }).click()
+  await expect(counter(page, 'Molts of Slate')).toHaveValue('')
 })
 
 test('several keepers on one device put their initials to what they saw', async ({ page }) => {

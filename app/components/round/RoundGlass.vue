@@ -8,6 +8,7 @@ const props = defineProps<{ desk: RoundDesk }>()
 const settings = useSettingsStore()
 const logSheet = useLogSheetStore()
 const photos = usePhotos()
+const rounds = useRoundStore()
 const { desk } = props
 const draft = computed(() => desk.draft.value)
 const counters = useTemplateRef('counters')
@@ -41,6 +42,7 @@ async function keepPhoto(file: File) {
 <template>
   <div class="glass">
     <p v-if="desk.savedHere.value.length > 0" class="saved small" role="status">Saved on this round: {{ saved.length === 0 ? 'nothing odd' : saved.map(e => entryText(e, settings.units).title).join(', ') }}. <button type="button" class="link" @click="desk.undo()">Take it back</button></p>
+    <p v-if="rounds.isOld(desk.glassId.value)" class="saved small" role="status">What stands here was typed on an earlier round and never saved. <button type="button" class="link" @click="rounds.keepDraft(desk.glassId.value, null)">Forget it</button></p>
     <RoundAsk :desk="desk" />
     <p v-for="q in desk.questions.value" :key="q.key" class="question" role="alert">{{ q.text }}</p>
     <p v-if="desk.problem.value" class="question" role="alert">{{ desk.problem.value }}</p>

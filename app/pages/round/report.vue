@@ -46,12 +46,12 @@ const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ??
 
 <template>
   <div>
-    <AppTop title="Report of the round" :about="rounds.round ? stampText(momentMs(rounds.round.startedAt), care.nowMs) : ''">
-      <v-btn v-if="rounds.round?.endedAt" class="quiet" @click="rounds.resume(); navigateTo('/round/walk')">Go on with it</v-btn>
+    <AppTop title="Report" :about="rounds.round ? stampText(momentMs(rounds.round.startedAt), care.nowMs) : ''">
       <v-btn color="primary" to="/">To the Room</v-btn>
     </AppTop>
     <div v-if="rounds.round && care.ready" class="page">
-      <p class="statement">{{ counted(rounds.progress.looked.size, 'glass', 'glasses') }} looked at<template v-if="rounds.progress.passed.size > 0">, {{ rounds.progress.passed.size }} passed over</template><template v-if="minutes !== null && minutes < 600">, in {{ minutes < 1 ? 'under a minute' : `${Math.round(minutes)} min` }}</template>.</p>
+      <p class="statement">{{ counted(rounds.progress.looked.size, 'glass', 'glasses') }} looked at<template v-if="rounds.progress.passed.size > 0">, {{ rounds.progress.passed.size }} passed over</template><template v-if="minutes !== null && minutes < 600">, in {{ minutes < 1 ? 'under a minute' : `${Math.round(minutes)} min` }}</template>. <v-btn v-if="rounds.round.endedAt" class="quiet again" @click="rounds.resume(); navigateTo('/round/walk')">Go on with it</v-btn></p>
+      <p v-if="rounds.unsaved.length > 0" class="unsaved" role="status">Typed and not saved yet: <template v-for="(g, i) in rounds.unsaved" :key="g.id"><template v-if="i > 0">, </template><button type="button" class="link" @click="rounds.resume(); rounds.goTo(g.id); navigateTo('/round/walk')">{{ g.name }}</button></template>.</p>
       <section aria-label="What was seen">
         <h2>What was seen</h2>
         <p v-for="s in sums" :key="s"><TheSentence :text="s" /></p>
@@ -93,6 +93,9 @@ const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ??
 .page { padding: 16px 24px 24px; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 18px 36px; align-items: start; }
 .page > .statement { grid-column: 1 / -1; }
 .page > .v-btn { justify-self: start; }
+.unsaved { grid-column: 1 / -1; padding: 8px 12px; background: var(--straw-tint); border-radius: 6px; }
+.unsaved .link { min-height: 44px; }
+.again { margin-left: 10px; min-height: 44px; vertical-align: middle; }
 h2 { padding-bottom: 4px; }
 li { padding: 6px 0; border-top: 1px solid var(--rule); font-size: 15px; overflow-wrap: anywhere; }
 li a { color: var(--ink); }
