@@ -1,4 +1,4 @@
-import { doing, type DueItem, snapshotOf } from '#core/care'
+import { doing, snapshotOf } from '#core/care'
 import { expectedMolts } from '#core/molts'
 import type { RoundCounter } from '#core/groups'
 import { type Colony, DAY_MS, type Entry, momentMs, subjectOf, toMoment, type ValueKey, valueKeys } from '#core/records'
@@ -200,4 +200,3 @@ export const useSnapshots = () => {
   const statements = useStatementsStore()
   return computed(() => statements.inRoom.map(s => ({ colonyId: s.colonyId, snapshot: snapshotOf(s) })))
 }
-export type { DueItem }

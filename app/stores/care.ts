@@ -9,7 +9,7 @@ import { entriesSince } from '~/data/log'
 import { saveRecord } from '~/data/records'
 
 /** Days ahead over which work is spread. */
-export const AHEAD_DAYS = 28
+const AHEAD_DAYS = 28
 
 const ROOM = ''
 

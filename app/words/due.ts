@@ -1,4 +1,4 @@
-import type { DueItem, DueKind, DueReason, DueState } from '#core/care'
+import type { DueItem, DueKind, DueReason } from '#core/care'
 import type { EquipmentPart, FoodKind, PlanStepId, ValueKey } from '#core/records'
 import { formatNumber } from '#core/units'
 import { broodWords, equipmentWord, foodWord } from './kinds'
@@ -7,8 +7,6 @@ import { whole } from './numbers'
 import { planStepText } from './plan'
 import { type UnitPrefs, valueName, valueNameInside, volumeText } from './unitPrefs'
 import { agoText, dayText } from './when'
-
-export const dueStateWord: Readonly<Record<DueState, string>> = { late: 'late', due: 'today', soon: 'may be done today', ahead: 'ahead' }
 
 const kindWords: Readonly<Record<DueKind, string>> = {
   waterChange: 'water change', topUp: 'top-up', test: 'water test', feed: 'feeding', powder: 'powder for young', leftovers: 'leftovers', greens: 'greens', leaves: 'leaves', calcium: 'calcium', equipment: 'equipment', mend: 'mending', count: 'count',

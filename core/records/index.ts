@@ -1,7 +1,7 @@
 export { carried, type Direction, onShelf, placeAt, walkOrder } from './arrange'
 export { Colony, Heads, headsTotal, TargetOverride } from './colony'
 export { byTime, currentEntries, readLog, type ReadLog } from './currentEntries'
-export { CountMethod, Eaten, Entry, type EntryKind, type EntryOf, type EquipmentPart, equipmentParts, FoodKind, foodKinds, Readings, subjectOf } from './entry'
+export { CountMethod, Eaten, Entry, type EntryKind, type EntryOf, type EquipmentPart, equipmentParts, FoodKind, Readings, subjectOf } from './entry'
 export { Basis, type Estimate } from './estimate'
 export { DAY_MS, Id, Moment, momentMs, toMoment, WEEK_MS } from './id'
 export { Label } from './label'

@@ -59,6 +59,7 @@ test('all glasses of the demo by keyboard, in six keys at most for each', async 
   expect(seen.size).toBe(glasses)
   await expect(page.getByText(`${glasses} glasses looked at`)).toBeVisible()
   await expect(page.getByRole('region', { name: 'What was seen' })).toContainText('feedings')
+  await expect(page.getByRole('region', { name: 'What comes next' })).toContainText(/Leftovers: look at .+ glasses again from \d\d:\d\d on/)
   // what was done is no longer due
   await page.getByRole('link', { name: 'Round', exact: true }).click()
   await expect(page.getByRole('heading', { name: /^Due today/ })).toBeVisible()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { format } from 'date-fns'
 import { roundSums, runningLow, statementChanges } from '#core/care'
 import { currentEntries, DAY_MS, type Entry, momentMs } from '#core/records'
 import { formatNumber } from '#core/units'
@@ -30,7 +31,9 @@ const minutes = computed(() => (rounds.round?.endedAt ? (momentMs(rounds.round.e
 const left = computed(() => care.today.filter(d => d.item.kind !== 'feed'))
 /** Lines of what is left that stand there. */
 const MOST = 8
-const next = computed(() => care.due.filter(d => d.state === 'ahead' && d.item.dueMs < care.nowMs + 3 * DAY_MS && (d.item.everyDays === null || d.item.everyDays > 1)).slice(0, MOST))
+const next = computed(() => care.due.filter(d => d.state === 'ahead' && d.item.kind !== 'leftovers' && d.item.dueMs < care.nowMs + 3 * DAY_MS && (d.item.everyDays === null || d.item.everyDays > 1)).slice(0, MOST))
+/** What was just fed is looked at again in some hours: one line for all glasses. */
+const leftovers = computed(() => care.due.filter(d => d.item.kind === 'leftovers' && d.state === 'ahead').map(d => d.item.dueMs))
 /** Water that the changes of the next days want, and glasses that want a recipe for it. */
 const mixing = computed(() => care.due.filter(d => (d.item.kind === 'waterChange' || d.item.kind === 'doseChange') && d.item.dueMs < care.nowMs + 3 * DAY_MS).map((d) => {
   const colonies = room.coloniesByGlass.get(d.item.glassId!) ?? []
@@ -67,10 +70,11 @@ const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ??
         <h2>What comes next</h2>
         <ul>
           <li v-for="d in left.slice(0, MOST)" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">still due today</span></li>
+          <li v-if="leftovers.length > 0"><b>Leftovers:</b> look at {{ counted(leftovers.length, 'glass', 'glasses').toLowerCase() }} again <span class="muted">from {{ format(Math.min(...leftovers), 'HH:mm') }} on</span></li>
           <li v-for="d in next" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">{{ weekdayText(d.item.dueMs) }}</span></li>
         </ul>
         <p v-if="left.length > MOST" class="muted small">and {{ left.length - MOST }} more today: <NuxtLink to="/round">the due list</NuxtLink></p>
-        <p v-if="left.length === 0 && next.length === 0" class="muted">Nothing in the next three days.</p>
+        <p v-if="left.length === 0 && next.length === 0 && leftovers.length === 0" class="muted">Nothing in the next three days.</p>
       </section>
       <section aria-label="To mix and to buy">
         <h2>To mix and to buy</h2>

@@ -3,8 +3,7 @@ import { Id, Moment } from '../id'
 import { base, number, ofGlass } from './base'
 
 /** Kinds of food; how long leftovers may lie and how much is given goes by them. */
-export const foodKinds = ['pellet', 'powder', 'greens', 'protein'] as const
-export const FoodKind = z.enum(foodKinds)
+export const FoodKind = z.enum(['pellet', 'powder', 'greens', 'protein'])
 export type FoodKind = z.infer<typeof FoodKind>
 
 /** What became of food: gone within minutes, within the hour, or some was left. */

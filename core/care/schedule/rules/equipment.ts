@@ -7,7 +7,7 @@ import { item, startOf } from './tools'
 const HEATED_C = 23
 
 /** Parts that a glass has, by what its groups want. */
-export function partsOf(g: GlassCare): EquipmentPart[] {
+function partsOf(g: GlassCare): EquipmentPart[] {
   const groups = g.colonies.map(c => c.group)
   const has = {
     climbs: groups.some(r => r.group.setup.climbs),

@@ -74,7 +74,7 @@ function adapted(asked: number, given: EntryOf<'feeding'> | undefined, entries: 
 }
 
 /** What became of a feeding: told with it, or by the next look before another feeding. */
-export function outcomeOf(given: EntryOf<'feeding'>, entries: readonly Entry[]): Eaten | null {
+function outcomeOf(given: EntryOf<'feeding'>, entries: readonly Entry[]): Eaten | null {
   if (given.eaten) return given.eaten
   for (const e of entries.slice(entries.indexOf(given) + 1)) {
     if (e.kind !== 'feeding') continue
