@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import { type DueItem, doing } from '#core/care'
+import { type DueItem, doing, forCalendar } from '#core/care'
 import { calendarFile } from '#core/formats'
 import { DAY_MS, Entry, toMoment } from '#core/records'
 import { saveFile } from '~/files/saveFile'
@@ -43,7 +43,7 @@ export function useDueActs() {
   /** The schedule as a calendar file: all of it, or one colony's with its glass. Work of every day is left out unless it is asked for. */
   function saveCalendar(colonyId: string | null, withDaily: boolean) {
     const colony = room.colonyById.get(colonyId ?? '')
-    const items = care.levelled.filter(i => (!colony || i.colonyId === colony.id || (i.glassId === colony.glassId && i.colonyId === undefined)) && (withDaily || i.everyDays === null || i.everyDays > 1) && i.kind !== 'leftovers')
+    const items = forCalendar(care.levelled, colony ?? null, withDaily)
     const name = colony?.name ?? room.room?.name ?? 'Room'
     const text = calendarFile({
       name: `${name}, care`, writtenMs: Date.now(), events: items.map(i => ({

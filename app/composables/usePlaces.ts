@@ -6,15 +6,13 @@ export interface Place { id: string, title: string, letter: string, icon: string
 export function usePlaces() {
   const settings = useSettingsStore()
   const room = useRoomStore()
-  // the round's own store knows the log; whether one is under way is written on the device
-  const round = useLocalStorage('ulkin.round', '')
-  const running = computed(() => /"endedAt":""/.test(round.value))
+  const round = useStoredRound()
   return computed<Place[]>(() => {
     const colony = room.colonyById.get(settings.lastColonyId) ?? room.colonies[0]
     const glass = room.glassById.has(settings.lastGlassId) ? settings.lastGlassId : colony?.glassId ?? room.glasses[0]?.id
     return [
       { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, to: '/', what: 'What needs me, and where' },
-      { id: 'round', title: 'Round', letter: 'o', icon: mdiRoutes, to: running.value ? '/round/walk' : '/round', what: 'What is due, and the walk from glass to glass' },
+      { id: 'round', title: 'Round', letter: 'o', icon: mdiRoutes, to: round.value && !round.value.endedAt ? '/round/walk' : '/round', what: 'What is due, and the walk from glass to glass' },
       { id: 'plan', title: 'Plan', letter: 'p', icon: mdiPencilRulerOutline, mdiRoutes, to: '/plan', what: 'Which animals, which glass, how many starters, when' },
       { id: 'water', title: 'Water', letter: 'w', icon: mdiWaterOutline, to: glass ? `/water/${glass}` : '/water', what: 'What to weigh and pour; history, drip, salt water, medicine' },
       { id: 'colony', title: 'Colony', letter: 'c', icon: mdiChartBellCurveCumulative, to: colony ? `/colony/${colony.id}` : '/colony', what: 'How many, heading where, how many can go, is the water right' },

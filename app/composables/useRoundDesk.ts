@@ -1,22 +1,14 @@
-import { doing, snapshotOf } from '#core/care'
+import { daysSinceLook, doing, type Due, fedLately, lastSeen, snapshotOf, testKeys, valuesToRead } from '#core/care'
 import { expectedMolts } from '#core/molts'
 import type { RoundCounter } from '#core/groups'
-import { type Colony, DAY_MS, type Entry, momentMs, subjectOf, toMoment, type ValueKey, valueKeys } from '#core/records'
+import { type Colony, type Entry, subjectOf, toMoment, type ValueKey, valueKeys } from '#core/records'
 import type { ValueVerdict } from '#core/water'
-import type { Due } from '~/stores/care'
 import { counterKey, type GlassDraft, isEmptyDraft, readGlass, type RoundQuestion } from '~/forms/roundDraft'
 import { counted } from '~/words/numbers'
 import { counterHint } from '~/words/round'
 
 /** A counter on screen. */
 export interface ShownCounter { key: string, colony: Colony, counter: RoundCounter, hint: string }
-
-/** Values that are not asked for at the glass unless they were found or are due. */
-const RARE: ReadonlySet<ValueKey> = new Set(['copperMgL', 'ammoniaMgL', 'nitriteMgL', 'nitrateMgL', 'calciumMgL'])
-/** What is tested in a glass that is being cured. */
-const CURING: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'nitrateMgL', 'ph', 'temperatureC']
-/** Rows of values that stand there at once. */
-const ROWS = 4
 
 /** The glass at hand on a round: what is asked, what was typed, and saving it. */
 export function useRoundDesk() {
@@ -56,16 +48,14 @@ export function useRoundDesk() {
   const attention = computed(() => statements.attention.filter(a => colonies.value.some(c => c.id === a.colonyId)))
 
   const entries = computed(() => [...care.entriesOf(glassId.value), ...colonies.value.flatMap(c => care.entriesOf(c.id))])
-  /** whether there was food of which something can be told */
-  const fedLately = computed(() => entries.value.some(e => e.kind === 'feeding' && e.food !== undefined && momentMs(e.at) > care.nowMs - 3 * DAY_MS))
-  const lastLookMs = computed(() => Math.max(...entries.value.flatMap(e => (e.kind === 'visit' && e.outcome === 'looked' && e.roundId !== rounds.round?.id ? [momentMs(e.at)] : []))))
+  const fed = computed(() => fedLately(entries.value, care.nowMs))
 
   const counters = computed<ShownCounter[]>(() => colonies.value.flatMap((colony) => {
     const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
-    const days = Number.isFinite(lastLookMs.value) ? Math.min(14, (care.nowMs - lastLookMs.value) / DAY_MS) : 7
+    const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
     const now = statements.of(colony.id)?.population.now
     const molts = group && now ? expectedMolts(group.care.molts, now, days)?.value ?? null : null
-    return (group?.care.counters ?? []).map((counter): ShownCounter => ({ key: counterKey(colony.id, counter), colony, counter, hint: counterHint(counter, lastOf(counter, care.entriesOf(colony.id), care.nowMs), counter === 'molts' ? molts : null) }))
+    return (group?.care.counters ?? []).map((counter): ShownCounter => ({ key: counterKey(colony.id, counter), colony, counter, hint: counterHint(counter, lastSeen(counter, care.entriesOf(colony.id), care.nowMs), counter === 'molts' ? molts : null) }))
   }))
 
   const verdicts = computed(() => {
@@ -75,19 +65,8 @@ export function useRoundDesk() {
   })
   const moreValues = ref(false)
   const showAllValues = () => { moreValues.value = true }
-  /** what is due to be tested first, then what is tested here, then the rest */
-  const values = computed<ValueKey[]>(() => {
-    const tested = due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => String(d.item.values.keys).split(' ') as ValueKey[])
-    const wanted = valueKeys.filter(k => verdicts.value.has(k) && !RARE.has(k))
-    const read = wanted.filter(k => verdicts.value.get(k)!.latest)
-    // where nothing was tested yet, what the group has targets for
-    const usual = read.length > 0 ? read : wanted
-    if (colonies.value.length === 0) return moreValues.value ? [...new Set([...CURING, ...valueKeys])] : [...CURING]
-    const first = [...new Set([...tested, ...usual.filter(k => verdicts.value.get(k)!.state === 'off'), ...usual.filter(k => ['temperatureC', 'humidityPct', 'conductivityUsCm'].includes(k)), ...usual])]
-    const typed = valueKeys.filter(k => draft.value.readings[k])
-    const shown = moreValues.value ? [...first, ...valueKeys] : [...first.slice(0, Math.max(ROWS, tested.length)), ...typed]
-    return [...new Set(shown)]
-  })
+  const dueKeys = computed(() => due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => testKeys(d.item.values)))
+  const values = computed<ValueKey[]>(() => [...new Set([...valuesToRead(dueKeys.value, verdicts.value), ...valueKeys.filter(k => moreValues.value || draft.value.readings[k])])])
   const method = (key: ValueKey) => {
     const used = verdicts.value.get(key)?.latest?.method
     return used && used !== 'reckoned' ? used : key === 'temperatureC' || key === 'humidityPct' ? 'probe' : settings.testMethod
@@ -179,21 +158,9 @@ export function useRoundDesk() {
     const keys = touches.value.filter(d => d.state !== 'soon').map(d => d.item.key)
     edit({ done: keys.every(k => draft.value.done.includes(k)) ? [] : keys })
   }
-  return { glassId, glass, colonies, draft, edit, due, touches, asks, attention, fedLately, counters, verdicts, values, moreValues, showAllValues, method, questions, problem, saving, save, saveAndGoOn, goOn, pass, undo, savedHere, toggle, allDone }
+  return { glassId, glass, colonies, draft, edit, due, touches, asks, attention, fed, counters, verdicts, dueKeys, values, moreValues, showAllValues, method, questions, problem, saving, save, saveAndGoOn, goOn, pass, undo, savedHere, toggle, allDone }
 }
 export type RoundDesk = ReturnType<typeof useRoundDesk>
-
-/** What was seen last of what a counter counts. */
-function lastOf(counter: RoundCounter, entries: readonly Entry[], nowMs: number): { number: number | string, days: number } | null {
-  const days = (e: Entry) => (nowMs - momentMs(e.at)) / DAY_MS
-  for (const e of entries.toReversed()) {
-    if (counter === 'young' && e.kind === 'young') return { number: e.number ?? (e.amount === 'few' ? 'a few' : 'many'), days: days(e) }
-    if (counter === 'clutch' && e.kind === 'clutch' && e.event === 'laid') return { number: 'one laid', days: days(e) }
-    if (counter === 'dead' && e.kind === 'death') return { number: e.number, days: days(e) }
-    if ((counter === 'berried' || counter === 'eggMass' || counter === 'molts' || counter === 'limbLoss') && e.kind === counter) return { number: e.number, days: days(e) }
-  }
-  return null
-}
 
 /** What is said of the colonies now, to compare a round by. */
 export const useSnapshots = () => {

@@ -1,6 +1,6 @@
 import { endOfDay, startOfDay } from 'date-fns'
 import { defineStore } from 'pinia'
-import { CARE_LOG_DAYS, type ColonyCare, type DueItem, dueState, type DueState, type GlassCare, levelEffort, schedule } from '#core/care'
+import { CARE_LOG_DAYS, type ColonyCare, type Due, type DueItem, dueState, type GlassCare, levelEffort, schedule } from '#core/care'
 import { type ResolvedGroup, resolveGroup } from '#core/groups'
 import { type Colony, DAY_MS, type Entry, netLitres, readLog, type RoomCare, subjectOf, usualBench, walkOrder } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
@@ -12,9 +12,6 @@ import { saveRecord } from '~/data/records'
 const AHEAD_DAYS = 28
 
 const ROOM = ''
-
-/** An item on the keeper's list, with its state today. */
-export interface Due { item: DueItem, state: DueState }
 
 /** What is due in the room: reckoned from the recent log, the statements and the plans, never kept. */
 export const useCareStore = defineStore('care', () => {

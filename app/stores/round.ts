@@ -1,13 +1,8 @@
 import { defineStore } from 'pinia'
-import { roundProgress, type Snapshot, snapshotOf } from '#core/care'
+import { roundProgress, snapshotOf } from '#core/care'
 import { currentEntries, type Entry, momentMs, subjectOf, toMoment } from '#core/records'
 import { newId } from '~/data/newId'
 import { emptyGlassDraft, type GlassDraft } from '~/forms/roundDraft'
-
-/** A round as this device remembers it. Which glasses were looked at stands in the log, not here. */
-export interface Round { id: string, roomId: string, startedAt: string, onlyDue: boolean, glassId: string, /** what was said of the colonies before */ before: Record<string, Snapshot>, endedAt: string }
-
-const json = { read: (v: string) => (v ? JSON.parse(v) : null) as Round | null, write: (v: Round | null) => (v ? JSON.stringify(v) : '') }
 
 /**
  * The round that is under way. What is typed at a glass is kept on the device with every touch, before anything is saved:
@@ -17,7 +12,7 @@ export const useRoundStore = defineStore('round', () => {
   const room = useRoomStore()
   const care = useCareStore()
   const statements = useStatementsStore()
-  const stored = useLocalStorage<Round | null>('ulkin.round', null, { serializer: json })
+  const stored = useStoredRound()
   /** by glass; each knows the round on which it was begun */
   const drafts = useLocalStorage<Record<string, { roundId: string, draft: GlassDraft }>>('ulkin.roundDrafts', {})
 

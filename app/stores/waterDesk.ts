@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia'
 import { resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
-import { currentEntries, type Entry, momentMs, netLitres, usualBench } from '#core/records'
+import { currentEntries, type Entry, netLitres, usualBench } from '#core/records'
 import {
   changeCalendar, correctionGoals, correctionsUnderway, doseOf, fillGoals, fillQuestion, learnHabits, type OnHand, planRecipe, purchaseFor, pureWater, type Readouts, readoutsOf, type RecipeKey, recipeKeys, type RecipeMode, type RecipeQuestion, sourceWater, stockLeft, usualHabits, usualMode, waterStory,
 } from '#core/water'
 import { openDb } from '~/data/database'
-import { entriesOfGlass, entriesOfKinds } from '~/data/log'
+import { entriesOfGlass } from '~/data/log'
 
 /** Changes of a school that only tops up, while a correction runs: small and weekly (common practice). */
 const QUIET_CHANGE = { share: 0.1, everyDays: 7 }
@@ -23,9 +23,6 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const netL = computed(() => (glass.value ? netLitres(glass.value) : 0))
 
   const { value: entries, ready } = useLiveQuery<Entry[]>(() => entriesOfGlass(openDb(), glassId.value), [], () => glassId.value)
-  // only what was written since the oldest stock was noted can have been taken from it
-  const stockSinceMs = computed(() => Math.min(...room.shelf.filter(i => i.stockG !== undefined).map(i => momentMs(i.editedAt))))
-  const { value: pours } = useLiveQuery<Entry[]>(() => (Number.isFinite(stockSinceMs.value) ? entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal'], stockSinceMs.value) : Promise.resolve([])), [], () => stockSinceMs.value)
   const standing = computed(() => currentEntries(entries.value))
   // the shared clock ticks by the minute: what was logged since the last tick has happened too
   const nowMs = computed(() => (standing.value, Math.max(statements.now.getTime(), Date.now())))
@@ -39,8 +36,8 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
 
   const sources = computed(() => room.sources.map(source => ({ source, known: sourceWater(source) })))
   const usable = computed(() => sources.value.flatMap(({ source, known }) => (known ? [{ source, water: known.water }] : [])))
-  const standingPours = computed(() => currentEntries(pours.value))
-  const shelf = computed(() => room.shelf.map(item => ({ item, dose: doseOf(item.content), left: stockLeft(item, standingPours.value) })))
+  const pours = useShelfPours()
+  const shelf = computed(() => room.shelf.map(item => ({ item, dose: doseOf(item.content), left: stockLeft(item, pours.value) })))
 
   // what the keeper chose for this glass; forgotten when another one is opened
   const changeL = ref<number | null>(null)

@@ -1,4 +1,4 @@
-import type { DueItem, DueKind, DueReason } from '#core/care'
+import { type DueItem, type DueKind, type DueReason, testKeys } from '#core/care'
 import type { EquipmentPart, FoodKind, PlanStepId, ValueKey } from '#core/records'
 import { formatNumber } from '#core/units'
 import { broodWords, equipmentWord, foodWord } from './kinds'
@@ -23,7 +23,6 @@ export function portionText(food: FoodKind, portions: number | undefined): strin
   return part || (portions === 1 ? `1 ${one[0]}` : `${formatNumber(portions, portions % 1 ? 2 : 0).replace(/0$/, '')} ${one[1]}`)
 }
 
-const keysOf = (item: DueItem): ValueKey[] => String(item.values.keys ?? '').split(' ').filter(Boolean) as ValueKey[]
 const partsText = (item: DueItem) => String(item.values.parts).split(' ').map(p => equipmentWord[p as EquipmentPart]).join(', ')
 
 /** What is to be done, verb first: "Change 5.4 L". Plain text. */
@@ -33,7 +32,7 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
   switch (item.kind) {
     case 'waterChange': return `Change ${litres()}`
     case 'topUp': return v.litres === undefined ? 'Top up with pure water' : `Top up ${litres()}`
-    case 'test': return `Test ${keysOf(item).map(valueNameInside).join(', ')}`
+    case 'test': return `Test ${testKeys(item.values).map(valueNameInside).join(', ')}`
     case 'feed': return `Feed ${portionText(v.food as FoodKind, Number(v.portions))}`
     case 'powder': return 'Powder for the young'
     case 'leftovers': return `Take out what is left of the ${foodWord[v.food as FoodKind]}`

@@ -1,4 +1,4 @@
-import type { RoundSums, StatementChange } from '#core/care'
+import type { LastSeen, RoundSums, StatementChange } from '#core/care'
 import type { RoundCounter } from '#core/groups'
 import { counted, num, whole } from './numbers'
 import { stateWord } from './states'
@@ -8,9 +8,9 @@ import { agoText } from './when'
 export const counterWord: Readonly<Record<RoundCounter, string>> = { berried: 'Berried', eggMass: 'Egg masses', clutch: 'New clutches', molts: 'Molts', limbLoss: 'Limbs lost', dead: 'Dead', young: 'New young' }
 
 /** Under a counter: what was seen last, or what to expect. */
-export function counterHint(counter: RoundCounter, last: { number: number | string, days: number } | null, expected: number | null): string {
+export function counterHint(counter: RoundCounter, last: LastSeen | null, expected: number | null): string {
   if (counter === 'molts' && expected !== null) return expected < 0.5 ? 'hardly any expected' : `about ${whole(expected)} expected`
-  if (last) return `${last.number}, ${agoText(last.days)}`
+  if (last) return `${last.seen === 'few' ? 'a few' : last.seen}, ${agoText(last.days)}`
   return counter === 'young' ? 'seen? tap' : counter === 'dead' ? 'none logged' : 'never logged'
 }
 

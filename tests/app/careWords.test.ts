@@ -55,7 +55,7 @@ describe('entries in words', () => {
 describe('the round in words', () => {
   it('says what to expect under a counter', () => {
     expect(counterHint('molts', null, 9.4)).toBe('about 9 expected')
-    expect(counterHint('berried', { number: 2, days: 1 }, null)).toBe('2, yesterday')
+    expect(counterHint('berried', { seen: 2, days: 1 }, null)).toBe('2, yesterday')
     expect(counterHint('young', null, null)).toBe('seen? tap')
   })
   it('sums up', () => {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { DueKind } from '#core/care'
-import type { Due } from '~/stores/care'
+import type { Due, DueKind } from '#core/care'
 import { dueTitle, dueWhy, effortText } from '~/words/due'
 import { counted } from '~/words/numbers'
 

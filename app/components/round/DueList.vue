@@ -2,8 +2,7 @@
 import { mdiCheck } from '@mdi/js'
 import { startOfDay } from 'date-fns'
 import { DAY_MS } from '#core/records'
-import { type DueItem, dueKinds } from '#core/care'
-import type { Due } from '~/stores/care'
+import { type Due, type DueItem, dueKinds, isDaily } from '#core/care'
 import { dueKindWord, dueTitle, dueWhy, effortText } from '~/words/due'
 import { aheadText } from '~/words/when'
 
@@ -15,11 +14,9 @@ const chosen = shallowRef<DueItem | null>(null)
 /** Days ahead that stand there at once. */
 const FIRST_DAYS = 7
 const far = ref(false)
-/** Work of every day would drown the days ahead. */
-const quiet = (d: Due) => d.item.everyDays !== null && d.item.everyDays <= 1
 const days = computed(() => {
   const until = startOfDay(care.nowMs).getTime() + (far.value ? 28 : FIRST_DAYS) * DAY_MS
-  const ahead = care.due.filter(d => (d.state === 'ahead' || d.state === 'soon') && !quiet(d) && d.item.dueMs < until)
+  const ahead = care.due.filter(d => (d.state === 'ahead' || d.state === 'soon') && !isDaily(d) && d.item.dueMs < until)
   const by = new Map<number, Due[]>()
   for (const d of ahead) {
     const day = startOfDay(Math.max(d.item.dueMs, care.nowMs)).getTime()

@@ -20,7 +20,7 @@ export const touchKey: Partial<Record<DueKind, string>> = { feed: 'f', powder: '
 
 <template>
   <div class="touches">
-    <fieldset v-if="desk.fedLately.value">
+    <fieldset v-if="desk.fed.value">
       <legend class="small muted">The last food</legend>
       <button v-for="o in outcomes" :key="o.value" type="button" class="chip" :class="{ on: draft.eaten === o.value }" :aria-pressed="draft.eaten === o.value" @click="desk.edit({ eaten: draft.eaten === o.value ? '' : o.value })">{{ o.title }}<kbd>{{ o.key }}</kbd></button>
     </fieldset>

@@ -20,7 +20,7 @@ function last(key: ValueKey): string {
   const v = props.desk.verdicts.value.get(key)
   return v?.latest ? `${valueText(key, v.latest.value, settings.units)}, ${agoText(v.ageDays ?? 0)}` : 'never tested'
 }
-const dueKeys = computed(() => new Set(props.desk.due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => String(d.item.values.keys).split(' '))))
+const dueKeys = computed(() => new Set(props.desk.dueKeys.value))
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiCalendarExport, mdiRoutes, mdiWeatherSunny } from '@mdi/js'
+import { walkMinutes } from '#core/care'
 import { effortText } from '~/words/due'
 import { counted } from '~/words/numbers'
 import { stampText, weekdayText } from '~/words/when'
@@ -15,8 +16,7 @@ const daily = ref(false)
 const onlyFor = ref('')
 const ready = computed(() => room.ready && care.ready)
 const asking = computed(() => care.walk.filter(g => rounds.asks(g.id)).length)
-/** Minutes at the glasses: what is done with a touch or a look on the way, not the counts. */
-const walkMinutes = computed(() => care.today.filter(d => !['count', 'waterChange', 'planStep', 'calibration', 'soil'].includes(d.item.kind)).reduce((s, d) => s + d.item.minutes, 0))
+const minutes = computed(() => walkMinutes(care.today))
 const fresh = computed(() => rounds.running !== null && Date.now() - new Date(rounds.running.startedAt).getTime() < 20 * 3_600_000)
 
 const away = computed(() => {
@@ -45,7 +45,7 @@ const colonies = computed(() => [{ value: '', title: 'the whole room' }, ...room
       <template v-else>
         <section class="start" aria-label="The round">
           <p v-if="rounds.running" class="statement">{{ rounds.progress.looked.size }} of {{ care.walk.length }} looked at<template v-if="!fresh">, begun {{ stampText(new Date(rounds.running.startedAt).getTime(), care.nowMs) }}</template>.</p>
-          <p v-else class="statement">{{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }}, {{ asking === 0 ? 'nothing due' : `${asking} with something due` }}<template v-if="walkMinutes > 0">, {{ effortText(walkMinutes) }} with the tests</template>.</p>
+          <p v-else class="statement">{{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }}, {{ asking === 0 ? 'nothing due' : `${asking} with something due` }}<template v-if="minutes > 0">, {{ effortText(minutes) }} with the tests</template>.</p>
           <div class="acts">
             <template v-if="rounds.running">
               <v-btn class="quiet" @click="rounds.end(); navigateTo('/round/report')">End it here</v-btn>

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { roundSums, runningLow, statementChanges } from '#core/care'
-import { currentEntries, DAY_MS, type Entry, momentMs } from '#core/records'
+import { afterRound, roundSums, runningLow, statementChanges } from '#core/care'
+import { type Entry, momentMs } from '#core/records'
 import { formatNumber } from '#core/units'
-import { openDb } from '~/data/database'
-import { entriesOfKinds } from '~/data/log'
 import { dueTitle } from '~/words/due'
 import { entryText } from '~/words/entries'
 import { counted } from '~/words/numbers'
@@ -28,21 +26,13 @@ const odd = computed(() => entries.value.filter(e => ['death', 'failedMolt', 'li
 const changes = computed(() => (rounds.round ? statementChanges(rounds.round.before, snapshots.value) : []).map(c => ({ ...c, name: room.colonyById.get(c.colonyId)?.name ?? '', text: changeText(c) })))
 const minutes = computed(() => (rounds.round?.endedAt ? (momentMs(rounds.round.endedAt) - momentMs(rounds.round.startedAt)) / 60_000 : null))
 
-const left = computed(() => care.today.filter(d => d.item.kind !== 'feed'))
-/** Lines of what is left that stand there. */
+const after = computed(() => afterRound(care.due, care.nowMs))
+/** Lines of a list that stand there. */
 const MOST = 8
-const next = computed(() => care.due.filter(d => d.state === 'ahead' && d.item.kind !== 'leftovers' && d.item.dueMs < care.nowMs + 3 * DAY_MS && (d.item.everyDays === null || d.item.everyDays > 1)).slice(0, MOST))
-/** What was just fed is looked at again in some hours: one line for all glasses. */
-const leftovers = computed(() => care.due.filter(d => d.item.kind === 'leftovers' && d.state === 'ahead').map(d => d.item.dueMs))
-/** Water that the changes of the next days want, and glasses that want a recipe for it. */
-const mixing = computed(() => care.due.filter(d => (d.item.kind === 'waterChange' || d.item.kind === 'doseChange') && d.item.dueMs < care.nowMs + 3 * DAY_MS).map((d) => {
-  const colonies = room.coloniesByGlass.get(d.item.glassId!) ?? []
-  return { glassId: d.item.glassId!, name: care.subjectName(d.item), litres: Number(d.item.values.litres), corrects: colonies.some(c => statements.of(c.id)?.water.correctable) }
-}))
-const total = computed(() => mixing.value.reduce((s, m) => s + m.litres, 0))
-const stockSinceMs = computed(() => Math.min(...room.shelf.filter(i => i.stockG !== undefined).map(i => momentMs(i.editedAt))))
-const { value: pours } = useLiveQuery<Entry[]>(() => (Number.isFinite(stockSinceMs.value) ? entriesOfKinds(openDb(), ['waterChange', 'topUp', 'withdrawal'], stockSinceMs.value) : Promise.resolve([])), [], () => stockSinceMs.value)
-const low = computed(() => runningLow(room.shelf, currentEntries(pours.value), care.nowMs))
+/** Glasses whose change also corrects something: the bucket says with what. */
+const corrects = (glassId: string) => (room.coloniesByGlass.get(glassId) ?? []).some(c => statements.of(c.id)?.water.correctable)
+const pours = useShelfPours()
+const low = computed(() => runningLow(room.shelf, pours.value, care.nowMs))
 
 const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ?? '' : '')?.name ?? room.glassById.get('glassId' in e ? e.glassId ?? '' : '')?.name ?? ''
 </script>
@@ -69,21 +59,21 @@ const nameOf = (e: Entry) => room.colonyById.get('colonyId' in e ? e.colonyId ??
       <section aria-label="What comes next">
         <h2>What comes next</h2>
         <ul>
-          <li v-for="d in left.slice(0, MOST)" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">still due today</span></li>
-          <li v-if="leftovers.length > 0"><b>Leftovers:</b> look at {{ counted(leftovers.length, 'glass', 'glasses').toLowerCase() }} again <span class="muted">from {{ format(Math.min(...leftovers), 'HH:mm') }} on</span></li>
-          <li v-for="d in next" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">{{ weekdayText(d.item.dueMs) }}</span></li>
+          <li v-for="d in after.left.slice(0, MOST)" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">still due today</span></li>
+          <li v-if="after.leftoversMs.length > 0"><b>Leftovers:</b> look at {{ counted(after.leftoversMs.length, 'glass', 'glasses').toLowerCase() }} again <span class="muted">from {{ format(Math.min(...after.leftoversMs), 'HH:mm') }} on</span></li>
+          <li v-for="d in after.next.slice(0, MOST)" :key="d.item.key"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }} <span class="muted">{{ weekdayText(d.item.dueMs) }}</span></li>
         </ul>
-        <p v-if="left.length > MOST" class="muted small">and {{ left.length - MOST }} more today: <NuxtLink to="/round">the due list</NuxtLink></p>
-        <p v-if="left.length === 0 && next.length === 0 && leftovers.length === 0" class="muted">Nothing in the next three days.</p>
+        <p v-if="after.left.length > MOST" class="muted small">and {{ after.left.length - MOST }} more today: <NuxtLink to="/round">the due list</NuxtLink></p>
+        <p v-if="after.left.length === 0 && after.next.length === 0 && after.leftoversMs.length === 0" class="muted">Nothing in the next three days.</p>
       </section>
       <section aria-label="To mix and to buy">
         <h2>To mix and to buy</h2>
-        <template v-if="mixing.length > 0">
-          <p><span class="numeral">{{ volumeText(total, settings.units) }}</span> of change water in the next three days:</p>
-          <ul><li v-for="m in mixing" :key="m.glassId"><NuxtLink :to="`/water/${m.glassId}`">{{ m.name }}</NuxtLink> <span class="numeral">{{ volumeText(m.litres, settings.units) }}</span><span v-if="m.corrects" class="muted">, with a correction: the bucket says what to weigh</span></li></ul>
+        <template v-if="after.changes.length > 0">
+          <p><span class="numeral">{{ volumeText(after.changeL, settings.units) }}</span> of change water in the next three days:</p>
+          <ul><li v-for="d in after.changes" :key="d.item.key"><NuxtLink :to="`/water/${d.item.glassId}`">{{ care.subjectName(d.item) }}</NuxtLink> <span class="numeral">{{ volumeText(Number(d.item.values.litres), settings.units) }}</span><span v-if="corrects(d.item.glassId!)" class="muted">, with a correction: the bucket says what to weigh</span></li></ul>
         </template>
         <ul v-if="low.length > 0"><li v-for="l in low" :key="l.item.id"><b>Buy {{ l.item.name }}:</b> {{ formatNumber(l.leftG, 0) }} g left<template v-if="l.days !== null">, for about {{ Math.round(l.days) }} days</template></li></ul>
-        <p v-if="mixing.length === 0 && low.length === 0" class="muted">Nothing to mix, and the shelf is full enough.</p>
+        <p v-if="after.changes.length === 0 && low.length === 0" class="muted">Nothing to mix, and the shelf is full enough.</p>
       </section>
     </div>
     <div v-else-if="room.ready && care.ready" class="page">

@@ -54,7 +54,7 @@ useEventListener('keydown', (event) => {
   const outcome = ({ m: 'minutes', h: 'hour', o: 'leftOver' } as const)[key as 'm']
   const command = byTouch.length > 0
     ? () => byTouch.forEach(desk.toggle)
-    : outcome && desk.fedLately.value
+    : outcome && desk.fed.value
       ? () => desk.edit({ eaten: desk.draft.value.eaten === outcome ? '' : outcome })
       : ({ a: desk.allDone, s: () => void desk.pass(), u: () => void desk.undo(), n: () => document.querySelector<HTMLElement>('[data-round-note]')?.click() } as Record<string, () => void>)[key]
   if (!command || event.repeat) return

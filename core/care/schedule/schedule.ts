@@ -67,6 +67,8 @@ function marked(item: DueItem, mark: EntryOf<'dueMark'> | undefined): DueItem | 
 }
 
 export type DueState = 'late' | 'due' | 'soon' | 'ahead'
+/** An item on the keeper's list, with its state today. */
+export interface Due { item: DueItem, state: DueState }
 
 /** Hours ahead in which what is due at its hour already counts. */
 const HOURS_AHEAD_MS = 2 * 3_600_000
