@@ -53,7 +53,7 @@ export function readFields(kind: FieldKind, values: FieldValues, units: UnitPref
   const raw: Record<string, unknown> = {}
   const issues: Record<string, string> = {}
   for (const field of kindFields[kind]) {
-    const { value, issue } = readField(field, values[field.name] ?? '', units)
+    const { value, issue } = readField(field, values[field.name] || ('preset' in field && field.preset) || '', units)
     if (issue) issues[field.name] = issue
     else if (value !== undefined) raw[field.name] = value
   }

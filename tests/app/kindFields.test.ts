@@ -35,6 +35,8 @@ describe.each(fieldKinds)('the fields of %s', (kind) => {
   })
   it('say in a sentence what is missing', () => {
     const r = read(kind, {})
+    // these say enough by what is chosen at the start: a clutch was laid, a few young were seen, leaves were laid in
+    if (['clutch', 'young', 'supplement'].includes(kind)) return expect(r.ok && r.entry).toMatchObject(kind === 'clutch' ? { event: 'laid' } : kind === 'young' ? { amount: 'few' } : { what: 'leaves' })
     expect(r.ok).toBe(false)
     const issues = r.ok ? {} : r.issues
     expect(Object.values(issues).every(text => /^[“A-Z].*[.?]$/.test(text)), JSON.stringify(issues)).toBe(true)

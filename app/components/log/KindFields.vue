@@ -11,7 +11,7 @@ const flag = (name: string, value: string, on: boolean) => set(name, [...flagged
 const stateOf = (name: string, part: string) => flagged(name).find(f => f.startsWith(`${part}=`))?.split('=')[1] ?? ''
 const setState = (name: string, part: string, state: string) => set(name, [...flagged(name).filter(f => !f.startsWith(`${part}=`)), ...(state ? [`${part}=${state}`] : [])].join(' '))
 /** A clutch that is laid begins; only what follows names one. */
-const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.event !== undefined && values.value.event !== 'laid')
+const wanted = (field: KindField) => field.type !== 'clutch' || ((values.value.event ?? 'laid') !== 'laid')
 </script>
 
 <template>
@@ -19,7 +19,7 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
     <template v-for="(f, i) in fields" :key="f.name">
       <TextInput v-if="f.type === 'whole' || f.type === 'decimal' || f.type === 'litres' || f.type === 'text' || f.type === 'grades'" :model-value="values[f.name] ?? ''" :label="f.label" :hint="f.hint" :suffix="f.type === 'decimal' ? f.unit : f.type === 'litres' ? litresUnit : undefined" :numeric="f.type !== 'text' && f.type !== 'grades'" :autofocus="i === 0" :error="issues[f.name]" @update:model-value="set(f.name, $event)" />
       <template v-else-if="f.type === 'choice'">
-        <ChoiceChips :model-value="values[f.name] ?? ''" :label="f.label" :options="f.options" @update:model-value="set(f.name, $event)" />
+        <ChoiceChips :model-value="values[f.name] || f.preset || ''" :label="f.label" :options="f.options" @update:model-value="set(f.name, $event)" />
         <p v-if="issues[f.name]" class="issue" role="alert">{{ issues[f.name] }}</p>
       </template>
       <fieldset v-else-if="f.type === 'flags'" class="flags">
