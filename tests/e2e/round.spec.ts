@@ -117,6 +117,27 @@ test.describe('on a phone', () => {
   })
 })
 
+for (const size of [{ width: 820, height: 1180 }, { width: 390, height: 844 }]) {
+  test(`the round fits a screen of ${size.width} px, and nothing lies outside it`, async ({ page }) => {
+    await page.setViewportSize(size)
+    await openDemo(page)
+    const fits = async () => expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
+    await toRound(page)
+    await fits()
+    await page.getByRole('button', { name: 'Start the round' }).click()
+    await expect(counter(page, 'Berried of Ember A')).toBeVisible()
+    await fits()
+    // what is saved with stands on the screen, wherever the glass is scrolled to
+    const save = (await page.getByRole('button', { name: /^Save, next/ }).boundingBox())!
+    expect(save.y + save.height).toBeLessThanOrEqual(size.height)
+    await page.goto('/round/report')
+    await fits()
+    await page.goto('/round/holiday')
+    await expect(page.getByRole('heading', { name: /^Before you leave/ })).toBeVisible()
+    await fits()
+  })
+}
+
 test('digits type into the counter, arrows and Backspace move between them, u takes the glass back', async ({ page }) => {
   await openDemo(page)
   await startWalk(page)
