@@ -214,7 +214,7 @@ class Maker {
 
   /** What keepers see of n animals: some of them are found, and how well differs from count to count. */
   private seen(n: number, method: CountMethod, groupId: string, part: number, random: Random, normal: (mu?: number, sigma?: number) => () => number): number {
-    const { share, sdLog } = groupOf(groupId).counting[method]
+    const { share, sdLog } = groupOf(groupId).counting[method === 'atFood' || method === 'partOfTank' || method === 'estimate' ? method : 'allSeen']
     if (method === 'estimate') return Math.round(n * Math.exp(sdLog * 0.6 * normal()()) / (n > 60 ? 10 : 1)) * (n > 60 ? 10 : 1)
     const found = Math.min(1, share * part * Math.exp(sdLog * 0.8 * normal()()))
     return randomBinomial.source(random)(Math.round(n), found)()

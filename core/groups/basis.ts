@@ -1,5 +1,5 @@
 import type { Basis } from '#core/records'
-import type { Detection, Figure, Target } from './group'
+import type { Detection, Figure, Stages, Target } from './group'
 
 /** Common practice of the trade, no published source. */
 export const CP: Basis = { kind: 'commonPractice' }
@@ -57,4 +57,17 @@ export const steps = {
   conductivityUsCm: figure(40, M),
   temperatureC: figure(2, CP),
   salinityGKg: figure(2, M),
+}
+
+type Plain = { [K in Exclude<keyof Stages, 'stepDays' | 'eggs' | 'first'>]: number }
+/**
+ * A life in stages. All figures are from memory where `published` does not name another basis; the order of size is what
+ * keepers tell, and the growth per week that is solved for takes up what is wrong with them.
+ */
+export const stages = (kind: Pick<Stages, 'stepDays' | 'eggs' | 'first'>, figures: Plain, published: Partial<Record<keyof Plain, Basis>> = {}): Stages => {
+  const of = (key: keyof Plain) => figure(figures[key], published[key] ?? M)
+  return {
+    ...kind, eggWeeks: of('eggWeeks'), firstWeeks: of('firstWeeks'), youngWeeks: of('youngWeeks'), adultWeeks: of('adultWeeks'), youngLoss: of('youngLoss'),
+    broodSize: of('broodSize'), restWeeks: of('restWeeks'), femaleShare: of('femaleShare'), q10: of('q10'),
+  }
 }

@@ -61,6 +61,36 @@ export const LifeHistory = z.strictObject({
 })
 export type LifeHistory = z.infer<typeof LifeHistory>
 
+/**
+ * A life in stages, for the model of numbers. Weeks are those at the middle of the preferred temperature.
+ * How many eggs come to be young is not here: the model solves it from the growth per week.
+ */
+export const Stages = z.strictObject({
+  /** days of one step of the model */
+  stepDays: z.union([z.literal(1), z.literal(7)]),
+  /** carried under the tail, laid as masses and clutches, or resting until the pool falls dry */
+  eggs: z.enum(['carried', 'laid', 'resting']),
+  first: z.enum(['hatchling', 'larva']),
+  eggWeeks: Figure,
+  /** from the hatch until they are large enough to be counted */
+  firstWeeks: Figure,
+  /** from then until they breed */
+  youngWeeks: Figure,
+  /** mean life once grown */
+  adultWeeks: Figure,
+  /** share of the young that die in a week */
+  youngLoss: Figure,
+  /** eggs of one brood, mass or clutch */
+  broodSize: Figure,
+  /** weeks between two broods, beside the carrying */
+  restWeeks: Figure,
+  /** females among those that mature; 1 for hermaphrodites and for females that need no male */
+  femaleShare: Figure,
+  /** factor on the pace of life for ten degrees */
+  q10: Figure,
+})
+export type Stages = z.infer<typeof Stages>
+
 /** What kind of animal it is: medicines, neighbours and words go by it. */
 export const AnimalKind = z.enum(['shrimp', 'snail', 'crayfish', 'crab', 'isopod', 'branchiopod', 'other'])
 export type AnimalKind = z.infer<typeof AnimalKind>
@@ -156,6 +186,7 @@ export const SpeciesGroup = z.strictObject({
   setup: SetUp,
   company: Company,
   life: LifeHistory,
+  stages: Stages,
   care: Care,
   counting: z.strictObject({ allSeen: Detection, atFood: Detection, partOfTank: Detection, estimate: Detection }),
   /** keys of cautions that stand at the step; the words live in app/words */

@@ -1,60 +1,159 @@
+import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
-import { type FutureNoise, futureFan, futuresAsThingsAre, largestTake } from './futures'
-import { fitLogLinear } from './logLinear'
-import { observeCount } from './observation'
-import { crowding } from './transitions'
-import type { PopulationAnswer, PopulationQuestion } from './population'
+import { type Fit, fitPopulation } from './fit'
+import { FUTURE_WEEKS, futureFan, liveFutures } from './futures'
+import { largestTake } from './largestTake'
+import { looksAhead } from './looks'
+import { spread80 } from './particles'
+import { summarise } from './projectionMatrix'
+import type { Learnt, PopulationAnswer, PopulationQuestion, Range } from './question'
+import { meanStep, type StageRates } from './rates'
+import { counted, LOSSES, MOOD, RECRUITS, ROOM, SEEN, stageRows, STAGES, type StageName } from './stages'
+import { crowded } from './step'
+
+/** Name and version of the model; a stored answer of another version is computed anew. */
+export const MODEL = 'stages/1'
+
+/** Possible colonies in a fit, and futures in a fan, wherever the app does not say otherwise. */
+export const PARTICLES = 1000
+export const FUTURES = 256
+
+const LOG = { kind: 'log' } as const
 
 /** Animals logged as dead after a moment. */
 export function deathsSince({ steps }: Pick<PopulationAnswer, 'steps'>, sinceMs: number): number {
   return steps.reduce((sum, s) => (s.death && s.at > sinceMs ? sum - s.change : sum), 0)
 }
 
-/** Chance of falling under the minimum that a take may bring. */
-export const ALLOWED_RISK = 0.1
-/** Name and version of the model; a stored answer of another version is computed anew. */
-export const MODEL = 'log-linear/1'
+/** Weeks of logged deaths that the futures look back on, and the share of ordinary deaths that anybody finds (from memory). */
+const DYING_WEEKS = 12
+const FOUND = 0.3
 
-const LOG = { kind: 'log' } as const
+/** Logged deaths beyond those that a colony of this size brings anyway, per animal and week. */
+export function dyingPerWeek(question: PopulationQuestion, n: number): number {
+  let deaths = 0
+  for (const e of question.events) if (e.kind === 'step' && e.death && e.at <= question.nowMs && e.at > question.nowMs - DYING_WEEKS * WEEK_MS) deaths -= e.change
+  const usual = FOUND * question.rates.adultHazard / question.rates.dtWeeks * n * DYING_WEEKS
+  return Math.min(0.2, Math.max(0, deaths - usual) / DYING_WEEKS / Math.max(n, 1))
+}
 
 /**
- * Answers how many there are, how they grow, what the coming weeks may bring and how many can go today.
- * Ranges are 80 % ranges.
+ * Answers how many there are, how they grow, what the coming weeks may bring and how many can go today. Ranges are 80 % ranges.
  * @param question the colony's log and defaults
- * @param noise draws for the futures, shared by all colonies
+ * @param fit of the same question, when there is one
  * @throws RangeError when there are no founders
  */
-export function answerPopulation(question: PopulationQuestion, noise: FutureNoise): PopulationAnswer {
-  const fit = fitLogLinear(question)
-  const { state, capacity, deathRatePerWeek } = fit
-  const { growthPrior, turnoverPerWeek, counting, minimumKeep, nowMs } = question
-  const n = Math.exp(state.m0)
-  const sd = Math.sqrt(state.p00)
+export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPopulation(question, PARTICLES)): PopulationAnswer {
+  const { rates, nowMs } = question
+  const { cloud, size } = fit
+  const ranged = (value: (i: number) => number): Range => spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
+  const now = ranged(i => counted(cloud, size, i))
+  const dying = dyingPerWeek(question, now.value)
+  const doing = { dyingPerWeek: dying }
+  const floors = { total: question.minimumKeep - 0.5, females: question.minimumFemales - 0.5 }
+  const search = { start: fit, rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors, allowedRisk: question.allowedRisk, most: Math.max(0, Math.round(now.value) - question.minimumKeep) }
+  const futures = liveFutures(fit, FUTURES, FUTURE_WEEKS, rates, question.seed, doing)
+  const surplus = largestTake(search, 'any', futures)
 
-  const damp = crowding(n, capacity, state.m1)
-  const weekly = (z: number) => Math.expm1((state.m1 + z * Math.sqrt(state.p11)) * damp - deathRatePerWeek)
-  const growth = { value: weekly(0), low: weekly(-Z80), high: weekly(Z80), level: 0.8, basis: LOG }
+  const growth = growthAhead(fit, rates, dying)
   const clear = growth.low > 0 || growth.high < 0
   const rate = Math.log1p(growth.value)
-
-  const model = { state, capacity, growthPrior, turnoverPerWeek, deathRatePerWeek }
-  const futures = futuresAsThingsAre(model, noise)
-  const full = observeCount(n * counting.allSeen.share, 'allSeen', counting)
-  const narrowed = Math.sqrt(state.p00 * full.r / (state.p00 + full.r))
+  const row = (r: number, i: number) => cloud[r * size + i]!
+  const stages = Object.fromEntries((Object.keys(stageRows) as StageName[]).map(name => [name, ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0))])) as Record<StageName, Range>
+  const capacity = rates.capacity * Math.exp(ranged(i => row(ROOM, i)).value)
+  const middle = { recruits: ranged(i => row(RECRUITS, i)).value, losses: ranged(i => row(LOSSES, i)).value, mood: ranged(i => row(MOOD, i)).value }
+  const present = crowded(rates, middle.recruits, middle.mood, middle.losses, now.value, capacity)
+  const sd = Math.log(Math.max(now.high, 0.5) / Math.max(now.low, 0.5)) / (2 * Z80)
+  const count = (1 - question.fullCount.share) / Math.max(1, now.value * question.fullCount.share) + question.fullCount.sdLog ** 2 + question.spreads.seen ** 2
+  const narrowed = sd > 0 ? Math.sqrt(sd * sd * count / (sd * sd + count)) : 0
 
   return {
     model: MODEL,
-    now: { value: n, low: n * Math.exp(-Z80 * sd), high: n * Math.exp(Z80 * sd), level: 0.8, basis: LOG },
-    growthPerWeek: growth,
+    now: { ...now, level: 0.8, basis: LOG },
+    stages,
+    broods: ranged(i => Math.round(stageRows.eggs.reduce((sum, r) => sum + row(r, i), 0) / rates.broodSize)),
+    growthPerWeek: { ...growth, level: 0.8, basis: LOG },
     doublingWeeks: clear && rate > 0 ? Math.LN2 / rate : null,
     halvingWeeks: clear && rate < 0 ? -Math.LN2 / rate : null,
-    ownEvidence: growthPrior.sd > 0 ? Math.min(1, Math.max(0, 1 - state.p11 / growthPrior.sd ** 2)) : 0,
+    ownEvidence: ownEvidence(fit, rates),
+    learnt: learnt(fit, question),
+    matrix: summarise(rates, present.comeUp, present.loss),
     path: fit.path,
-    fan: futureFan(futures, noise, nowMs),
+    fan: futureFan(futures.totals, futures, nowMs),
     counts: fit.counts,
     steps: question.events.flatMap(e => (e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [])),
     capacity,
-    surplus: { ...largestTake(minimumKeep, ALLOWED_RISK, model, noise, futures), minimumKeep, allowedRisk: ALLOWED_RISK },
-    ifCountedToday: { low: n * Math.exp(-Z80 * narrowed), high: n * Math.exp(Z80 * narrowed) },
+    temperatureC: question.temperatureC,
+    surplus: { take: surplus.take, minimumKeep: question.minimumKeep, minimumFemales: question.minimumFemales, limit: surplus.limit, riskNow: surplus.riskNow, riskAfter: surplus.riskAfter, allowedRisk: question.allowedRisk },
+    ifCountedToday: { low: now.value * Math.exp(-Z80 * narrowed), high: now.value * Math.exp(Z80 * narrowed) },
+    looks: looksAhead(question, fit, futures),
+    fit: { logLikelihood: fit.logLikelihood, effective: fit.effective, particles: size, disagreement: disagreement(fit) },
   }
+}
+
+/** Weeks over which growth is told, and colonies that are lived ahead for it. */
+const GROWTH_WEEKS = 8
+const GROWTH_COLONIES = 200
+
+/**
+ * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is what
+ * is not known of numbers, stages, rates and mood.
+ */
+function growthAhead(fit: Fit, r: StageRates, dying: number): Range {
+  const { cloud, size } = fit
+  const many = Math.min(GROWTH_COLONIES, size)
+  const growth = new Float64Array(many)
+  const x = new Float64Array(STAGES)
+  const steps = Math.round(GROWTH_WEEKS / r.dtWeeks)
+  const numberIn = () => x[3]! + x[4]! + x[5]! + x[6]!
+  for (let k = 0; k < many; k++) {
+    const i = Math.floor((k + 0.5) * size / many)
+    for (let s = 0; s < STAGES; s++) x[s] = cloud[s * size + i]!
+    const before = numberIn()
+    const room = r.capacity * Math.exp(cloud[ROOM * size + i]!)
+    for (let step = 0; step < steps; step++) {
+      const mood = cloud[MOOD * size + i]! * Math.exp(-step * r.dtWeeks / 20)
+      const { comeUp, loss } = crowded(r, cloud[RECRUITS * size + i]!, mood, cloud[LOSSES * size + i]!, numberIn(), room)
+      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + dying * r.dtWeeks / loss } : r, comeUp, loss)
+    }
+    growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
+  }
+  return spread80(growth.sort())
+}
+
+/** Share of the variance of growth that the log has taken away. */
+function ownEvidence(fit: Fit, r: StageRates): number {
+  const { cloud, size, spreads } = fit
+  const prior = (r.growthByRecruits * spreads.recruits) ** 2 + (r.growthByLosses * spreads.losses) ** 2
+  if (!(prior > 0)) return 0
+  let sum = 0
+  let squares = 0
+  for (let i = 0; i < size; i++) {
+    const g = r.growthByRecruits * cloud[RECRUITS * size + i]! + r.growthByLosses * cloud[LOSSES * size + i]!
+    sum += g
+    squares += g * g
+  }
+  const variance = squares / size - (sum / size) ** 2
+  return Math.min(1, Math.max(0, 1 - variance / prior))
+}
+
+function learnt(fit: Fit, { spreads }: PopulationQuestion): Learnt[] {
+  const { cloud, size } = fit
+  return ([['recruits', RECRUITS], ['losses', LOSSES], ['room', ROOM], ['seen', SEEN]] as const).flatMap(([name, row]) => {
+    if (spreads[name] === 0) return []
+    const sorted = Float64Array.from({ length: size }, (_, i) => Math.exp(cloud[row * size + i]!)).sort()
+    return [{ name, now: spread80(sorted), before: { value: 1, low: Math.exp(-Z80 * spreads[name]), high: Math.exp(Z80 * spreads[name]) } }]
+  })
+}
+
+/** Of so many of the last counts as this not believed, something is amiss. */
+const DOUBTED = 0.3
+
+function disagreement(fit: Fit): PopulationAnswer['fit']['disagreement'] {
+  const late = fit.counts.slice(-10)
+  const doubted = late.filter(c => c.weight === 'none').length
+  if (doubted >= 2 && doubted >= DOUBTED * late.length) return 'counts'
+  if (fit.jumped > 0.5) return 'jumps'
+  if (fit.effective < 0.01 * fit.size) return 'thin'
+  return null
 }

@@ -1,160 +1,152 @@
-import { randomNormal } from 'd3-random'
+import { streamAt } from '#core/stats'
+import { quantileSorted } from '#core/stats'
+import { type Stopped, StoppedError } from './fit'
+import { type TakeOf, takeFrom, takeWeights } from './observe'
+import { gather } from './particles'
+import type { BandPoint } from './question'
+import type { StageRates } from './rates'
+import { counted, FEMALES, ROWS, YOUNG_1, YOUNG_2 } from './stages'
+import { stepCloud } from './step'
 import { WEEK_MS } from '#core/records'
-import { quantileSorted, type Random } from '#core/stats'
-import type { State } from './kalman'
-import { crowding, FORGET_WEEKS, WEATHER_SD } from './transitions'
-import type { BandPoint } from './population'
 
-/** Weeks that futures look ahead. */
+/** Weeks that futures look ahead where nobody asks for more. */
 export const FUTURE_WEEKS = 26
 
-/**
- * Standard normal draws for many futures, made once and used for every colony and every take (common random numbers), so
- * that a difference between two answers is never a difference of luck.
- * Layout: future by future; for each, two draws for today's state and then two a week (level, growth).
- */
-export interface FutureNoise { futures: number, weeks: number, draws: Float64Array }
+/** Where futures start: colonies that are equally likely today. */
+export interface Start { cloud: Float64Array, size: number }
 
-/**
- * Draws the noise for a number of futures.
- * @param random seeded generator
- * @param futures how many, 1 or more
- */
-export function drawFutureNoise(random: Random, futures: number, weeks = FUTURE_WEEKS): FutureNoise {
-  if (!(futures >= 1)) throw new RangeError(`futures must be 1 or more, got ${futures}`)
-  const normal = randomNormal.source(random)()
-  const draws = new Float64Array(futures * (2 + 2 * weeks))
-  for (let i = 0; i < draws.length; i++) draws[i] = normal()
-  return { futures, weeks, draws }
+/** What is done to a colony in its futures. */
+export interface Doing {
+  /** taken out today */
+  take?: { of: TakeOf, number: number }
+  /** taken out every week from today; what is not there is not taken */
+  weekly?: { of: TakeOf, number: number }
+  /** put in or taken out first, as whole animals of a fitting make-up: another starting number */
+  startFactor?: number
+  /** factor on the room, for food, surface or a second tank */
+  roomFactor?: number
+  /** factor on the young that come up, for fish */
+  recruitsFactor?: number
+  /** deaths beside the usual ones, per adult and week, that fade within about twelve weeks */
+  dyingPerWeek?: number
 }
 
-/** What a future starts from and obeys. */
-export interface FutureModel {
-  state: State
-  capacity: number
-  growthPrior: { value: number, sd: number }
-  turnoverPerWeek: number
-  deathRatePerWeek: number
+/** Numbers of many futures. Layout: week by week, in each all futures; week 0 is today, after what was taken. */
+export interface Futures {
+  size: number
+  weeks: number
+  totals: Float64Array
+  females: Float64Array
+  halfGrown: Float64Array
 }
 
+/** Weeks in which deaths that are logged fade from the futures (from memory). */
+const DYING_WEEKS = 12
+
 /**
- * Lives all futures of a colony through after taking some animals today.
- * The numbers follow the same rules as the fit: growth times crowding, chance of births and deaths, growth that wanders.
- * Fewer than half an animal is none, for good.
- * One plain loop without callbacks: it runs a quarter of a million steps for each colony.
- * @param take animals taken out today, zero or more
- * @param under a future that falls under this number is counted and not lived further
- * @param numbers filled with the numbers, by future, then week (0 = today); left out when only the count is wanted
- * @returns how many futures fell under the number
+ * Lives so many futures. Two runs with the same seed share all their luck, whatever is done in them (common random
+ * numbers; Glasserman & Yao 1992), so that what differs between them is what was done.
+ * @param size futures; they start from the colonies of `start` in turn
+ * @param stopped asked after each step
  */
-export function liveFutures(model: FutureModel, noise: FutureNoise, take: number, under = -1, numbers?: Float64Array): number {
-  const { state, capacity, growthPrior, turnoverPerWeek, deathRatePerWeek } = model
-  // Cholesky factor of today's covariance
-  const l00 = Math.sqrt(Math.max(0, state.p00))
-  const l10 = l00 > 0 ? state.p01 / l00 : 0
-  const l11 = Math.sqrt(Math.max(0, state.p11 - l10 * l10))
-  const keep = Math.exp(-1 / FORGET_WEEKS)
-  const growthSd = growthPrior.sd * Math.sqrt(1 - keep * keep)
-  const { draws, futures, weeks } = noise
-  let fallen = 0
-  for (let f = 0; f < futures; f++) {
-    let d = f * (2 + 2 * weeks)
-    const z0 = draws[d++]!
-    let growth = state.m1 + l10 * z0 + l11 * draws[d++]!
-    let n = Math.max(0, Math.exp(state.m0 + l00 * z0) - take)
-    for (let week = 0; ; week++) {
-      if (n < 0.5) n = 0
-      if (numbers) numbers[f * (weeks + 1) + week] = n
-      if (n < under) {
-        fallen++
-        break
-      }
-      if (week === weeks) break
-      const chance = Math.sqrt(turnoverPerWeek / Math.max(n, 1) + WEATHER_SD * WEATHER_SD)
-      // an estimate above the capacity does not drop to it overnight
-      const ceiling = Math.max(capacity, n)
-      n = Math.min(ceiling, n * Math.exp(growth * crowding(n, capacity, growth) - deathRatePerWeek + chance * draws[d++]!))
-      growth = keep * growth + (1 - keep) * growthPrior.value + growthSd * draws[d++]!
+export function liveFutures(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing = {}, stopped?: Stopped): Futures {
+  const cloud = new Float64Array(ROWS * size)
+  gather(start.cloud, ROWS, start.size, Uint32Array.from({ length: size }, (_, i) => Math.floor((i + 0.5) * start.size / size)), cloud)
+  const futures: Futures = { size, weeks, totals: new Float64Array(size * (weeks + 1)), females: new Float64Array(size * (weeks + 1)), halfGrown: new Float64Array(size * (weeks + 1)) }
+  if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
+  if (doing.take && doing.take.number > 0) takeAll(cloud, size, doing.take, streamAt(seed, -7))
+  const stepsPerWeek = Math.round(1 / rates.dtWeeks)
+  record(cloud, futures, 0)
+  for (let week = 1; week <= weeks; week++) {
+    const dying = (doing.dyingPerWeek ?? 0) * Math.exp(-(week - 1) / DYING_WEEKS)
+    for (let s = 0; s < stepsPerWeek; s++) {
+      if (stopped?.()) throw new StoppedError()
+      stepCloud(cloud, size, rates, streamAt(seed, week, s), { extraHazard: dying * rates.dtWeeks, roomFactor: doing.roomFactor ?? 1, recruitsFactor: doing.recruitsFactor ?? 1 })
     }
+    if (doing.weekly && doing.weekly.number > 0) takeAll(cloud, size, doing.weekly, streamAt(seed, week, -8))
+    record(cloud, futures, week)
   }
-  return fallen
+  return futures
 }
 
-/** The futures when nothing is taken: what the fan and the search for the largest take start from. */
-export function futuresAsThingsAre(model: FutureModel, noise: FutureNoise): Float64Array {
-  const numbers = new Float64Array(noise.futures * (noise.weeks + 1))
-  liveFutures(model, noise, 0, -1, numbers)
-  return numbers
+function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf, number: number }, key: number) {
+  const weights = takeWeights[take.of]
+  // part of an animal a week is an animal every so many weeks
+  const whole = Math.floor(take.number)
+  const rest = take.number - whole
+  for (let i = 0; i < size; i++) {
+    const number = whole + (rest > 0 && ((key >>> 0) / 4294967296 + i * 0.618034) % 1 < rest ? 1 : 0)
+    if (number > 0) takeFrom(cloud, size, i, number, weights, key)
+  }
 }
 
-/**
- * The fan: quantiles of the futures for each week from today.
- * @param numbers futures as things are
- * @param nowMs today in milliseconds
- * @returns weeks + 1 points
- */
-export function futureFan(numbers: Float64Array, { futures, weeks }: FutureNoise, nowMs: number): BandPoint[] {
-  const column = new Float64Array(futures)
+function grow(cloud: Float64Array, size: number, factor: number) {
+  for (let row = 0; row <= 6; row++) for (let i = 0; i < size; i++) cloud[row * size + i] = Math.round(cloud[row * size + i]! * factor)
+}
+
+function record(cloud: Float64Array, f: Futures, week: number) {
+  const { size } = f
+  for (let i = 0; i < size; i++) {
+    f.totals[week * size + i] = counted(cloud, size, i)
+    f.females[week * size + i] = cloud[FEMALES * size + i]!
+    f.halfGrown[week * size + i] = cloud[YOUNG_1 * size + i]! + cloud[YOUNG_2 * size + i]!
+  }
+}
+
+/** The fan: quantiles of one of the numbers for each week from today. */
+export function futureFan(numbers: Float64Array, { size, weeks }: Pick<Futures, 'size' | 'weeks'>, nowMs: number): BandPoint[] {
   return Array.from({ length: weeks + 1 }, (_, week) => {
-    for (let f = 0; f < futures; f++) column[f] = numbers[f * (weeks + 1) + week]!
-    column.sort()
+    const column = numbers.slice(week * size, (week + 1) * size).sort()
     const q = (p: number) => quantileSorted(column, p)
     return { at: nowMs + week * WEEK_MS, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) }
   })
 }
 
-/** Chance that the number falls under a minimum at any time from today to the end of the futures, when some are taken today. */
-export function riskOfFallingUnder(minimum: number, model: FutureModel, noise: FutureNoise, take: number): number {
-  // half an animal of grace: the model's number is not whole, the keeper's minimum is
-  return liveFutures(model, noise, take, minimum - 0.5) / noise.futures
+/** The floors under a colony. */
+export interface Floors { total: number, females: number }
+
+/** For each future whether it falls under a floor at any time from today, as shares of all. */
+export function riskUnder(f: Futures, floors: Floors): { any: number, total: number, females: number } {
+  const { size, weeks } = f
+  let any = 0
+  let total = 0
+  let females = 0
+  for (let i = 0; i < size; i++) {
+    let underTotal = false
+    let underFemales = false
+    for (let week = 0; week <= weeks; week++) {
+      if (f.totals[week * size + i]! < floors.total) underTotal = true
+      if (f.females[week * size + i]! < floors.females) underFemales = true
+    }
+    if (underTotal || underFemales) any++
+    if (underTotal) total++
+    if (underFemales) females++
+  }
+  return { any: any / size, total: total / size, females: females / size }
 }
 
-/**
- * The most that can be taken today so that the risk of falling under the minimum stays under the allowed one.
- * The risk rises with the take because all takes share their draws. The search starts at a guess, doubles its stride
- * until it has the answer between two takes, and then halves the interval: half as many runs as from nought.
- * @param numbers futures as things are, when they are known already
- */
-export function largestTake(minimum: number, allowedRisk: number, model: FutureModel, noise: FutureNoise, numbers = futuresAsThingsAre(model, noise)): { take: number, riskNow: number, riskAfter: number } {
-  const { riskNow, guess } = riskAndGuess(minimum, allowedRisk, numbers, noise)
-  if (riskNow >= allowedRisk) return { take: 0, riskNow, riskAfter: riskNow }
-  let good = 0
-  let riskAfter = riskNow
-  // more than the likely number is never offered, however little must stay
-  let bad = Math.max(1, Math.ceil(Math.exp(model.state.m0) - minimum) + 1)
-  let below = false
-  let above = false
-  let stride = Math.max(1, Math.round(guess / 50))
-  for (let next = guess; bad - good > 1; stride *= 2) {
-    const take = Math.min(bad - 1, Math.max(good + 1, next))
-    const risk = riskOfFallingUnder(minimum, model, noise, take)
-    if (risk < allowedRisk) {
-      good = take
-      riskAfter = risk
-      below = true
-    }
-    else {
-      bad = take
-      above = true
-    }
-    next = below && above ? Math.floor((good + bad) / 2) : below ? good + stride : bad - stride
+/** When a number is first reached: quantiles over the futures (Infinity where they do not), and the share that does. */
+export interface WeeksToReach { p10: number, p50: number, p90: number, reachedShare: number }
+
+/** First week in which a number is there, over all futures. */
+export function weeksToReach(numbers: Float64Array, { size, weeks }: Pick<Futures, 'size' | 'weeks'>, wanted: number): WeeksToReach {
+  const first = new Float64Array(size).fill(Infinity)
+  let reached = 0
+  for (let i = 0; i < size; i++) {
+    let week = 0
+    while (week <= weeks && numbers[week * size + i]! < wanted) week++
+    if (week > weeks) continue
+    first[i] = week
+    reached++
   }
-  return { take: good, riskNow, riskAfter }
+  first.sort()
+  const q = (p: number) => first[Math.min(size - 1, Math.floor(p * size))]!
+  return { p10: q(0.1), p50: q(0.5), p90: q(0.9), reachedShare: reached / size }
 }
 
-/**
- * The risk when none are taken, and a guess of the largest take: if all of a future scaled with its start, taking k of N
- * would leave the lowest point at (N − k)/N of what it was. Crowding and chance do not scale, hence only a guess.
- */
-function riskAndGuess(minimum: number, allowedRisk: number, numbers: Float64Array, { futures, weeks }: FutureNoise): { riskNow: number, guess: number } {
-  let fallen = 0
-  const takes = new Float64Array(futures)
-  for (let f = 0; f < futures; f++) {
-    const future = numbers.subarray(f * (weeks + 1), (f + 1) * (weeks + 1))
-    let lowest = Infinity
-    for (const n of future) lowest = Math.min(lowest, n)
-    if (lowest < minimum - 0.5) fallen++
-    takes[f] = lowest > 0 ? future[0]! * (1 - minimum / lowest) : -future[0]!
-  }
-  return { riskNow: fallen / futures, guess: Math.round(quantileSorted(takes.sort(), allowedRisk)) }
+/** Share of the futures that hold a number at a week. */
+export function chanceAt(numbers: Float64Array, { size }: Pick<Futures, 'size'>, week: number, wanted: number): number {
+  let there = 0
+  for (let i = 0; i < size; i++) if (numbers[week * size + i]! >= wanted) there++
+  return there / size
 }

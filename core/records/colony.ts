@@ -43,5 +43,9 @@ export const Colony = z.strictObject({
   }),
   /** number that must stay, whatever is taken out; a group default when missing */
   minimumKeep: z.int().min(0).max(100_000).optional(),
+  /** grown females that must stay as well; none are asked for when missing */
+  minimumFemales: z.int().min(0).max(100_000).optional(),
+  /** chance of falling under what must stay that a take may bring; a tenth when missing */
+  allowedRisk: z.number().min(0.01, 'must be 1 % or more').max(0.5, 'must be 50 % at most').optional(),
 })
 export type Colony = z.infer<typeof Colony>

@@ -1,5 +1,5 @@
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
-import { answerPopulation, deathsSince, type FutureNoise, type PopulationAnswer } from '#core/population'
+import { answerPopulation, deathsSince, type Fit, fitPopulation, PARTICLES, type PopulationAnswer } from '#core/population'
 import { type Colony, currentEntries, DAY_MS, type Entry, type Evidence, type Glass, type Message, netLitres, stateRank, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
 import { judgeValue, phSwing, recipeKeys, type ValueVerdict, waterStory, withSwing } from '#core/water'
 import { questionOf } from './questionOf'
@@ -58,17 +58,20 @@ export const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copper
 /**
  * How many there are, where it is heading, what can go, and what the water needs.
  * @param input records and all entries of the colony and its glass
- * @param noise draws for the futures
+ * @param before an earlier fit of the same colony: the fit goes on from it where only later entries are new
+ * @returns the statements, and the fit for the next time
  */
-export function colonyStatements(input: StatementInput, noise: FutureNoise): ColonyStatements {
+export function colonyStatements(input: StatementInput, before?: Fit): { statements: ColonyStatements, fit: Fit } {
   const { colony, glass, nowMs } = input
   const entries = currentEntries(input.colonyEntries)
   const group = resolveGroup(colony)
-  const population = answerPopulation(questionOf(colony, glass, entries, nowMs), noise)
   const netL = netLitres(glass)
   const changeL = netL * (group.change?.share ?? 0.1)
 
   const { readings } = waterStory(currentEntries(input.glassEntries), netL, nowMs)
+  const question = questionOf(colony, glass, entries, readings.get('temperatureC') ?? [], nowMs)
+  const fit = fitPopulation(question, PARTICLES, before)
+  const population = answerPopulation(question, fit)
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {
     const target: Target | undefined = group.targets[key]
@@ -77,7 +80,7 @@ export function colonyStatements(input: StatementInput, noise: FutureNoise): Col
     values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.utcOffsetMinutes)) : verdict)
   }
   const water = waterStatement(values)
-  return {
+  const statements: ColonyStatements = {
     colonyId: colony.id,
     asOf: nowMs,
     netL,
@@ -88,13 +91,14 @@ export function colonyStatements(input: StatementInput, noise: FutureNoise): Col
     water,
     population,
   }
+  return { statements, fit }
 }
 
 function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
   const { value, low, high } = p.now
   const last = p.counts.at(-1)
   const numbers = { value, low, high }
-  const evidence: Evidence[] = p.counts.slice(-8).toReversed().map(c => ({ key: 'evidence.count', entryId: c.entryId, values: { at: c.at, seen: c.seen, method: c.method, implied: c.implied, low: c.low, high: c.high, weight: c.weight, expected: c.expected } }))
+  const evidence: Evidence[] = p.counts.slice(-8).toReversed().map(c => ({ key: 'evidence.count', entryId: c.entryId, values: { at: c.at, seen: c.seen, method: c.method, implied: c.value, low: c.low, high: c.high, weight: c.weight, expected: c.expected } }))
   if (!last) return { state: 'unknown', conclusion: msg('number.neverCounted', numbers), reasons: [], actions: [msg('number.doCount', p.ifCountedToday)], evidence }
   const days = (nowMs - last.at) / DAY_MS
   const reasons = [msg('number.reasonCounts', { n: p.counts.length, days, seen: last.seen, method: last.method })]

@@ -1,34 +1,87 @@
-import { habitatLitres, resolveGroup } from '#core/groups'
-import { type Colony, type Entry, type Glass, headsTotal, momentMs } from '#core/records'
-import type { PopulationEvent, PopulationQuestion } from '#core/population'
+import { byEye, countEvidence } from '#core/abundance'
+import { habitatLitres, type ResolvedGroup, resolveGroup } from '#core/groups'
+import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
+import { type PopulationEvent, type PopulationQuestion, preferredC, type Spreads, stageRates, type StageRates } from '#core/population'
+import { hashText } from '#core/stats'
+
+/** Weeks of temperature readings that the pace of life is taken from. */
+const TEMPERATURE_WEEKS = 12
+/** Part of a count's spread that stays the same from count to count: the keeper's eye and the glass's cover (from memory). */
+const OWN_SHARE = 0.5
+/** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
+const BROOD_SIGHT = { berried: { share: 0.6, sdLog: 0.5 }, eggMass: { share: 0.22, sdLog: 0.6 }, clutch: { share: 0.8, sdLog: 0.3 } }
+/** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
+const UNLOGGED = 0.25
+/** Chance of falling under the floor that a take may bring where the keeper has not chosen one. */
+export const ALLOWED_RISK = 0.1
 
 /**
- * Turns a colony's standing entries into the question that a population model answers.
+ * Turns a colony's standing entries into the question that the population model answers.
  * @param entries standing entries of the colony, in order of time
+ * @param temperatures of its glass: moment and °C, in order of time
  * @param nowMs today
  */
-export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>, entries: readonly Entry[], nowMs: number): PopulationQuestion {
-  const group = resolveGroup(colony)
-  const events: PopulationEvent[] = []
-  for (const entry of entries) {
-    const at = momentMs(entry.at)
-    if (entry.kind === 'count') events.push({ kind: 'count', entryId: entry.id, at, number: entry.number, method: entry.method, ...(entry.share !== undefined && { share: entry.share }) })
-    else if (entry.kind === 'addition') events.push({ kind: 'step', entryId: entry.id, at, change: entry.number, death: false })
-    else if (entry.kind === 'removal') events.push({ kind: 'step', entryId: entry.id, at, change: -entry.number, death: false })
-    else if (entry.kind === 'move') events.push({ kind: 'step', entryId: entry.id, at, change: entry.colonyId === colony.id ? -entry.number : entry.number, death: false })
-    // a clutch brings a hundred at once, which no growth per week foresees; young from an incubator are added when they are put in
-    else if (entry.kind === 'clutch' && entry.event === 'hatched' && entry.place === 'inPlace' && entry.young) events.push({ kind: 'step', entryId: entry.id, at, change: entry.young, death: false })
-    else if (entry.kind === 'death') events.push({ kind: 'step', entryId: entry.id, at, change: -entry.number, death: true })
-  }
+export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>, entries: readonly Entry[], temperatures: readonly { at: number, value: number }[], nowMs: number): PopulationQuestion {
+  const resolved = resolveGroup(colony)
+  const { group } = resolved
+  const events = entries.flatMap(entry => eventOf(entry, colony.id, resolved))
+  const temperatureC = temperatureOf(temperatures, nowMs) ?? preferredC(resolved)
+  const counts = events.flatMap(e => (e.kind === 'count' ? [e.evidence.value] : [])).sort((a, b) => b - a)
+  // a glass that was counted fuller than the group's default carries more; the largest count alone may be a slip
+  const capacity = Math.max(1, resolved.capacityPerL.value * habitatLitres(group, glass), 1.2 * (counts[1] ?? 0))
+  const rates = stageRates(resolved, { temperatureC, capacity })
+  const sign = group.care.brood?.sign
+  const clutches = entries.some(e => e.kind === 'clutch' && e.event === 'hatched' && e.place === 'inPlace')
+  const { allSeen } = resolved.counting
   return {
-    startMs: momentMs(colony.startedAt),
-    founders: headsTotal(colony.founders),
-    events,
-    nowMs,
-    growthPrior: group.growthPerWeek,
-    turnoverPerWeek: group.turnoverPerWeek.value,
-    capacity: Math.max(1, group.capacityPerL.value * habitatLitres(group.group, glass)),
-    counting: group.counting,
-    minimumKeep: group.minimumKeep.value,
+    seed: hashText(colony.id), startMs: momentMs(colony.startedAt), nowMs, founders: colony.founders, events, rates, spreads: spreadsOf(resolved, rates), temperatureC,
+    ownBirths: clutches ? UNLOGGED : 1,
+    minimumKeep: resolved.minimumKeep.value,
+    minimumFemales: colony.minimumFemales ?? 0,
+    allowedRisk: colony.allowedRisk ?? ALLOWED_RISK,
+    fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
+    ...(sign && { broodSight: BROOD_SIGHT[sign] }),
   }
+}
+
+/** How far a colony may lie from its group's defaults, so that growth in an empty glass has the group's spread. */
+export function spreadsOf(resolved: Pick<ResolvedGroup, 'growthPerWeek' | 'counting'>, rates: StageRates): Spreads {
+  const { sd } = resolved.growthPerWeek
+  const losses = rates.growthByRecruits > 0 ? 0.35 : Math.min(1.2, Math.max(0.2, sd / Math.max(1e-6, Math.abs(rates.growthByLosses))))
+  const recruits = rates.growthByRecruits > 0 ? Math.min(1.6, Math.max(0.15, sd / rates.growthByRecruits)) : 0
+  return { recruits, losses, room: 0.4, seen: OWN_SHARE * resolved.counting.allSeen.sdLog }
+}
+
+function eventOf(entry: Entry, colonyId: string, { group, counting }: ResolvedGroup): PopulationEvent[] {
+  const step = (change: number, more: { death?: boolean, hatched?: boolean, parts?: Colony['founders'] | undefined } = {}): PopulationEvent[] => [{
+    kind: 'step', entryId: entry.id, at: momentMs(entry.at), change, death: more.death ?? false, hatched: more.hatched ?? false, ...(more.parts && { parts: more.parts }),
+  }]
+  const about = { entryId: entry.id, at: momentMs(entry.at) }
+  switch (entry.kind) {
+    case 'count': {
+      const eye = (byEye as readonly string[]).includes(entry.method)
+      const evidence = countEvidence(entry, counting, group.care.molts !== undefined)
+      // what stays the same from count to count is learnt as the colony's own share
+      const own = eye && !entry.hitRate ? (OWN_SHARE * counting.allSeen.sdLog) ** 2 : 0
+      return [{ kind: 'count', ...about, seen: entry.number, method: entry.method, evidence: { ...evidence, r: Math.max(evidence.r - own, 0.25 * evidence.r) }, byEye: eye && !entry.hitRate, ...(entry.parts && { parts: entry.parts }) }]
+    }
+    case 'addition': return step(entry.number, { parts: entry.parts })
+    case 'removal': return step(-entry.number, { parts: entry.parts })
+    case 'move': return step(entry.colonyId === colonyId ? -entry.number : entry.number, { parts: entry.parts })
+    // a clutch brings a hundred at once; young from an incubator are added when they are put in
+    case 'clutch': return entry.event === 'hatched' && entry.place === 'inPlace' && entry.young ? step(entry.young, { hatched: true }) : []
+    case 'death': return step(-entry.number, { death: true })
+    // one animal that is followed by its name says nothing of how many carry
+    case 'berried': return entry.animal ? [] : [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.berried }]
+    case 'eggMass': return [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.eggMass }]
+    case 'young': return [{ kind: 'young', ...about, amount: entry.amount === 'number' ? entry.number! : entry.amount }]
+    default: return []
+  }
+}
+
+/** Mean temperature of the last weeks; null where nobody measured. */
+function temperatureOf(readings: readonly { at: number, value: number }[], nowMs: number): number | null {
+  const late = readings.filter(r => r.at <= nowMs && r.at > nowMs - TEMPERATURE_WEEKS * WEEK_MS)
+  // to half a degree: a tenth more or less must not make the fit begin anew
+  return late.length > 0 ? Math.round(2 * late.reduce((sum, r) => sum + r.value, 0) / late.length) / 2 : null
 }

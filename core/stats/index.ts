@@ -1,5 +1,8 @@
+export { binomialFrom, normalFrom, poissonFrom } from './draw'
 export { hashText } from './hash'
+export { binomialInterval, poissonInterval } from './intervals'
 export { Z50, Z80, zQuantile } from './normal'
 export { quantileSorted } from './quantile'
 export { type Random, seededRandom } from './random'
+export { mix32, STREAM_STEP, streamAt, uniformAt } from './stream'
 export { lineAt, type WeightedLine, weightedLine, type WeightedPoint } from './weightedLine'

@@ -51,7 +51,7 @@ const marks = computed<LifeLineMarks>(() => {
   const steps = props.population.steps.filter(s => s.at >= since.value)
   const largest = Math.max(1, ...steps.map(s => Math.abs(s.change)))
   return {
-    counts: shownCounts.value.map(c => ({ at: c.at, implied: c.implied, low: c.low, high: c.high, believed: c.weight !== 'none', words: `count of ${whole(c.seen)} ${countMethodWord[c.method]}: not believed` })),
+    counts: shownCounts.value.map(c => ({ at: c.at, implied: c.value, low: c.low, high: c.high, believed: c.weight !== 'none', words: `count of ${whole(c.seen)} ${countMethodWord[c.method]}: not believed` })),
     // words on every small step would crowd the line: only the larger ones speak
     steps: steps.map(s => ({ at: s.at, level: levelAt(s.at), change: s.change, words: Math.abs(s.change) >= 0.5 * largest && steps.length <= 12 ? `${s.change < 0 ? '−' : '+'}${whole(Math.abs(s.change))}` : '' })),
     todayMs: props.nowMs,

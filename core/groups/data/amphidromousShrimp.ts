@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -32,6 +32,7 @@ export const amphidromousShrimp = defineGroup({
     lifespanWeeks: figure(208, CP),
     minimumKeep: figure(3, CP),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'larva' }, { eggWeeks: 5, firstWeeks: 4, youngWeeks: 20, adultWeeks: 180, youngLoss: 0.01, broodSize: 1000, restWeeks: 3, femaleShare: 0.5, q10: 2.2 }, { eggWeeks: CP }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 6, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, CP) }, brood: { sign: 'berried', days: ranged(28, 42, CP) }, youngApart: false, counters: ['berried', 'molts', 'dead'],

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { clutches, feeding, waterChange } from '../schools'
 
@@ -32,6 +32,7 @@ export const appleSnail = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(6, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'laid', first: 'hatchling' }, { eggWeeks: 2, firstWeeks: 1.5, youngWeeks: 14, adultWeeks: 50, youngLoss: 0.03, broodSize: 100, restWeeks: 4, femaleShare: 0.5, q10: 2.2 }, { broodSize: CP }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 3, basis: M }, greensDays: figure(3, M), calciumDays: figure(30, M),
     brood: { sign: 'clutch', days: ranged(8, 21, CP) }, youngApart: false, counters: ['clutch', 'dead', 'young'],

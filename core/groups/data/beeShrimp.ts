@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, fish, waterChange } from '../schools'
 
@@ -32,6 +32,7 @@ export const beeShrimp = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(30, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 4, firstWeeks: 3, youngWeeks: 11, adultWeeks: 45, youngLoss: 0.02, broodSize: 24, restWeeks: 2, femaleShare: 0.5, q10: 2.2 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 15, basis: M }, greensDays: figure(7, CP), leavesDays: figure(14, CP),
     molts: { youngWeeks: figure(1, CP), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(26, 30, M) }, youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],

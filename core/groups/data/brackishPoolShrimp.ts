@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -30,6 +30,7 @@ export const brackishPoolShrimp = defineGroup({
     lifespanWeeks: figure(520, M),
     minimumKeep: figure(12, CP),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'larva' }, { eggWeeks: 5, firstWeeks: 2, youngWeeks: 40, adultWeeks: 300, youngLoss: 0.004, broodSize: 10, restWeeks: 12, femaleShare: 0.5, q10: 2.2 }, { firstWeeks: CP }),
   care: {
     food: 'pellet', portionFor: { by: 'litres', value: 38, basis: CP },
     molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M) }, youngApart: false, counters: ['berried', 'dead', 'young'],

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -31,6 +31,7 @@ export const burrowingCrayfish = defineGroup({
     lifespanWeeks: figure(208, M),
     minimumKeep: figure(3, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 5, firstWeeks: 4, youngWeeks: 40, adultWeeks: 150, youngLoss: 0.02, broodSize: 25, restWeeks: 20, femaleShare: 0.5, q10: 2 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 1, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M), calciumDays: figure(30, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, M) }, brood: { sign: 'berried', days: ranged(28, 42, M) }, youngApart: false, counters: ['berried', 'molts', 'limbLoss', 'dead'],

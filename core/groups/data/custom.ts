@@ -1,4 +1,4 @@
-import { counting, figure, M, poisons, prior, ranged, steps } from '../basis'
+import { counting, figure, M, poisons, prior, ranged, steps, stages } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -26,6 +26,7 @@ export const custom = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(10, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 4, firstWeeks: 3, youngWeeks: 10, adultWeeks: 50, youngLoss: 0.02, broodSize: 25, restWeeks: 3, femaleShare: 0.5, q10: 2.2 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 15, basis: M },
     youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],

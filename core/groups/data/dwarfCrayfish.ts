@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -31,6 +31,7 @@ export const dwarfCrayfish = defineGroup({
     lifespanWeeks: figure(91, M),
     minimumKeep: figure(6, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 4.5, firstWeeks: 3, youngWeeks: 14, adultWeeks: 60, youngLoss: 0.03, broodSize: 25, restWeeks: 6, femaleShare: 0.5, q10: 2.2 }, { eggWeeks: CP }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 2, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M), calciumDays: figure(30, M),
     molts: { youngWeeks: figure(1, M), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(28, 35, CP) }, youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -31,6 +31,7 @@ export const fanShrimp = defineGroup({
     lifespanWeeks: figure(260, CP),
     minimumKeep: figure(2, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'larva' }, { eggWeeks: 6, firstWeeks: 5, youngWeeks: 40, adultWeeks: 260, youngLoss: 0.01, broodSize: 1000, restWeeks: 6, femaleShare: 0.5, q10: 2.2 }),
   care: {
     food: 'powder', portionFor: { by: 'animals', value: 4, basis: M },
     molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M) }, youngApart: false, counters: ['berried', 'molts', 'dead'],

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -33,6 +33,7 @@ export const landCrab = defineGroup({
     lifespanWeeks: figure(104, CP),
     minimumKeep: figure(3, CP),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 6, firstWeeks: 3, youngWeeks: 30, adultWeeks: 70, youngLoss: 0.03, broodSize: 40, restWeeks: 10, femaleShare: 0.6, q10: 2 }, { eggWeeks: CP, broodSize: CP }),
   care: {
     food: 'protein', portionFor: { by: 'animals', value: 2, basis: M }, greensDays: figure(3, M), leavesDays: figure(14, M), calciumDays: figure(30, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(30, 60, CP) }, youngApart: true, counters: ['berried', 'molts', 'limbLoss', 'dead'],

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, fish, neocaridinaHardness, neocaridinaTemperature, waterChange } from '../schools'
 
@@ -33,6 +33,7 @@ export const neocaridina = defineGroup({
     lifespanWeeks: figure(78, M),
     minimumKeep: figure(30, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 3.5, firstWeeks: 3, youngWeeks: 9, adultWeeks: 45, youngLoss: 0.02, broodSize: 28, restWeeks: 1.5, femaleShare: 0.5, q10: 2.2 }, { eggWeeks: CP }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 15, basis: M }, greensDays: figure(7, M), leavesDays: figure(14, M),
     molts: { youngWeeks: figure(1, CP), adultWeeks: figure(4, CP) }, brood: { sign: 'berried', days: ranged(21, 28, M) }, youngApart: false, counters: ['berried', 'molts', 'dead', 'young'],

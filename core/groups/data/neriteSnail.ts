@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -31,6 +31,7 @@ export const neriteSnail = defineGroup({
     lifespanWeeks: figure(104, M),
     minimumKeep: figure(2, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'laid', first: 'larva' }, { eggWeeks: 4, firstWeeks: 4, youngWeeks: 30, adultWeeks: 150, youngLoss: 0.01, broodSize: 50, restWeeks: 2, femaleShare: 0.5, q10: 2.2 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 10, basis: M }, greensDays: figure(14, M), calciumDays: figure(30, M),
     youngApart: false, counters: ['dead'],

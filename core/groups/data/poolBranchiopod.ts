@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { branchiopodHardness, branchiopodStart, branchiopodTemperature, feeding, waterChange } from '../schools'
 
@@ -25,6 +25,7 @@ export const poolBranchiopod = defineGroup({
     lifespanWeeks: figure(3, CP),
     minimumKeep: figure(0, CP),
   },
+  stages: stages({ stepDays: 1, eggs: 'resting', first: 'hatchling' }, { eggWeeks: 1, firstWeeks: 0.3, youngWeeks: 0.8, adultWeeks: 1.6, youngLoss: 0.1, broodSize: 40, restWeeks: 0.3, femaleShare: 0.5, q10: 2.5 }),
   care: {
     food: 'powder', portionFor: { by: 'litres', value: 4, basis: M },
     youngApart: false, counters: ['berried', 'dead', 'young'],

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -31,6 +31,7 @@ export const trumpetSnail = defineGroup({
     lifespanWeeks: figure(104, M),
     minimumKeep: figure(10, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 5, firstWeeks: 2, youngWeeks: 12, adultWeeks: 80, youngLoss: 0.02, broodSize: 20, restWeeks: 2, femaleShare: 1, q10: 2.2 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 20, basis: M }, calciumDays: figure(30, M),
     youngApart: false, counters: ['dead', 'young'],

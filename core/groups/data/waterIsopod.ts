@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
@@ -31,6 +31,7 @@ export const waterIsopod = defineGroup({
     lifespanWeeks: figure(60, M),
     minimumKeep: figure(30, M),
   },
+  stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 3.5, firstWeeks: 2, youngWeeks: 8, adultWeeks: 35, youngLoss: 0.03, broodSize: 30, restWeeks: 2, femaleShare: 0.5, q10: 2.2 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 30, basis: M }, greensDays: figure(14, M), leavesDays: figure(14, M), calciumDays: figure(60, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, M) }, brood: { sign: 'berried', days: ranged(21, 30, M) }, youngApart: false, counters: ['berried', 'dead', 'young'],

@@ -3,10 +3,16 @@ import { Heads } from '../colony'
 import { Id } from '../id'
 import { fits, number, numberOrNone, ofColony, split, splitFits } from './base'
 
-export const CountMethod = z.enum(['allSeen', 'atFood', 'partOfTank', 'estimate'])
+/**
+ * Ways of counting. The first four are one number; the others bring what they are reckoned from: the frames of a photo,
+ * several counts of one day, catches that were set aside, catches with marks.
+ */
+export const CountMethod = z.enum(['allSeen', 'atFood', 'partOfTank', 'estimate', 'photo', 'repeated', 'passes', 'marks'])
 export type CountMethod = z.infer<typeof CountMethod>
 
-/** A count. `number` is what was seen; for a part of the tank, `share` says how large the part was. */
+const several = z.array(numberOrNone).min(2, 'needs at least two').max(20, 'takes 20 at most')
+
+/** A count. `number` is what was seen or caught in all; for a part of the tank or a photo, `share` says how much of the tank that was. */
 export const CountEntry = z.strictObject({
   ...ofColony,
   kind: z.literal('count'),
@@ -14,9 +20,28 @@ export const CountEntry = z.strictObject({
   method: CountMethod,
   share: z.number().gt(0, 'must be above 0').max(1, 'must be 100 % at most').optional(),
   parts: Heads.optional(),
+  /** part of the tank: samples of equal size, each the share; photo: its frames; repeated: the counts of the day; passes: the catches */
+  series: several.optional(),
+  /** catches with marks, in order; the first has no recaptures */
+  marks: z.array(z.strictObject({ caught: numberOrNone, recaptured: numberOrNone })).min(2, 'needs at least two catches').max(20).optional(),
+  /** the keeper's own hit rate from the practice tank, as it was when this was counted */
+  hitRate: z.strictObject({ share: z.number().gt(0).max(1.5), sdLog: z.number().min(0).max(2) }).optional(),
 })
-  .refine(e => (e.method === 'partOfTank') === (e.share !== undefined), { path: ['share'], message: 'the share of the tank belongs to a count of part of the tank, and is needed there' })
+  .refine(e => ['partOfTank', 'photo'].includes(e.method) === (e.share !== undefined), { path: ['share'], message: 'the share of the tank belongs to a count of part of the tank or a photo, and is needed there' })
+  .refine(e => !['repeated', 'passes'].includes(e.method) || e.series !== undefined, { path: ['series'], message: 'this way of counting needs its single counts' })
+  .refine(e => (e.method === 'marks') === (e.marks !== undefined), { path: ['marks'], message: 'catches with marks belong to a count by marks, and are needed there' })
+  .refine(e => marksFit(e.marks), { path: ['marks'], message: 'more marked animals were caught than had been marked' })
   .refine(fits, splitFits)
+
+/** Whether every catch holds no more marked animals than were marked before it. */
+function marksFit(marks: readonly { caught: number, recaptured: number }[] | undefined): boolean {
+  let marked = 0
+  for (const { caught, recaptured } of marks ?? []) {
+    if (recaptured > Math.min(caught, marked)) return false
+    marked += caught - recaptured
+  }
+  return true
+}
 
 /** Animals put in. */
 export const AdditionEntry = z.strictObject({ ...ofColony, kind: z.literal('addition'), ...split, origin: z.enum(['bought', 'given', 'ownRoom', 'found']) }).refine(fits, splitFits)

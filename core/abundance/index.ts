@@ -1,0 +1,8 @@
+export { byEye, type CountEvidence, countEvidence, type CountNote } from './countEvidence'
+export { depletion, type DepletionEstimate } from './depletion'
+export { knownDetection } from './knownDetection'
+export { markRecapture, type Recapture, type RecaptureEstimate } from './markRecapture'
+export { quadrats, type QuadratEstimate } from './quadrats'
+export { type RemovalEstimate, removalPasses } from './removalPasses'
+export { repeatedCounts, type RepeatedEstimate } from './repeatedCounts'
+export { type MarkedCatch, schnabel, type SchnabelEstimate } from './schnabel'

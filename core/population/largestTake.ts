@@ -1,0 +1,81 @@
+import { type Doing, type Floors, type Futures, liveFutures, riskUnder, type Start } from './futures'
+import type { TakeOf } from './observe'
+import type { StageRates } from './rates'
+import { quantileSorted } from '#core/stats'
+import type { Stopped } from './fit'
+
+/** Everything that a search for a take needs. */
+export interface TakeSearch {
+  start: Start
+  rates: StageRates
+  seed: number
+  futures: number
+  weeks: number
+  doing: Doing
+  floors: Floors
+  allowedRisk: number
+  /** more than these are never offered, however little must stay */
+  most: number
+}
+
+/** The answer of a search. */
+export interface LargestTake { take: number, riskNow: number, riskAfter: number, /** the floor that the next one more would break */ limit: 'number' | 'females', /** whether nothing but the number there limits it */ all: boolean }
+
+/**
+ * The most that can be taken today so that the chance of falling under a floor stays at the allowed one or under it.
+ * All takes share their luck, so the risk rises with the take and can be searched: from a guess in doubling strides, then by halving.
+ * @param now futures with nothing taken, when they are known already
+ */
+export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing), stopped?: Stopped): LargestTake {
+  const risk = (number: number) => riskUnder(liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, take: { of, number } }, stopped), s.floors)
+  return search(s, now, risk, guessOf(now, s), s.most)
+}
+
+/** The most that can be taken every week from today, to a tenth of an animal. */
+export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing), stopped?: Stopped): LargestTake {
+  const unit = 10
+  const risk = (tenths: number) => riskUnder(liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, weekly: { of, number: tenths / unit } }, stopped), s.floors)
+  const found = search(s, now, risk, Math.round(guessOf(now, s) * unit / s.weeks), s.most * unit)
+  return { ...found, take: found.take / unit }
+}
+
+function search(s: TakeSearch, now: Futures, risk: (k: number) => { any: number, total: number, females: number }, guess: number, most: number): LargestTake {
+  const none = riskUnder(now, s.floors)
+  const limitOf = (r: { total: number, females: number }) => (r.females > r.total ? 'females' as const : 'number' as const)
+  if (none.any > s.allowedRisk || most < 1) return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
+  let good = 0
+  let after = none
+  let bad = most + 1
+  let broken = none
+  let below = false
+  let above = false
+  let stride = Math.max(1, Math.round(guess / 40))
+  for (let next = Math.max(1, guess); bad - good > 1; stride *= 2) {
+    const k = Math.min(bad - 1, Math.max(good + 1, next))
+    const r = risk(k)
+    if (r.any <= s.allowedRisk) {
+      good = k
+      after = r
+      below = true
+    }
+    else {
+      bad = k
+      broken = r
+      above = true
+    }
+    next = below && above ? Math.floor((good + bad) / 2) : below ? good + stride : bad - stride
+  }
+  return { take: good, riskNow: none.any, riskAfter: after.any, limit: limitOf(broken), all: good === most }
+}
+
+/** If all of a future scaled with its start, taking k of n would leave its lowest point at (n − k)/n: a first guess. */
+function guessOf(now: Futures, { floors, allowedRisk }: TakeSearch): number {
+  const { size, weeks } = now
+  const takes = new Float64Array(size)
+  for (let i = 0; i < size; i++) {
+    let lowest = Infinity
+    for (let week = 0; week <= weeks; week++) lowest = Math.min(lowest, now.totals[week * size + i]!)
+    takes[i] = lowest > 0 ? now.totals[i]! * (1 - floors.total / lowest) : 0
+  }
+  return Math.max(0, Math.round(quantileSorted(takes.sort(), Math.min(1, allowedRisk))))
+}

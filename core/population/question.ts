@@ -1,0 +1,126 @@
+import type { CountEvidence } from '#core/abundance'
+import type { CountMethod, Estimate, Heads } from '#core/records'
+import type { StageRates } from './rates'
+import type { StageName } from './stages'
+
+/** What the log says about numbers. Moments are milliseconds. */
+export type PopulationEvent = { entryId: string, at: number } & (
+  | { kind: 'count', seen: number, method: CountMethod, evidence: CountEvidence, /** whether the colony's own share is in it */ byEye: boolean, parts?: Heads }
+  | { kind: 'step', /** animals, negative when taken out or dead */ change: number, death: boolean, /** come out of a clutch: the smallest */ hatched: boolean, parts?: Heads }
+  /** females with eggs, or masses and clutches: so many broods are on the way at least */
+  | { kind: 'broods', seen: number, /** share of the broods there that is seen */ share: number, sdLog: number }
+  /** young that were seen: a number, or the words few and many */
+  | { kind: 'young', amount: number | 'few' | 'many' }
+)
+
+/** How far what is learnt may lie from the group's defaults: standard deviations on the log scale. */
+export interface Spreads { recruits: number, losses: number, room: number, seen: number }
+
+/** Everything that the model may know about a colony. */
+export interface PopulationQuestion {
+  /** of all chance in the answer; the same for every device */
+  seed: number
+  startMs: number
+  nowMs: number
+  founders: Heads
+  /** in order of time; what lies after now or before the start is ignored */
+  events: readonly PopulationEvent[]
+  rates: StageRates
+  spreads: Spreads
+  /** of the water, as measured or as the group likes it */
+  temperatureC: number
+  /** share of the births that the model makes itself; less where clutches are logged as they hatch */
+  ownBirths: number
+  /** number that must stay, and grown females that must */
+  minimumKeep: number
+  minimumFemales: number
+  /** chance of falling under these that a take may bring */
+  allowedRisk: number
+  /** what a full count finds */
+  fullCount: { share: number, sdLog: number }
+  /** what is seen of broods at a look; missing where nothing is carried or laid in sight */
+  broodSight?: { share: number, sdLog: number }
+}
+
+/** A point of a band: median, and the 50 % and 80 % ranges. */
+export interface BandPoint { at: number, p10: number, p25: number, p50: number, p75: number, p90: number }
+
+/** A number with its 80 % range. */
+export interface Range { value: number, low: number, high: number }
+
+/** What became of one count. */
+export interface JudgedCount extends Range {
+  entryId: string
+  at: number
+  seen: number
+  method: CountMethod
+  /** how much it was believed: fully, in part, or not at all because it lies too far off */
+  weight: 'full' | 'part' | 'none'
+  /** number expected at that moment before the count was seen */
+  expected: number
+  /** what was remarkable in how it was reckoned */
+  notes: CountEvidence['notes']
+}
+
+/** What is learnt about a colony beside its number, against the group's default. */
+export interface Learnt { name: 'recruits' | 'losses' | 'room' | 'seen', /** factor on the default, with its range */ now: Range, /** the same before anything was seen */ before: Range }
+
+/** A look that would narrow the forecast. */
+export interface Look { what: 'fullCount' | 'broods' | 'sample', /** width of the 8-week range left, as a share of today's */ left: number }
+
+/** The present life cycle as a matrix, read. */
+export interface MatrixSummary {
+  /** growth per week at present conditions and numbers */
+  growthPerWeek: number
+  doublingWeeks: number | null
+  generationWeeks: number | null
+  /** share of each stage in the settled colony, without eggs */
+  settled: Record<Exclude<StageName, 'eggs'>, number>
+  /** what a small change of each moves growth by, as shares that sum to 1, largest first */
+  matters: { what: 'births' | 'eggs' | 'first' | 'young' | 'adults', share: number }[]
+}
+
+export interface PopulationAnswer {
+  model: string
+  now: Estimate
+  stages: Record<StageName, Range>
+  /** broods under way: females that carry, or masses */
+  broods: Range
+  /** growth per week as a share over the coming eight weeks, after the deaths that are logged */
+  growthPerWeek: Estimate
+  doublingWeeks: number | null
+  halvingWeeks: number | null
+  /** share of what is known about growth that comes from this colony's own log, 0 to 1 */
+  ownEvidence: number
+  learnt: Learnt[]
+  matrix: MatrixSummary
+  path: BandPoint[]
+  fan: BandPoint[]
+  counts: JudgedCount[]
+  steps: { entryId: string, at: number, change: number, death: boolean }[]
+  capacity: number
+  temperatureC: number
+  surplus: {
+    /** most that can go today */
+    take: number
+    minimumKeep: number
+    minimumFemales: number
+    /** which of the two floors is hit first when more is taken */
+    limit: 'number' | 'females'
+    /** chance of falling under a floor within the fan if nothing, and if the take, goes */
+    riskNow: number
+    riskAfter: number
+    allowedRisk: number
+  }
+  /** range that one full count today would leave */
+  ifCountedToday: { low: number, high: number }
+  looks: Look[]
+  fit: {
+    logLikelihood: number
+    /** fewest effective particles on the way, of how many */
+    effective: number
+    particles: number
+    /** why the answer should be read with care; null when log and model agree */
+    disagreement: 'counts' | 'jumps' | 'thin' | null
+  }
+}

@@ -1,0 +1,95 @@
+import { binomialFrom, mix32, normalFrom, poissonFrom, STREAM_STEP, uniformAt } from '#core/stats'
+import type { StageRates } from './rates'
+import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, YOUNG_1, YOUNG_2 } from './stages'
+
+/** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
+export const MOOD_WEEKS = 20
+export const MOOD_SD = 0.35
+/** How much of a good or bad mood is felt in the deaths. */
+const MOOD_IN_LOSSES = 0.6
+/** Spread of one brood's size beside its mean (from memory). */
+const BROOD_SPREAD = 0.35
+
+/** What one step may change beside the rates. */
+export interface StepMore {
+  /** adults' hazard beside the usual one, per step: deaths that go on */
+  extraHazard?: number
+  /** factor on the room */
+  roomFactor?: number
+  /** factor on the young that come up */
+  recruitsFactor?: number
+}
+
+/**
+ * Lives all particles of a cloud through one step: births, growth and deaths of whole animals by chance.
+ * Each particle draws the same number of uniform numbers from its own stream, whatever happens to it; so two clouds that
+ * differ in one decision share all their luck.
+ * @param cloud rows of `stages.ts`, `size` particles; changed in place
+ * @param key of the streams: the same key gives the same luck
+ */
+export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key: number, more: StepMore = {}): void {
+  const keep = Math.exp(-r.dtWeeks / MOOD_WEEKS)
+  const moodSd = MOOD_SD * Math.sqrt(1 - keep * keep)
+  const room = r.capacity * (more.roomFactor ?? 1)
+  const recruits = r.comeUp * (more.recruitsFactor ?? 1)
+  const extra = more.extraHazard ?? 0
+  const { carried, needsMale, femaleShare, eggsLeave, firstLeave, youngLeave, broods, broodSize } = r
+  for (let i = 0; i < size; i++) {
+    let s = mix32(key + Math.imul(i, STREAM_STEP))
+    const mood = cloud[MOOD * size + i]! * keep + moodSd * normalFrom(uniformAt(s))
+    cloud[MOOD * size + i] = mood
+    const e1 = cloud[EGGS_1 * size + i]!
+    const e2 = cloud[EGGS_2 * size + i]!
+    const h = cloud[FIRST * size + i]!
+    const y1 = cloud[YOUNG_1 * size + i]!
+    const y2 = cloud[YOUNG_2 * size + i]!
+    const f = cloud[FEMALES * size + i]!
+    const m = cloud[MALES * size + i]!
+
+    const luck = cloud[RECRUITS * size + i]!
+    const n = y1 + y2 + f + m
+    // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to nothing at capacity
+    const slope = Math.min(-0.3, r.holds - luck)
+    const comeUp = recruits * Math.exp(luck + mood + slope * n / (room * Math.exp(cloud[ROOM * size + i]!)))
+    const loss = Math.exp(cloud[LOSSES * size + i]! - MOOD_IN_LOSSES * mood)
+
+    const hatched = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), e2, eggsLeave)
+    const ripened = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), e1, eggsLeave)
+    const cameUp = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), hatched, comeUp)
+    const hLeft = h - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), h, chance(r.firstHazard * loss))
+    const grown = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), hLeft, firstLeave)
+    const young = chance(r.youngHazard * loss)
+    const y1Left = y1 - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1, young)
+    const half = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1Left, youngLeave)
+    const y2Left = y2 - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y2, young)
+    const mature = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y2Left, youngLeave)
+    const adult = chance(r.adultHazard * loss + extra)
+    const fLeft = f - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), f, adult)
+    const mLeft = m - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), m, adult)
+    const daughters = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), mature, femaleShare)
+    const u = uniformAt(s = s + STREAM_STEP | 0)
+    const z = normalFrom(uniformAt(s = s + STREAM_STEP | 0))
+
+    let laid = 0
+    if (!needsMale || m > 0) {
+      const free = carried ? Math.max(0, f - Math.ceil((e1 + e2) / broodSize)) : f
+      const taken = carried ? binomialFrom(u, free, broods) : poissonFrom(u, free * broods)
+      if (taken > 0) laid = Math.max(0, Math.round(broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
+    }
+    cloud[EGGS_2 * size + i] = e2 - hatched + ripened
+    cloud[EGGS_1 * size + i] = e1 - ripened + laid
+    cloud[FIRST * size + i] = hLeft - grown + cameUp
+    cloud[YOUNG_1 * size + i] = y1Left - half + grown
+    cloud[YOUNG_2 * size + i] = y2Left - mature + half
+    cloud[FEMALES * size + i] = fLeft + daughters
+    cloud[MALES * size + i] = mLeft + mature - daughters
+  }
+}
+
+/** Hazard to chance: 1 − e^(−h), by a fraction that is within a thousandth below h = 0.2 and never above 1. */
+const chance = (hazard: number) => Math.min(1, hazard / (1 + hazard / 2))
+
+/** What crowding, mood and what was learnt make of the rates for one colony: share of eggs that come up, and the factor on its hazards. */
+export function crowded(r: StageRates, luck: number, mood: number, losses: number, n: number, room: number): { comeUp: number, loss: number } {
+  return { comeUp: Math.min(1, r.comeUp * Math.exp(luck + mood + Math.min(-0.3, r.holds - luck) * n / room)), loss: Math.exp(losses - MOOD_IN_LOSSES * mood) }
+}
