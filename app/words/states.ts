@@ -4,12 +4,18 @@ import type { ReadingMethod } from '#core/water'
 /** Every state has a word beside its mark: never colour alone. */
 export const stateWord: Readonly<Record<VerdictState, string>> = { onTarget: 'on target', drifting: 'drifting', off: 'off', unknown: 'not known' }
 
-export const countMethodWord: Readonly<Record<CountMethod, string>> = { allSeen: 'all seen', atFood: 'at the food', partOfTank: 'part of the tank', estimate: 'estimate' }
+export const countMethodWord: Readonly<Record<CountMethod, string>> = { allSeen: 'all seen', atFood: 'at the food', partOfTank: 'part of the tank', estimate: 'estimate', photo: 'on a photo', repeated: 'counted several times', passes: 'caught and set aside', marks: 'by marks' }
+/** Ways of counting that are one number: the others are made at the Count desk. */
+export const plainCountMethods = ['allSeen', 'atFood', 'partOfTank', 'estimate'] as const
 export const countMethodHint: Readonly<Record<CountMethod, string>> = {
   allSeen: 'Every animal you could find, tank searched through.',
   atFood: 'Those that came to the food within half an hour.',
   partOfTank: 'All in a measured part of the tank; say which share.',
   estimate: 'A guess by eye. It moves the estimate little.',
+  photo: 'Marked on a picture of part or all of the tank.',
+  repeated: 'The same animals counted several times on one day.',
+  passes: 'Caught and set aside, pass after pass, with the same effort.',
+  marks: 'Shells with a spot of paint, caught again later.',
 }
 export const testMethodWord: Readonly<Record<ReadingMethod, string>> = { liquidKit: 'liquid kit', strip: 'strip', probe: 'probe', guess: 'estimate', reckoned: 'reckoned from what was poured' }
 

@@ -1,14 +1,19 @@
 import { expose } from 'comlink'
-import { drawFutureNoise } from '#core/population'
+import type { Fit } from '#core/population'
 import { colonyStatements } from '#core/statements'
-import { seededRandom } from '#core/stats'
 import { openDb, type Summary } from '~/data/database'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
 
-/** Futures that a colony is lived through; the chance of falling under the minimum is then known to about 1.5 %. */
-const FUTURES = 400
-// one set of draws for all colonies: the same log gives the same answer on every device
-const noise = drawFutureNoise(seededRandom(1), FUTURES)
+/** Fits that are kept, so that a new entry goes on from where the log was: the latest of so many colonies, about half a megabyte each. */
+const KEPT_FITS = 80
+const fits = new Map<string, Fit>()
+
+/** Remembers a fit; the one that was longest unused goes. */
+function keepFit(colonyId: string, fit: Fit) {
+  fits.delete(colonyId)
+  fits.set(colonyId, fit)
+  if (fits.size > KEPT_FITS) fits.delete(fits.keys().next().value!)
+}
 
 /** Colonies that are read, computed and sent together: few at first, so that something is seen soon. */
 const PARCEL = 12
@@ -41,7 +46,11 @@ async function statementsOf({ subjects, nowMs, day, build, mayBeKept }: Statemen
   for (const [i, parcel] of parcels.entries()) {
     const inputs = await reading
     if (i + 1 < parcels.length) reading = statementInputs(db, parcels[i + 1]!, nowMs)
-    const made = inputs.map((input, k): Summary => ({ colonyId: input.colony.id, revision: parcel[k]!.revision, day, build, statements: colonyStatements(input, noise) }))
+    const made = inputs.map((input, k): Summary => {
+      const { statements, fit } = colonyStatements(input, fits.get(input.colony.id))
+      keepFit(input.colony.id, fit)
+      return { colonyId: input.colony.id, revision: parcel[k]!.revision, day, build, statements }
+    })
     give(made)
     await keepSummaries(db, made)
   }

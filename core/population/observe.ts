@@ -12,8 +12,9 @@ import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, MALES, SEEN, STAGES, YOUNG_1, 
 /** Chance that a count is a slip of pen or eye; spread of such a count on the log scale. Both from memory. */
 const SLIP = 0.025
 const SLIP_SD = 1.6
-/** Chance per week that a number changes unseen and unlogged: a die-off behind the filter, a visitor's gift. From memory. */
+/** Chance per week that a number changes unseen and unlogged, more often down than up: a die-off behind the filter, a gift. From memory. */
 const JUMP_PER_WEEK = 0.003
+const JUMP_MEAN = -0.3
 const JUMP_SD = 1.1
 /** Counts of stages are surer of their sum than of their parts: worth so many animals at most. */
 const PARTS_WORTH = 15
@@ -46,14 +47,14 @@ export function weighCount(cloud: Float64Array, size: number, logWeights: Float6
     const d = y + shift - Math.log(Math.max(n, 0.5)) - (event.byEye ? cloud[SEEN * size + i]! : 0)
     const right = (1 - SLIP - jump) * density(d, variance)
     const slip = SLIP * density(d, variance + SLIP_SD * SLIP_SD)
-    const moved = n > 0 ? jump * density(d, variance + JUMP_SD * JUMP_SD) : 0
+    const moved = n > 0 ? jump * density(d - JUMP_MEAN, variance + JUMP_SD * JUMP_SD) : 0
     const sum = right + slip + moved
     logWeights[i] = logWeights[i]! + Math.log(sum)
     const u = at(key, i, 0) * sum
     if (u < slip) slips[i] = 1
     else if (u < slip + moved) {
       const gain = JUMP_SD * JUMP_SD / (variance + JUMP_SD * JUMP_SD)
-      scale(cloud, size, i, Math.exp(gain * d + Math.sqrt(gain * variance) * normalFrom(at(key, i, 1))), key)
+      scale(cloud, size, i, Math.exp(JUMP_MEAN + gain * (d - JUMP_MEAN) + Math.sqrt(gain * variance) * normalFrom(at(key, i, 1))), key)
       jumped++
     }
   }

@@ -1,14 +1,21 @@
 import { binomialFrom, mix32, normalFrom, poissonFrom, STREAM_STEP, uniformAt } from '#core/stats'
 import type { StageRates } from './rates'
-import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, YOUNG_1, YOUNG_2 } from './stages'
+import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
 export const MOOD_WEEKS = 20
-export const MOOD_SD = 0.35
+export const MOOD_SD = 0.4
 /** How much of a good or bad mood is felt in the deaths. */
-const MOOD_IN_LOSSES = 0.6
+const MOOD_IN_LOSSES = 1
 /** Spread of one brood's size beside its mean (from memory). */
 const BROOD_SPREAD = 0.35
+
+/**
+ * A week in so many brings a blow that nobody writes down: a heater that fails, a filter that clogs. It takes up to this
+ * share of all animals. From memory.
+ */
+const BLOW_PER_WEEK = 0.004
+const BLOW_MOST = 0.6
 
 /** What one step may change beside the rates. */
 export interface StepMore {
@@ -33,6 +40,7 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
   const room = r.capacity * (more.roomFactor ?? 1)
   const recruits = r.comeUp * (more.recruitsFactor ?? 1)
   const extra = more.extraHazard ?? 0
+  const blowChance = BLOW_PER_WEEK * r.dtWeeks
   const { carried, needsMale, femaleShare, eggsLeave, firstLeave, youngLeave, broods, broodSize } = r
   for (let i = 0; i < size; i++) {
     let s = mix32(key + Math.imul(i, STREAM_STEP))
@@ -69,6 +77,7 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     const daughters = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), mature, femaleShare)
     const u = uniformAt(s = s + STREAM_STEP | 0)
     const z = normalFrom(uniformAt(s = s + STREAM_STEP | 0))
+    const blow = uniformAt(s = s + STREAM_STEP | 0)
 
     let laid = 0
     if (!needsMale || m > 0) {
@@ -83,7 +92,14 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     cloud[YOUNG_2 * size + i] = y2Left - mature + half
     cloud[FEMALES * size + i] = fLeft + daughters
     cloud[MALES * size + i] = mLeft + mature - daughters
+    // what is left of the uniform number tells how hard the blow is
+    if (blow < blowChance) blowOn(cloud, size, i, BLOW_MOST * blow / blowChance, s)
   }
+}
+
+/** A share of all animals of a particle dies at once; the eggs are as many fewer. */
+function blowOn(cloud: Float64Array, size: number, i: number, share: number, s: number) {
+  for (let row = 0; row < STAGES; row++) cloud[row * size + i] = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), cloud[row * size + i]!, 1 - share)
 }
 
 /** Hazard to chance: 1 − e^(−h), by a fraction that is within a thousandth below h = 0.2 and never above 1. */

@@ -1,13 +1,11 @@
 import { byEye, countEvidence } from '#core/abundance'
 import { habitatLitres, type ResolvedGroup, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
-import { type PopulationEvent, type PopulationQuestion, preferredC, type Spreads, stageRates, type StageRates } from '#core/population'
+import { OWN_SHARE, type PopulationEvent, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 
 /** Weeks of temperature readings that the pace of life is taken from. */
 const TEMPERATURE_WEEKS = 12
-/** Part of a count's spread that stays the same from count to count: the keeper's eye and the glass's cover (from memory). */
-const OWN_SHARE = 0.5
 /** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
 const BROOD_SIGHT = { berried: { share: 0.6, sdLog: 0.5 }, eggMass: { share: 0.22, sdLog: 0.6 }, clutch: { share: 0.8, sdLog: 0.3 } }
 /** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
@@ -42,14 +40,6 @@ export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>
     fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
     ...(sign && { broodSight: BROOD_SIGHT[sign] }),
   }
-}
-
-/** How far a colony may lie from its group's defaults, so that growth in an empty glass has the group's spread. */
-export function spreadsOf(resolved: Pick<ResolvedGroup, 'growthPerWeek' | 'counting'>, rates: StageRates): Spreads {
-  const { sd } = resolved.growthPerWeek
-  const losses = rates.growthByRecruits > 0 ? 0.35 : Math.min(1.2, Math.max(0.2, sd / Math.max(1e-6, Math.abs(rates.growthByLosses))))
-  const recruits = rates.growthByRecruits > 0 ? Math.min(1.6, Math.max(0.15, sd / rates.growthByRecruits)) : 0
-  return { recruits, losses, room: 0.4, seen: OWN_SHARE * resolved.counting.allSeen.sdLog }
 }
 
 function eventOf(entry: Entry, colonyId: string, { group, counting }: ResolvedGroup): PopulationEvent[] {

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { resolveGroup, groups } from '#core/groups'
-import { drawFutureNoise } from '#core/population'
 import { DAY_MS, type Entry } from '#core/records'
 import { colonyStatements } from '#core/statements'
-import { seededRandom } from '#core/stats'
 import { backupIssueText } from '~/words/issues'
 import { cautionText } from '~/words/cautions'
 import { entryText } from '~/words/entries'
@@ -11,12 +9,12 @@ import { counted, glassNumber, num, partsOf, percent, plain, roundedTo } from '~
 import { say, type Saying } from '~/words/say'
 import { defaultUnits, differenceText, rangeText, shownValue, storedValue, valueText, volumeText } from '~/words/unitPrefs'
 import { agoText, aheadText, aroundText, weeksText } from '~/words/when'
-import { whyNumbers, whyValue } from '~/words/why'
+import { whyValue } from '~/words/why'
+import { whyNumbers } from '~/words/whyNumbers'
 import { count, death, inputOf, NOW, removal, smallRoom, test as waterTest, withdrawal } from '../make'
 
 const saying: Saying = { units: defaultUnits, nowMs: NOW, animal: ['shrimp', 'shrimp'] }
 const american = { temperature: 'f', volume: 'usGal', hardness: 'mgLCaCO3', conductivity: 'msCm' }
-const noise = drawFutureNoise(seededRandom(2), 60)
 
 describe('numbers', () => {
   it('are no more exact than their range', () => {
@@ -82,7 +80,7 @@ describe('sentences', () => {
     ['a wild count', [...rising, count(s.colony.id, 2, 900, { method: 'atFood' })], []], ['sold', [...rising, removal(s.colony.id, 2, 40)], []],
   ]
   it.each(rooms)('are whole when there is %s', (_name, colonyEntries, glassEntries) => {
-    const told = colonyStatements(inputOf(s, colonyEntries, glassEntries), noise)
+    const told = colonyStatements(inputOf(s, colonyEntries, glassEntries)).statements
     const statements = [told.number, told.heading, told.surplus, ...told.water.values]
     const messages = statements.flatMap(st => [st.conclusion, ...st.reasons, ...st.actions])
     const group = resolveGroup(s.colony)
@@ -94,7 +92,7 @@ describe('sentences', () => {
     }
   })
   it('say it in the keeper’s words and units', () => {
-    const told = colonyStatements(inputOf(s, falling, kh([5, 4, 3, 2])), noise)
+    const told = colonyStatements(inputOf(s, falling, kh([5, 4, 3, 2]))).statements
     expect(plain(say(told.water.worst!.conclusion, saying))).toBe('KH has slid to 2.0 °dH, below 3')
     expect(plain(say(told.water.worst!.conclusion, { ...saying, units: american }))).toBe('KH has slid to 36 mg/L CaCO₃, below 54')
     expect(plain(say(told.heading.conclusion, saying))).toMatch(/^Shrinking about \d+ % a week$/)

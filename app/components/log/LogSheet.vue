@@ -10,7 +10,7 @@ import { entriesOfColony } from '~/data/log'
 import { weekdayText } from '~/words/when'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
-import { countMethodHint, countMethodWord, deathSignWord, kindWord, originWord, outletWord } from '~/words/states'
+import { countMethodHint, countMethodWord, deathSignWord, kindWord, originWord, outletWord, plainCountMethods } from '~/words/states'
 
 /** Logs anything in seconds. What is logged most has a chip; the rest stands in one list, sorted by what it is about. */
 const logSheet = useLogSheetStore()
@@ -36,8 +36,9 @@ const clutchOptions = computed(() => clutches.value.map(c => ({ value: c.id, tit
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
 const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) => (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))
+const countMethods = plainCountMethods.map(value => ({ value, title: countMethodWord[value], hint: countMethodHint[value] }))
 const choices: Partial<Record<LogKind, { label: string, options: { value: string, title: string, hint?: string }[] }>> = {
-  count: { label: 'How was it counted?', options: options(countMethodWord, countMethodHint) },
+  count: { label: 'How was it counted?', options: countMethods },
   addition: { label: 'Where from?', options: options(originWord) },
   removal: { label: 'Where to?', options: options(outletWord) },
   death: { label: 'What was seen?', options: options(deathSignWord) },

@@ -28,7 +28,7 @@ watchDebounced([starters, number, first, capacity], async () => {
     sentence.value = ''
     return
   }
-  const ask = (n: number) => worker.weeks({ starters: n, number: number.value, growth: { value: g.growthPerWeek.value, sd: g.growthPerWeek.sd }, turnoverPerWeek: g.turnoverPerWeek.value, capacity: capacity.value })
+  const ask = (n: number) => worker.weeks({ groupId: g.group.id, schools: { ...props.plan.schools }, starters: n, number: number.value, capacity: capacity.value })
   // compared with the advised number, or with few when it is the advised one
   const advised = g.group.stocking.starters.value
   const few = Math.max(2, Math.round(advised / 4))

@@ -3,7 +3,8 @@ import { mdiArrowLeft, mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { resolveGroup } from '#core/groups'
 import type { WhyTopic } from '~/components/colony/FourStatements.vue'
 import { volumeText } from '~/words/unitPrefs'
-import { type Why, whyNumbers, whyValue } from '~/words/why'
+import { type Why, whyValue } from '~/words/why'
+import { whyNumbers } from '~/words/whyNumbers'
 import type { ValueVerdict } from '#core/water'
 import { format } from 'date-fns'
 
@@ -34,7 +35,7 @@ const about = computed(() => {
 })
 const mates = computed(() => (room.coloniesByGlass.get(glass.value?.id ?? '') ?? []).filter(c => c.id !== colony.value?.id))
 
-const tab = ref<'line' | 'table' | 'log'>('line')
+const tab = ref<'line' | 'stages' | 'table' | 'log'>('line')
 const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
 const why = shallowRef<Why | null>(null)
@@ -49,7 +50,7 @@ function explain(topic: WhyTopic) {
 function explainValue(v: ValueVerdict) {
   if (colony.value) why.value = whyValue(v, resolveGroup(colony.value), saying(colony.value))
 }
-const tabs = computed(() => [{ id: 'line' as const, title: 'Life line' }, { id: 'table' as const, title: 'Table' }, { id: 'log' as const, title: `Log ${entries.value || ''}` }])
+const tabs = computed(() => [{ id: 'line' as const, title: 'Life line' }, { id: 'stages' as const, title: 'Stages' }, { id: 'table' as const, title: 'Table' }, { id: 'log' as const, title: `Log ${entries.value || ''}` }])
 const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const, title: '18 months' }, { months: null, title: 'all' }]
 </script>
 
@@ -65,13 +66,14 @@ const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const,
         <p v-if="mates.length > 0" class="small muted mates">Also in this glass: <template v-for="(m, i) in mates" :key="m.id"><template v-if="i">, </template><NuxtLink :to="`/colony/${m.id}`">{{ m.name }}</NuxtLink></template>. They share the water.</p>
         <template v-if="told">
           <FourStatements :colony="colony" :statements="told" @why="explain" />
-          <nav class="tabs" aria-label="Life line, table, log">
+          <nav class="tabs" aria-label="Life line, stages, table, log">
             <button v-for="t in tabs" :key="t.id" type="button" :aria-pressed="tab === t.id" :class="{ on: tab === t.id }" @click="tab = t.id">{{ t.title }}</button>
             <span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
               <button v-for="s in spans" :key="s.title" type="button" :aria-pressed="months === s.months" :class="{ on: months === s.months }" @click="months = s.months">{{ s.title }}</button>
             </span>
           </nav>
           <LifeLine v-if="tab === 'line'" :population="told.population" :now-ms="told.asOf" :months="months" />
+          <StagesPanel v-else-if="tab === 'stages'" :population="told.population" :group="resolveGroup(colony).group" />
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
           <LogList v-show="tab === 'log'" :key="colony.id" :colony="colony" :now-ms="told.asOf" @counted="entries = $event" />
           <ValueStrips :values="told.water.values" @why="explainValue" />

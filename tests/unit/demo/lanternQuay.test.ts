@@ -2,14 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { lanternQuay } from '#demo/lanternQuay'
 import { needsAttention, planLog, planSteps } from '#core/care'
 import { parseBackup, writeBackup } from '#core/formats'
-import { drawFutureNoise } from '#core/population'
 import { currentEntries, DAY_MS, momentMs, netLitres } from '#core/records'
 import { colonyStatements } from '#core/statements'
-import { seededRandom } from '#core/stats'
 import { doseOf, ghOf, judgeCuring, learnHabits, sourceWater, waterStory } from '#core/water'
 
 const untilMs = Date.parse('2026-11-25T00:00:00.000Z')
-const noise = drawFutureNoise(seededRandom(1), 100)
 const { backup } = lanternQuay({ seed: 1, untilMs })
 
 function statementsOf(seed: number) {
@@ -17,7 +14,7 @@ function statementsOf(seed: number) {
   return b.colonies.map((colony) => {
     const glass = b.glasses.find(g => g.id === colony.glassId)!
     const of = (key: 'colonyId' | 'glassId', id: string) => b.entries.filter(e => key in e && (e as Record<string, unknown>)[key] === id)
-    const s = colonyStatements({ colony, glass, colonyEntries: of('colonyId', colony.id), glassEntries: of('glassId', glass.id), nowMs: untilMs, utcOffsetMinutes: 0 }, noise)
+    const s = colonyStatements({ colony, glass, colonyEntries: of('colonyId', colony.id), glassEntries: of('glassId', glass.id), nowMs: untilMs, utcOffsetMinutes: 0 }).statements
     return { name: colony.name, s, truth: truth[colony.id]!.at(-1)! }
   })
 }

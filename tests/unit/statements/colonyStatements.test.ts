@@ -1,14 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { needsAttention } from '#core/care'
-import { drawFutureNoise } from '#core/population'
 import type { Entry } from '#core/records'
 import { colonyStatements } from '#core/statements'
-import { seededRandom } from '#core/stats'
 import { correction, count, death, inputOf, removal, smallRoom, test as waterTest, withdrawal } from '../../make'
 
-const noise = drawFutureNoise(seededRandom(2), 200)
 const s = smallRoom()
-const tell = (colonyEntries: Entry[] = [], glassEntries: Entry[] = [], room = s) => colonyStatements(inputOf(room, colonyEntries, glassEntries), noise)
+const tell = (colonyEntries: Entry[] = [], glassEntries: Entry[] = [], room = s) => colonyStatements(inputOf(room, colonyEntries, glassEntries)).statements
 const growing = [200, 170, 140, 110, 80, 50, 20, 3].map((d, i) => count(s.colony.id, d, Math.round(16 * 1.35 ** i)))
 const keys = (list: readonly { key: string }[]) => list.map(m => m.key)
 const kh = (values: number[]) => values.map((khDh, i) => waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7 }))
