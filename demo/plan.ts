@@ -90,8 +90,8 @@ export const lanternQuayPlan: RackPlan[] = [
           name: 'Slate', kind: 'tank', grossL: 60, fillShare: 0.87, changes: { share: 0.1, every: 1, from: 20 },
           water: { ghDh: kit(6.7, { drift: { from: 16, perWeek: -0.03 } }), khDh: kit(4.6, { drift: { from: 13, perWeek: -0.2 }, every: 2 }), ph: kit(7.3, { drift: { from: 13, perWeek: -0.045 } }), conductivityUsCm: probe(300, { drift: { from: 13, perWeek: -1.5 } }), temperatureC: probe(22.6, { season: 0.8 }), nitrateMgL: kit(9, { every: 6 }) },
           colonies: [{
-            name: 'Slate', groupId: 'neocaridina', founders: { females: 9, males: 6, unsexed: 3 }, began: 58, births: 0.15, deaths: 0.03, capacity: 620, turn: { from: 12, births: 0.01, deaths: 0.07 },
-            counts: { method: 'allSeen', every: 2.6 }, sales: { every: 11, number: 24, from: 30, outlet: 'sold' },
+            name: 'Slate', groupId: 'neocaridina', founders: { females: 9, males: 6, unsexed: 3 }, began: 58, births: 0.15, deaths: 0.03, capacity: 620, turn: { from: 15, births: 0.005, deaths: 0.075 },
+            counts: { method: 'allSeen', every: 2 }, sales: { every: 11, number: 24, from: 30, outlet: 'sold' },
             deathsLogged: [{ week: 5, number: 1, sign: 'failedMolt', text: 'White gap behind the head.' }, { week: 2, number: 1, sign: 'failedMolt' }],
             wildCount: { week: 17, times: 4.8, method: 'atFood', text: 'Whole tank on the nettle leaf, lost track twice.' },
           }],

@@ -53,7 +53,7 @@ export function keepRounds({ plan, glass, colonies, untilMs, rounds, random, awa
         const berried = poisson(Math.max(0.01, 0.5 * now * BERRIED * (trouble && i < 10 ? 0.2 : 1)))()
         write(ms + 3000, { colonyId: colony.id, kind: 'berried', number: berried, ...(berried > 2 && random() < 0.3 && { eyed: 1 }) })
       }
-      if (care.brood?.sign === 'eggMass' && i % 3 === 0) write(ms + 3000, { colonyId: colony.id, kind: 'eggMass', number: poisson(2.5)() })
+      if (care.brood?.sign === 'eggMass' && i % 3 === 0) write(ms + 3000, { colonyId: colony.id, kind: 'eggMass', number: poisson(1 + 0.03 * now)() })
       if (care.brood && care.brood.sign !== 'clutch' && !care.youngApart && !trouble && i % 5 === 2) write(ms + 4000, { colonyId: colony.id, kind: 'young', amount: random() < 0.5 ? 'few' : 'many' })
     }
   }

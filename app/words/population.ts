@@ -28,7 +28,7 @@ export function mattersText({ matters }: MatrixSummary): string {
   return second && second.share > 0.1 ? `What matters most for its growth: ${matterWord[first.what]} (${num(percent(first.share))}), then ${matterWord[second.what]} (${num(percent(second.share))}).` : `What matters most for its numbers: ${matterWord[first.what]}.`
 }
 
-const learntWord: Readonly<Record<Learnt['name'], string>> = { recruits: 'Young that come up', losses: 'Deaths', room: 'Room in the glass', seen: 'Share of animals that counts find' }
+const learntWord: Readonly<Record<Learnt['name'], string>> = { recruits: 'Young that come up', losses: 'Deaths', room: 'Room in the glass', seen: 'Share of animals that counts find', sight: 'Share of broods that is seen' }
 export const learntName = (l: Learnt): string => learntWord[l.name]
 /** "1.3 times the default, likely 0.9 to 1.8; before any entry 0.4 to 2.4". */
 export function learntText({ now, before }: Learnt): string {

@@ -8,17 +8,20 @@ import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
 import type { Learnt, PopulationAnswer, PopulationQuestion, Range } from './question'
 import { meanStep, type StageRates } from './rates'
-import { counted, LOSSES, MOOD, RECRUITS, ROOM, SEEN, stageRows, STAGES, type StageName } from './stages'
-import { crowded } from './step'
+import { counted, LOSSES, MOOD, RECRUITS, ROOM, SEEN, SIGHT, stageRows, STAGES, type StageName } from './stages'
+import { crowded, MOOD_WEEKS } from './step'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
 export const MODEL = 'stages/1'
 
 /** Possible colonies in a fit, and futures in a fan, wherever the app does not say otherwise. */
-export const PARTICLES = 1000
+export const PARTICLES = 2000
 export const FUTURES = 256
 
 const LOG = { kind: 'log' } as const
+
+/** A direction is told when so many of the possible colonies take it: four in five, as in a likely range. */
+export const SURE = 0.8
 
 /** Animals logged as dead after a moment. */
 export function deathsSince({ steps }: Pick<PopulationAnswer, 'steps'>, sinceMs: number): number {
@@ -56,7 +59,7 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
   const surplus = largestTake(search, 'any', futures)
 
   const growth = growthAhead(fit, rates, dying)
-  const clear = growth.low > 0 || growth.high < 0
+  const clear = growth.rising > SURE || growth.rising < 1 - SURE
   const rate = Math.log1p(growth.value)
   const row = (r: number, i: number) => cloud[r * size + i]!
   const stages = Object.fromEntries((Object.keys(stageRows) as StageName[]).map(name => [name, ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0))])) as Record<StageName, Range>
@@ -72,12 +75,13 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
     now: { ...now, level: 0.8, basis: LOG },
     stages,
     broods: ranged(i => Math.round(stageRows.eggs.reduce((sum, r) => sum + row(r, i), 0) / rates.broodSize)),
-    growthPerWeek: { ...growth, level: 0.8, basis: LOG },
+    growthPerWeek: { value: growth.value, low: growth.low, high: growth.high, level: 0.8, basis: LOG },
+    rising: growth.rising,
     doublingWeeks: clear && rate > 0 ? Math.LN2 / rate : null,
     halvingWeeks: clear && rate < 0 ? -Math.LN2 / rate : null,
     ownEvidence: ownEvidence(fit, rates),
     learnt: learnt(fit, question),
-    matrix: summarise(rates, present.comeUp, present.loss),
+    matrix: summarise({ ...rates, broods: Math.min(1, rates.broods * present.broods) }, present.comeUp, present.loss),
     path: fit.path,
     fan: futureFan(futures.totals, futures, nowMs),
     counts: fit.counts,
@@ -99,7 +103,7 @@ const GROWTH_COLONIES = 200
  * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is what
  * is not known of numbers, stages, rates and mood.
  */
-function growthAhead(fit: Fit, r: StageRates, dying: number): Range {
+function growthAhead(fit: Fit, r: StageRates, dying: number): Range & { /** share of the colonies that grow */ rising: number } {
   const { cloud, size } = fit
   const many = Math.min(GROWTH_COLONIES, size)
   const growth = new Float64Array(many)
@@ -112,13 +116,13 @@ function growthAhead(fit: Fit, r: StageRates, dying: number): Range {
     const before = numberIn()
     const room = r.capacity * Math.exp(cloud[ROOM * size + i]!)
     for (let step = 0; step < steps; step++) {
-      const mood = cloud[MOOD * size + i]! * Math.exp(-step * r.dtWeeks / 20)
-      const { comeUp, loss } = crowded(r, cloud[RECRUITS * size + i]!, mood, cloud[LOSSES * size + i]!, numberIn(), room)
-      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + dying * r.dtWeeks / loss } : r, comeUp, loss)
+      const mood = cloud[MOOD * size + i]! * Math.exp(-step * r.dtWeeks / MOOD_WEEKS)
+      const { comeUp, loss, broods } = crowded(r, cloud[RECRUITS * size + i]!, mood, cloud[LOSSES * size + i]!, numberIn(), room)
+      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + dying * r.dtWeeks / loss } : r, comeUp, loss, broods)
     }
     growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
   }
-  return spread80(growth.sort())
+  return { ...spread80(growth.sort()), rising: growth.filter(g => g > 0).length / many }
 }
 
 /** Share of the variance of growth that the log has taken away. */
@@ -139,7 +143,7 @@ function ownEvidence(fit: Fit, r: StageRates): number {
 
 function learnt(fit: Fit, { spreads }: PopulationQuestion): Learnt[] {
   const { cloud, size } = fit
-  return ([['recruits', RECRUITS], ['losses', LOSSES], ['room', ROOM], ['seen', SEEN]] as const).flatMap(([name, row]) => {
+  return ([['recruits', RECRUITS], ['losses', LOSSES], ['room', ROOM], ['seen', SEEN], ['sight', SIGHT]] as const).flatMap(([name, row]) => {
     if (spreads[name] === 0) return []
     const sorted = Float64Array.from({ length: size }, (_, i) => Math.exp(cloud[row * size + i]!)).sort()
     return [{ name, now: spread80(sorted), before: { value: 1, low: Math.exp(-Z80 * spreads[name]), high: Math.exp(Z80 * spreads[name]) } }]

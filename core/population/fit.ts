@@ -3,7 +3,7 @@ import { hashText, normalFrom, quantileSorted, streamAt, uniformAt } from '#core
 import { applyStep, at, weighBroods, weighCount, weighParts, weighYoung } from './observe'
 import { drawSorted, effective, gather, normalise, refresh, systematic } from './particles'
 import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
-import { counted, FEMALES, LOSSES, MALES, MOOD, PARAMETERS, RECRUITS, ROOM, ROWS, SEEN, YOUNG_1, YOUNG_2 } from './stages'
+import { counted, FEMALES, LOSSES, MALES, MOOD, PARAMETERS, RECRUITS, ROOM, ROWS, SEEN, SIGHT, YOUNG_1, YOUNG_2 } from './stages'
 import { MOOD_SD, stepCloud } from './step'
 
 /**
@@ -164,6 +164,7 @@ export function openingCloud(question: Pick<PopulationQuestion, 'seed' | 'founde
     cloud[LOSSES * size + i] = spreads.losses * normalFrom(at(key, i, 2))
     cloud[ROOM * size + i] = spreads.room * normalFrom(at(key, i, 3))
     cloud[SEEN * size + i] = spreads.seen * normalFrom(at(key, i, 4))
+    cloud[SIGHT * size + i] = spreads.sight * normalFrom(at(key, i, 5))
   }
   return cloud
 }

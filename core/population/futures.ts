@@ -1,13 +1,12 @@
-import { streamAt } from '#core/stats'
-import { quantileSorted } from '#core/stats'
+import { WEEK_MS } from '#core/records'
+import { binomialFrom, quantileSorted, streamAt } from '#core/stats'
 import { type Stopped, StoppedError } from './fit'
-import { type TakeOf, takeFrom, takeWeights } from './observe'
+import { at, type TakeOf, takeFrom, takeWeights } from './observe'
 import { gather } from './particles'
 import type { BandPoint } from './question'
 import type { StageRates } from './rates'
-import { counted, FEMALES, ROWS, YOUNG_1, YOUNG_2 } from './stages'
+import { counted, FEMALES, ROWS, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 import { stepCloud } from './step'
-import { WEEK_MS } from '#core/records'
 
 /** Weeks that futures look ahead where nobody asks for more. */
 export const FUTURE_WEEKS = 26
@@ -21,6 +20,8 @@ export interface Doing {
   take?: { of: TakeOf, number: number }
   /** taken out every week from today; what is not there is not taken */
   weekly?: { of: TakeOf, number: number }
+  /** share of all animals, eggs too, taken out every week */
+  weeklyShare?: number
   /** put in or taken out first, as whole animals of a fitting make-up: another starting number */
   startFactor?: number
   /** factor on the room, for food, surface or a second tank */
@@ -64,6 +65,7 @@ export function liveFutures(start: Start, size: number, weeks: number, rates: St
       stepCloud(cloud, size, rates, streamAt(seed, week, s), { extraHazard: dying * rates.dtWeeks, roomFactor: doing.roomFactor ?? 1, recruitsFactor: doing.recruitsFactor ?? 1 })
     }
     if (doing.weekly && doing.weekly.number > 0) takeAll(cloud, size, doing.weekly, streamAt(seed, week, -8))
+    if (doing.weeklyShare) takeShare(cloud, size, doing.weeklyShare, streamAt(seed, week, -9))
     record(cloud, futures, week)
   }
   return futures
@@ -80,8 +82,12 @@ function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf, number: 
   }
 }
 
+function takeShare(cloud: Float64Array, size: number, share: number, key: number) {
+  for (let row = 0; row < STAGES; row++) for (let i = 0; i < size; i++) cloud[row * size + i] = cloud[row * size + i]! - binomialFrom(at(key, i, row), cloud[row * size + i]!, share)
+}
+
 function grow(cloud: Float64Array, size: number, factor: number) {
-  for (let row = 0; row <= 6; row++) for (let i = 0; i < size; i++) cloud[row * size + i] = Math.round(cloud[row * size + i]! * factor)
+  for (let row = 0; row < STAGES; row++) for (let i = 0; i < size; i++) cloud[row * size + i] = Math.round(cloud[row * size + i]! * factor)
 }
 
 function record(cloud: Float64Array, f: Futures, week: number) {

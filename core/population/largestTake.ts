@@ -39,33 +39,45 @@ export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = live
   return { ...found, take: found.take / unit }
 }
 
-function search(s: TakeSearch, now: Futures, risk: (k: number) => { any: number, total: number, females: number }, guess: number, most: number): LargestTake {
+function search(s: TakeSearch, now: Futures, risk: (k: number) => Risk, guess: number, most: number): LargestTake {
   const none = riskUnder(now, s.floors)
-  const limitOf = (r: { total: number, females: number }) => (r.females > r.total ? 'females' as const : 'number' as const)
   if (none.any > s.allowedRisk || most < 1) return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
+  const { good, after, broken } = largestBearable(risk, s.allowedRisk, guess, most)
+  return { take: good, riskNow: none.any, riskAfter: (after ?? none).any, limit: limitOf(broken ?? none), all: good === most }
+}
+
+const limitOf = (r: Risk) => (r.females > r.total ? 'females' as const : 'number' as const)
+
+/** Chance of falling under either floor, and under each. */
+export interface Risk { any: number, total: number, females: number }
+
+/**
+ * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess, doubles
+ * its stride until the answer lies between two numbers, and halves what is left.
+ * @param risk of a number
+ * @param most no more than this is tried
+ * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none was)
+ */
+export function largestBearable(risk: (k: number) => Risk, allowed: number, guess: number, most: number): { good: number, after: Risk | null, broken: Risk | null } {
   let good = 0
-  let after = none
+  let after: Risk | null = null
   let bad = most + 1
-  let broken = none
-  let below = false
-  let above = false
+  let broken: Risk | null = null
   let stride = Math.max(1, Math.round(guess / 40))
   for (let next = Math.max(1, guess); bad - good > 1; stride *= 2) {
     const k = Math.min(bad - 1, Math.max(good + 1, next))
     const r = risk(k)
-    if (r.any <= s.allowedRisk) {
+    if (r.any <= allowed) {
       good = k
       after = r
-      below = true
     }
     else {
       bad = k
       broken = r
-      above = true
     }
-    next = below && above ? Math.floor((good + bad) / 2) : below ? good + stride : bad - stride
+    next = after && broken ? Math.floor((good + bad) / 2) : after ? good + stride : bad - stride
   }
-  return { take: good, riskNow: none.any, riskAfter: after.any, limit: limitOf(broken), all: good === most }
+  return { good, after, broken }
 }
 
 /** If all of a future scaled with its start, taking k of n would leave its lowest point at (n − k)/n: a first guess. */

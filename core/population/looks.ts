@@ -1,8 +1,7 @@
 import { normalFrom, streamAt } from '#core/stats'
 import { at } from './observe'
 import type { Look, PopulationQuestion } from './question'
-import { EGGS_1, EGGS_2, SEEN } from './stages'
-import { counted } from './stages'
+import { counted, EGGS_1, EGGS_2, SEEN, SIGHT } from './stages'
 import type { Futures, Start } from './futures'
 
 /** Weeks ahead for which a look is judged. */
@@ -26,6 +25,7 @@ export function looksAhead(question: PopulationQuestion, start: Start, futures: 
   const then = Float64Array.from({ length: size }, (_, i) => Math.log(futures.totals[week * size + i]! + 0.5))
   const now = Float64Array.from({ length: size }, (_, i) => counted(start.cloud, start.size, from(i)))
   const seen = Float64Array.from({ length: size }, (_, i) => start.cloud[SEEN * start.size + from(i)]!)
+  const eye = Float64Array.from({ length: size }, (_, i) => start.cloud[SIGHT * start.size + from(i)]!)
   const broods = Float64Array.from({ length: size }, (_, i) => (start.cloud[EGGS_1 * start.size + from(i)]! + start.cloud[EGGS_2 * start.size + from(i)]!) / question.rates.broodSize)
   const before = spread(then, () => 1)
   if (!(before > 1e-6)) return []
@@ -36,7 +36,7 @@ export function looksAhead(question: PopulationQuestion, start: Start, futures: 
     { what: 'sample', mean: i => log(now[i]!), sd: i => Math.hypot(SAMPLE.sdLog, Math.sqrt((1 - SAMPLE.share) / Math.max(now[i]! * SAMPLE.share, 0.5))) },
   ]
   const sight = question.broodSight
-  if (sight) looks.push({ what: 'broods', mean: i => Math.log(broods[i]! * sight.share + 0.5), sd: i => Math.hypot(sight.sdLog, Math.sqrt(1 / Math.max(broods[i]! * sight.share, 0.5))) })
+  if (sight) looks.push({ what: 'broods', mean: i => Math.log(broods[i]! * sight.share + 0.5) + eye[i]!, sd: i => Math.hypot(sight.sdLog, Math.sqrt(1 / Math.max(broods[i]! * sight.share, 0.5))) })
   return looks.map(({ what, mean, sd }, nth) => {
     let left = 0
     for (let t = 0; t < TRIES; t++) {

@@ -3,7 +3,7 @@ import type { Heads } from '#core/records'
 import { binomialFrom, mix32, normalFrom, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
 import type { StageRates } from './rates'
 import type { PopulationEvent } from './question'
-import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, MALES, SEEN, STAGES, YOUNG_1, YOUNG_2 } from './stages'
+import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, MALES, SEEN, SIGHT, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 
 /**
  * What the log's entries do to a cloud: they weigh the particles, or change the animals in them.
@@ -13,7 +13,7 @@ import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, MALES, SEEN, STAGES, YOUNG_1, 
 const SLIP = 0.025
 const SLIP_SD = 1.6
 /** Chance per week that a number changes unseen and unlogged, more often down than up: a die-off behind the filter, a gift. From memory. */
-const JUMP_PER_WEEK = 0.003
+const JUMP_PER_WEEK = 0.002
 const JUMP_MEAN = -0.3
 const JUMP_SD = 1.1
 /** Counts of stages are surer of their sum than of their parts: worth so many animals at most. */
@@ -36,7 +36,7 @@ export interface CountDone { slips: Uint8Array, jumped: number }
 export function weighCount(cloud: Float64Array, size: number, logWeights: Float64Array, event: Extract<PopulationEvent, { kind: 'count' }>, weeksSince: number, timing: number, key: number): CountDone {
   const { y, r } = event.evidence
   const variance = r + timing * timing
-  const jump = Math.min(0.06, 0.004 + JUMP_PER_WEEK * weeksSince)
+  const jump = Math.min(0.06, 0.002 + JUMP_PER_WEEK * weeksSince)
   const young = event.parts ? event.parts.young : 0
   // young that were counted apart are not among the countable animals
   const shift = young > 0 && event.seen > young ? Math.log((event.seen - young) / event.seen) : 0
@@ -101,7 +101,7 @@ const LOOK_FLOOR = 0.03
 export function weighBroods(cloud: Float64Array, size: number, logWeights: Float64Array, seen: number, sight: { share: number, sdLog: number }, broodSize: number): void {
   for (let i = 0; i < size; i++) {
     const there = (cloud[EGGS_1 * size + i]! + cloud[EGGS_2 * size + i]!) / broodSize
-    logWeights[i] = logWeights[i]! + Math.log(LOOK_FLOOR + (1 - LOOK_FLOOR) * looseCount(seen, Math.max(0.05, there * sight.share), sight.sdLog))
+    logWeights[i] = logWeights[i]! + Math.log(LOOK_FLOOR + (1 - LOOK_FLOOR) * looseCount(seen, Math.max(0.05, there * sight.share * Math.exp(cloud[SIGHT * size + i]!)), sight.sdLog))
   }
 }
 

@@ -14,7 +14,7 @@ export type PopulationEvent = { entryId: string, at: number } & (
 )
 
 /** How far what is learnt may lie from the group's defaults: standard deviations on the log scale. */
-export interface Spreads { recruits: number, losses: number, room: number, seen: number }
+export interface Spreads { recruits: number, losses: number, room: number, seen: number, sight: number }
 
 /** Everything that the model may know about a colony. */
 export interface PopulationQuestion {
@@ -63,7 +63,7 @@ export interface JudgedCount extends Range {
 }
 
 /** What is learnt about a colony beside its number, against the group's default. */
-export interface Learnt { name: 'recruits' | 'losses' | 'room' | 'seen', /** factor on the default, with its range */ now: Range, /** the same before anything was seen */ before: Range }
+export interface Learnt { name: keyof Spreads, /** factor on the default, with its range */ now: Range, /** the same before anything was seen */ before: Range }
 
 /** A look that would narrow the forecast. */
 export interface Look { what: 'fullCount' | 'broods' | 'sample', /** width of the 8-week range left, as a share of today's */ left: number }
@@ -88,6 +88,8 @@ export interface PopulationAnswer {
   broods: Range
   /** growth per week as a share over the coming eight weeks, after the deaths that are logged */
   growthPerWeek: Estimate
+  /** chance that it grows over these weeks */
+  rising: number
   doublingWeeks: number | null
   halvingWeeks: number | null
   /** share of what is known about growth that comes from this colony's own log, 0 to 1 */

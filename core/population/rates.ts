@@ -96,8 +96,9 @@ function ratesAt(s: Stages, breeds: boolean, pace: number, capacity: number, gro
  * @param x numbers by stage; changed in place
  * @param comeUp share of eggs whose young come up now
  * @param loss factor on all hazards
+ * @param broods factor on the broods taken up
  */
-export function meanStep(x: Float64Array, r: StageRates, comeUp: number, loss: number): void {
+export function meanStep(x: Float64Array, r: StageRates, comeUp: number, loss: number, broods = 1): void {
   const first = 1 - Math.exp(-r.firstHazard * loss)
   const young = 1 - Math.exp(-r.youngHazard * loss)
   const adult = 1 - Math.exp(-r.adultHazard * loss)
@@ -107,7 +108,7 @@ export function meanStep(x: Float64Array, r: StageRates, comeUp: number, loss: n
   const half = x[YOUNG_1]! * (1 - young) * r.youngLeave
   const mature = x[YOUNG_2]! * (1 - young) * r.youngLeave
   const free = r.carried ? Math.max(0, x[FEMALES]! - (x[EGGS_1]! + x[EGGS_2]!) / r.broodSize) : x[FEMALES]!
-  const laid = r.needsMale && x[MALES]! <= 0 ? 0 : free * r.broods * r.broodSize
+  const laid = r.needsMale && x[MALES]! <= 0 ? 0 : free * (r.carried ? Math.min(1, r.broods * broods) : r.broods * broods) * r.broodSize
   x[EGGS_2] = x[EGGS_2]! - hatched + ripened
   x[EGGS_1] = x[EGGS_1]! - ripened + laid
   x[FIRST] = x[FIRST]! * (1 - first) - grown + hatched * Math.min(1, comeUp)

@@ -19,14 +19,15 @@ export const STAGES = 7
 
 /** How well things go at present, on the log scale: moves births up and deaths down, and wanders. */
 export const MOOD = 7
-/** What is learnt, on the log scale and centred on the group's default: young that come up, deaths, room, share that is seen. */
+/** What is learnt, on the log scale and centred on the group's default: young that come up, deaths, room, share of animals and share of broods that are seen. */
 export const RECRUITS = 8
 export const LOSSES = 9
 export const ROOM = 10
 export const SEEN = 11
+export const SIGHT = 12
 /** Rows that a possible colony needs to live on. */
-export const ROWS = 12
-export const PARAMETERS = [RECRUITS, LOSSES, ROOM, SEEN] as const
+export const ROWS = 13
+export const PARAMETERS = [RECRUITS, LOSSES, ROOM, SEEN, SIGHT] as const
 
 /** What people call the stages; eggs and young are the sum of their two rooms. */
 export const stageNames = ['eggs', 'first', 'young', 'females', 'males'] as const

@@ -4,9 +4,13 @@ import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, ST
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
 export const MOOD_WEEKS = 20
-export const MOOD_SD = 0.4
-/** How much of a good or bad mood is felt in the deaths. */
-const MOOD_IN_LOSSES = 1
+export const MOOD_SD = 0.2
+/** In some weeks the mood turns a little for good or ill; one turn in six is a bad one: a sickness, water that slides (from memory). */
+const TURN_PER_WEEK = 0.06
+const TURN_SD = 0.5
+const BAD_TURNS = 1 / 6
+const BAD_MEAN = -1.2
+/** A mood is felt in the deaths in full, and in the births half in how many take up a brood and half in how many young come up (from memory). */
 /** Spread of one brood's size beside its mean (from memory). */
 const BROOD_SPREAD = 0.35
 
@@ -40,11 +44,14 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
   const room = r.capacity * (more.roomFactor ?? 1)
   const recruits = r.comeUp * (more.recruitsFactor ?? 1)
   const extra = more.extraHazard ?? 0
+  const turnChance = TURN_PER_WEEK * r.dtWeeks
   const blowChance = BLOW_PER_WEEK * r.dtWeeks
   const { carried, needsMale, femaleShare, eggsLeave, firstLeave, youngLeave, broods, broodSize } = r
   for (let i = 0; i < size; i++) {
     let s = mix32(key + Math.imul(i, STREAM_STEP))
-    const mood = cloud[MOOD * size + i]! * keep + moodSd * normalFrom(uniformAt(s))
+    const turn = uniformAt(s)
+    const drift = normalFrom(uniformAt(s = s + STREAM_STEP | 0))
+    const mood = cloud[MOOD * size + i]! * keep + (turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift)
     cloud[MOOD * size + i] = mood
     const e1 = cloud[EGGS_1 * size + i]!
     const e2 = cloud[EGGS_2 * size + i]!
@@ -58,8 +65,9 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     const n = y1 + y2 + f + m
     // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to nothing at capacity
     const slope = Math.min(-0.3, r.holds - luck)
-    const comeUp = recruits * Math.exp(luck + mood + slope * n / (room * Math.exp(cloud[ROOM * size + i]!)))
-    const loss = Math.exp(cloud[LOSSES * size + i]! - MOOD_IN_LOSSES * mood)
+    const half = Math.exp(0.5 * mood)
+    const comeUp = recruits * half * Math.exp(luck + slope * n / (room * Math.exp(cloud[ROOM * size + i]!)))
+    const loss = Math.exp(cloud[LOSSES * size + i]!) / (half * half)
 
     const hatched = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), e2, eggsLeave)
     const ripened = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), e1, eggsLeave)
@@ -68,7 +76,7 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     const grown = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), hLeft, firstLeave)
     const young = chance(r.youngHazard * loss)
     const y1Left = y1 - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1, young)
-    const half = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1Left, youngLeave)
+    const larger = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1Left, youngLeave)
     const y2Left = y2 - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y2, young)
     const mature = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y2Left, youngLeave)
     const adult = chance(r.adultHazard * loss + extra)
@@ -82,14 +90,14 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     let laid = 0
     if (!needsMale || m > 0) {
       const free = carried ? Math.max(0, f - Math.ceil((e1 + e2) / broodSize)) : f
-      const taken = carried ? binomialFrom(u, free, broods) : poissonFrom(u, free * broods)
+      const taken = carried ? binomialFrom(u, free, broods * half) : poissonFrom(u, free * broods * half)
       if (taken > 0) laid = Math.max(0, Math.round(broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
     }
     cloud[EGGS_2 * size + i] = e2 - hatched + ripened
     cloud[EGGS_1 * size + i] = e1 - ripened + laid
     cloud[FIRST * size + i] = hLeft - grown + cameUp
-    cloud[YOUNG_1 * size + i] = y1Left - half + grown
-    cloud[YOUNG_2 * size + i] = y2Left - mature + half
+    cloud[YOUNG_1 * size + i] = y1Left - larger + grown
+    cloud[YOUNG_2 * size + i] = y2Left - mature + larger
     cloud[FEMALES * size + i] = fLeft + daughters
     cloud[MALES * size + i] = mLeft + mature - daughters
     // what is left of the uniform number tells how hard the blow is
@@ -105,7 +113,11 @@ function blowOn(cloud: Float64Array, size: number, i: number, share: number, s: 
 /** Hazard to chance: 1 − e^(−h), by a fraction that is within a thousandth below h = 0.2 and never above 1. */
 const chance = (hazard: number) => Math.min(1, hazard / (1 + hazard / 2))
 
-/** What crowding, mood and what was learnt make of the rates for one colony: share of eggs that come up, and the factor on its hazards. */
-export function crowded(r: StageRates, luck: number, mood: number, losses: number, n: number, room: number): { comeUp: number, loss: number } {
-  return { comeUp: Math.min(1, r.comeUp * Math.exp(luck + mood + Math.min(-0.3, r.holds - luck) * n / room)), loss: Math.exp(losses - MOOD_IN_LOSSES * mood) }
+/** What crowding, mood and what was learnt make of the rates for one colony. */
+export interface Present { /** share of eggs that come up */ comeUp: number, /** factor on the hazards */ loss: number, /** factor on the broods taken up */ broods: number }
+
+/** The present of one colony of n animals in a room for so many. */
+export function crowded(r: StageRates, luck: number, mood: number, losses: number, n: number, room: number): Present {
+  const half = Math.exp(0.5 * mood)
+  return { comeUp: Math.min(1, r.comeUp * half * Math.exp(luck + Math.min(-0.3, r.holds - luck) * n / room)), loss: Math.exp(losses) / (half * half), broods: half }
 }

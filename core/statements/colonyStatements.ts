@@ -1,5 +1,5 @@
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
-import { answerPopulation, deathsSince, type Fit, fitPopulation, PARTICLES, type PopulationAnswer } from '#core/population'
+import { answerPopulation, deathsSince, type Fit, fitPopulation, PARTICLES, type PopulationAnswer, SURE } from '#core/population'
 import { type Colony, currentEntries, DAY_MS, type Entry, type Evidence, type Glass, type Message, netLitres, stateRank, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
 import { judgeValue, phSwing, recipeKeys, type ValueVerdict, waterStory, withSwing } from '#core/water'
 import { questionOf } from './questionOf'
@@ -131,8 +131,8 @@ function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: Resolve
 
   const at = (state: VerdictState, key: StatementKey): Statement => ({ state, conclusion: msg(key, numbers), reasons, actions: [], evidence })
   if (p.now.value > 0.85 * p.capacity && value < 0.02) return at('onTarget', 'heading.full')
-  if (low > 0) return value < STEADY ? at('onTarget', 'heading.steady') : at('onTarget', 'heading.growing')
-  if (high < 0) return value > -STEADY ? at('onTarget', 'heading.steady') : at(asExpected ? 'onTarget' : value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
+  if (p.rising > SURE) return value < STEADY ? at('onTarget', 'heading.steady') : at('onTarget', 'heading.growing')
+  if (p.rising < 1 - SURE) return value > -STEADY ? at('onTarget', 'heading.steady') : at(asExpected ? 'onTarget' : value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
   return Math.max(high, -low) < 3 * STEADY ? at('onTarget', 'heading.steady') : at('unknown', 'heading.unclear')
 }
 

@@ -1,54 +1,81 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups, resolveGroup } from '#core/groups'
-import { answerPopulation, drawFutureNoise } from '#core/population'
-import { WEEK_MS } from '#core/records'
-import { seededRandom } from '#core/stats'
+import { type Doing, futureFan, liveFutures, openingCloud, preferredC, spreadsOf, stageRates, weeksToReach } from '#core/population'
+import type { Heads } from '#core/records'
 import { toCanonical, volume } from '#core/units'
 import { conductivityOfSalinity, planTreatment, specificGravity, substances } from '#core/water'
 import { colony, nextId, NOW } from '../make'
 
 /** Facts of the trade: common practice, no source. The group's defaults must be able to reproduce them. */
-const noise = drawFutureNoise(seededRandom(4), 400)
-
-/** Likely number of a colony that is only known by its group, after some weeks. */
-function expected(groupId: string, founders: number, litres: number, weeks: number, schools = {}) {
-  const g = resolveGroup(colony(nextId(), { groupId, schools }))
-  return answerPopulation({ startMs: NOW - weeks * WEEK_MS, founders, events: [], nowMs: NOW, growthPrior: g.growthPerWeek, turnoverPerWeek: g.turnoverPerWeek.value, capacity: g.capacityPerL.value * litres, counting: g.counting, minimumKeep: g.minimumKeep.value }, noise)
+function futures(groupId: string, founders: Partial<Heads>, litres: number, weeks: number, more: { schools?: Record<string, string>, celsius?: number, doing?: Doing } = {}) {
+  const g = resolveGroup(colony(nextId(), { groupId, schools: more.schools ?? {} }))
+  const rates = stageRates(g, { temperatureC: more.celsius ?? preferredC(g), capacity: g.capacityPerL.value * litres })
+  const cloud = openingCloud({ seed: 4, founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...founders }, rates, spreads: spreadsOf(g, rates) }, 600)
+  return liveFutures({ cloud, size: 600 }, 600, weeks, rates, 4, more.doing)
 }
-/** First week in which the middle future passes a number. */
-function weeksTo(number: number, groupId: string, founders: number, litres: number, schools = {}) {
-  for (let weeks = 1; weeks < 200; weeks++) if (expected(groupId, founders, litres, weeks, schools).now.value >= number) return weeks
-  return Infinity
+/** Likely number after some weeks. */
+function expected(...args: Parameters<typeof futures>) {
+  const f = futures(...args)
+  const last = futureFan(f.totals, f, 0).at(-1)!
+  return { low: last.p10, value: last.p50, high: last.p90 }
 }
+const shrimp = (n: number) => ({ females: Math.ceil(n * 0.6), males: Math.floor(n * 0.4) })
 
 describe('growth (common practice, no source)', () => {
-  it('15 Neocaridina starters reach a few hundred in about a year', () => {
-    const { now } = expected('neocaridina', 15, 60, 52)
-    expect(now.high).toBeGreaterThan(200)
-    expect(now.low).toBeLessThan(600)
+  it('15 Neocaridina starters reach a few hundred in about a year, even with sales of 8 a week from the half of it', () => {
+    const year = expected('neocaridina', shrimp(15), 60, 52)
+    expect(year.value).toBeGreaterThan(200)
+    expect(year.value).toBeLessThan(600)
+    const sold = expected('neocaridina', shrimp(15), 60, 52, { doing: { weekly: { of: 'any', number: 1 } } })
+    expect(sold.high).toBeGreaterThan(200)
   })
   it('two well-fed ramshorns reach about a thousand in a couple of months', () => {
-    const { now } = expected('ramshorn-snail', 2, 80, 9, { feeding: 'heavy' })
-    expect(now.low).toBeLessThan(1000)
-    expect(now.high).toBeGreaterThan(1000)
-    expect(now.value).toBeGreaterThan(300)
+    const { low, value, high } = expected('ramshorn-snail', { unsexed: 2 }, 80, 9, { schools: { feeding: 'heavy' } })
+    expect(low).toBeLessThan(1000)
+    expect(high).toBeGreaterThan(1000)
+    expect(value).toBeGreaterThan(300)
     // the same two, fed as usual, are a colony of dozens by then
-    expect(expected('ramshorn-snail', 2, 80, 9).now.value).toBeLessThan(60)
+    expect(expected('ramshorn-snail', { unsexed: 2 }, 80, 9).value).toBeLessThan(60)
   })
   it('20 starters instead of 5 bring the first hundred months sooner', () => {
-    expect(weeksTo(100, 'neocaridina', 5, 60) - weeksTo(100, 'neocaridina', 20, 60)).toBeGreaterThan(8)
+    const weeks = (n: number) => {
+      const f = futures('neocaridina', shrimp(n), 60, 120)
+      return weeksToReach(f.totals, f, 100).p50
+    }
+    expect(weeks(5) - weeks(20)).toBeGreaterThan(8)
   })
-  it('warm tanks grow faster than cool ones', () => {
-    expect(expected('neocaridina', 15, 60, 30, { temperature: 'warm' }).now.value).toBeGreaterThan(1.5 * expected('neocaridina', 15, 60, 30, { temperature: 'cool' }).now.value)
+  it('warm tanks grow faster than cool ones, by the school and by the thermometer', () => {
+    expect(expected('neocaridina', shrimp(15), 60, 30, { schools: { temperature: 'warm' } }).value).toBeGreaterThan(1.5 * expected('neocaridina', shrimp(15), 60, 30, { schools: { temperature: 'cool' } }).value)
+    expect(expected('neocaridina', shrimp(15), 60, 40, { celsius: 26 }).value).toBeGreaterThan(1.3 * expected('neocaridina', shrimp(15), 60, 40, { celsius: 20 }).value)
+  })
+  it('warmer is shorter: animals that do not breed here die sooner', () => {
+    expect(expected('amphidromous-shrimp', shrimp(40), 200, 100, { celsius: 26 }).value).toBeLessThan(expected('amphidromous-shrimp', shrimp(40), 200, 100, { celsius: 18 }).value)
   })
   it('fish cost most of the young', () => {
-    expect(expected('neocaridina', 15, 60, 40, { fish: 'peaceful' }).now.value).toBeLessThan(40)
+    expect(expected('neocaridina', shrimp(15), 60, 40, { schools: { fish: 'peaceful' } }).value).toBeLessThan(40)
   })
   it('a small box raises few', () => {
-    expect(expected('neocaridina', 15, 5, 60).now.value).toBeLessThan(60)
+    expect(expected('neocaridina', shrimp(15), 5, 60).value).toBeLessThan(75)
+  })
+  it('two apple-snail clutches mean 200 to 400 mouths', () => {
+    expect(2 * groupOf('apple-snail').stages.broodSize.value).toBeGreaterThanOrEqual(200)
+    expect(2 * groupOf('apple-snail').stages.broodSize.value).toBeLessThanOrEqual(400)
   })
   it('animals whose larvae need the sea do not grow in number', () => {
-    for (const id of ['amphidromous-shrimp', 'nerite-snail', 'fan-shrimp']) expect(groupOf(id).life.growthPerWeek.value).toBeLessThanOrEqual(0)
+    for (const id of ['amphidromous-shrimp', 'nerite-snail', 'fan-shrimp']) {
+      expect(groupOf(id).life.growthPerWeek.value).toBeLessThanOrEqual(0)
+      expect(expected(id, shrimp(20), 200, 40).high).toBeLessThanOrEqual(20)
+    }
+  })
+  it('temporary-pool animals live two to three weeks', () => {
+    expect(expected('pool-branchiopod', { females: 50, males: 50 }, 10, 3).value).toBeLessThan(50)
+    expect(expected('pool-branchiopod', { females: 50, males: 50 }, 10, 8).value).toBeLessThan(12)
+  })
+  it('eggs are carried as long as the round’s calendar says', () => {
+    for (const { care, stages, id } of groups) {
+      const days = care.brood?.days.range
+      if (days) expect([id, stages.eggWeeks.value * 7 >= days[0] - 1 && stages.eggWeeks.value * 7 <= days[1] + 1]).toEqual([id, true])
+    }
   })
 })
 

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { drawFutureNoise } from '#core/population'
-import { quantileSorted, seededRandom, weightedLine, Z50, Z80, zQuantile } from '#core/stats'
+import poissonCdf from '@stdlib/stats-base-dists-poisson-cdf'
+import { binomialInterval, normalFrom, poissonFrom, poissonInterval, quantileSorted, streamAt, uniformAt, weightedLine, Z50, Z80, zQuantile } from '#core/stats'
+import intervals from './data/intervals.json'
+import { casesOf, excess } from './tolerance'
 
 describe('normal quantiles against printed tables (e.g. Abramowitz & Stegun, table 26.5)', () => {
   it.each([[0.9, 1.2816], [0.95, 1.6449], [0.975, 1.96], [0.99, 2.3263], [0.75, 0.6745]])('p = %s', (p, z) => {
@@ -42,14 +44,55 @@ describe('quantiles, definition 7 of Hyndman & Fan (1996)', () => {
 })
 
 describe('draws for the futures', () => {
+  const many = 40_000
   it('are standard normal: mean, variance and tails within four standard errors', () => {
-    const { draws } = drawFutureNoise(seededRandom(11), 1000)
-    const n = draws.length
-    const mean = draws.reduce((s, d) => s + d, 0) / n
-    const variance = draws.reduce((s, d) => s + (d - mean) ** 2, 0) / n
-    const tail = draws.filter(d => d > Z80).length / n
-    expect(Math.abs(mean)).toBeLessThan(4 / Math.sqrt(n))
-    expect(Math.abs(variance - 1)).toBeLessThan(4 * Math.sqrt(2 / n))
-    expect(Math.abs(tail - 0.1)).toBeLessThan(4 * Math.sqrt(0.09 / n))
+    const draws = Float64Array.from({ length: many }, (_, i) => normalFrom(uniformAt(streamAt(11, i))))
+    const mean = draws.reduce((s, d) => s + d, 0) / many
+    const variance = draws.reduce((s, d) => s + (d - mean) ** 2, 0) / many
+    const tail = draws.filter(d => d > Z80).length / many
+    expect(Math.abs(mean)).toBeLessThan(4 / Math.sqrt(many))
+    expect(Math.abs(variance - 1)).toBeLessThan(4 * Math.sqrt(2 / many))
+    expect(Math.abs(tail - 0.1)).toBeLessThan(4 * Math.sqrt(0.09 / many))
+  })
+  it('the table of normal quantiles is within 0.0003 of the library’s', () => {
+    for (let u = 0.0005; u < 1; u += 0.00037) expect(Math.abs(normalFrom(u) - zQuantile(u))).toBeLessThan(0.0003)
+  })
+  it.each([0.4, 3, 11.5, 25, 400])('Poisson with mean %f: largest gap to the library’s distribution', (mean) => {
+    const counts = new Map<number, number>()
+    for (let i = 0; i < many; i++) {
+      const k = poissonFrom(uniformAt(streamAt(5, i, mean * 10)), mean)
+      counts.set(k, (counts.get(k) ?? 0) + 1)
+    }
+    let sum = 0
+    let gap = 0
+    for (let k = 0; k < mean + 12 * Math.sqrt(mean) + 12; k++) {
+      sum += (counts.get(k) ?? 0) / many
+      gap = Math.max(gap, Math.abs(sum - poissonCdf(k, mean)))
+    }
+    expect(gap).toBeLessThan(1.95 / Math.sqrt(many) + 0.003)
+  })
+  it('streams are even and do not follow each other: chi-square of 100 cells, correlation of neighbours', () => {
+    const cells = new Float64Array(100)
+    let product = 0
+    for (let i = 0; i < many; i++) {
+      const u = uniformAt(streamAt(3, i))
+      cells[Math.floor(u * 100)]!++
+      product += (u - 0.5) * (uniformAt(streamAt(3, i + 1)) - 0.5)
+    }
+    const chi = cells.reduce((s, c) => s + (c - many / 100) ** 2 / (many / 100), 0)
+    // 99 degrees of freedom: 99.9 % lie under 148.2 (printed tables)
+    expect(chi).toBeLessThan(148.2)
+    expect(Math.abs(product / many * 12)).toBeLessThan(4 / Math.sqrt(many))
+  })
+})
+
+describe('exact intervals: Clopper & Pearson (1934), Garwood (1936)', () => {
+  it.each(casesOf<{ x: number, n: number, level: number }, { clopperPearson: [number, number] }>(intervals, 'binomial_interval'))('$id', ({ inputs, expected, tolerance }) => {
+    const [low, high] = binomialInterval(inputs.x, inputs.n, inputs.level)
+    expect(excess(low, expected.clopperPearson[0], tolerance) + excess(high, expected.clopperPearson[1], tolerance)).toBe(0)
+  })
+  it.each(casesOf<{ events: number, level: number }, { countCI: [number, number] }>(intervals, 'poisson_interval'))('$id', ({ inputs, expected, tolerance }) => {
+    const [low, high] = poissonInterval(inputs.events, inputs.level)
+    expect(excess(low, expected.countCI[0], tolerance) + excess(high, expected.countCI[1], tolerance)).toBe(0)
   })
 })
