@@ -52,6 +52,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'heading.reasonHalving': v => `Half as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
   'heading.reasonDeaths': v => `${num(n(v, 'n'))} ${n(v, 'n') === 1 ? 'death' : 'deaths'} logged in the last 12 weeks.`,
   'heading.reasonAhead': (v, s) => `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
+  'heading.reasonRecent': v => `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ${weeksText(n(v, 'weeks'))}${n(v, 'moved') < 0 ? `, beside the ${num(whole(-n(v, 'moved')))} taken out` : ''}.`,
   'heading.reasonNoYoung': () => 'Young do not grow up in this water: the number cannot rise by itself.',
   'heading.reasonNotBreeding': () => 'Young do not grow up in this water, so the number only falls.',
 

@@ -77,6 +77,7 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
     broods: ranged(i => Math.round(stageRows.eggs.reduce((sum, r) => sum + row(r, i), 0) / rates.broodSize)),
     growthPerWeek: { value: growth.value, low: growth.low, high: growth.high, level: 0.8, basis: LOG },
     rising: growth.rising,
+    recent: recentChange(question, fit),
     doublingWeeks: clear && rate > 0 ? Math.LN2 / rate : null,
     halvingWeeks: clear && rate < 0 ? -Math.LN2 / rate : null,
     ownEvidence: ownEvidence(fit, rates),
@@ -123,6 +124,22 @@ function growthAhead(fit: Fit, r: StageRates, dying: number): Range & { /** shar
     growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
   }
   return { ...spread80(growth.sort()), rising: growth.filter(g => g > 0).length / many }
+}
+
+/** Change per week over the last eight weeks of the estimate, with what came and went put back; the spread is that of both ends. */
+function recentChange({ events, nowMs }: PopulationQuestion, { path }: Fit): PopulationAnswer['recent'] {
+  const now = path.at(-1)!
+  const then = path.findLast(p => p.at <= nowMs - GROWTH_WEEKS * WEEK_MS)
+  if (!then) return null
+  const weeks = (nowMs - then.at) / WEEK_MS
+  let moved = 0
+  for (const e of events) if (e.kind === 'step' && !e.death && !e.hatched && e.at > then.at && e.at <= nowMs) moved += e.change
+  const log = (n: number) => Math.log(Math.max(n, 0.5))
+  const change = log(now.p50 - moved) - log(then.p50)
+  const sd = (b: typeof now) => (log(b.p90) - log(b.p10)) / (2 * Z80)
+  const wide = Z80 * Math.hypot(sd(now), sd(then))
+  const perWeek = (x: number) => Math.expm1(x / weeks)
+  return { perWeek: { value: perWeek(change), low: perWeek(change - wide), high: perWeek(change + wide) }, weeks, from: then.p50, moved }
 }
 
 /** Share of the variance of growth that the log has taken away. */

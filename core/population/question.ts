@@ -90,6 +90,8 @@ export interface PopulationAnswer {
   growthPerWeek: Estimate
   /** chance that it grows over these weeks */
   rising: number
+  /** what it did in the weeks before today, beside what was taken out or put in; null when it is younger */
+  recent: { perWeek: Range, weeks: number, from: number, moved: number } | null
   doublingWeeks: number | null
   halvingWeeks: number | null
   /** share of what is known about growth that comes from this colony's own log, 0 to 1 */

@@ -10,6 +10,8 @@ const TURN_PER_WEEK = 0.06
 const TURN_SD = 0.5
 const BAD_TURNS = 1 / 6
 const BAD_MEAN = -1.2
+/** Bad turns are made up for by slow mending, so that the mean of all moods is nothing and the group’s growth holds on average. */
+const MENDING_PER_WEEK = -TURN_PER_WEEK * BAD_TURNS * BAD_MEAN
 /** A mood is felt in the deaths in full, and in the births half in how many take up a brood and half in how many young come up (from memory). */
 /** Spread of one brood's size beside its mean (from memory). */
 const BROOD_SPREAD = 0.35
@@ -18,7 +20,7 @@ const BROOD_SPREAD = 0.35
  * A week in so many brings a blow that nobody writes down: a heater that fails, a filter that clogs. It takes up to this
  * share of all animals. From memory.
  */
-const BLOW_PER_WEEK = 0.004
+const BLOW_PER_WEEK = 0.003
 const BLOW_MOST = 0.6
 
 /** What one step may change beside the rates. */
@@ -44,6 +46,7 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
   const room = r.capacity * (more.roomFactor ?? 1)
   const recruits = r.comeUp * (more.recruitsFactor ?? 1)
   const extra = more.extraHazard ?? 0
+  const mending = MENDING_PER_WEEK * r.dtWeeks
   const turnChance = TURN_PER_WEEK * r.dtWeeks
   const blowChance = BLOW_PER_WEEK * r.dtWeeks
   const { carried, needsMale, femaleShare, eggsLeave, firstLeave, youngLeave, broods, broodSize } = r
@@ -51,7 +54,7 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     let s = mix32(key + Math.imul(i, STREAM_STEP))
     const turn = uniformAt(s)
     const drift = normalFrom(uniformAt(s = s + STREAM_STEP | 0))
-    const mood = cloud[MOOD * size + i]! * keep + (turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift)
+    const mood = cloud[MOOD * size + i]! * keep + mending + (turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift)
     cloud[MOOD * size + i] = mood
     const e1 = cloud[EGGS_1 * size + i]!
     const e2 = cloud[EGGS_2 * size + i]!

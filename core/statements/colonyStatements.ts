@@ -6,7 +6,7 @@ import { questionOf } from './questionOf'
 
 export type StatementKey =
   | 'number.about' | 'number.exact' | 'number.neverCounted' | 'number.none' | 'number.reasonCounts' | 'number.reasonDoubted' | 'number.reasonOld' | 'number.doCount'
-  | 'heading.growing' | 'heading.shrinking' | 'heading.steady' | 'heading.unclear' | 'heading.full' | 'heading.reasonDefault' | 'heading.reasonOwn' | 'heading.reasonDoubling' | 'heading.reasonHalving' | 'heading.reasonDeaths' | 'heading.reasonAhead' | 'heading.reasonNotBreeding' | 'heading.reasonNoYoung'
+  | 'heading.growing' | 'heading.shrinking' | 'heading.steady' | 'heading.unclear' | 'heading.full' | 'heading.reasonDefault' | 'heading.reasonOwn' | 'heading.reasonDoubling' | 'heading.reasonHalving' | 'heading.reasonDeaths' | 'heading.reasonAhead' | 'heading.reasonRecent' | 'heading.reasonNotBreeding' | 'heading.reasonNoYoung'
   | 'surplus.some' | 'surplus.none' | 'surplus.reasonKeep' | 'surplus.reasonShrinking' | 'surplus.reasonUnder' | 'surplus.reasonDoubt' | 'surplus.reasonWaterOff' | 'surplus.later'
   | 'water.allGood' | 'water.nothingKnown'
 
@@ -118,6 +118,8 @@ function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: Resolve
   const reasons: Message<StatementKey>[] = []
   if (p.doublingWeeks !== null) reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
   if (p.halvingWeeks !== null) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
+  const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < 0.5
+  if (fell) reasons.push(msg('heading.reasonRecent', { from: p.recent!.from, to: p.now.value, weeks: p.recent!.weeks, moved: p.recent!.moved }))
   reasons.push(msg('heading.reasonAhead', { low: end.p10, high: end.p90, at: end.at }))
   const deaths = deathsSince(p, p.fan[0]!.at - 84 * DAY_MS)
   if (deaths > 0) reasons.push(msg('heading.reasonDeaths', { n: deaths }))
@@ -130,9 +132,11 @@ function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: Resolve
   const evidence: Evidence[] = [{ key: 'evidence.ownShare', values: { share: p.ownEvidence } }, { key: 'evidence.capacity', values: { capacity: p.capacity } }]
 
   const at = (state: VerdictState, key: StatementKey): Statement => ({ state, conclusion: msg(key, numbers), reasons, actions: [], evidence })
-  if (p.now.value > 0.85 * p.capacity && value < 0.02) return at('onTarget', 'heading.full')
+  if (p.now.value > 0.85 * p.capacity && value < 0.02 && value > -0.02) return at('onTarget', 'heading.full')
   if (p.rising > SURE) return value < STEADY ? at('onTarget', 'heading.steady') : at('onTarget', 'heading.growing')
   if (p.rising < 1 - SURE) return value > -STEADY ? at('onTarget', 'heading.steady') : at(asExpected ? 'onTarget' : value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
+  // the coming weeks may bring a turn for the better, but what has fallen for weeks is no "perhaps"
+  if (fell && p.recent!.perWeek.value < -STEADY) return { ...at(asExpected ? 'onTarget' : p.recent!.perWeek.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking'), conclusion: msg('heading.shrinking', { ...p.recent!.perWeek }) }
   return Math.max(high, -low) < 3 * STEADY ? at('onTarget', 'heading.steady') : at('unknown', 'heading.unclear')
 }
 

@@ -7,7 +7,7 @@ import { hashText } from '#core/stats'
 /** Weeks of temperature readings that the pace of life is taken from. */
 const TEMPERATURE_WEEKS = 12
 /** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
-const BROOD_SIGHT = { berried: { share: 0.6, sdLog: 0.5 }, eggMass: { share: 0.22, sdLog: 0.7 }, clutch: { share: 0.8, sdLog: 0.3 } }
+const BROOD_SIGHT = { berried: { share: 0.6, sdLog: 0.7 }, eggMass: { share: 0.22, sdLog: 0.7 }, clutch: { share: 0.8, sdLog: 0.3 } }
 /** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
 const UNLOGGED = 0.25
 /** Chance of falling under the floor that a take may bring where the keeper has not chosen one. */

@@ -14,13 +14,13 @@ const table = /* @__PURE__ */ (() => {
 })()
 
 /**
- * A standard normal number: the quantile of u, by linear interpolation in a table (within 0.0003 between the outer cells).
+ * A standard normal number: the quantile of u, by linear interpolation in a table (within 0.0001; the outermost cells are not interpolated).
  * @param u in (0, 1)
  */
 export function normalFrom(u: number): number {
   const x = u * CELLS
   const cell = x | 0
-  if (cell < 8 || cell >= CELLS - 8) return normalQuantile(u, 0, 1)
+  if (cell < 24 || cell >= CELLS - 24) return normalQuantile(u, 0, 1)
   const low = table[cell]!
   return low + (table[cell + 1]! - low) * (x - cell)
 }

