@@ -64,7 +64,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
     }
   }
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
-  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, photos: [], entries, attic: [] }, truth }
+  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, scenarios: [], orders: [], practice: [], photos: [], entries, attic: [] }, truth }
 }
 
 /** Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are. */

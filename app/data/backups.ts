@@ -5,13 +5,13 @@ import type { UlkinDb } from './database'
 import { atticItem } from './records'
 import { touchColonies } from './revisions'
 
-const tablesOf = (db: UlkinDb) => [db.rooms, db.racks, db.glasses, db.colonies, db.sources, db.shelf, db.plans, db.photos, db.entries, db.attic, db.revisions, db.summaries]
+const tablesOf = (db: UlkinDb) => [db.rooms, db.racks, db.glasses, db.colonies, db.sources, db.shelf, db.plans, db.scenarios, db.orders, db.practice, db.photos, db.entries, db.attic, db.revisions, db.summaries]
 
 /** Reads everything on this device: all rooms, their logs and the attic. */
 export async function readAll(db: UlkinDb, nowMs: number): Promise<Backup> {
   return db.transaction('r', tablesOf(db), async () => {
-    const [rooms, racks, glasses, colonies, sources, shelf, plans, photos, entries, attic] = await Promise.all([db.rooms.toArray(), db.racks.toArray(), db.glasses.toArray(), db.colonies.toArray(), db.sources.toArray(), db.shelf.toArray(), db.plans.toArray(), db.photos.toArray(), db.entries.toArray(), db.attic.toArray()])
-    return { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(nowMs), rooms, racks, glasses, colonies, sources, shelf, plans, photos, entries, attic }
+    const [rooms, racks, glasses, colonies, sources, shelf, plans, scenarios, orders, practice, photos, entries, attic] = await Promise.all([db.rooms.toArray(), db.racks.toArray(), db.glasses.toArray(), db.colonies.toArray(), db.sources.toArray(), db.shelf.toArray(), db.plans.toArray(), db.scenarios.toArray(), db.orders.toArray(), db.practice.toArray(), db.photos.toArray(), db.entries.toArray(), db.attic.toArray()])
+    return { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(nowMs), rooms, racks, glasses, colonies, sources, shelf, plans, scenarios, orders, practice, photos, entries, attic }
   })
 }
 
@@ -29,7 +29,7 @@ export async function applyMerge(db: UlkinDb, plan: MergePlan, takeTheirs: reado
   const { add } = plan
   const taken = new Set(takeTheirs)
   await db.transaction('rw', tablesOf(db), async () => {
-    await Promise.all([db.rooms.bulkAdd(add.rooms), db.racks.bulkAdd(add.racks), db.glasses.bulkAdd(add.glasses), db.colonies.bulkAdd(add.colonies), db.sources.bulkAdd(add.sources), db.shelf.bulkAdd(add.shelf), db.plans.bulkAdd(add.plans), db.photos.bulkAdd(add.photos), db.entries.bulkAdd(add.entries), db.attic.bulkAdd(add.attic)])
+    await Promise.all([db.rooms.bulkAdd(add.rooms), db.racks.bulkAdd(add.racks), db.glasses.bulkAdd(add.glasses), db.colonies.bulkAdd(add.colonies), db.sources.bulkAdd(add.sources), db.shelf.bulkAdd(add.shelf), db.plans.bulkAdd(add.plans), db.scenarios.bulkAdd(add.scenarios), db.orders.bulkAdd(add.orders), db.practice.bulkAdd(add.practice), db.photos.bulkAdd(add.photos), db.entries.bulkAdd(add.entries), db.attic.bulkAdd(add.attic)])
     const replaced: AtticItem[] = []
     for (const conflict of plan.conflicts) {
       const theirsWins = taken.has(conflict)
@@ -58,4 +58,4 @@ export async function countRows(db: UlkinDb): Promise<Record<typeof mergeTables[
   const tables = [...mergeTablesOf(db), ['entries', db.entries], ['attic', db.attic]] as const
   return Object.fromEntries(await Promise.all(tables.map(async ([name, table]) => [name, await table.count()]))) as Awaited<ReturnType<typeof countRows>>
 }
-const mergeTablesOf = (db: UlkinDb) => [['rooms', db.rooms], ['racks', db.racks], ['glasses', db.glasses], ['colonies', db.colonies], ['sources', db.sources], ['shelf', db.shelf], ['plans', db.plans], ['photos', db.photos]] as const
+const mergeTablesOf = (db: UlkinDb) => [['rooms', db.rooms], ['racks', db.racks], ['glasses', db.glasses], ['colonies', db.colonies], ['sources', db.sources], ['shelf', db.shelf], ['plans', db.plans], ['scenarios', db.scenarios], ['orders', db.orders], ['practice', db.practice], ['photos', db.photos]] as const

@@ -1,6 +1,6 @@
 import { Dexie, type EntityTable } from 'dexie'
 import { type AtticItem, suppliesOfVersion1 } from '#core/formats'
-import type { Colony, Entry, Glass, Photo, Plan, Rack, Room, ShelfItem, Source } from '#core/records'
+import type { Colony, Entry, Glass, Order, Photo, Plan, Practice, Rack, Room, Scenario, ShelfItem, Source } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 
 /** Watches a query: the one way in which screens learn of writes, in this tab or another. */
@@ -21,6 +21,9 @@ export class UlkinDb extends Dexie {
   sources!: EntityTable<Source, 'id'>
   shelf!: EntityTable<ShelfItem, 'id'>
   plans!: EntityTable<Plan, 'id'>
+  scenarios!: EntityTable<Scenario, 'id'>
+  orders!: EntityTable<Order, 'id'>
+  practice!: EntityTable<Practice, 'id'>
   photos!: EntityTable<Photo, 'id'>
   entries!: EntityTable<Entry, 'id'>
   attic!: EntityTable<AtticItem, 'id'>
@@ -49,6 +52,8 @@ export class UlkinDb extends Dexie {
     })
     // version 3: a move is found by the colony that it went to as well, and photos are kept
     this.version(3).stores({ entries: 'id, [colonyId+at], [toColonyId+at], [glassId+at], [kind+id]', photos: 'id' })
+    // version 4: scenarios of a colony, orders, what was practised
+    this.version(4).stores({ scenarios: 'id, colonyId', orders: 'id, roomId', practice: 'id, roomId' })
   }
 }
 

@@ -1,6 +1,6 @@
 import { dequal } from 'dequal'
 import type { AtticItem } from '#core/formats'
-import { Colony, Glass, Plan, Rack, Room, ShelfItem, Source, toMoment } from '#core/records'
+import { Colony, Glass, Order, Plan, Practice, Rack, Room, Scenario, ShelfItem, Source, toMoment } from '#core/records'
 import type { UlkinDb } from './database'
 import { newId } from './newId'
 import { touchColonies } from './revisions'
@@ -27,9 +27,16 @@ export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<R
   return { rooms, room, racks, glasses, colonies, sources, shelf, plans }
 }
 
-const schemas = { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony, sources: Source, shelf: ShelfItem, plans: Plan }
-interface Tables { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony, sources: Source, shelf: ShelfItem, plans: Plan }
+const schemas = { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony, sources: Source, shelf: ShelfItem, plans: Plan, scenarios: Scenario, orders: Order, practice: Practice }
+interface Tables { rooms: Room, racks: Rack, glasses: Glass, colonies: Colony, sources: Source, shelf: ShelfItem, plans: Plan, scenarios: Scenario, orders: Order, practice: Practice }
 export type RecordTable = keyof Tables
+
+/** Scenarios of a colony that are not put away, oldest first. */
+export const scenariosOf = async (db: UlkinDb, colonyId: string): Promise<Scenario[]> => (await db.scenarios.where('colonyId').equals(colonyId).sortBy('id')).filter(s => !s.retired)
+/** Orders of a room, by the day on which they are due. */
+export const ordersOf = (db: UlkinDb, roomId: string): Promise<Order[]> => db.orders.where('roomId').equals(roomId).sortBy('dueAt')
+/** What was practised in a room, oldest first. */
+export const practiceOf = (db: UlkinDb, roomId: string): Promise<Practice[]> => db.practice.where('roomId').equals(roomId).sortBy('id')
 
 /**
  * Writes a record; the version that it replaces goes to the attic, so that nothing is lost.

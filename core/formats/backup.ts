@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { Colony, Entry, Glass, Moment, Photo, Plan, Rack, Room, ShelfItem, Source } from '#core/records'
+import { Colony, Entry, Glass, Moment, Order, Photo, Plan, Practice, Rack, Room, Scenario, ShelfItem, Source } from '#core/records'
 import { migrate } from './migrate'
 
 /** Version of the backup's schema. Raise it with a migration in `migrations` when a record changes its shape. */
-export const BACKUP_VERSION = 3
+export const BACKUP_VERSION = 4
 /** Says what the file is, to people and to the reader. */
 export const BACKUP_FORMAT = 'ulkin-backup'
 /** Larger files are refused before they are parsed: ten years of a large room are about 40 MB, a hundred photos as much again. */
@@ -12,7 +12,7 @@ export const MAX_BACKUP_BYTES = 120_000_000
 /** A version of a record that an import or an edit replaced. Nothing is lost. */
 export const AtticItem = z.strictObject({
   id: z.string(),
-  table: z.enum(['rooms', 'racks', 'glasses', 'colonies', 'sources', 'shelf', 'plans', 'photos', 'entries']),
+  table: z.enum(['rooms', 'racks', 'glasses', 'colonies', 'sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos', 'entries']),
   replacedAt: Moment,
   record: z.record(z.string(), z.unknown()),
 })
@@ -30,6 +30,9 @@ export const Backup = z.strictObject({
   sources: z.array(Source),
   shelf: z.array(ShelfItem),
   plans: z.array(Plan),
+  scenarios: z.array(Scenario),
+  orders: z.array(Order),
+  practice: z.array(Practice),
   photos: z.array(Photo),
   entries: z.array(Entry),
   attic: z.array(AtticItem),
@@ -94,12 +97,13 @@ function firstDangling(b: Backup): BackupIssue | null {
   const colonies = ids(b.colonies)
   const photos = ids(b.photos)
   const issue = (path: string, id: string): BackupIssue => ({ kind: 'danglingReference', path, id })
-  for (const table of ['racks', 'sources', 'shelf', 'plans'] as const) for (const [i, r] of b[table].entries()) if (!rooms.has(r.roomId)) return issue(`${table}.${i}.roomId`, r.roomId)
+  for (const table of ['racks', 'sources', 'shelf', 'plans', 'orders', 'practice'] as const) for (const [i, r] of b[table].entries()) if (!rooms.has(r.roomId)) return issue(`${table}.${i}.roomId`, r.roomId)
   for (const [i, g] of b.glasses.entries()) {
     if (!rooms.has(g.roomId)) return issue(`glasses.${i}.roomId`, g.roomId)
     if (!racks.has(g.place.rackId)) return issue(`glasses.${i}.place.rackId`, g.place.rackId)
   }
   for (const [i, c] of b.colonies.entries()) if (!glasses.has(c.glassId)) return issue(`colonies.${i}.glassId`, c.glassId)
+  for (const table of ['scenarios', 'orders'] as const) for (const [i, r] of b[table].entries()) if (!colonies.has(r.colonyId)) return issue(`${table}.${i}.colonyId`, r.colonyId)
   for (const [i, e] of b.entries.entries()) {
     if ('colonyId' in e && e.colonyId !== undefined && !colonies.has(e.colonyId)) return issue(`entries.${i}.colonyId`, e.colonyId)
     if ('toColonyId' in e && e.toColonyId !== undefined && !colonies.has(e.toColonyId)) return issue(`entries.${i}.toColonyId`, e.toColonyId)

@@ -2,7 +2,7 @@ import { dequal } from 'dequal'
 import type { Entry } from '#core/records'
 import type { AtticItem, Backup } from './backup'
 
-export const mergeTables = ['rooms', 'racks', 'glasses', 'colonies', 'sources', 'shelf', 'plans', 'photos'] as const
+export const mergeTables = ['rooms', 'racks', 'glasses', 'colonies', 'sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos'] as const
 export type MergeTable = typeof mergeTables[number] | 'entries'
 
 /** A record that both sides hold in different versions. */
@@ -33,7 +33,7 @@ type Local = Pick<Backup, typeof mergeTables[number] | 'entries' | 'attic'>
  * Entries are never changed once made, so two versions of one entry mean a damaged or edited file.
  */
 export function planMerge(mine: Local, theirs: Local): MergePlan {
-  const plan: MergePlan = { add: { rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], photos: [], entries: [], attic: [] }, same: 0, conflicts: [] }
+  const plan: MergePlan = { add: { rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], scenarios: [], orders: [], practice: [], photos: [], entries: [], attic: [] }, same: 0, conflicts: [] }
   const compare = <T extends { id: string }>(table: MergeTable, here: readonly T[], there: readonly T[], add: T[]) => {
     const known = new Map(here.map(r => [r.id, r]))
     for (const record of there) {
@@ -54,6 +54,9 @@ export function planMerge(mine: Local, theirs: Local): MergePlan {
   compare('sources', mine.sources, theirs.sources, plan.add.sources)
   compare('shelf', mine.shelf, theirs.shelf, plan.add.shelf)
   compare('plans', mine.plans, theirs.plans, plan.add.plans)
+  compare('scenarios', mine.scenarios, theirs.scenarios, plan.add.scenarios)
+  compare('orders', mine.orders, theirs.orders, plan.add.orders)
+  compare('practice', mine.practice, theirs.practice, plan.add.practice)
   compare('photos', mine.photos, theirs.photos, plan.add.photos)
   compare<Entry>('entries', mine.entries, theirs.entries, plan.add.entries)
   const attic = new Set(mine.attic.map(a => a.id))

@@ -3,7 +3,7 @@ import { suppliesOfVersion1 } from './suppliesOfVersion1'
 /** Brings a raw file of one version to the next; the key is the version that it starts from. */
 export type Migrations = Readonly<Record<number, (raw: Record<string, unknown>) => Record<string, unknown>>>
 
-/** All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans; version 3 has photos. */
+/** All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans; version 3 has photos; version 4 has scenarios, orders and what was practised. */
 export const migrations: Migrations = {
   1: (raw) => {
     const rooms = Array.isArray(raw.rooms) ? raw.rooms : []
@@ -11,6 +11,7 @@ export const migrations: Migrations = {
     return { ...raw, rooms: made.map(m => m.room), sources: made.flatMap(m => m.sources), shelf: made.flatMap(m => m.shelf), plans: [] }
   },
   2: raw => ({ ...raw, photos: [] }),
+  3: raw => ({ ...raw, scenarios: [], orders: [], practice: [] }),
 }
 
 /**

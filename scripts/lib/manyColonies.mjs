@@ -19,7 +19,7 @@ export function manyColonies(demo, colonies, years) {
   const at = ms => new Date(ms).toISOString()
   const room = { ...demo.rooms[0], id: id(start), name: 'Sixty' }
   const racks = Array.from({ length: 6 }, (_, order) => ({ id: id(start), editedAt: at(start), roomId: room.id, name: `Rack ${order + 1}`, kind: 'rack', shelves: 4, order }))
-  const out = { ...demo, rooms: [room], racks, glasses: [], colonies: [], sources: [], shelf: [], plans: [], photos: [], entries: [], attic: [] }
+  const out = { ...demo, rooms: [room], racks, glasses: [], colonies: [], sources: [], shelf: [], plans: [], scenarios: [], orders: [], practice: [], photos: [], entries: [], attic: [] }
   for (let i = 0; i < colonies; i++) {
     const like = demo.colonies[i % demo.colonies.length]
     const likeGlass = demo.glasses.find(g => g.id === like.glassId)

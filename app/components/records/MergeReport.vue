@@ -15,7 +15,7 @@ useSheets().countOpen(open)
 const added = computed(() => ([['rooms', 'room', 'rooms'], ['racks', 'rack', 'racks'], ['glasses', 'glass', 'glasses'], ['colonies', 'colony', 'colonies'], ['entries', 'log entry', 'log entries']] as const)
   .filter(([table]) => props.plan.add[table].length > 0).map(([table, one, many]) => counted(props.plan.add[table].length, one, many).toLowerCase()))
 const total = computed(() => Object.values(props.plan.add).reduce((sum, list) => sum + list.length, 0))
-const tableWord = { rooms: 'Room', racks: 'Rack', glasses: 'Glass', colonies: 'Colony', sources: 'Source of water', shelf: 'Box on the shelf', plans: 'Plan', photos: 'Photo', entries: 'Log entry' } as const
+const tableWord = { rooms: 'Room', racks: 'Rack', glasses: 'Glass', colonies: 'Colony', sources: 'Source of water', shelf: 'Box on the shelf', plans: 'Plan', scenarios: 'Scenario', orders: 'Order', practice: 'Practice', photos: 'Photo', entries: 'Log entry' } as const
 const newerWord = { mine: 'yours is newer', theirs: 'the file’s is newer', same: 'same age' } as const
 /** Names of the fields in which the two versions differ. */
 const differs = (c: MergeConflict) => [...new Set([...Object.keys(c.mine), ...Object.keys(c.theirs)])].filter(k => k !== 'editedAt' && JSON.stringify(c.mine[k]) !== JSON.stringify(c.theirs[k])).map(k => k.replace(/([A-Z])/g, ' $1').toLowerCase()).join(', ')

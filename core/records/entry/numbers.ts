@@ -47,7 +47,7 @@ function marksFit(marks: readonly { caught: number, recaptured: number }[] | und
 export const AdditionEntry = z.strictObject({ ...ofColony, kind: z.literal('addition'), ...split, origin: z.enum(['bought', 'given', 'ownRoom', 'found']) }).refine(fits, splitFits)
 
 /** Animals taken out alive, or culled humanely. */
-export const RemovalEntry = z.strictObject({ ...ofColony, kind: z.literal('removal'), ...split, outlet: z.enum(['sold', 'given', 'fed', 'moved', 'culled']) }).refine(fits, splitFits)
+export const RemovalEntry = z.strictObject({ ...ofColony, kind: z.literal('removal'), ...split, outlet: z.enum(['sold', 'given', 'fed', 'moved', 'culled']), /** for all of them, in the room's currency */ price: z.number().min(0).max(1_000_000).optional(), orderId: Id.optional() }).refine(fits, splitFits)
 
 /** Animals found dead. */
 export const DeathEntry = z.strictObject({ ...ofColony, kind: z.literal('death'), number, sign: z.enum(['unknown', 'failedMolt', 'jump', 'old', 'eaten']) })

@@ -1,0 +1,29 @@
+import { z } from 'zod'
+import { Id, Moment } from './id'
+import { Label } from './label'
+
+/** Whom a take goes for. */
+export const TakeKind = z.enum(['any', 'halfGrown', 'adults', 'females', 'males'])
+export type TakeKind = z.infer<typeof TakeKind>
+
+const take = z.strictObject({ of: TakeKind, number: z.number().gt(0, 'must be above 0').max(10_000, 'must be 10 000 at most') })
+
+/** What is different in a scenario from things as they are; what is missing stays as it is. */
+export const ScenarioChange = z.strictObject({
+  temperatureC: z.number().min(2, 'must be 2 °C or more').max(36, 'must be 36 °C at most').optional(),
+  /** factor on the animals that the water carries: more food or surface, or less */
+  roomFactor: z.number().min(0.2, 'must be a fifth or more').max(5, 'must be five times at most').optional(),
+  /** litres of a second tank for the same colony */
+  secondTankL: z.number().gt(0, 'must be above 0 L').max(2000, 'must be 2000 L at most').optional(),
+  /** small peaceful fish moved in, or out */
+  fish: z.enum(['none', 'peaceful']).optional(),
+  /** animals put in today */
+  putIn: z.int().min(1, 'must be 1 or more').max(10_000, 'must be 10 000 at most').optional(),
+  takeNow: take.optional(),
+  weekly: take.optional(),
+})
+export type ScenarioChange = z.infer<typeof ScenarioChange>
+
+/** A saved scenario of one colony. */
+export const Scenario = z.strictObject({ id: Id, editedAt: Moment, colonyId: Id, name: Label, change: ScenarioChange, retired: z.boolean() })
+export type Scenario = z.infer<typeof Scenario>

@@ -1,0 +1,92 @@
+import { type Doing, type Fit, type Floors, FUTURE_WEEKS, type Futures, largestBearable, type LargestTake, largestTake, largestWeeklyTake, liveFutures, type PopulationQuestion, type TakeSearch } from '#core/population'
+import { type Order, type TakeKind, WEEK_MS } from '#core/records'
+import { quantileSorted } from '#core/stats'
+
+/** Futures that a colony's surplus is searched with: the risk is then known to about one in a hundred. */
+export const SURPLUS_FUTURES = 1000
+
+/** Everything that the surplus of a colony is searched with. */
+export interface SurplusBasis { question: PopulationQuestion, fit: Fit, doing: Doing, now: number }
+
+/** The search for one colony. */
+export function searchOf({ question, fit, doing, now }: SurplusBasis, floors: Floors, allowedRisk: number): TakeSearch {
+  return { start: fit, rates: question.rates, seed: question.seed, futures: SURPLUS_FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk, most: Math.max(0, Math.round(now - floors.total)) }
+}
+
+/** The most that can go now, and every week, of one kind. */
+export interface SafeTake { of: TakeKind, now: LargestTake, weekly: LargestTake }
+
+/** Searches both takes of one kind; all searches share their luck. */
+export const safeTake = (search: TakeSearch, of: TakeKind, asThingsAre: Futures): SafeTake => ({ of, now: largestTake(search, of, asThingsAre), weekly: largestWeeklyTake(search, of, asThingsAre) })
+
+/** The futures with nothing taken, that searches start from. */
+export const asThingsAre = (s: TakeSearch): Futures => liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing)
+
+/** What is needed so that a colony stays under a number. */
+export interface Upper {
+  limit: number
+  /** chance of more than that within the weeks if none are taken */
+  chance: number
+  /** week in which half of those futures are over it; null when the chance is small */
+  week: number | null
+  /** fewest to take out each week so that the chance stays at the allowed one; null when no such number was found */
+  weekly: number | null
+}
+
+/** Chance of going over that is worth a word. */
+const WORTH = 0.2
+
+/** How many must go each week so that a colony does not outgrow its room: snail booms and full glasses. */
+export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures: Futures): Upper {
+  const over = (f: Futures) => {
+    const weeks: number[] = []
+    for (let i = 0; i < f.size; i++) {
+      for (let week = 0; week <= f.weeks; week++) {
+        if (f.totals[week * f.size + i]! > limit) {
+          weeks.push(week)
+          break
+        }
+      }
+    }
+    return weeks.sort((a, b) => a - b)
+  }
+  const reached = over(futures)
+  const chance = reached.length / futures.size
+  if (chance < WORTH) return { limit, chance, week: null, weekly: null }
+  // the same search as for takes, on what is left of a large number: the risk falls as more are taken
+  const most = Math.max(1, Math.round(limit))
+  const risk = (spared: number) => {
+    const f = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, weekly: { of: 'any', number: (most - spared) / 2 } })
+    let late = 0
+    for (let i = 0; i < f.size; i++) if (f.totals[f.weeks * f.size + i]! > limit) late++
+    const any = late / f.size
+    return { any, total: any, females: 0 }
+  }
+  const { good, after } = largestBearable(risk, allowed, Math.round(0.9 * most), most)
+  return { limit, chance, week: quantileSorted(reached, 0.5), weekly: after ? (most - good) / 2 : null }
+}
+
+/** What can likely be spared at some weeks ahead, so that an outlet is found before the animals are there: four chances in five. */
+export function spareAhead(futures: Futures, keep: number, weeks: readonly number[]): { week: number, number: number }[] {
+  const { size } = futures
+  return weeks.filter(w => w <= futures.weeks).map(week => ({ week, number: Math.max(0, Math.floor(quantileSorted(futures.totals.slice(week * size, (week + 1) * size).sort(), 0.2) - keep)) }))
+}
+
+/** An order with the chance that it can be filled on its day without going under what must stay, after the orders due before it. */
+export interface OrderOutlook { orderId: string, week: number, chance: number, /** ordered until then, with this one */ until: number }
+
+/** Looks ahead at all open orders of one colony. Each is served after those that are due before it. */
+export function ordersAhead(orders: readonly Order[], futures: Futures, keep: number, nowMs: number): OrderOutlook[] {
+  let until = 0
+  return orders.filter(o => o.state === 'open').toSorted((a, b) => (a.dueAt < b.dueAt ? -1 : 1)).map((order) => {
+    until += order.number
+    const week = Math.min(futures.weeks, Math.max(0, Math.round((Date.parse(order.dueAt) - nowMs) / WEEK_MS)))
+    const of = order.of === 'halfGrown' ? futures.halfGrown : order.of === 'females' ? futures.females : futures.totals
+    let can = 0
+    for (let i = 0; i < futures.size; i++) {
+      const at = week * futures.size + i
+      if (futures.totals[at]! - until >= keep && of[at]! >= order.number) can++
+    }
+    return { orderId: order.id, week, chance: can / futures.size, until }
+  })
+}
