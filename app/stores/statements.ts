@@ -93,5 +93,7 @@ export const useStatementsStore = defineStore('statements', () => {
   const inRoom = computed(() => room.colonies.flatMap(c => of(c.id) ?? []))
   const complete = computed(() => room.ready && inRoom.value.length === room.colonies.length)
   const attention = computed(() => needsAttention(inRoom.value))
-  return { of, changed, busy, inRoom, complete, attention, failed, now }
+  /** What a worker needs beside the log to answer for one colony; null until its records are there. */
+  const subject = (colony: Colony): StatementSubject | null => subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
+  return { of, changed, subjectOf: subject, busy, inRoom, complete, attention, failed, now }
 })

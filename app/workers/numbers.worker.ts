@@ -1,0 +1,104 @@
+import { expose } from 'comlink'
+import { resolveGroup } from '#core/groups'
+import { CHUNK, joinFutures, liveChunk, type OutlookAnswer, type OutlookAsk, readOutlook, scenarioModel } from '#core/outlook'
+import { counted, dyingPerWeek, type Fit, fitPopulation, type Futures, PARTICLES, type PopulationQuestion } from '#core/population'
+import { currentEntries, netLitres, type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
+import { questionOf } from '#core/statements'
+import { quantileSorted } from '#core/stats'
+import { asThingsAre, type OrderOutlook, ordersAhead, type SafeTake, safeTake, searchOf, spareAhead, stayUnder, type Upper } from '#core/surplus'
+import { waterStory } from '#core/water'
+import { openDb } from '~/data/database'
+import { statementInputs, type StatementSubject } from '~/data/summaries'
+
+/** The colony that is asked about, and the moment. */
+export interface NumbersSubject { subject: StatementSubject, nowMs: number }
+
+interface Ready { key: string, question: PopulationQuestion, fit: Fit, now: number, dying: number }
+let ready: Ready | null = null
+/** Which call is the newest: an older one stops at its next breath. */
+let turn = 0
+
+/** Lets messages in, so that a newer question can stop this one. */
+const breathe = () => new Promise<void>(resolve => setTimeout(resolve, 0))
+
+/** Fits the colony, or takes the fit of the last question about it. */
+async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
+  const key = `${subject.revision} ${Math.floor(nowMs / 3_600_000)}`
+  if (ready?.key === key) return ready
+  const [input] = await statementInputs(openDb(), [subject], nowMs)
+  const { colony, glass, colonyEntries, glassEntries } = input!
+  const { readings } = waterStory(currentEntries(glassEntries), netLitres(glass), nowMs)
+  const question = questionOf(colony, glass, currentEntries(colonyEntries), readings.get('temperatureC') ?? [], nowMs)
+  const fit = fitPopulation(question, PARTICLES)
+  const now = quantileSorted(Float64Array.from({ length: fit.size }, (_, i) => counted(fit.cloud, fit.size, i)).sort(), 0.5)
+  ready = { key, question, fit, now, dying: dyingPerWeek(question, now) }
+  return ready
+}
+
+/** A scenario to live through. */
+export interface ScenarioAsked { id: string, change: ScenarioChange }
+
+/**
+ * Lives scenarios through, all with the same luck, and gives their answers as they come: first rough, then whole.
+ * @param give called with each scenario's answer; the share of the futures that is done comes with it
+ * @returns false when a newer question came in between
+ */
+async function outlook(about: NumbersSubject, scenarios: ScenarioAsked[], ask: OutlookAsk, futures: number, give: (id: string, answer: OutlookAnswer, done: number) => void): Promise<boolean> {
+  const mine = ++turn
+  const { question, fit, now, dying } = await prepare(about)
+  const chunks = Math.max(1, Math.ceil(futures / CHUNK))
+  const lived = scenarios.map(s => ({ ...s, model: scenarioModel(s.change, question, about.subject.colony, about.subject.glass, now, dying), chunks: [] as Futures[] }))
+  for (let chunk = 0; chunk < chunks; chunk++) {
+    for (const s of lived) {
+      await breathe()
+      if (mine !== turn) return false
+      s.chunks.push(liveChunk(fit, s.model, question.seed, chunk, ask.weeks))
+    }
+    // a look after the first chunk, and the whole at the end: quantiles of all futures cost as much as living them
+    if (chunk === 0 || chunk === chunks - 1) {
+      for (const s of lived) {
+        await breathe()
+        if (mine !== turn) return false
+        const room = s.model.rates.capacity * (s.model.doing.roomFactor ?? 1)
+        give(s.id, readOutlook(joinFutures(s.chunks), ask, room, about.nowMs), (chunk + 1) / chunks)
+      }
+    }
+  }
+  return true
+}
+
+/** What is asked of a colony's surplus. */
+export interface SurplusAsked { minimumKeep: number, minimumFemales: number, allowedRisk: number, stayUnder: number, orders: Order[] }
+/** What comes back, part by part. */
+export type SurplusPart = { kind: 'take', take: SafeTake } | { kind: 'upper', upper: Upper } | { kind: 'ahead', spare: { week: number, number: number }[], orders: OrderOutlook[] }
+
+/** Weeks ahead that the keeper is told of. */
+const AHEAD = [2, 4, 8, 12, 26]
+
+/** Searches what can go now and every week, kind by kind, and what must go so that the glass is not outgrown. */
+async function surplus(about: NumbersSubject, asked: SurplusAsked, give: (part: SurplusPart) => void): Promise<boolean> {
+  const mine = ++turn
+  const { question, fit, now, dying } = await prepare(about)
+  const search = searchOf({ question, fit, doing: { dyingPerWeek: dying }, now }, { total: asked.minimumKeep, females: asked.minimumFemales }, asked.allowedRisk)
+  const futures = asThingsAre(search)
+  give({ kind: 'ahead', spare: spareAhead(futures, asked.minimumKeep, AHEAD), orders: ordersAhead(asked.orders, futures, asked.minimumKeep, about.nowMs) })
+  const oneSex = resolveGroup(about.subject.colony).group.stages.femaleShare.value === 1
+  for (const of of takeKinds.options.filter((k): k is TakeKind => !oneSex || (k !== 'females' && k !== 'males'))) {
+    await breathe()
+    if (mine !== turn) return false
+    give({ kind: 'take', take: safeTake(search, of, futures) })
+  }
+  await breathe()
+  if (mine !== turn) return false
+  give({ kind: 'upper', upper: stayUnder(search, asked.stayUnder, asked.allowedRisk, futures) })
+  return true
+}
+
+/** Stops whatever is being worked on. */
+function stop() {
+  turn++
+}
+
+const api = { outlook, surplus, stop }
+export type NumbersApi = typeof api
+expose(api)
