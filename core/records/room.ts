@@ -26,6 +26,8 @@ export const Room = z.strictObject({
   /** what the keeper measures with */
   bench: Bench,
   care: RoomCare.optional(),
+  /** sign of the money that prices are in, e.g. € */
+  currency: z.string().trim().max(4, 'must have 4 letters at most').optional(),
 })
 export type Room = z.infer<typeof Room>
 
