@@ -1,6 +1,5 @@
 import type { ResolvedGroup } from '#core/groups'
 import type { ReadingMethod, ValueVerdict } from '#core/water'
-import { formatNumber } from '#core/units'
 import { say, type Saying } from './say'
 import { basisText, testMethodWord } from './states'
 import { differenceText, rangeText, valueName, valueText } from './unitPrefs'

@@ -1,5 +1,5 @@
 import type { ResolvedGroup, Stages } from '#core/groups'
-import { EGGS_1, EGGS_2, FEMALES, FIRST, MALES, STAGES, YOUNG_1, YOUNG_2 } from './stages'
+import { EGGS_1, EGGS_2, FEMALES, FIRST, MALES, YOUNG_1, YOUNG_2 } from './stages'
 
 /** What a colony lives in, beside its group. */
 export interface Conditions {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiContentSaveOutline } from '@mdi/js'
 import { format } from 'date-fns'
-import { groupOf } from '#core/groups'
+import { groupOf, resolveGroup } from '#core/groups'
 import { type OutlookAnswer, outlookRows } from '#core/outlook'
 import { type Scenario, WEEK_MS } from '#core/records'
 import { preferredC } from '#core/population'
@@ -14,7 +14,6 @@ import { emptyScenario, readScenario, scenarioDraft } from '~/forms/scenarioDraf
 import { wholeNumber } from '~/forms/wholeNumber'
 import { percent, plain, whole } from '~/words/numbers'
 import { changeText, comparedText, fullText, reachText } from '~/words/outlook'
-import { resolveGroup } from '#core/groups'
 
 const OutlookChart = defineAsyncComponent(() => import('~/components/outlook/OutlookChart.vue'))
 

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { countEvidence } from '#core/abundance'
+import { type BlobsFound, hitRateOf, type Picture } from '#core/counting'
+import { groupOf } from '#core/groups'
+import type { Colony, Practice } from '#core/records'
+import { readPicture } from '~/files/readPicture'
+import { readShare, type SheetCount } from '~/forms/countSheets'
+import type { PictureMark } from './MarkPicture.vue'
+import { evidenceText, hitRateText, type MarkStage, stageMarkWord } from '~/words/count'
+import { whole } from '~/words/numbers'
+
+/** Counting on a photo: marks by stage, suggestions to take or leave, several frames averaged, expansion to the whole tank. */
+const props = defineProps<{ colony: Colony, practice: readonly Practice[] }>()
+const count = defineModel<SheetCount | null>({ required: true })
+const counting = useCounting()
+
+const picture = shallowRef<Picture | null>(null)
+const problem = ref('')
+const marks = ref<PictureMark[]>([])
+const stage = ref<MarkStage | ''>('grown')
+const stages = (Object.keys(stageMarkWord) as MarkStage[]).map(value => ({ value, title: stageMarkWord[value] }))
+const found = shallowRef<BlobsFound | null>(null)
+const suggestions = shallowRef<{ x: number, y: number }[]>([])
+const looking = ref(false)
+const grid = ref(true)
+const threshold = ref(0)
+const smallest = ref(0)
+/** Numbers by stage of the frames that are done. */
+const frames = ref<Record<MarkStage, number>[]>([])
+const share = ref('100')
+const widthCm = ref('30')
+const useOwn = ref(true)
+
+const shareRead = computed(() => readShare(share.value))
+const tally = (list: readonly PictureMark[]): Record<MarkStage, number> => ({ grown: list.filter(m => m.stage === 'grown').length, halfGrown: list.filter(m => m.stage === 'halfGrown').length, young: list.filter(m => m.stage === 'young').length })
+const all = computed(() => [...frames.value, ...(picture.value ? [tally(marks.value)] : [])])
+const sum = (t: Record<MarkStage, number>) => t.grown + t.halfGrown + t.young
+const mean = computed(() => (all.value.length === 0 ? 0 : all.value.reduce((s, t) => s + sum(t), 0) / all.value.length))
+
+/** Square decimetres that the picture shows, for how crowded it is. */
+const area = computed(() => {
+  const width = Number(widthCm.value.replace(',', '.'))
+  return picture.value && width > 0 ? width * width * picture.value.height / picture.value.width / 100 : 6
+})
+const own = computed(() => {
+  const t = tally(marks.value)
+  const most = (Object.keys(t) as MarkStage[]).toSorted((a, b) => t[b] - t[a])[0]!
+  return hitRateOf(props.practice, most, Math.max(0.2, mean.value / area.value))
+})
+watch([all, shareRead, own, useOwn], () => {
+  if (all.value.length === 0 || mean.value === 0 || !shareRead.value.ok) {
+    count.value = null
+    return
+  }
+  const average = (key: MarkStage) => Math.round(all.value.reduce((s, t) => s + t[key], 0) / all.value.length)
+  const parts = { females: 0, males: 0, unsexed: average('grown'), halfGrown: average('halfGrown'), young: average('young') }
+  const number = Math.max(Math.round(mean.value), parts.unsexed + parts.halfGrown + parts.young)
+  count.value = { method: 'photo', number, share: shareRead.value.share, parts, ...(all.value.length > 1 && { series: all.value.map(sum) }), ...(useOwn.value && own.value && { hitRate: { share: own.value.share, sdLog: own.value.sdLog } }) }
+}, { immediate: true })
+const evidence = computed(() => (count.value?.method === 'photo' ? countEvidence(count.value, groupOf(props.colony.groupId).counting, groupOf(props.colony.groupId).care.molts !== undefined) : null))
+
+async function take(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  const read = await readPicture(file)
+  problem.value = read.ok ? '' : read.problem
+  if (!read.ok) return
+  keepFrame()
+  picture.value = read.picture
+  await suggest()
+}
+/** The frame at hand joins the average when the next picture comes. */
+function keepFrame() {
+  if (picture.value && marks.value.length > 0) frames.value = [...frames.value, tally(marks.value)]
+  marks.value = []
+  suggestions.value = []
+  found.value = null
+}
+async function suggest(own = false) {
+  if (!picture.value) return
+  looking.value = true
+  try {
+    const settings = own ? { threshold: threshold.value, smallest: smallest.value } : {}
+    found.value = await counting.suggest({ ...picture.value, data: picture.value.data }, settings)
+    threshold.value = found.value.threshold
+    smallest.value = found.value.smallest
+    const near = (s: { x: number, y: number }) => marks.value.some(m => Math.hypot(m.x - s.x, m.y - s.y) < picture.value!.width / 75)
+    suggestions.value = found.value.blobs.filter(b => !near(b))
+  }
+  catch (error) {
+    problem.value = `The picture could not be looked through: ${error instanceof Error ? error.message : String(error)}. Your marks are kept; go on by tapping.`
+  }
+  finally {
+    looking.value = false
+  }
+}
+function takeAll() {
+  marks.value = [...marks.value, ...suggestions.value.map(s => ({ x: s.x, y: s.y, stage: stage.value || 'grown' }))]
+  suggestions.value = []
+}
+const accepted = (index: number) => { suggestions.value = suggestions.value.filter((_, i) => i !== index) }
+const redo = useDebounceFn(() => suggest(true), 150)
+</script>
+
+<template>
+  <div class="photo">
+    <div class="side">
+      <label class="file"><span class="label">{{ picture ? 'Next picture of the same tank' : 'Picture of the tank' }}</span><input type="file" accept="image/*" @change="take"></label>
+      <p v-if="problem" class="issue" role="alert">{{ problem }}</p>
+      <p v-if="!picture" class="muted small">Straight through the front glass, no flash. Take two or three within a minute: the mean of several frames is worth more than one. The picture itself is not kept.</p>
+      <template v-else>
+        <ChoiceChips v-model="stage" label="What a tap marks" :options="stages" />
+        <div class="acts">
+          <v-btn class="quiet" :disabled="suggestions.length === 0" @click="takeAll">Take all {{ suggestions.length }} suggestions</v-btn>
+          <button type="button" class="link" @click="suggestions = []">Leave them all</button>
+          <button type="button" class="link" @click="marks = []">Clear marks</button>
+        </div>
+        <p v-if="looking" class="small muted" role="status">Looking through the picture …</p>
+        <details>
+          <summary>Suggest differently</summary>
+          <label class="slider">Contrast that counts <input v-model.number="threshold" type="range" min="0.02" max="0.5" step="0.01" @input="redo"></label>
+          <label class="slider">Smallest animal <input v-model.number="smallest" type="range" min="6" max="600" step="2" @input="redo"> <span class="small muted">{{ whole(smallest) }} square pixels</span></label>
+          <label class="check"><input v-model="grid" type="checkbox"> Grid</label>
+        </details>
+        <TextInput v-model="share" label="Share of the tank in the picture" suffix="%" numeric :error="shareRead.ok ? '' : shareRead.issue" />
+        <TextInput v-model="widthCm" label="Width of what is seen" suffix="cm" numeric hint="Tells how crowded it is, for your hit rate." />
+        <label v-if="own" class="check"><input v-model="useOwn" type="checkbox"> <TheSentence :text="hitRateText(own)" /></label>
+        <p v-else class="small muted">Count a few pictures of the practice tank, and your own hit rate is used instead of the group’s.</p>
+      </template>
+    </div>
+    <div class="stage">
+      <MarkPicture v-if="picture" v-model="marks" :picture="picture" :stage="stage || 'grown'" :suggestions="suggestions" :grid="grid" @accept="accepted" />
+      <p v-else class="nothing muted">Your picture comes here, with suggestions to take or leave.</p>
+      <p v-if="picture" class="sums"><span v-for="s in stages" :key="s.value"><span class="numeral">{{ tally(marks)[s.value] }}</span> {{ s.title.toLowerCase() }}</span><span v-if="frames.length > 0" class="muted">with {{ frames.length }} earlier {{ frames.length === 1 ? 'frame' : 'frames' }}: mean {{ mean.toFixed(1) }}</span></p>
+      <p v-if="evidence"><TheSentence :text="evidenceText(evidence)" /></p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.photo { display: grid; grid-template-columns: 320px minmax(0, 1fr); gap: 28px; }
+.side { display: grid; gap: 12px; align-content: start; }
+.label { display: block; font-size: 14px; color: var(--muted); padding-bottom: 4px; }
+.file input { width: 100%; min-height: 44px; font: inherit; }
+.acts { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; }
+.slider { display: grid; padding: 6px 0; font-size: 14px; }
+.slider input { width: 100%; accent-color: var(--weed); }
+.check { display: flex; gap: 8px; align-items: flex-start; min-height: 36px; cursor: pointer; }
+.check input { width: 18px; height: 18px; accent-color: var(--weed); flex: none; margin-top: 2px; }
+summary { cursor: pointer; color: var(--weed); min-height: 32px; }
+.issue { color: var(--rust); font-size: 14px; }
+.nothing { border: 1px dashed var(--muted); border-radius: 6px; min-height: 320px; display: grid; place-items: center; padding: 20px; text-align: center; }
+.sums { display: flex; gap: 20px; padding: 8px 0 4px; flex-wrap: wrap; }
+@media (max-width: 900px) { .photo { grid-template-columns: 1fr; } .stage { order: -1; } .nothing { min-height: 120px; } }
+</style>
