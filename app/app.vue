@@ -29,7 +29,7 @@ onMounted(start.begin)
 </template>
 
 <style>
-.frame { display: grid; grid-template-columns: 112px minmax(0, 1fr); min-height: 100dvh; }
+.frame { display: grid; grid-template-columns: 128px minmax(0, 1fr); min-height: 100dvh; }
 #place { min-width: 0; outline: none; display: flex; flex-direction: column; }
 .skip { position: absolute; left: -999px; }
 .skip:focus { left: 8px; top: 8px; z-index: 30; background: var(--surface); padding: 8px 14px; }

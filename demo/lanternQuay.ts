@@ -2,7 +2,7 @@ import { randomBinomial, randomNormal } from 'd3-random'
 import { v7 as uuid } from 'uuid'
 import { groupOf } from '#core/groups'
 import { type Backup, BACKUP_FORMAT, BACKUP_VERSION } from '#core/formats'
-import { type Colony, type CountMethod, DAY_MS, Entry, type Glass, netLitres, type Plan, possibleRange, type Rack, type Room, type ShelfItem, type Source, toMoment, usualBench, type ValueKey, valueKeys } from '#core/records'
+import { type Colony, type CountMethod, DAY_MS, Entry, type Glass, netLitres, type Order, type Plan, type Practice, possibleRange, type Rack, type Room, type Scenario, type ShelfItem, type Source, toMoment, usualBench, type ValueKey, valueKeys } from '#core/records'
 import { hashText, type Random, seededRandom } from '#core/stats'
 import { blend, readingSd, sourceWater } from '#core/water'
 import { type ColonyPlan, type GlassPlan, lanternQuayPlan, type WaterPlan } from './plan'
@@ -20,6 +20,8 @@ export interface DemoOptions {
   untilMs: number
 }
 
+/** What one animal was sold for, by group. */
+const PRICES: Readonly<Record<string, number>> = { 'neocaridina': 2.5, 'bee-shrimp': 4, 'ramshorn-snail': 0.4, 'water-isopod': 0.5 }
 const KEEPERS = ['A. R.', 'M. T.', 'S. O.']
 /** Hour of the records' evening tests (UTC): the hidden pH swing shows only there. */
 const DUSK_HOUR = 18
@@ -31,7 +33,7 @@ const DUSK_HOUR = 18
 export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const maker = new Maker(seed, untilMs)
   const began = untilMs - 62 * 7 * DAY_MS
-  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: { ...usualBench, calibrations: { conductivityUsCm: { at: toMoment(untilMs - 41 * DAY_MS), points: [{ raw: 88, truth: 84 }, { raw: 1450, truth: 1413 }] } } }, care: { days: [2, 6], walk: [] } }
+  const room: Room = { id: maker.id(began), editedAt: toMoment(began), name: 'Lantern Quay', keepers: KEEPERS, bench: { ...usualBench, calibrations: { conductivityUsCm: { at: toMoment(untilMs - 41 * DAY_MS), points: [{ raw: 88, truth: 84 }, { raw: 1450, truth: 1413 }] } } }, care: { days: [2, 6], walk: [] }, currency: '€' }
   const racks: Rack[] = []
   const glasses: Glass[] = []
   const colonies: Colony[] = []
@@ -64,7 +66,8 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
     }
   }
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
-  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, scenarios: [], orders: [], practice: [], photos: [], entries, attic: [] }, truth }
+  const idOf = (name: string) => colonies.find(c => c.name === name)!.id
+  return { backup: { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(untilMs), rooms: [room], racks, glasses, colonies, sources, shelf, plans, scenarios: maker.scenarios(idOf), orders: maker.orders(room.id, idOf), practice: maker.practice(room.id), photos: [], entries, attic: [] }, truth }
 }
 
 /** Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are. */
@@ -106,7 +109,7 @@ class Maker {
       if (day > days || this.away(days - day)) continue
       log.push(count(day, method))
     }
-    for (const s of sold) log.push({ ...base(s.day, 12), kind: 'removal', number: s.number, outlet: plan.sales!.outlet })
+    for (const s of sold) log.push({ ...base(s.day, 12), kind: 'removal', number: s.number, outlet: plan.sales!.outlet, ...(plan.sales!.outlet === 'sold' && { price: Math.round(s.number * (PRICES[plan.groupId] ?? 2) * 100) / 100 }) })
     const dayOf = (week: number) => Math.max(0, Math.round(days - week * 7))
     for (const a of plan.arrivals ?? []) log.push({ ...base(dayOf(a.week), 9), kind: 'addition', number: a.number, origin: 'ownRoom', text: a.text })
     for (const d of plan.deathsLogged ?? []) log.push({ ...base(dayOf(d.week), 14), kind: 'death', number: d.number, sign: d.sign, ...(d.text && { text: d.text }) })
@@ -183,6 +186,31 @@ class Maker {
       }
     }
     return entries
+  }
+
+  /** What was tried in the Outlook and kept. */
+  scenarios(idOf: (name: string) => string): Scenario[] {
+    const at = this.untilMs - 20 * DAY_MS
+    const saved = (colonyId: string, name: string, change: Scenario['change']): Scenario => ({ id: this.id(at), editedAt: toMoment(at), colonyId, name, change, retired: false })
+    return [saved(idOf('Ember A'), 'Cool for the winter', { temperatureC: 20.5 }), saved(idOf('Ember A'), 'Four out each week', { weekly: { of: 'halfGrown', number: 4 } })]
+  }
+
+  /** Who wants animals. */
+  orders(roomId: string, idOf: (name: string) => string): Order[] {
+    const at = this.untilMs - 9 * DAY_MS
+    const order = (who: string, colony: string, number: number, of: Order['of'], days: number, priceEach: number): Order => ({ id: this.id(at), editedAt: toMoment(at), roomId, colonyId: idOf(colony), who, number, of, dueAt: toMoment(this.untilMs + days * DAY_MS), priceEach, state: 'open' })
+    return [order('B. N.', 'Ember A', 30, 'halfGrown', 17, 2.5), order('The school', 'Barley', 12, 'any', 10, 2), order('C. L.', 'Fen isopods', 40, 'any', 24, 0.5)]
+  }
+
+  /** What the keepers counted in the practice tank; the keeper of the demo has no initials yet. */
+  practice(roomId: string): Practice[] {
+    const random = this.randomFor('practice')
+    return Array.from({ length: 9 }, (_, i) => {
+      const at = this.untilMs - (60 - 6 * i) * DAY_MS
+      const shown = [12, 24, 38, 70, 31, 9, 55, 26, 18][i]!
+      const found = Math.round(shown * (0.93 - 0.0011 * shown + 0.06 * (random() - 0.5)))
+      return { id: this.id(at), editedAt: toMoment(at), roomId, shown, density: shown / 6, stage: i % 3 === 2 ? 'halfGrown' as const : 'grown' as const, found, strays: random() < 0.3 ? 1 : 0 }
+    })
   }
 
   /** Two rounds a week for four months, newest first; the last one a day and a half ago. */

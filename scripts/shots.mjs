@@ -40,12 +40,6 @@ const plan = async (page) => {
   await page.getByRole('link', { name: 'Slate, second line' }).click()
   await page.getByText(/starters reach the first/).waitFor()
 }
-const logWater = async (page) => {
-  await toColony('Slate')(page)
-  await page.keyboard.press('l')
-  await page.getByRole('radio', { name: 'Water test' }).check()
-  await page.getByLabel('KH', { exact: true }).fill('2.8')
-}
 const records = page => page.goto(`${server.address}/records`)
 const due = async (page) => {
   await page.getByRole('link', { name: 'Round', exact: true }).click()
@@ -88,20 +82,55 @@ const report = async (page) => {
   }
   await page.waitForTimeout(1500)
 }
-const holiday = async (page) => {
-  await page.goto(`${server.address}/round/holiday`)
-  await page.getByLabel('Who comes by').fill('Nell')
-  await page.getByRole('heading', { name: /visits? of Nell/ }).waitFor()
+const stages = async (page) => {
+  await toColony('Ember A')(page)
+  await page.getByRole('button', { name: 'Stages', exact: true }).click()
+}
+/** Ember A, warmer, beside things as they are. */
+const outlook = async (page) => {
+  await toColony('Ember A')(page)
+  await page.getByRole('link', { name: 'Outlook', exact: true }).click()
+  await page.getByLabel('Temperature', { exact: true }).fill('26')
+  await page.getByLabel('Cool for the winter', { exact: true }).check()
+  await page.locator('tbody tr').nth(2).waitFor()
+  await page.getByText(/futures of each, all with/).waitFor({ timeout: 60_000 })
+}
+const surplus = async (page) => {
+  await toColony('Ember A')(page)
+  await page.getByRole('link', { name: 'Surplus', exact: true }).click()
+  await page.getByText(/within half a year/).waitFor({ timeout: 60_000 })
+}
+/** The practice tank, half marked. */
+const practice = async (page) => {
+  await page.getByRole('link', { name: 'Count desk', exact: true }).click()
+  await page.getByRole('button', { name: 'Practice tank' }).click()
+  await page.getByRole('button', { name: 'Show a picture' }).click()
+  const picture = page.getByRole('application')
+  await picture.waitFor()
+  const box = await picture.boundingBox()
+  for (const [x, y] of [[0.2, 0.3], [0.42, 0.5], [0.61, 0.28], [0.75, 0.66], [0.33, 0.72]]) await page.mouse.click(box.x + x * box.width, box.y + y * box.height)
+  await page.getByRole('button', { name: 'That is all I see' }).click()
+  await page.getByText('Your hit rate').first().waitFor()
+}
+/** A picture of the stand-in camera, opened as a photo. */
+const countDesk = async (page) => {
+  await practice(page)
+  const png = await page.locator('.frame canvas').evaluate(c => c.toDataURL('image/png').split(',')[1])
+  await page.getByRole('button', { name: 'Photo', exact: true }).click()
+  await page.getByLabel('Open a picture of the tank').setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
+  await page.getByRole('button', { name: /^Take all \d/ }).click()
+  await page.getByText(/^Speaks for about/).waitFor()
 }
 
 const views = [
   { name: 'room-day', size: desk }, { name: 'room-night', size: desk, theme: 'night' }, { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
-  { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') }, { name: 'water-phone', size: phone, go: toWater('Slate') },
-  { name: 'water-history', size: desk, go: toWater('Slate', 'History') }, { name: 'water-probe', size: desk, go: toWater('Slate', 'Probe') },
+  { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') },
+  { name: 'water-history', size: desk, go: toWater('Slate', 'History') },
   { name: 'plan', size: desk, go: plan },
-  { name: 'log-water', size: desk, go: logWater }, { name: 'records', size: desk, go: records },
-  { name: 'round-due', size: desk, go: due }, { name: 'round-walk', size: desk, go: walk }, { name: 'round-phone', size: phone, go: walk }, { name: 'round-night', size: phone, theme: 'night', go: walk }, { name: 'round-report', size: desk, go: report }, { name: 'round-holiday', size: desk, go: holiday },
+  { name: 'stages', size: desk, go: stages }, { name: 'outlook', size: desk, go: outlook }, { name: 'surplus', size: desk, go: surplus }, { name: 'count-desk', size: desk, go: countDesk }, { name: 'practice-tank', size: desk, go: practice },
+  { name: 'records', size: desk, go: records },
+  { name: 'round-due', size: desk, go: due }, { name: 'round-walk', size: desk, go: walk }, { name: 'round-phone', size: phone, go: walk }, { name: 'round-report', size: desk, go: report },
 ]
 
 const server = await startServer(await freePort(), { ULKIN_START: 'demo' })

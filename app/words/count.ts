@@ -12,7 +12,7 @@ export function evidenceText(e: CountEvidence): string {
 /** "You find 84 % of them, likely 78 to 90 %, from 6 pictures." */
 export function hitRateText(h: HitRate): string {
   const wide = Math.exp(1.2816 * h.sdLog)
-  return `You find about ${num(percent(h.share))} of them, likely ${num(`${percent(h.share / wide)} to ${percent(Math.min(1.5, h.share * wide))}`)}, from ${h.pictures === 1 ? 'one picture' : `${num(h.pictures)} pictures`}.`
+  return `You find about ${num(percent(h.share))} of them, likely ${num(`${percent(h.share / wide)} to ${percent(Math.min(1, h.share * wide))}`)}, from ${h.pictures === 1 ? 'one picture' : `${num(h.pictures)} pictures`}.`
 }
 
 export const stageMarkWord = { grown: 'Grown', halfGrown: 'Half-grown', young: 'Young' } as const

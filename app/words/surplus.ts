@@ -17,7 +17,7 @@ export function weeklyText(weekly: number): string {
 
 /** What holds a take back. */
 export function limitText(take: LargestTake, keep: number, females: number): string {
-  if (take.all) return 'all above what must stay'
+  if (take.all) return 'all that there are'
   if (take.take === 0 && take.riskAfter > 0) return `already ${percent(take.riskNow)} risk with none taken`
   return take.limit === 'females' ? `grown females would fall under ${whole(females)}` : `the number would fall under ${whole(keep)}`
 }

@@ -1,7 +1,7 @@
 import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
 import { type Fit, fitPopulation } from './fit'
-import { FUTURE_WEEKS, futureFan, liveFutures } from './futures'
+import { type Floors, FUTURE_WEEKS, futureFan, liveFutures } from './futures'
 import { largestTake } from './largestTake'
 import { looksAhead } from './looks'
 import { spread80 } from './particles'
@@ -16,7 +16,7 @@ export const MODEL = 'stages/1'
 
 /** Possible colonies in a fit, and futures in a fan, wherever the app does not say otherwise. */
 export const PARTICLES = 2000
-export const FUTURES = 256
+export const FUTURES = 400
 
 const LOG = { kind: 'log' } as const
 
@@ -51,18 +51,18 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
   const { cloud, size } = fit
   const ranged = (value: (i: number) => number): Range => spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
   const now = ranged(i => counted(cloud, size, i))
+  const row = (r: number, i: number) => cloud[r * size + i]!
+  const stages = Object.fromEntries((Object.keys(stageRows) as StageName[]).map(name => [name, ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0))])) as Record<StageName, Range>
   const dying = dyingPerWeek(question, now.value)
   const doing = { dyingPerWeek: dying }
-  const floors = { total: question.minimumKeep - 0.5, females: question.minimumFemales - 0.5 }
-  const search = { start: fit, rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors, allowedRisk: question.allowedRisk, most: Math.max(0, Math.round(now.value) - question.minimumKeep) }
+  const floors = floorsOf(question, stages.females)
+  const search = { start: fit, rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk: question.allowedRisk, most: Math.max(0, Math.round(now.value) - question.minimumKeep) }
   const futures = liveFutures(fit, FUTURES, FUTURE_WEEKS, rates, question.seed, doing)
   const surplus = largestTake(search, 'any', futures)
 
   const growth = growthAhead(fit, rates, dying)
   const clear = growth.rising > SURE || growth.rising < 1 - SURE
   const rate = Math.log1p(growth.value)
-  const row = (r: number, i: number) => cloud[r * size + i]!
-  const stages = Object.fromEntries((Object.keys(stageRows) as StageName[]).map(name => [name, ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0))])) as Record<StageName, Range>
   const capacity = rates.capacity * Math.exp(ranged(i => row(ROOM, i)).value)
   const middle = { recruits: ranged(i => row(RECRUITS, i)).value, losses: ranged(i => row(LOSSES, i)).value, mood: ranged(i => row(MOOD, i)).value }
   const present = crowded(rates, middle.recruits, middle.mood, middle.losses, now.value, capacity)
@@ -89,11 +89,16 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
     steps: question.events.flatMap(e => (e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [])),
     capacity,
     temperatureC: question.temperatureC,
-    surplus: { take: surplus.take, minimumKeep: question.minimumKeep, minimumFemales: question.minimumFemales, limit: surplus.limit, riskNow: surplus.riskNow, riskAfter: surplus.riskAfter, allowedRisk: question.allowedRisk },
+    surplus: { take: surplus.take, minimumKeep: question.minimumKeep, minimumFemales: floors.females, limit: surplus.limit, riskNow: surplus.riskNow, riskAfter: surplus.riskAfter, allowedRisk: question.allowedRisk },
     ifCountedToday: { low: now.value * Math.exp(-Z80 * narrowed), high: now.value * Math.exp(Z80 * narrowed) },
     looks: looksAhead(question, fit, futures),
     fit: { logLikelihood: fit.logLikelihood, effective: fit.effective, particles: size, disagreement: disagreement(fit) },
   }
+}
+
+/** What must stay: the keeper's number of females binds always, the default one only a colony that has so many. */
+export function floorsOf(question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn'>, females: Range): Floors {
+  return { total: question.minimumKeep, females: question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0 }
 }
 
 /** Weeks over which growth is told, and colonies that are lived ahead for it. */

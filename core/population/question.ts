@@ -34,6 +34,8 @@ export interface PopulationQuestion {
   /** number that must stay, and grown females that must */
   minimumKeep: number
   minimumFemales: number
+  /** whether the keeper has set the number of females; a default does not bind a colony of young that has fewer */
+  femalesAreOwn: boolean
   /** chance of falling under these that a take may bring */
   allowedRisk: number
   /** what a full count finds */

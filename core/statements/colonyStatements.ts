@@ -113,12 +113,14 @@ function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
 
 function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: ResolvedGroup): Statement {
   const { value, low, high } = p.growthPerWeek
-  const numbers = { value, low, high }
+  // what has fallen for weeks is told by how fast it fell: the coming weeks may bring a turn for the better, but that is a hope
+  const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < 0.5 && p.recent.perWeek.value < value
+  const told = fell ? p.recent!.perWeek : p.growthPerWeek
+  const numbers = { value: told.value, low: told.low, high: told.high }
   const end = p.fan.at(-1)!
   const reasons: Message<StatementKey>[] = []
   if (p.doublingWeeks !== null) reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
-  if (p.halvingWeeks !== null) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
-  const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < 0.5
+  if (p.halvingWeeks !== null && !fell) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
   if (fell) reasons.push(msg('heading.reasonRecent', { from: p.recent!.from, to: p.now.value, weeks: p.recent!.weeks, moved: p.recent!.moved }))
   reasons.push(msg('heading.reasonAhead', { low: end.p10, high: end.p90, at: end.at }))
   const deaths = deathsSince(p, p.fan[0]!.at - 84 * DAY_MS)
@@ -126,7 +128,7 @@ function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: Resolve
   // where young do not grow up in place a number that falls as fast as the group's is no alarm
   const { breedsInPlace } = group.life
   const falls = value < -STEADY
-  const asExpected = !breedsInPlace && Math.log1p(value) > growthPerWeek.value - 2 * growthPerWeek.sd
+  const asExpected = !breedsInPlace && Math.log1p(told.value) > growthPerWeek.value - 2 * growthPerWeek.sd
   if (!breedsInPlace) reasons.push(msg(falls ? 'heading.reasonNotBreeding' : 'heading.reasonNoYoung', {}))
   reasons.push(msg(p.ownEvidence < 0.4 ? 'heading.reasonDefault' : 'heading.reasonOwn', { share: p.ownEvidence, n: p.counts.length }))
   const evidence: Evidence[] = [{ key: 'evidence.ownShare', values: { share: p.ownEvidence } }, { key: 'evidence.capacity', values: { capacity: p.capacity } }]
@@ -134,9 +136,8 @@ function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: Resolve
   const at = (state: VerdictState, key: StatementKey): Statement => ({ state, conclusion: msg(key, numbers), reasons, actions: [], evidence })
   if (p.now.value > 0.85 * p.capacity && value < 0.02 && value > -0.02) return at('onTarget', 'heading.full')
   if (p.rising > SURE) return value < STEADY ? at('onTarget', 'heading.steady') : at('onTarget', 'heading.growing')
-  if (p.rising < 1 - SURE) return value > -STEADY ? at('onTarget', 'heading.steady') : at(asExpected ? 'onTarget' : value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
-  // the coming weeks may bring a turn for the better, but what has fallen for weeks is no "perhaps"
-  if (fell && p.recent!.perWeek.value < -STEADY) return { ...at(asExpected ? 'onTarget' : p.recent!.perWeek.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking'), conclusion: msg('heading.shrinking', { ...p.recent!.perWeek }) }
+  if (p.rising < 1 - SURE) return value > -STEADY ? at('onTarget', 'heading.steady') : at(asExpected ? 'onTarget' : told.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
+  if (fell && told.value < -STEADY) return at(asExpected ? 'onTarget' : told.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
   return Math.max(high, -low) < 3 * STEADY ? at('onTarget', 'heading.steady') : at('unknown', 'heading.unclear')
 }
 

@@ -10,6 +10,8 @@ const TEMPERATURE_WEEKS = 12
 const BROOD_SIGHT = { berried: { share: 0.6, sdLog: 0.7 }, eggMass: { share: 0.22, sdLog: 0.7 }, clutch: { share: 0.8, sdLog: 0.3 } }
 /** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
 const UNLOGGED = 0.25
+/** Grown females among those that must stay, where the keeper has not said how many (from memory). */
+const FEMALES_OF_KEEP = 0.25
 /** Chance of falling under the floor that a take may bring where the keeper has not chosen one. */
 export const ALLOWED_RISK = 0.1
 
@@ -35,7 +37,8 @@ export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>
     seed: hashText(colony.id), startMs: momentMs(colony.startedAt), nowMs, founders: colony.founders, events, rates, spreads: spreadsOf(resolved, rates), temperatureC,
     ownBirths: clutches ? UNLOGGED : 1,
     minimumKeep: resolved.minimumKeep.value,
-    minimumFemales: colony.minimumFemales ?? 0,
+    minimumFemales: colony.minimumFemales ?? (group.life.breedsInPlace && group.stages.femaleShare.value < 1 ? Math.round(resolved.minimumKeep.value * FEMALES_OF_KEEP) : 0),
+    femalesAreOwn: colony.minimumFemales !== undefined,
     allowedRisk: colony.allowedRisk ?? ALLOWED_RISK,
     fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
     ...(sign && { broodSight: BROOD_SIGHT[sign] }),

@@ -1,23 +1,32 @@
-import { type Doing, type Fit, type Floors, FUTURE_WEEKS, type Futures, largestBearable, type LargestTake, largestTake, largestWeeklyTake, liveFutures, type PopulationQuestion, type TakeSearch } from '#core/population'
+import { type Doing, FEMALES, type Fit, type Floors, FUTURE_WEEKS, FUTURES, type Futures, largestBearable, type LargestTake, largestTake, largestWeeklyTake, liveFutures, MALES, type PopulationQuestion, type TakeSearch, YOUNG_1, YOUNG_2 } from '#core/population'
 import { type Order, type TakeKind, WEEK_MS } from '#core/records'
 import { quantileSorted } from '#core/stats'
-
-/** Futures that a colony's surplus is searched with: the risk is then known to about one in a hundred. */
-export const SURPLUS_FUTURES = 1000
 
 /** Everything that the surplus of a colony is searched with. */
 export interface SurplusBasis { question: PopulationQuestion, fit: Fit, doing: Doing, now: number }
 
 /** The search for one colony. */
 export function searchOf({ question, fit, doing, now }: SurplusBasis, floors: Floors, allowedRisk: number): TakeSearch {
-  return { start: fit, rates: question.rates, seed: question.seed, futures: SURPLUS_FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk, most: Math.max(0, Math.round(now - floors.total)) }
+  return { start: fit, rates: question.rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk, most: Math.max(0, Math.round(now - floors.total)) }
 }
 
 /** The most that can go now, and every week, of one kind. */
 export interface SafeTake { of: TakeKind, now: LargestTake, weekly: LargestTake }
 
-/** Searches both takes of one kind; all searches share their luck. */
-export const safeTake = (search: TakeSearch, of: TakeKind, asThingsAre: Futures): SafeTake => ({ of, now: largestTake(search, of, asThingsAre), weekly: largestWeeklyTake(search, of, asThingsAre) })
+/** Searches both takes of one kind; all searches share their luck. No more than there likely are of a kind is offered. */
+export function safeTake(search: TakeSearch, of: TakeKind, asThingsAre: Futures): SafeTake {
+  const there = thereOf(search, of)
+  const now = largestTake({ ...search, most: Math.min(search.most, there) }, of, asThingsAre)
+  // every week no more than half of those that are there: beyond it nothing is left to take
+  const weekly = largestWeeklyTake({ ...search, most: Math.min(search.most, Math.ceil(there / 2)) }, of, asThingsAre)
+  return { of, now: { ...now, all: now.take >= there }, weekly }
+}
+
+/** How many of a kind there likely are today. */
+function thereOf({ start: { cloud, size } }: TakeSearch, of: TakeKind): number {
+  const rows: Readonly<Record<TakeKind, readonly number[]>> = { any: [YOUNG_1, YOUNG_2, FEMALES, MALES], halfGrown: [YOUNG_1, YOUNG_2], adults: [FEMALES, MALES], females: [FEMALES], males: [MALES] }
+  return Math.round(quantileSorted(Float64Array.from({ length: size }, (_, i) => rows[of].reduce((sum, row) => sum + cloud[row * size + i]!, 0)).sort(), 0.5))
+}
 
 /** The futures with nothing taken, that searches start from. */
 export const asThingsAre = (s: TakeSearch): Futures => liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing)

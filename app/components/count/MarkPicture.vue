@@ -61,10 +61,10 @@ const label = computed(() => `Picture with ${marks.value.length} marks. Arrows m
 </script>
 
 <template>
-  <div class="frame" :style="{ aspectRatio: `${picture.width} / ${picture.height}` }">
+  <div class="frame" :style="{ aspectRatio: `${picture.width} / ${picture.height}`, width: `min(100%, calc(66vh * ${picture.width / picture.height}))` }">
     <canvas ref="canvas" aria-hidden="true" />
     <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
-    <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" role="application" :aria-label="label" tabindex="0" @click="tap" @keydown="key">
+    <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" preserveAspectRatio="none" role="application" :aria-label="label" tabindex="0" @click="tap" @keydown="key">
       <g v-if="grid" class="grid"><template v-for="l in lines" :key="l"><line :x1="l * picture.width" :x2="l * picture.width" y1="0" :y2="picture.height" /><line :y1="l * picture.height" :y2="l * picture.height" x1="0" :x2="picture.width" /></template></g>
       <circle v-for="(s, i) in suggestions" :key="`s${i}`" class="suggestion" :cx="s.x" :cy="s.y" :r="radius" />
       <template v-for="(m, i) in marks" :key="i">
@@ -80,7 +80,7 @@ const label = computed(() => `Picture with ${marks.value.length} marks. Arrows m
 </template>
 
 <style scoped>
-.frame { position: relative; width: 100%; max-height: 68vh; margin: 0 auto; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
+.frame { position: relative; margin: 0 auto; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
 canvas, svg { position: absolute; inset: 0; width: 100%; height: 100%; }
 svg { cursor: crosshair; touch-action: manipulation; }
 .mark, .suggestion, .missed, .cross line { fill: none; stroke-width: 2.5; vector-effect: non-scaling-stroke; }

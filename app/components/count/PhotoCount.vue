@@ -59,9 +59,7 @@ watch([all, shareRead, own, useOwn], () => {
 }, { immediate: true })
 const evidence = computed(() => (count.value?.method === 'photo' ? countEvidence(count.value, groupOf(props.colony.groupId).counting, groupOf(props.colony.groupId).care.molts !== undefined) : null))
 
-async function take(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function take(file: File) {
   const read = await readPicture(file)
   problem.value = read.ok ? '' : read.problem
   if (!read.ok) return
@@ -105,14 +103,13 @@ const redo = useDebounceFn(() => suggest(true), 150)
 <template>
   <div class="photo">
     <div class="side">
-      <label class="file"><span class="label">{{ picture ? 'Next picture of the same tank' : 'Picture of the tank' }}</span><input type="file" accept="image/*" @change="take"></label>
+      <PhotoButton :label="picture ? 'Next picture of the same tank' : 'Open a picture of the tank'" @chosen="take" />
       <p v-if="problem" class="issue" role="alert">{{ problem }}</p>
       <p v-if="!picture" class="muted small">Straight through the front glass, no flash. Take two or three within a minute: the mean of several frames is worth more than one. The picture itself is not kept.</p>
       <template v-else>
         <ChoiceChips v-model="stage" label="What a tap marks" :options="stages" />
         <div class="acts">
-          <v-btn class="quiet" :disabled="suggestions.length === 0" @click="takeAll">Take all {{ suggestions.length }} suggestions</v-btn>
-          <button type="button" class="link" @click="suggestions = []">Leave them all</button>
+          <template v-if="suggestions.length > 0"><v-btn class="quiet" @click="takeAll">Take all {{ suggestions.length }} suggestions</v-btn><button type="button" class="link" @click="suggestions = []">Leave them all</button></template>
           <button type="button" class="link" @click="marks = []">Clear marks</button>
         </div>
         <p v-if="looking" class="small muted" role="status">Looking through the picture …</p>
@@ -140,8 +137,6 @@ const redo = useDebounceFn(() => suggest(true), 150)
 <style scoped>
 .photo { display: grid; grid-template-columns: 320px minmax(0, 1fr); gap: 28px; }
 .side { display: grid; gap: 12px; align-content: start; }
-.label { display: block; font-size: 14px; color: var(--muted); padding-bottom: 4px; }
-.file input { width: 100%; min-height: 44px; font: inherit; }
 .acts { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; }
 .slider { display: grid; padding: 6px 0; font-size: 14px; }
 .slider input { width: 100%; accent-color: var(--weed); }

@@ -27,7 +27,7 @@ const females = ref('')
 const risk = ref<'0.05' | '0.1' | '0.2'>('0.1')
 watch(() => props.colony, (c) => {
   keep.value = String(resolveGroup(c).minimumKeep.value)
-  females.value = String(c.minimumFemales ?? 0)
+  females.value = String(c.minimumFemales ?? props.population.surplus.minimumFemales)
   risk.value = c.allowedRisk === 0.05 ? '0.05' : c.allowedRisk === 0.2 ? '0.2' : '0.1'
 }, { immediate: true })
 const keepRead = computed(() => wholeNumber(keep.value, 0))
@@ -87,7 +87,7 @@ const caution = computed(() => group.value.cautions.filter(c => ['neverRelease',
     </template>
     <details>
       <summary>Why?</summary>
-      <p class="small">The coming 26 weeks are lived through 1000 times from today’s estimate. A take is safe when in no more than {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(floors.minimumKeep) }}<template v-if="floors.minimumFemales > 0"> or the grown females under {{ whole(floors.minimumFemales) }}</template>, at any time. All takes meet the same luck. Once and every week are alternatives, not both. “To spare ahead” is what four chances in five leave above what must stay if nothing goes before.</p>
+      <p class="small">The coming 26 weeks are lived through many times from today’s estimate. A take is safe when in no more than {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(floors.minimumKeep) }}<template v-if="floors.minimumFemales > 0"> or the grown females under {{ whole(floors.minimumFemales) }}</template>, at any time. All takes meet the same luck. Once and every week are alternatives, not both. “To spare ahead” is what four chances in five leave above what must stay if nothing goes before.</p>
       <p class="small muted">Grades come with the lines. Animals from water that is off travel badly: put the water right first.</p>
     </details>
     <ul class="small muted cautions"><li v-for="c in caution" :key="c">{{ c }}</li></ul>

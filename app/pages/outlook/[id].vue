@@ -55,12 +55,18 @@ const isChanged = computed(() => read.value.ok && Object.keys(read.value.change)
 
 // what is asked
 const number = ref('50')
-const of = ref<'total' | 'halfGrown'>('halfGrown')
+const of = ref<'total' | 'halfGrown'>('total')
 const byWeek = ref('12')
 const weeks = ref<'26' | '52' | '104'>('52')
+/** A round number that is not there yet: half as many again, or so. */
+watch(() => colony.value?.id && told.value?.population.now.value, (now) => {
+  if (!now || !colony.value) return
+  const step = 10 ** Math.max(0, Math.floor(Math.log10(1.4 * now)))
+  number.value = String(Math.max(5, Math.ceil(1.4 * now / step) * step))
+}, { immediate: true })
 const wanted = computed(() => wholeNumber(number.value, 1))
 const due = computed(() => wholeNumber(byWeek.value, 1))
-const ofOptions = [{ value: 'halfGrown' as const, title: 'half-grown' }, { value: 'total' as const, title: 'animals in all' }]
+const ofOptions = [{ value: 'total' as const, title: 'animals in all' }, { value: 'halfGrown' as const, title: 'half-grown' }]
 const spans = [{ value: '26' as const, title: 'half a year' }, { value: '52' as const, title: 'a year' }, { value: '104' as const, title: 'two years' }]
 const ask = computed(() => ({ weeks: Number(weeks.value), number: wanted.value.ok ? wanted.value.value : 50, of: of.value, byWeek: due.value.ok ? Math.min(Number(weeks.value), due.value.value) : 12 }))
 
