@@ -115,7 +115,7 @@ const practice = async (page) => {
 /** A picture of the stand-in camera, opened as a photo. */
 const countDesk = async (page) => {
   await practice(page)
-  const png = await page.locator('.frame canvas').evaluate(c => c.toDataURL('image/png').split(',')[1])
+  const png = await page.locator('.marked canvas').evaluate(c => c.toDataURL('image/png').split(',')[1])
   await page.getByRole('button', { name: 'Photo', exact: true }).click()
   await page.getByLabel('Open a picture of the tank').setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
   await page.getByRole('button', { name: /^Take all \d/ }).click()

@@ -27,7 +27,7 @@ export function reachText({ reach }: Pick<OutlookAnswer, 'reach'>, ask: OutlookA
   if (reach.p50 === 0) return 'there already'
   if (reach.reachedShare < 0.1) return `hardly within ${weeksText(ask.weeks)}`
   if (!Number.isFinite(reach.p50)) return `${num(percent(reach.reachedShare))} chance within ${weeksText(ask.weeks)}`
-  return `about ${num(day(reach.p50))}, likely ${day(reach.p10)} to ${Number.isFinite(reach.p90) ? day(reach.p90) : 'later than shown'}`
+  return `about ${num(day(reach.p50))}, likely ${day(reach.p10)} to ${Number.isFinite(reach.p90) ? day(reach.p90) : 'later'}`
 }
 
 /** "full by about March (83 %)". */

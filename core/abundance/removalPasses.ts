@@ -47,12 +47,14 @@ export function removalPasses(catches: readonly number[], drop: number): Removal
       bestLog = l
     }
   }
-  const bounded = best < most && total > 0
+  // Seber & Whale (1970): only catches that fall enough have a largest likelihood at all
+  const bounded = total > 0 && x > total * (k - 1) / 2 && best < most
   let low = best
   while (low > total && likelihood(low - 1) >= bestLog - drop) low--
   let high = best
   while (high < most && likelihood(high + 1) >= bestLog - drop) high++
   const carle = carleStrub(k, total, x)
+  const open = total > 0 && x <= total * (k - 1) / 2
   return {
     caught: total,
     zippin: bounded ? best : null,
@@ -60,7 +62,7 @@ export function removalPasses(catches: readonly number[], drop: number): Removal
     catchShare: total / (k * (bounded ? best : carle) - x),
     carleStrub: carle,
     carleStrubStandardError: standardError(k, total, carle, total / (k * carle - x)),
-    interval: [low, high < most ? high : null],
+    interval: [open ? total : low, open || high >= most ? null : high],
   }
 }
 

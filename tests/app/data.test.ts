@@ -7,7 +7,7 @@ import { addMissing, applyMerge, compareBackup, countRows, eraseAll, readAll } f
 import { UlkinDb } from '~/data/database'
 import { addEntries, entriesOfColony, entriesOfGlass, entriesOfKinds } from '~/data/log'
 import { firstId, newId } from '~/data/newId'
-import { roomRecords, saveColonyInGlass, saveRecord } from '~/data/records'
+import { ordersOf, practiceOf, roomRecords, saveColonyInGlass, saveRecord, scenariosOf } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
 import { colony, correction, count, nextId, NOW, plan, shelfItem, smallRoom, source, test as waterTest, topUp, waterChange } from '../make'
@@ -25,6 +25,29 @@ beforeEach(async () => {
   await saveColonyInGlass(db, s.colony, s.glass, NOW)
 })
 afterEach(() => db.delete())
+
+describe('scenarios, orders, practice', () => {
+  it('are kept, found by what they belong to, and their old versions go to the attic', async () => {
+    const scenario = { id: newId(), editedAt: '', colonyId: s.colony.id, name: 'Warm', change: { temperatureC: 26 }, retired: false }
+    await saveRecord(db, 'scenarios', scenario, NOW)
+    await saveRecord(db, 'scenarios', { ...scenario, name: 'Warmer' }, NOW + 1)
+    expect((await scenariosOf(db, s.colony.id)).map(x => x.name)).toEqual(['Warmer'])
+    await saveRecord(db, 'scenarios', { ...scenario, retired: true }, NOW + 2)
+    expect(await scenariosOf(db, s.colony.id)).toEqual([])
+    expect(await db.attic.count()).toBe(2)
+    const order = (dueAt: string) => ({ id: newId(), editedAt: '', roomId: s.room.id, colonyId: s.colony.id, who: 'B. N.', number: 5, of: 'any' as const, dueAt, state: 'open' as const })
+    await saveRecord(db, 'orders', order('2026-12-20T18:00:00.000Z'), NOW)
+    await saveRecord(db, 'orders', order('2026-12-02T18:00:00.000Z'), NOW)
+    expect((await ordersOf(db, s.room.id)).map(o => o.dueAt.slice(8, 10))).toEqual(['02', '20'])
+    await saveRecord(db, 'practice', { id: newId(), editedAt: '', roomId: s.room.id, shown: 20, density: 3, stage: 'grown', found: 18, strays: 0 }, NOW)
+    expect(await practiceOf(db, s.room.id)).toHaveLength(1)
+    expect(await practiceOf(db, nextId())).toEqual([])
+  })
+  it('what does not fit its schema is not written', async () => {
+    await expect(saveRecord(db, 'orders', { id: newId(), editedAt: '', roomId: s.room.id, colonyId: s.colony.id, who: '', number: 0, of: 'any', dueAt: 'soon', state: 'open' }, NOW)).rejects.toThrow()
+    expect(await db.orders.count()).toBe(0)
+  })
+})
 
 describe('records', () => {
   it('reads a room with what stands in it', async () => {
@@ -134,7 +157,7 @@ describe('backups', () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     const out = await readAll(db, NOW)
     await eraseAll(db)
-    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, sources: 0, shelf: 0, plans: 0, photos: 0, entries: 0, attic: 0 })
+    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, sources: 0, shelf: 0, plans: 0, scenarios: 0, orders: 0, practice: 0, photos: 0, entries: 0, attic: 0 })
     await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
     expect(await readAll(db, NOW)).toEqual(out)
     expect(await revisionOf(s.colony.id)).toBeDefined()

@@ -37,6 +37,7 @@ const told = computed(() => {
 article { padding: 14px 18px 12px; border-left: 1px solid var(--rule); }
 article:first-child { border-left: 0; padding-left: 0; }
 article:last-child { padding-right: 0; }
+.reasons .link { display: inline-block; min-height: 24px; }
 .off .statement { color: var(--rust); }
 .reasons { padding-top: 6px; font-size: 15px; line-height: 1.35; color: var(--muted); }
 .fix { display: inline-block; font-weight: 650; font-size: 15px; padding-top: 6px; min-height: 32px; }

@@ -61,7 +61,7 @@ const label = computed(() => `Picture with ${marks.value.length} marks. Arrows m
 </script>
 
 <template>
-  <div class="frame" :style="{ aspectRatio: `${picture.width} / ${picture.height}`, width: `min(100%, calc(66vh * ${picture.width / picture.height}))` }">
+  <div class="marked" :style="{ aspectRatio: `${picture.width} / ${picture.height}`, width: `min(100%, calc(66vh * ${picture.width / picture.height}))` }">
     <canvas ref="canvas" aria-hidden="true" />
     <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
     <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" preserveAspectRatio="none" role="application" :aria-label="label" tabindex="0" @click="tap" @keydown="key">
@@ -80,7 +80,7 @@ const label = computed(() => `Picture with ${marks.value.length} marks. Arrows m
 </template>
 
 <style scoped>
-.frame { position: relative; margin: 0 auto; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
+.marked { position: relative; margin: 0 auto; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
 canvas, svg { position: absolute; inset: 0; width: 100%; height: 100%; }
 svg { cursor: crosshair; touch-action: manipulation; }
 .mark, .suggestion, .missed, .cross line { fill: none; stroke-width: 2.5; vector-effect: non-scaling-stroke; }

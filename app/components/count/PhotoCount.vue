@@ -101,7 +101,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
 </script>
 
 <template>
-  <div class="photo">
+  <div class="pixels">
     <div class="side">
       <PhotoButton :label="picture ? 'Next picture of the same tank' : 'Open a picture of the tank'" @chosen="take" />
       <p v-if="problem" class="issue" role="alert">{{ problem }}</p>
@@ -135,7 +135,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
 </template>
 
 <style scoped>
-.photo { display: grid; grid-template-columns: 320px minmax(0, 1fr); gap: 28px; }
+.pixels { display: grid; grid-template-columns: 320px minmax(0, 1fr); gap: 28px; }
 .side { display: grid; gap: 12px; align-content: start; }
 .acts { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; }
 .slider { display: grid; padding: 6px 0; font-size: 14px; }
@@ -146,5 +146,5 @@ summary { cursor: pointer; color: var(--weed); min-height: 32px; }
 .issue { color: var(--rust); font-size: 14px; }
 .nothing { border: 1px dashed var(--muted); border-radius: 6px; min-height: 320px; display: grid; place-items: center; padding: 20px; text-align: center; }
 .sums { display: flex; gap: 20px; padding: 8px 0 4px; flex-wrap: wrap; }
-@media (max-width: 900px) { .photo { grid-template-columns: 1fr; } .stage { order: -1; } .nothing { min-height: 120px; } }
+@media (max-width: 900px) { .pixels { grid-template-columns: 1fr; } .stage { order: -1; } .nothing { min-height: 120px; } }
 </style>

@@ -34,7 +34,7 @@ const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.st
 <style scoped>
 .rail { display: flex; flex-direction: column; gap: 2px; padding: 12px 0; border-right: 1px solid var(--rule); position: sticky; top: 0; height: 100dvh; }
 .name { font: 700 20px var(--v-font-heading); color: var(--ink); text-decoration: none; padding: 2px 0 14px 17px; }
-.place { display: flex; align-items: center; gap: 9px; min-height: 44px; padding: 0 8px 0 14px; border: 0; border-left: 3px solid transparent; background: none; color: var(--muted); font: inherit; font-size: 14px; text-decoration: none; cursor: pointer; text-align: left; }
+.place { display: flex; align-items: center; gap: 9px; min-height: 44px; padding: 0 2px 0 14px; white-space: nowrap; border: 0; border-left: 3px solid transparent; background: none; color: var(--muted); font: inherit; font-size: 14px; text-decoration: none; cursor: pointer; text-align: left; }
 .place.here { border-color: var(--weed); color: var(--ink); font-weight: 650; }
 .place:hover { color: var(--ink); }
 .gap { flex: 1; }

@@ -191,7 +191,7 @@ const at = (answer: OutlookAnswer, week: number) => (of.value === 'total' ? answ
           <p class="legend small"><span v-for="l in lines" :key="l.id" class="key"><i :class="l.colour" :style="{ borderTopStyle: l.dash.length ? 'dashed' : 'solid' }" />{{ l.name }}</span><span class="muted">band: likely range</span></p>
           <div class="scroll">
             <table aria-label="Scenarios compared">
-              <thead><tr><th scope="col">Scenario</th><th scope="col">In 8 weeks</th><th scope="col">In 26 weeks</th><th scope="col">{{ whole(ask.number) }} there</th><th scope="col">Chance in {{ ask.byWeek }} weeks</th><th scope="col">Dies out</th><th scope="col">Room full</th></tr></thead>
+              <thead><tr><th scope="col">Scenario</th><th scope="col">In 8 weeks</th><th scope="col">In 26 weeks</th><th scope="col">{{ whole(ask.number) }} there</th><th scope="col">By week {{ ask.byWeek }}</th><th scope="col">Dies out</th><th scope="col">Room full</th></tr></thead>
               <tbody>
                 <tr v-for="l in drawn" :key="l.id">
                   <th scope="row">{{ l.name }}<span v-if="l.id !== 'now'" class="small muted">{{ changeText(l.change) }}</span></th>
@@ -240,6 +240,7 @@ th, td { text-align: left; vertical-align: top; padding: 5px 12px 5px 0; border-
 tbody th { font-weight: 600; max-width: 220px; }
 th span, td span { display: block; font-weight: 400; }
 td .numeral { font-weight: 650; }
+td.numeral, td span { white-space: nowrap; }
 .saved li { display: flex; gap: 10px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
 .saved label { flex: 1; min-width: 0; display: flex; gap: 8px; align-items: center; cursor: pointer; }
 .saved input { width: 18px; height: 18px; accent-color: var(--weed); flex: none; }

@@ -33,7 +33,7 @@ export const ramshornSnail = defineGroup({
     lifespanWeeks: figure(60, M),
     minimumKeep: figure(20, M),
   },
-  stages: stages({ stepDays: 7, eggs: 'laid', first: 'hatchling' }, { eggWeeks: 1.5, firstWeeks: 1, youngWeeks: 6, adultWeeks: 40, youngLoss: 0.03, broodSize: 18, restWeeks: 0.14, femaleShare: 1, q10: 2.4 }),
+  stages: stages({ stepDays: 7, eggs: 'laid', first: 'hatchling' }, { eggWeeks: 1.5, firstWeeks: 1, youngWeeks: 6, adultWeeks: 40, youngLoss: 0.03, broodSize: 20, restWeeks: 0.12, femaleShare: 1, q10: 2.4 }),
   care: {
     food: 'pellet', portionFor: { by: 'animals', value: 10, basis: M }, greensDays: figure(7, M), calciumDays: figure(30, M),
     brood: { sign: 'eggMass', days: ranged(7, 21, M) }, youngApart: false, counters: ['eggMass', 'dead', 'young'],

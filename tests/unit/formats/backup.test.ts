@@ -6,7 +6,7 @@ import { correction, count, daysAgo, nextId, plan, shelfItem, smallRoom, source,
 function backupOf(): Backup {
   const s = smallRoom()
   const c = count(s.colony.id, 4, 40)
-  return { format: 'ulkin-backup', version: BACKUP_VERSION, exportedAt: daysAgo(0), rooms: [s.room], racks: [s.rack], glasses: [s.glass], colonies: [s.colony], sources: [source(s.room.id)], shelf: [shelfItem(s.room.id)], plans: [plan(s.room.id)], photos: [], entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })], attic: [] }
+  return { format: 'ulkin-backup', version: BACKUP_VERSION, exportedAt: daysAgo(0), rooms: [s.room], racks: [s.rack], glasses: [s.glass], colonies: [s.colony], sources: [source(s.room.id)], shelf: [shelfItem(s.room.id)], plans: [plan(s.room.id)], scenarios: [], orders: [], practice: [], photos: [], entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })], attic: [] }
 }
 const issueOf = (text: string) => {
   const read = parseBackup(text)
@@ -57,7 +57,7 @@ describe('backup', () => {
 describe('a file of version 1', () => {
   const old = (changeWater: object) => changed((r) => {
     r.version = 1
-    for (const table of ['sources', 'shelf', 'plans', 'photos']) r[table] = undefined
+    for (const table of ['sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos']) r[table] = undefined
     r.rooms = (r.rooms as Record<string, unknown>[]).map(({ bench: _, ...room }) => ({ ...room, changeWater }))
   })
   it('turns its change water into a source, and gets a shelf of the salts it took for granted', () => {
@@ -96,7 +96,7 @@ describe('planMerge', () => {
   })
   it('adds everything to an empty device', () => {
     const b = backupOf()
-    const empty: Backup = { ...b, rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], photos: [], entries: [] }
+    const empty: Backup = { ...b, rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], scenarios: [], orders: [], practice: [], photos: [], entries: [] }
     expect(planMerge(empty, b).add).toMatchObject({ rooms: b.rooms, sources: b.sources, shelf: b.shelf, plans: b.plans, entries: b.entries })
   })
   it('makes a conflict of every difference and decides nothing', () => {

@@ -1,0 +1,121 @@
+import { describe, expect, it } from 'vitest'
+import { groups, schoolOf } from '#core/groups'
+import { comeUpFor, EGGS_1, FEMALES, freeShare, growthPerWeek, MALES, matrixView, meanStep, preferredC, projectionMatrix, ROWS, stageRates, STAGES, stepCloud, summarise, YOUNG_2 } from '#core/population'
+import { ratesOf, resolvedOf } from './questions'
+
+/** Every group with every school that changes how fast it grows. */
+const cases = groups.flatMap(g => [{ id: g.id, schools: {} as Record<string, string> }, ...Object.entries(g.schools).flatMap(([kind, options]) => options!.filter(o => o.growthPerWeek).map(o => ({ id: g.id, schools: { [kind]: o.id } })))])
+
+describe('stageRates', () => {
+  it.each(cases)('$id $schools: an uncrowded colony grows as its group says', ({ id, schools }) => {
+    const r = resolvedOf(id, { schools })
+    const rates = stageRates(r, { temperatureC: preferredC(r), capacity: 300 })
+    expect(rates.growth).toBeCloseTo(r.growthPerWeek.value, 5)
+    expect(rates.comeUp).toBeLessThanOrEqual(1)
+    expect(rates.holds).toBeLessThan(0)
+  })
+  it('the characteristic equation is that of the step: iterated for long, the mean colony grows by its root', () => {
+    for (const id of ['neocaridina', 'ramshorn-snail', 'dwarf-crayfish']) {
+      const r = ratesOf(id)
+      const x = new Float64Array(STAGES).fill(1)
+      let factor = 1
+      for (let i = 0; i < 1500; i++) {
+        meanStep(x, r, r.comeUp, 1)
+        factor = x.reduce((a, b) => a + b)
+        for (let s = 0; s < STAGES; s++) x[s] = x[s]! / factor
+      }
+      expect(Math.log(factor)).toBeCloseTo(growthPerWeek(r), 6)
+      expect(comeUpFor(r, factor)).toBeCloseTo(r.comeUp, 6)
+    }
+  })
+  it('and so is the matrix: its largest eigenvalue is the same growth', () => {
+    const r = ratesOf('neocaridina')
+    const factor = Math.exp(r.growth)
+    const { u, f } = projectionMatrix(r, r.comeUp, 1, freeShare(r, factor))
+    expect(matrixView(u.map((row, i) => row.map((x, j) => x + f[i]![j]!))).lambda).toBeCloseTo(factor, 6)
+  })
+  it('warmer is faster, cooler is slower', () => {
+    const r = resolvedOf('neocaridina')
+    const at = (temperatureC: number) => stageRates(r, { temperatureC, capacity: 300 })
+    expect(at(27).growth).toBeGreaterThan(at(23.5).growth)
+    expect(at(20).growth).toBeLessThan(at(23.5).growth)
+    expect(at(27).adultHazard).toBeGreaterThan(at(20).adultHazard)
+  })
+  it('births and deaths move growth the way they should', () => {
+    const r = ratesOf('neocaridina')
+    expect(r.growthByRecruits).toBeGreaterThan(0)
+    expect(r.growthByLosses).toBeLessThan(0)
+    expect(ratesOf('nerite-snail').growthByRecruits).toBe(0)
+  })
+  it('refuses a glass without room', () => {
+    expect(() => ratesOf('neocaridina', 0)).toThrow(/capacity/)
+  })
+  it('knows every option of a school', () => {
+    for (const { id, schools } of cases) for (const [kind, option] of Object.entries(schools)) expect(schoolOf(resolvedOf(id).group, kind as never, option)?.id).toBe(option)
+  })
+})
+
+describe('summarise', () => {
+  it('shares of what matters sum to 1, and a generation is longer than growing up', () => {
+    const r = ratesOf('neocaridina')
+    const m = summarise(r, r.comeUp, 1)
+    expect(m.matters.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 8)
+    expect(m.matters.every((x, i, all) => i === 0 || x.share <= all[i - 1]!.share)).toBe(true)
+    expect(m.generationWeeks).toBeGreaterThan(12)
+    expect(Object.values(m.settled).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 8)
+    expect(m.doublingWeeks).toBeCloseTo(Math.LN2 / 0.065, 0)
+  })
+  it('animals that do not breed here only die', () => {
+    const m = summarise(ratesOf('fan-shrimp'), 0, 1)
+    expect(m.growthPerWeek).toBeLessThan(0)
+    expect(m.matters).toEqual([{ what: 'adults', share: 1 }])
+    expect(m.doublingWeeks).toBeNull()
+  })
+})
+
+describe('stepCloud', () => {
+  const size = 4000
+  const cloudOf = (fill: Record<number, number>) => {
+    const cloud = new Float64Array(ROWS * size)
+    for (const [row, n] of Object.entries(fill)) cloud.fill(n, Number(row) * size, (Number(row) + 1) * size)
+    return cloud
+  }
+  const mean = (cloud: Float64Array, row: number) => cloud.subarray(row * size, (row + 1) * size).reduce((a, b) => a + b, 0) / size
+  it('its mean is the mean step', () => {
+    const r = ratesOf('neocaridina', 5000)
+    const cloud = cloudOf({ [FEMALES]: 40, [MALES]: 30, [EGGS_1]: 300, [YOUNG_2]: 60 })
+    const x = new Float64Array([300, 0, 0, 0, 60, 40, 30])
+    // crowding at 130 of 5000 animals
+    meanStep(x, r, r.comeUp * Math.exp(r.holds * 130 / 5000), 1)
+    stepCloud(cloud, size, r, 77)
+    for (const row of [EGGS_1, YOUNG_2, FEMALES, MALES]) expect(Math.abs(mean(cloud, row) / x[row]! - 1)).toBeLessThan(0.03)
+  })
+  it('lives in whole animals, never fewer than none', () => {
+    const r = ratesOf('ramshorn-snail')
+    const cloud = cloudOf({ [FEMALES]: 3 })
+    for (let week = 0; week < 30; week++) stepCloud(cloud, size, r, week)
+    for (let row = 0; row < STAGES; row++) for (let i = 0; i < size; i++) expect(Number.isInteger(cloud[row * size + i]!) && cloud[row * size + i]! >= 0).toBe(true)
+  })
+  it('without males nothing is born, except where none are needed', () => {
+    const lone = cloudOf({ [FEMALES]: 10 })
+    const snails = cloudOf({ [FEMALES]: 10 })
+    for (let week = 0; week < 4; week++) {
+      stepCloud(lone, size, ratesOf('neocaridina'), week)
+      stepCloud(snails, size, ratesOf('ramshorn-snail'), week)
+    }
+    expect(mean(lone, EGGS_1)).toBe(0)
+    expect(mean(snails, EGGS_1)).toBeGreaterThan(0)
+  })
+  it('the same key gives the same luck, and more room never fewer young', () => {
+    const start = { [FEMALES]: 100, [MALES]: 80, [EGGS_1]: 800, 1: 800 }
+    const a = cloudOf(start)
+    const b = cloudOf(start)
+    const wide = cloudOf(start)
+    stepCloud(a, size, ratesOf('neocaridina'), 9)
+    stepCloud(b, size, ratesOf('neocaridina'), 9)
+    stepCloud(wide, size, ratesOf('neocaridina'), 9, { roomFactor: 2 })
+    expect(a).toEqual(b)
+    for (let i = 0; i < size; i++) expect(wide[2 * size + i]!).toBeGreaterThanOrEqual(a[2 * size + i]!)
+    expect(mean(wide, 2)).toBeGreaterThan(mean(a, 2))
+  })
+})
