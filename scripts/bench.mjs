@@ -1,4 +1,5 @@
 // npm run bench: the sizes and times that the budgets name, measured on the built app in Chromium.
+import { spawnSync } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
@@ -154,6 +155,58 @@ async function care() {
   note(`Schedule of 60 colonies × 5 years, ${entries} entries to ${items} items`, ms(schedule), '< 150 ms')
 }
 
+/** The numbers alone, in a worker of their own; and the same futures written plainly in NumPy, where it is installed. */
+async function numbers() {
+  const w = await inWorker('scripts/lib/numbersWork.mjs')
+  note('Numbers: 10 000 futures × 52 weeks of one colony', ms(w.futures), '< 1000 ms')
+  note(`Numbers: fit of 2 years, ${w.entries} entries, 4000 particles`, ms(w.fit), '< 1500 ms')
+  note('Numbers: fit after one more entry, resumed', ms(w.resumed), '< 300 ms')
+  note(`Numbers: ${w.chunkSize} futures, the longest that a stop waits for`, ms(w.chunk), '< 50 ms')
+  note('Numbers: memory after 8 and after 24 rounds of fit and futures', w.memory.map(m => `${Math.round(m)} MB`).join(', '), 'flat')
+  const python = ['python3', '/usr/bin/python3'].find(p => spawnSync(p, ['-c', 'import numpy']).status === 0)
+  if (!python) return note('Numbers: the same futures in NumPy', 'not here', 'install python3-numpy to compare')
+  const ran = spawnSync(python, [join(root, 'scripts/lib/futures.py')], { input: JSON.stringify({ rates: w.rates, spreads: w.spreads, futures: 10_000, weeks: 52 }), encoding: 'utf8' })
+  if (ran.status !== 0) return note('Numbers: the same futures in NumPy', 'failed', ran.stderr.trim().split('\n').at(-1))
+  const numpy = JSON.parse(ran.stdout)
+  note(`Numbers: the same futures in NumPy ${numpy.numpy}`, ms(numpy.ms), `${(numpy.ms / w.futures).toFixed(1)} times ours`)
+}
+
+/** While sixty colonies are fitted in the background: the longest time between two frames of a page that is at rest. */
+async function frames(many) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+  const page = await context.newPage()
+  await page.goto(`${server.address}/records`)
+  await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(many)) })
+  await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
+  await page.getByText('Brought in').waitFor({ timeout: 60_000 })
+  await page.goto(`${server.address}/`, { waitUntil: 'load' })
+  await page.locator('.n').first().waitFor()
+  const { longest, over, frames, took } = await page.evaluate(() => new Promise((resolve) => {
+    const start = performance.now()
+    let last = start
+    let longest = 0
+    let over = 0
+    let frames = 0
+    const look = (now) => {
+      const gap = now - last
+      last = now
+      frames++
+      if (gap > longest) longest = gap
+      if (gap > 34) over++
+      if (/need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? '')) resolve({ longest, over, frames, took: now - start })
+      else requestAnimationFrame(look)
+    }
+    requestAnimationFrame((now) => {
+      last = now
+      requestAnimationFrame(look)
+    })
+  }))
+  note(`Numbers: ${many.colonies.length} colonies fitted behind the Room`, ms(took))
+  note('  longest time between two frames meanwhile', ms(longest))
+  note('  frames that came late (over 34 ms)', `${over} of ${frames}`, 'none')
+  await context.close()
+}
+
 /** A glass of the round: from Enter to the next glass on screen, with what was typed in the database. */
 async function round(demo) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
@@ -196,11 +249,13 @@ try {
   await machine()
   await water()
   await care()
+  await numbers()
   await firstPage()
   const demo = await (await fetch(`${server.address}/api/demo/lantern-quay?seed=1`)).json()
   await round(demo)
   await room(`Demo, ${demo.colonies.length} colonies`, demo, { all: '' })
   const many = manyColonies(demo, 60, 3)
+  await frames(many)
   await room(`${many.colonies.length} colonies × 3 years, ${many.entries.length} entries`, many, { all: '< 1000 ms' })
 }
 finally {

@@ -2,7 +2,7 @@ import type { ResolvedGroup } from '#core/groups'
 import type { CountMethod, Evidence } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { formatNumber } from '#core/units'
-import { percent, whole } from './numbers'
+import { percent, plain, whole } from './numbers'
 import { countNoteText, disagreementText, learntName, learntText, lookText, mattersText } from './population'
 import { say, type Saying } from './say'
 import { basisText, countMethodWord } from './states'
@@ -36,7 +36,7 @@ export function whyNumbers(topic: Topic, statements: ColonyStatements, group: Re
     ...p.steps.slice(-6).toReversed().map(step => ({ text: `${dayText(step.at, s.nowMs)}: ${step.change > 0 ? `${step.change} put in` : step.death ? `${-step.change} died` : `${-step.change} taken out`}`, entryId: step.entryId })),
   ]
   const narrows = [`One full count today would narrow the number to about ${whole(p.ifCountedToday.low)} to ${whole(p.ifCountedToday.high)}.`, ...p.looks.map(lookText)]
-  const common = { reasons: [...statement.reasons.map(r => say(r, s)), ...(p.fit.disagreement ? [disagreementText(p)] : [])], inputs, narrows }
+  const common = { reasons: [...statement.reasons.map(r => say(r, s)), ...(p.fit.disagreement ? [plain(disagreementText(p))] : [])], inputs, narrows }
   const many = whole(p.fit.particles)
   switch (topic) {
     case 'number': return {
@@ -54,7 +54,7 @@ export function whyNumbers(topic: Topic, statements: ColonyStatements, group: Re
       method: [
         'Growth is the mean of the coming eight weeks of all possible colonies, from the stages they hold today: many eggs and half-grown push it, many old ones hold it down. It slows as the glass fills.',
         `${percent(p.ownEvidence)} of what is known about growth comes from this colony’s own log.`,
-        ...(p.matrix.matters.length > 1 ? [mattersText(p.matrix)] : []),
+        ...(p.matrix.matters.length > 1 ? [plain(mattersText(p.matrix))] : []),
         ...(p.matrix.generationWeeks ? [`A generation takes about ${weeksText(p.matrix.generationWeeks)} at present.`] : []),
         'The fan lives the coming 26 weeks through many times, with chance in births, deaths and how well things go.', RANGE,
       ],

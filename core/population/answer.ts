@@ -15,8 +15,8 @@ import { crowded, MOOD_WEEKS } from './step'
 export const MODEL = 'stages/1'
 
 /** Possible colonies in a fit, and futures in a fan, wherever the app does not say otherwise. */
-export const PARTICLES = 2000
-export const FUTURES = 400
+export const PARTICLES = 1200
+export const FUTURES = 300
 
 const LOG = { kind: 'log' } as const
 

@@ -51,13 +51,19 @@ const DYING_WEEKS = 12
  * @param stopped asked after each step
  */
 export function liveFutures(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing = {}, stopped?: Stopped): Futures {
+  const futures: Futures = { size, weeks, totals: new Float64Array(size * (weeks + 1)), females: new Float64Array(size * (weeks + 1)), halfGrown: new Float64Array(size * (weeks + 1)) }
+  liveThrough(start, size, weeks, rates, seed, doing, (cloud, week) => record(cloud, futures, week), stopped)
+  return futures
+}
+
+/** Lives futures week by week and shows the cloud at the end of each; ends when `see` says that enough was seen. */
+function liveThrough(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing, see: (cloud: Float64Array, week: number) => boolean | void, stopped?: Stopped): void {
   const cloud = new Float64Array(ROWS * size)
   gather(start.cloud, ROWS, start.size, Uint32Array.from({ length: size }, (_, i) => Math.floor((i + 0.5) * start.size / size)), cloud)
-  const futures: Futures = { size, weeks, totals: new Float64Array(size * (weeks + 1)), females: new Float64Array(size * (weeks + 1)), halfGrown: new Float64Array(size * (weeks + 1)) }
   if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
   if (doing.take && doing.take.number > 0) takeAll(cloud, size, doing.take, streamAt(seed, -7))
   const stepsPerWeek = Math.round(1 / rates.dtWeeks)
-  record(cloud, futures, 0)
+  if (see(cloud, 0)) return
   for (let week = 1; week <= weeks; week++) {
     const dying = (doing.dyingPerWeek ?? 0) * Math.exp(-(week - 1) / DYING_WEEKS)
     for (let s = 0; s < stepsPerWeek; s++) {
@@ -66,9 +72,8 @@ export function liveFutures(start: Start, size: number, weeks: number, rates: St
     }
     if (doing.weekly && doing.weekly.number > 0) takeAll(cloud, size, doing.weekly, streamAt(seed, week, -8))
     if (doing.weeklyShare) takeShare(cloud, size, doing.weeklyShare, streamAt(seed, week, -9))
-    record(cloud, futures, week)
+    if (see(cloud, week)) return
   }
-  return futures
 }
 
 function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf, number: number }, key: number) {
@@ -128,6 +133,31 @@ export function riskUnder(f: Futures, floors: Floors): { any: number, total: num
     if (underTotal) total++
     if (underFemales) females++
   }
+  return { any: any / size, total: total / size, females: females / size }
+}
+
+/**
+ * The risk of a doing, without keeping its futures; gives up as soon as more of them have fallen than are allowed, since
+ * nothing that falls stands up again.
+ * @returns the shares of all futures; when it gave up they are those until then
+ */
+export function riskOf(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing, floors: Floors, allowed: number, stopped?: Stopped): { any: number, total: number, females: number } {
+  const fallen = new Uint8Array(size)
+  let any = 0
+  let total = 0
+  let females = 0
+  liveThrough(start, size, weeks, rates, seed, doing, (cloud) => {
+    for (let i = 0; i < size; i++) {
+      const mark = (counted(cloud, size, i) < floors.total ? 1 : 0) | (cloud[FEMALES * size + i]! < floors.females ? 2 : 0)
+      const fresh = mark & ~fallen[i]!
+      if (fresh === 0) continue
+      if (fallen[i] === 0) any++
+      if (fresh & 1) total++
+      if (fresh & 2) females++
+      fallen[i] = fallen[i]! | mark
+    }
+    return any > allowed * size
+  }, stopped)
   return { any: any / size, total: total / size, females: females / size }
 }
 

@@ -1,6 +1,6 @@
 export { answerPopulation, deathsSince, dyingPerWeek, floorsOf, FUTURES, MODEL, PARTICLES, SURE } from './answer'
 export { type Fit, fitPopulation, openingCloud, type Stopped, StoppedError } from './fit'
-export { chanceAt, type Doing, type Floors, FUTURE_WEEKS, futureFan, type Futures, liveFutures, riskUnder, type Start, type WeeksToReach, weeksToReach } from './futures'
+export { chanceAt, type Doing, type Floors, FUTURE_WEEKS, futureFan, type Futures, liveFutures, riskOf, riskUnder, type Start, type WeeksToReach, weeksToReach } from './futures'
 export { largestBearable, type LargestTake, largestTake, largestWeeklyTake, type Risk, type TakeSearch } from './largestTake'
 export { fixedDurationShare, lifeTable, matrixView, type MatrixView } from './matrixView'
 export { type TakeOf, takeWeights } from './observe'

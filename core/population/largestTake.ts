@@ -1,4 +1,4 @@
-import { type Doing, type Floors, type Futures, liveFutures, riskUnder, type Start } from './futures'
+import { type Doing, type Floors, type Futures, liveFutures, riskOf, riskUnder, type Start } from './futures'
 import type { TakeOf } from './observe'
 import type { StageRates } from './rates'
 import { quantileSorted } from '#core/stats'
@@ -27,14 +27,14 @@ export interface LargestTake { take: number, riskNow: number, riskAfter: number,
  * @param now futures with nothing taken, when they are known already
  */
 export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing), stopped?: Stopped): LargestTake {
-  const risk = (number: number) => riskUnder(liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, take: { of, number } }, stopped), s.floors)
+  const risk = (number: number) => riskOf(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, take: { of, number } }, s.floors, s.allowedRisk, stopped)
   return search(s, now, risk, guessOf(now, s), s.most)
 }
 
 /** The most that can be taken every week from today, to a tenth of an animal. */
 export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing), stopped?: Stopped): LargestTake {
   const unit = 10
-  const risk = (tenths: number) => riskUnder(liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, weekly: { of, number: tenths / unit } }, stopped), s.floors)
+  const risk = (tenths: number) => riskOf(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, weekly: { of, number: tenths / unit } }, s.floors, s.allowedRisk, stopped)
   const found = search(s, now, risk, Math.round(guessOf(now, s) * unit / s.weeks), s.most * unit)
   return { ...found, take: found.take / unit }
 }

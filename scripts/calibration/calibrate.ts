@@ -1,5 +1,5 @@
 import { questionOf } from '#core/statements'
-import { answerPopulation, fitPopulation } from '#core/population'
+import { answerPopulation, fitPopulation, PARTICLES } from '#core/population'
 import { type CalibrationCase, calibrationGroups, makeCase } from './colonies'
 import { carriedForward, logLinearFit, type Simple } from './simpleForecasts'
 
@@ -8,7 +8,7 @@ export interface CalibrationResult { groupId: string, truth: CalibrationCase['tr
 export interface Quantiles { p10: number, p25: number, p50: number, p75: number, p90: number }
 
 /** Fits one synthetic colony in every way. */
-export function answerCase(c: CalibrationCase, particles = 1000): CalibrationResult {
+export function answerCase(c: CalibrationCase, particles = PARTICLES): CalibrationResult {
   const question = questionOf(c.colony, c.glass, c.entries, [], c.nowMs)
   const answer = answerPopulation(question, fitPopulation(question, particles))
   const counts = question.events.flatMap(e => (e.kind === 'count' ? [{ at: e.at, value: e.evidence.value }] : []))

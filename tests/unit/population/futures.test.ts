@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { answerPopulation, chanceAt, fitPopulation, floorsOf, futureFan, largestTake, largestWeeklyTake, liveFutures, openingCloud, riskUnder, spreadsOf, StoppedError, type TakeOf, weeksFromStarters, weeksToReach } from '#core/population'
+import { answerPopulation, chanceAt, fitPopulation, floorsOf, futureFan, largestTake, largestWeeklyTake, liveFutures, openingCloud, riskOf, riskUnder, spreadsOf, StoppedError, type TakeOf, weeksFromStarters, weeksToReach } from '#core/population'
 import { NOW } from '../../make'
 import { ask, doubling, heads, ratesOf, resolvedOf } from './questions'
 
@@ -88,6 +88,12 @@ describe('what is read from futures', () => {
   it('the chance that it is there in a week', () => {
     expect(chanceAt(f.totals, f, 0, 150)).toBe(1)
     expect(chanceAt(f.totals, f, 26, 1e6)).toBe(0)
+  })
+  it('the risk without keeping the futures is the same, and gives up early when it is too large', () => {
+    const floors = { total: 140, females: 50 }
+    expect(riskOf(start(), 300, 26, rates, 9, {}, floors, 1)).toEqual(riskUnder(live(), floors))
+    const given = riskOf(start(), 300, 26, rates, 9, { take: { of: 'any', number: 100 } }, floors, 0.1)
+    expect(given.any).toBeGreaterThan(0.1)
   })
   it('the risk of falling under either floor is at least that of each', () => {
     const r = riskUnder(f, { total: 140, females: 50 })

@@ -1,0 +1,78 @@
+"""The futures of one colony written plainly in NumPy, vectorised over the futures: what `npm run bench` compares with.
+
+Reads the rates as JSON from standard input and prints milliseconds of the best of three runs.
+"""
+import json
+import sys
+import time
+
+import numpy as np
+
+asked = json.load(sys.stdin)
+r, spreads, size, weeks = asked["rates"], asked["spreads"], asked["futures"], asked["weeks"]
+
+
+def live(seed):
+    g = np.random.default_rng(seed)
+    e1, e2, first, y1, y2 = (np.zeros(size, dtype=np.int64) for _ in range(5))
+    females, males = np.full(size, 40), np.full(size, 35)
+    y1 += 40
+    y2 += 40
+    mood = 0.2 * g.standard_normal(size)
+    luck = spreads["recruits"] * g.standard_normal(size)
+    losses = spreads["losses"] * g.standard_normal(size)
+    room = r["capacity"] * np.exp(spreads["room"] * g.standard_normal(size))
+    keep = np.exp(-1 / 20)
+    totals = np.empty((weeks + 1, size))
+    totals[0] = y1 + y2 + females + males
+    for week in range(1, weeks + 1):
+        turn = g.random(size)
+        drift = g.standard_normal(size)
+        mood = mood * keep + 0.012 + np.where(turn < 0.06, 0.5 * drift + np.where(turn < 0.01, -1.2, 0), 0.2 * np.sqrt(1 - keep * keep) * drift)
+        half = np.exp(0.5 * mood)
+        n = y1 + y2 + females + males
+        come_up = np.minimum(1, r["comeUp"] * half * np.exp(luck + np.minimum(-0.3, r["holds"] - luck) * n / room))
+        loss = np.exp(losses) / (half * half)
+
+        def dead(hazard):
+            h = hazard * loss
+            return np.minimum(1, h / (1 + h / 2))
+
+        hatched = g.binomial(e2, r["eggsLeave"])
+        ripened = g.binomial(e1, r["eggsLeave"])
+        came_up = g.binomial(hatched, come_up)
+        first_left = first - g.binomial(first, dead(r["firstHazard"]))
+        grown = g.binomial(first_left, r["firstLeave"])
+        young = dead(r["youngHazard"])
+        y1_left = y1 - g.binomial(y1, young)
+        larger = g.binomial(y1_left, r["youngLeave"])
+        y2_left = y2 - g.binomial(y2, young)
+        mature = g.binomial(y2_left, r["youngLeave"])
+        adult = dead(r["adultHazard"])
+        females_left = females - g.binomial(females, adult)
+        males_left = males - g.binomial(males, adult)
+        daughters = g.binomial(mature, r["femaleShare"])
+        free = np.maximum(0, females - np.ceil((e1 + e2) / r["broodSize"]).astype(np.int64))
+        taken = g.binomial(free, np.minimum(1, r["broods"] * half))
+        laid = np.maximum(0, np.rint(r["broodSize"] * (taken + 0.35 * np.sqrt(taken) * g.standard_normal(size)))).astype(np.int64) * (males > 0)
+        e2 = e2 - hatched + ripened
+        e1 = e1 - ripened + laid
+        first = first_left - grown + came_up
+        y1 = y1_left - larger + grown
+        y2 = y2_left - mature + larger
+        females = females_left + daughters
+        males = males_left + mature - daughters
+        blow = g.random(size)
+        for i in np.nonzero(blow < 0.003)[0]:
+            share = 1 - 0.6 * blow[i] / 0.003
+            e1[i], e2[i], first[i], y1[i], y2[i], females[i], males[i] = (g.binomial(x[i], share) for x in (e1, e2, first, y1, y2, females, males))
+        totals[week] = y1 + y2 + females + males
+    return totals
+
+
+best = float("inf")
+for run in range(3):
+    began = time.perf_counter()
+    totals = live(run)
+    best = min(best, time.perf_counter() - began)
+print(json.dumps({"ms": best * 1000, "median": float(np.median(totals[-1])), "numpy": np.__version__}))
