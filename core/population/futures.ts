@@ -52,12 +52,15 @@ const DYING_WEEKS = 12
  */
 export function liveFutures(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing = {}, stopped?: Stopped): Futures {
   const futures: Futures = { size, weeks, totals: new Float64Array(size * (weeks + 1)), females: new Float64Array(size * (weeks + 1)), halfGrown: new Float64Array(size * (weeks + 1)) }
-  liveThrough(start, size, weeks, rates, seed, doing, (cloud, week) => record(cloud, futures, week), stopped)
+  liveThrough(start, size, weeks, rates, seed, doing, (cloud, week) => {
+    record(cloud, futures, week)
+    return false
+  }, stopped)
   return futures
 }
 
 /** Lives futures week by week and shows the cloud at the end of each; ends when `see` says that enough was seen. */
-function liveThrough(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing, see: (cloud: Float64Array, week: number) => boolean | void, stopped?: Stopped): void {
+function liveThrough(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing, see: (cloud: Float64Array, week: number) => boolean, stopped?: Stopped): void {
   const cloud = new Float64Array(ROWS * size)
   gather(start.cloud, ROWS, start.size, Uint32Array.from({ length: size }, (_, i) => Math.floor((i + 0.5) * start.size / size)), cloud)
   if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
