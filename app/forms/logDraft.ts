@@ -1,7 +1,7 @@
 import { format, isSameDay } from 'date-fns'
 import { type Colony, Entry, type EntryKind, headsTotal, possibleRange, toMoment, type ValueKey, valueKeys } from '#core/records'
 import { compensateConductivity, parseNumber } from '#core/units'
-import { kindWord } from '~/words/states'
+import { kindWord, plainCountMethods } from '~/words/states'
 import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
 import { headKeys, readHeads } from './colonyDraft'
 import { fieldKinds, glassKinds, isFieldKind } from './kindFields'
@@ -12,8 +12,11 @@ import { wholeNumber } from './wholeNumber'
 export const plainKinds = ['count', 'waterTest', 'addition', 'removal', 'death', 'note', 'photo'] as const satisfies readonly EntryKind[]
 export const logKinds = [...plainKinds, ...fieldKinds] as const
 export type LogKind = typeof logKinds[number]
-/** Kinds that are corrected in the sheet. What happened to two colonies, to a clutch or in a picture is taken back and logged anew. */
-export const canCorrect = (kind: EntryKind): kind is LogKind => (logKinds as readonly string[]).includes(kind) && !['move', 'clutch', 'photo'].includes(kind)
+/**
+ * Whether an entry is corrected in the sheet. What happened to two colonies, to a clutch or in a picture, and counts that
+ * the Count desk reckoned from a row of numbers, are taken back and logged anew.
+ */
+export const canCorrect = (entry: Entry): entry is Entry & { kind: LogKind } => (logKinds as readonly string[]).includes(entry.kind) && !['move', 'clutch', 'photo'].includes(entry.kind) && !(entry.kind === 'count' && (entry.series !== undefined || !(plainCountMethods as readonly string[]).includes(entry.method)))
 
 /** What stands in the sheet's fields, as typed. Kept in the tab's session, so that a reload loses nothing. */
 export interface Draft {
@@ -114,7 +117,11 @@ export function readDraft(draft: Draft, colony: Colony | undefined, stamp: Stamp
       return done({ ...own, method: choice, share: (pct ?? 0) / 100, ...parts }, `count of ${n} in ${pct} % saved.`)
     }
     case 'addition': return done({ ...own, origin: choice, ...parts }, `${n} put in.`)
-    case 'removal': return done({ ...own, outlet: choice, ...parts }, `${n} taken out.`)
+    case 'removal': {
+      // price and order came from the Surplus; the sheet has no fields for them
+      const old = draft.correcting?.kind === 'removal' ? draft.correcting : null
+      return done({ ...own, outlet: choice, ...parts, ...(old?.price !== undefined && { price: old.price }), ...(old?.orderId && { orderId: old.orderId }) }, `${n} taken out.`)
+    }
     case 'death': return done({ ...own, sign: choice }, `${n} died.`)
   }
 }
@@ -151,7 +158,7 @@ export function readValue(key: ValueKey, text: string, units: UnitPrefs): { ok: 
 
 /** Fills the sheet from an entry that is to be corrected. */
 export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft | null {
-  if (!canCorrect(entry.kind)) return null
+  if (!canCorrect(entry)) return null
   const draft: Draft = { ...emptyDraft(entry.kind, colonyId), at: format(new Date(entry.at), FIELD_TIME), text: entry.text ?? '', correcting: entry }
   if (isFieldKind(entry.kind)) draft.values = valuesOf(entry.kind, entry, units)
   if ('number' in entry && entry.number !== undefined) draft.number = String(entry.number)

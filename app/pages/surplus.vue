@@ -32,8 +32,9 @@ watch(picked, (id) => { if (serving.value && serving.value.colonyId !== id) serv
         <button v-for="t in tabs" :key="t.id" type="button" :aria-pressed="tab === t.id" :class="{ on: tab === t.id }" @click="tab = t.id">{{ t.title }}</button>
       </nav>
       <div v-if="tab === 'go'" class="go">
+        <PickOne v-if="desk.colonies.value.length > 0" v-model="picked" class="pick" label="Colony" :options="desk.colonies.value.map(c => ({ value: c.colony.id, title: `${c.colony.name}: ${c.canGo || 'none'} can go` }))" />
         <p v-if="desk.colonies.value.length === 0" class="muted">Working it out …</p>
-        <SurplusList v-else v-model="picked" :colonies="desk.colonies.value" />
+        <SurplusList v-if="desk.colonies.value.length > 0" v-model="picked" :colonies="desk.colonies.value" />
         <div v-if="one" class="one">
           <SurplusDetail :key="one.colony.id" :colony="one.colony" :population="one.population" :orders="desk.open.value.filter(o => o.colonyId === one!.colony.id)" :now-ms="desk.nowMs.value" :as-of="statements.of(one.colony.id)?.asOf ?? 0" />
           <p v-if="one.water === 'off'" class="warn" role="status">The water of this glass is off: put it right first, these animals would travel badly.</p>
@@ -61,6 +62,7 @@ watch(picked, (id) => { if (serving.value && serving.value.colonyId !== id) serv
 .go { display: grid; grid-template-columns: minmax(330px, 5fr) minmax(0, 7fr); gap: 32px; align-items: start; }
 .one { display: grid; gap: 14px; position: sticky; top: 8px; }
 .warn { border-left: 3px solid var(--rust); padding-left: 10px; }
+.pick { display: none; }
 .empty { padding: 40px 24px; display: grid; gap: 14px; justify-items: start; }
-@media (max-width: 900px) { .page { padding: 4px 16px 16px; } .go { grid-template-columns: 1fr; } .one { order: -1; position: static; } }
+@media (max-width: 900px) { .page { padding: 4px 16px 16px; } .go { grid-template-columns: 1fr; } .one { order: -1; position: static; } .pick { display: block; order: -2; } }
 </style>

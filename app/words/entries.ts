@@ -22,7 +22,7 @@ export function entryText(entry: Entry, units: UnitPrefs): { title: string, deta
   const text = entry.text ?? ''
   const more = (...parts: (string | undefined)[]) => parts.filter(Boolean).join(' · ')
   switch (entry.kind) {
-    case 'count': return { title: `Counted ${whole(entry.number)}`, detail: more(entry.share === undefined ? countMethodWord[entry.method] : `${Math.round(entry.share * 100)} % of the tank`, entry.parts && headsText(entry.parts), text) }
+    case 'count': return { title: `Counted ${whole(entry.number)}`, detail: more(entry.share === undefined || entry.method === 'photo' ? countMethodWord[entry.method] : undefined, entry.share === undefined || entry.share === 1 ? undefined : `${Math.round(entry.share * 100)} % of the tank`, entry.series?.join(', '), entry.marks?.map(m => `${m.caught} (${m.recaptured} marked)`).join(', '), entry.parts && headsText(entry.parts), text) }
     case 'waterTest': {
       const read = valueKeys.filter((k): k is ValueKey => entry.readings[k] !== undefined)
       const methods = [...new Set(read.map(k => testMethodWord[entry.readings[k]!.method]))]
@@ -31,7 +31,7 @@ export function entryText(entry: Entry, units: UnitPrefs): { title: string, deta
       return { title: values.replace(/^[a-z](?!H)/, c => c.toUpperCase()), detail: more(methods.join(', '), text) }
     }
     case 'addition': return { title: `Put in ${whole(entry.number)}`, detail: more(originWord[entry.origin], entry.parts && headsText(entry.parts), text) }
-    case 'removal': return { title: `Took out ${whole(entry.number)}`, detail: more(outletWord[entry.outlet], entry.parts && headsText(entry.parts), text) }
+    case 'removal': return { title: `Took out ${whole(entry.number)}`, detail: more(outletWord[entry.outlet], entry.price === undefined ? undefined : `for ${entry.price.toFixed(2)}`, entry.parts && headsText(entry.parts), text) }
     case 'death': return { title: `${whole(entry.number)} died`, detail: more(deathSignWord[entry.sign], text) }
     case 'waterChange': return { title: `Changed ${volumeText(entry.litres, units)}`, detail: more(pouredText(entry, units), text) }
     case 'topUp': return { title: `Topped up ${volumeText(entry.litres, units)}`, detail: more(pouredText(entry, units), text) }

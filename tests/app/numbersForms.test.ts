@@ -4,7 +4,10 @@ import { countEntry, readMarks, readSeries, readShare } from '~/forms/countSheet
 import { emptyHarvest, readHarvest } from '~/forms/harvestDraft'
 import { readOrder, readPrice } from '~/forms/orderDraft'
 import { emptyScenario, readScenario, scenarioDraft } from '~/forms/scenarioDraft'
-import { nextId, NOW } from '../make'
+import { canCorrect, draftOf, readDraft } from '~/forms/logDraft'
+import { entryText } from '~/words/entries'
+import { defaultUnits } from '~/words/unitPrefs'
+import { colony, entryOf, nextId, NOW } from '../make'
 
 const stamp = { id: nextId(), at: toMoment(NOW), loggedAt: toMoment(NOW) }
 
@@ -83,5 +86,28 @@ describe('sheets of the Count desk', () => {
     expect(() => countEntry({ method: 'photo', number: 40 }, stamp, colonyId)).toThrow()
     expect(() => countEntry({ method: 'passes', number: 40 }, stamp, colonyId)).toThrow()
     expect(() => countEntry({ method: 'marks', number: 40, marks: [{ caught: 5, recaptured: 0 }, { caught: 9, recaptured: 6 }] }, stamp, colonyId)).toThrow()
+  })
+})
+
+describe('counts of the desk in the log', () => {
+  const colonyId = nextId()
+  const passes = countEntry({ method: 'passes', number: 103, series: [64, 30, 9] }, stamp, colonyId)
+  const samples = countEntry({ method: 'partOfTank', number: 15, share: 0.05, series: [5, 4, 6] }, stamp, colonyId)
+  it('are taken back and logged anew, not corrected in the sheet, which has no fields for their row', () => {
+    expect([canCorrect(passes), canCorrect(samples)]).toEqual([false, false])
+    expect(canCorrect(countEntry({ method: 'allSeen', number: 9 }, stamp, colonyId))).toBe(true)
+  })
+  it('say how they were made', () => {
+    expect(entryText(passes, defaultUnits).detail).toBe('caught and set aside · 64, 30, 9')
+    expect(entryText(samples, defaultUnits).detail).toBe('5 % of the tank · 5, 4, 6')
+    expect(entryText(countEntry({ method: 'photo', number: 40, share: 0.5 }, stamp, colonyId), defaultUnits).detail).toBe('on a photo · 50 % of the tank')
+    expect(entryText(countEntry({ method: 'marks', number: 40, marks: [{ caught: 20, recaptured: 0 }, { caught: 18, recaptured: 6 }] }, stamp, colonyId), defaultUnits).detail).toContain('18 (6 marked)')
+  })
+  it('a correction of a sale keeps its price and its order', () => {
+    const orderId = nextId()
+    const sold = entryOf('removal', 1, { colonyId, number: 6, outlet: 'sold', price: 15, orderId })
+    const draft = draftOf(sold, colonyId, defaultUnits)!
+    const read = readDraft({ ...draft, number: '5' }, colony(nextId(), { id: colonyId }), { id: nextId(), loggedAt: toMoment(NOW) }, defaultUnits, NOW)
+    expect(read.ok && read.entry).toMatchObject({ number: 5, price: 15, orderId, supersedes: sold.id })
   })
 })

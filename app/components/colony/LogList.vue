@@ -48,7 +48,7 @@ function correct(entry: Entry) {
         <span class="what"><b>{{ entryText(entry, settings.units).title }}</b> <span class="muted">{{ entryText(entry, settings.units).detail }}</span><img v-if="entry.kind === 'photo' && photos.has(entry.photoId)" class="photo" :src="photos.get(entry.photoId)" :alt="`Photo of ${stampText(new Date(entry.at).getTime(), nowMs)}`"><span v-if="entry.supersedes && stands" class="muted small"> · corrected</span><span v-if="!stands" class="small"> · {{ withdrawal ? 'taken back' : 'replaced' }}</span></span>
         <span class="acts">
           <template v-if="stands">
-            <button v-if="canCorrect(entry.kind)" type="button" class="link" :aria-label="`Correct: ${entryText(entry, settings.units).title}`" @click="correct(entry)">Correct</button>
+            <button v-if="canCorrect(entry)" type="button" class="link" :aria-label="`Correct: ${entryText(entry, settings.units).title}`" @click="correct(entry)">Correct</button>
             <button type="button" class="link" :aria-label="`Take back: ${entryText(entry, settings.units).title}`" @click="log.takeBack(entry, 'Taken back.')">Take back</button>
           </template>
           <button v-else-if="withdrawal" type="button" class="link" :aria-label="`Bring back: ${entryText(entry, settings.units).title}`" @click="log.takeBack(withdrawal, 'Brought back.')">Bring back</button>
