@@ -1,15 +1,13 @@
+import { openPicture } from './openPicture'
 import { PHOTO_EDGE_PX, PHOTO_MOST_BYTES } from '#core/records'
-
-/** Files larger than this are refused unread: no camera of a phone makes them. */
-const MOST_FILE_BYTES = 40_000_000
 
 export type PhotoRead = { ok: true, jpeg: string, widthPx: number, heightPx: number } | { ok: false, problem: string }
 
 /** A picture file as a small JPEG: scaled down, turned upright, without the place and camera that files carry. */
 export async function readPhoto(file: File): Promise<PhotoRead> {
-  if (file.size > MOST_FILE_BYTES) return { ok: false, problem: `“${file.name}” is too large for a photo. Nothing was kept; choose another one.` }
-  const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null)
-  if (!picture) return { ok: false, problem: `“${file.name}” is no picture that this browser can read. Nothing was kept; choose another one.` }
+  const opened = await openPicture(file)
+  if (!opened.ok) return opened
+  const picture = opened.bitmap
   const scale = Math.min(1, PHOTO_EDGE_PX / Math.max(picture.width, picture.height))
   const canvas = new OffscreenCanvas(Math.max(1, Math.round(picture.width * scale)), Math.max(1, Math.round(picture.height * scale)))
   canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)

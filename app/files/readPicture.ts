@@ -1,16 +1,16 @@
 import type { Picture } from '#core/counting'
+import { openPicture } from './openPicture'
 
 /** Longest edge of a picture to count in: enough for a hatchling, few enough pixels to look at quickly. */
 const EDGE_PX = 1280
-const MOST_FILE_BYTES = 40_000_000
 
 export type PictureRead = { ok: true, picture: Picture } | { ok: false, problem: string }
 
 /** A picture file as pixels, upright and scaled down. Nothing of it is kept but the marks. */
 export async function readPicture(file: File): Promise<PictureRead> {
-  if (file.size > MOST_FILE_BYTES) return { ok: false, problem: `“${file.name}” is too large for a photo. Nothing was changed; choose another one.` }
-  const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null)
-  if (!bitmap) return { ok: false, problem: `“${file.name}” is no picture that this browser can read. Nothing was changed; choose another one.` }
+  const opened = await openPicture(file)
+  if (!opened.ok) return opened
+  const { bitmap } = opened
   const scale = Math.min(1, EDGE_PX / Math.max(bitmap.width, bitmap.height))
   const canvas = new OffscreenCanvas(Math.max(16, Math.round(bitmap.width * scale)), Math.max(16, Math.round(bitmap.height * scale)))
   const context = canvas.getContext('2d')!

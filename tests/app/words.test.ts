@@ -72,7 +72,8 @@ describe('dates', () => {
 describe('sentences', () => {
   const s = smallRoom()
   const rising = [200, 160, 120, 80, 40, 3].map((d, i) => count(s.colony.id, d, Math.round(16 * 1.5 ** i)))
-  const falling = [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(s.colony.id, d, Math.round(180 * 0.8 ** i)))
+  const falling = [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(s.colony.id, d, Math.round(150 * 0.8 ** i)))
+  const large = { ...s, colony: { ...s.colony, founders: { females: 100, males: 60, unsexed: 0, halfGrown: 0, young: 0 } } }
   const kh = (values: number[], method: 'liquidKit' | 'strip' = 'liquidKit') => values.map((khDh, i) => waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7, temperatureC: 23 }, method))
   const rooms: [string, Entry[], Entry[]][] = [
     ['nothing logged', [], []], ['growing, water right', rising, kh([5, 5, 5])], ['shrinking, KH sliding', [...falling, death(s.colony.id, 5, 3)], kh([5, 4, 3, 2])],
@@ -92,7 +93,7 @@ describe('sentences', () => {
     }
   })
   it('say it in the keeper’s words and units', () => {
-    const told = colonyStatements(inputOf(s, falling, kh([5, 4, 3, 2]))).statements
+    const told = colonyStatements(inputOf(large, falling, kh([5, 4, 3, 2]))).statements
     expect(plain(say(told.water.worst!.conclusion, saying))).toBe('KH has slid to 2.0 °dH, below 3')
     expect(plain(say(told.water.worst!.conclusion, { ...saying, units: american }))).toBe('KH has slid to 36 mg/L CaCO₃, below 54')
     expect(plain(say(told.heading.conclusion, saying))).toMatch(/^Shrinking about \d+ % a week$/)

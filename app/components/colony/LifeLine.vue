@@ -3,7 +3,6 @@ import 'chartjs-adapter-date-fns'
 import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
 import { format } from 'date-fns'
 import { Line } from 'vue-chartjs'
-import { useTheme } from 'vuetify'
 import { WEEK_MS } from '#core/records'
 import type { BandPoint, PopulationAnswer } from '#core/population'
 import { whole } from '~/words/numbers'
@@ -15,14 +14,8 @@ import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip, lifeLineMarks)
 
 const props = defineProps<{ population: PopulationAnswer, nowMs: number, months: number | null }>()
-const theme = useTheme()
-const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
+const { family, colour, faded, noteStyle } = useChartStyle()
 
-const colour = (name: string) => String(theme.current.value.colors[name])
-function faded(name: string, share: number) {
-  const hex = colour(name)
-  return `rgba(${[1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16)).join(',')},${share})`
-}
 const since = computed(() => (props.months === null ? props.population.path[0]?.at ?? props.nowMs : Math.max(props.population.path[0]?.at ?? props.nowMs, props.nowMs - props.months * 30.44 * 86_400_000)))
 const past = computed(() => props.population.path.filter(p => p.at >= since.value - WEEK_MS))
 const shownCounts = computed(() => props.population.counts.filter(c => c.at >= since.value))
@@ -80,7 +73,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
     legend: { display: false },
     lifeLineMarks: { marks: marks.value },
     tooltip: {
-      backgroundColor: colour('ink'), titleColor: colour('background'), bodyColor: colour('background'), titleFont: { family }, bodyFont: { family }, displayColors: false, cornerRadius: 6,
+      ...noteStyle(),
       filter: item => ['estimate', 'ahead'].includes(item.dataset.label ?? ''),
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),

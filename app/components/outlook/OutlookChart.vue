@@ -2,7 +2,6 @@
 import 'chartjs-adapter-date-fns'
 import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'
-import { useTheme } from 'vuetify'
 import type { BandPoint } from '#core/population'
 import { whole } from '~/words/numbers'
 import { dayText } from '~/words/when'
@@ -11,13 +10,7 @@ import { dayText } from '~/words/when'
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip)
 
 const props = defineProps<{ fans: { id: string, name: string, colour: string, dash: number[], fan: readonly BandPoint[] }[], wanted: number | null, nowMs: number, unit: string }>()
-const theme = useTheme()
-const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
-const colour = (name: string) => String(theme.current.value.colors[name])
-function faded(name: string, share: number) {
-  const hex = colour(name)
-  return `rgba(${[1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16)).join(',')},${share})`
-}
+const { family, colour, faded, noteStyle } = useChartStyle()
 const points = (fan: readonly BandPoint[], of: (p: BandPoint) => number) => fan.map(p => ({ x: p.at, y: of(p) }))
 const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
   const none = { borderWidth: 0, pointRadius: 0, tension: 0 }
@@ -43,7 +36,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
   plugins: {
     legend: { display: false },
     tooltip: {
-      backgroundColor: colour('ink'), titleColor: colour('background'), bodyColor: colour('background'), titleFont: { family }, bodyFont: { family }, displayColors: false, cornerRadius: 6,
+      ...noteStyle(),
       filter: item => props.fans.some(f => f.name === item.dataset.label),
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),

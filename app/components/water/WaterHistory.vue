@@ -3,7 +3,6 @@ import 'chartjs-adapter-date-fns'
 import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
 import { format } from 'date-fns'
 import { Line } from 'vue-chartjs'
-import { useTheme } from 'vuetify'
 import { toleratedOf } from '#core/groups'
 import { DAY_MS, possibleRange, type ValueKey, valueKeys } from '#core/records'
 import { type BoxKey, boxKeys, changedLPerDay, controlLimits, ewma, forecastBand, forecastBox, isPartChange, mixingValues, type ReadingMethod, type ValueReading } from '#core/water'
@@ -18,8 +17,7 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale
 
 const desk = useWaterDeskStore()
 const settings = useSettingsStore()
-const theme = useTheme()
-const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
+const { family, colour, faded, noteStyle } = useChartStyle()
 const AHEAD_DAYS = 84
 
 const keys = computed(() => valueKeys.filter(k => (desk.story.readings.get(k)?.length ?? 0) > 0))
@@ -48,11 +46,6 @@ const ahead = computed(() => {
   return forecastBand(forecastBox(desk.story.present, desk.netL, habits, AHEAD_DAYS)[key.value as BoxKey], latest.sd, desk.habits.driftPerWeek[key.value as BoxKey])
 })
 
-const colour = (name: string) => String(theme.current.value.colors[name])
-function faded(name: string, share: number) {
-  const hex = colour(name)
-  return `rgba(${[1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16)).join(',')},${share})`
-}
 const onAxis = (v: number) => shownValue(key.value, v, settings.units)
 const marksOf: Record<ReadingMethod, { style: 'circle' | 'triangle' | 'rect' | 'crossRot' | 'rectRot', radius: number, hollow: boolean }> = {
   liquidKit: { style: 'circle', radius: 5, hollow: false }, strip: { style: 'triangle', radius: 6, hollow: true }, probe: { style: 'rect', radius: 5, hollow: false }, guess: { style: 'crossRot', radius: 5, hollow: true }, reckoned: { style: 'rectRot', radius: 4, hollow: true },
@@ -106,7 +99,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
     legend: { display: false },
     historyMarks: { marks: marks.value },
     tooltip: {
-      backgroundColor: colour('ink'), titleColor: colour('background'), bodyColor: colour('background'), titleFont: { family }, bodyFont: { family }, displayColors: false, cornerRadius: 6,
+      ...noteStyle(),
       filter: item => item.dataset.label === 'ahead' || (item.dataset.label ?? '') in marksOf,
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), desk.nowMs) : ''),
