@@ -58,7 +58,7 @@ export function stageRates(resolved: Pick<ResolvedGroup, 'group' | 'growthPerWee
   const breeds = life.breedsInPlace && stages.eggs !== 'resting'
   const at = ratesAt(stages, breeds, 1, conditions.capacity, resolved.growthPerWeek.value)
   const comeUp = breeds ? Math.min(1, Math.max(0, comeUpFor(at, Math.exp(resolved.growthPerWeek.value * at.dtWeeks)))) : 0
-  const pace = stages.q10.value ** ((conditions.temperatureC - preferredC(resolved)) / 10)
+  const pace = paceAt(stages.q10.value, conditions.temperatureC, preferredC(resolved))
   const rates = { ...ratesAt(stages, breeds, pace, conditions.capacity, resolved.growthPerWeek.value), comeUp }
   const { growth } = Object.assign(rates, { growth: growthPerWeek(rates) })
   if (comeUp > 0 && growth > 0) rates.holds = Math.min(LEAST_CROWDING, Math.log(comeUpFor(rates, 1) / comeUp))
@@ -67,6 +67,12 @@ export function stageRates(resolved: Pick<ResolvedGroup, 'group' | 'growthPerWee
   rates.growthByLosses = (growthPerWeek({ ...rates, firstHazard: rates.firstHazard * Math.exp(step), youngHazard: rates.youngHazard * Math.exp(step), adultHazard: rates.adultHazard * Math.exp(step) }) - growth) / step
   return rates
 }
+
+/**
+ * Factor on the pace of life at a temperature: q10 to the power of the difference over ten degrees. Times of development
+ * are divided by it, hazards multiplied. Source: definition of Q10 (van 't Hoff 1884).
+ */
+export const paceAt = (q10: number, temperatureC: number, referenceC: number): number => q10 ** ((temperatureC - referenceC) / 10)
 
 /** Temperature for which a group's growth is meant: the middle of its (or its school's) preferred range. */
 export function preferredC(resolved: Pick<ResolvedGroup, 'targets'>): number {

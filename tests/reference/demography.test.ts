@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fixedDurationShare, largestBearable, lifeTable, matrixView } from '#core/population'
+import { fixedDurationShare, largestBearable, lifeTable, matrixView, paceAt } from '#core/population'
+import development from './data/development.json'
 import file from './data/demography.json'
 import harvest from './data/harvest.json'
 import { casesOf, excess } from './tolerance'
@@ -37,6 +38,13 @@ describe('eigenvalues, make-up, reproductive values, elasticities', () => {
 describe('stages of fixed length: Crouse, Crowder & Caswell (1987)', () => {
   it.each(casesOf<{ survivalPerStep: number, durationSteps: number, lambda_: number }, { gamma: number }>(file, 'stage_duration_gamma'))('$id', ({ inputs, expected }) => {
     all([fixedDurationShare(inputs.survivalPerStep, inputs.durationSteps, inputs.lambda_)], [expected.gamma])
+  })
+})
+
+describe('pace of life by temperature: Q10', () => {
+  it.each(casesOf<{ duration1: number, T1: number, T2: number, Q10: number }, { duration2: number, rateRatio: number }>(development, 'q10'))('$id', ({ inputs, expected }) => {
+    const pace = paceAt(inputs.Q10, inputs.T2, inputs.T1)
+    all([pace, inputs.duration1 / pace], [expected.rateRatio, expected.duration2])
   })
 })
 

@@ -3,7 +3,7 @@ import { countEvidence, schnabel } from '#core/abundance'
 import { groupOf } from '#core/groups'
 import type { Colony } from '#core/records'
 import { readMarks, type SheetCount } from '~/forms/countSheets'
-import { evidenceText } from '~/words/count'
+import { countWhy, evidenceText } from '~/words/count'
 import { whole } from '~/words/numbers'
 
 /** Counting by marks: each catch is marked and let go; how many come back tells how many there are. For shells. */
@@ -32,6 +32,7 @@ const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) :
     <button v-if="rows.length < 20" type="button" class="link" @click="rows = [...rows, { caught: '', recaptured: '' }]">Another catch</button>
     <p v-if="started && !read.ok" class="issue" role="alert">{{ read.issue }}</p>
     <p v-if="evidence" class="statement"><TheSentence :text="evidenceText(evidence)" /></p>
+    <details v-if="evidence" class="small"><summary>Why?</summary><p class="muted">{{ countWhy['marks'] }}</p></details>
     <p v-if="marked" class="muted">{{ whole(marked.recaptured) }} came back with a mark in all.</p>
   </div>
 </template>
@@ -43,4 +44,5 @@ thead th { font-size: 14px; font-weight: 400; color: var(--muted); }
 input { width: 110px; min-height: 44px; border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--ink); font: inherit; padding: 0 12px; }
 .care { border-left: 3px solid var(--straw); padding-left: 10px; }
 .issue { color: var(--rust); }
+summary { cursor: pointer; color: var(--weed); min-height: 28px; }
 </style>

@@ -6,7 +6,7 @@ import type { Colony, Practice } from '#core/records'
 import { readPicture } from '~/files/readPicture'
 import { readShare, type SheetCount } from '~/forms/countSheets'
 import type { PictureMark } from './MarkPicture.vue'
-import { evidenceText, hitRateText, type MarkStage, stageMarkWord } from '~/words/count'
+import { countWhy, evidenceText, hitRateText, type MarkStage, stageMarkWord } from '~/words/count'
 import { whole } from '~/words/numbers'
 
 /** Counting on a photo: marks by stage, suggestions to take or leave, several frames averaged, expansion to the whole tank. */
@@ -130,6 +130,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
       <p v-else class="nothing muted">Your picture comes here, with suggestions to take or leave.</p>
       <p v-if="picture" class="sums"><span v-for="s in stages" :key="s.value"><span class="numeral">{{ tally(marks)[s.value] }}</span> {{ s.title.toLowerCase() }}</span><span v-if="frames.length > 0" class="muted">with {{ frames.length }} earlier {{ frames.length === 1 ? 'frame' : 'frames' }}: mean {{ mean.toFixed(1) }}</span></p>
       <p v-if="evidence"><TheSentence :text="evidenceText(evidence)" /></p>
+      <details v-if="evidence" class="small"><summary>Why?</summary><p class="muted">{{ countWhy['photo'] }}</p></details>
     </div>
   </div>
 </template>

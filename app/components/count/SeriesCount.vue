@@ -3,7 +3,7 @@ import { countEvidence, removalPasses } from '#core/abundance'
 import { groupOf } from '#core/groups'
 import type { Colony } from '#core/records'
 import { readSeries, readShare, type SheetCount } from '~/forms/countSheets'
-import { evidenceText } from '~/words/count'
+import { countWhy, evidenceText } from '~/words/count'
 import { percent } from '~/words/numbers'
 
 /** Counts that are a row of numbers: several counts of a day, samples of equal size, catches that are set aside. */
@@ -45,6 +45,7 @@ const catchShare = computed(() => (props.method === 'passes' && read.value.ok &&
     </div>
     <p v-if="tooMuch" class="issue" role="alert">So many samples of that size are more than the whole tank.</p>
     <p v-if="evidence" class="statement"><TheSentence :text="evidenceText(evidence)" /></p>
+    <details v-if="evidence" class="small"><summary>Why?</summary><p class="muted">{{ countWhy[method] }}</p></details>
     <p v-if="catchShare" class="muted">Each pass caught about {{ percent(catchShare.catchShare) }} of those that were left.<template v-if="catchShare.zippin === null"> The catches do not fall: make another pass.</template></p>
   </div>
 </template>
@@ -54,4 +55,5 @@ const catchShare = computed(() => (props.method === 'passes' && read.value.ok &&
 .row { display: flex; gap: 14px; flex-wrap: wrap; align-items: start; }
 .wide { flex: 1; min-width: 260px; }
 .issue { color: var(--rust); }
+summary { cursor: pointer; color: var(--weed); min-height: 28px; }
 </style>

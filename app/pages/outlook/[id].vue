@@ -209,6 +209,10 @@ const at = (answer: OutlookAnswer, week: number) => (of.value === 'total' ? answ
             <template v-else-if="drawn.length > 0">{{ whole(drawn[0]!.answer.futures) }} futures of each, all with the same luck: what differs is what was changed. They start from today’s estimate ({{ format(nowMs + 0 * WEEK_MS, 'd MMM') }}); half-grown and grown animals are counted.</template>
             <span class="files"><button type="button" class="link" @click="savePng">PNG</button><button type="button" class="link" @click="saveSvg">SVG</button><button type="button" class="link" @click="saveCsv">CSV</button></span>
           </p>
+          <details class="small">
+            <summary>Why?</summary>
+            <p class="muted">Each future begins with one of the {{ whole(told?.population.fit.particles ?? 0) }} colonies that fit your log, with what was learnt of its young, deaths and room, and lives on week by week with chance in every birth and death (stage model, see the Colony’s Why?). Temperature changes the pace of life by the group’s Q10 (from memory); food and surface change the room; a second tank adds its litres; fish follow the group’s school (common practice, figure from memory). Bands are the likely range (80 %). A quarter of a year ahead is told well, a year is a guess: the 80 % range of eight weeks has been checked against colonies that the model does not know.</p>
+          </details>
         </section>
       </div>
     </template>
@@ -246,5 +250,6 @@ td.numeral, td span { white-space: nowrap; }
 .saved input { width: 18px; height: 18px; accent-color: var(--weed); flex: none; }
 .foot { padding-top: 6px; display: flex; gap: 12px; align-items: baseline; justify-content: space-between; }
 .files { display: flex; gap: 14px; }
+summary { cursor: pointer; color: var(--weed); min-height: 28px; }
 @media (max-width: 900px) { .page { grid-template-columns: 1fr; padding: 12px 16px; } .left { border: 0; padding: 0; } .chart { min-height: 280px; } .right { order: -1; } .foot { flex-wrap: wrap; } }
 </style>
