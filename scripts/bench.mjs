@@ -1,4 +1,5 @@
-// npm run bench: the sizes and times that the budgets name, measured on the built app in Chromium.
+// npm run bench [part]: the sizes and times that the budgets name, measured on the built app in Chromium.
+// Parts: water, care, numbers, page, frames, round, room; all without a name.
 import { spawnSync } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -245,18 +246,22 @@ async function round(demo) {
   await context.close()
 }
 
+const [only = ''] = process.argv.slice(2)
+const wanted = part => part.includes(only)
 try {
   await machine()
-  await water()
-  await care()
-  await numbers()
-  await firstPage()
+  if (wanted('water')) await water()
+  if (wanted('care')) await care()
+  if (wanted('numbers')) await numbers()
+  if (wanted('page')) await firstPage()
   const demo = await (await fetch(`${server.address}/api/demo/lantern-quay?seed=1`)).json()
-  await round(demo)
-  await room(`Demo, ${demo.colonies.length} colonies`, demo, { all: '' })
   const many = manyColonies(demo, 60, 3)
-  await frames(many)
-  await room(`${many.colonies.length} colonies × 3 years, ${many.entries.length} entries`, many, { all: '< 1000 ms' })
+  if (wanted('frames')) await frames(many)
+  if (wanted('round')) await round(demo)
+  if (wanted('room')) {
+    await room(`Demo, ${demo.colonies.length} colonies`, demo, { all: '' })
+    await room(`${many.colonies.length} colonies × 3 years, ${many.entries.length} entries`, many, { all: '< 1000 ms' })
+  }
 }
 finally {
   await browser.close()

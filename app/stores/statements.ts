@@ -10,7 +10,7 @@ import type { StatementSubject } from '~/data/summaries'
 import type { StatementsApi } from '~/workers/statements.worker'
 
 /**
- * Statements of all colonies in the room. A worker computes them; this store watches the revisions and asks again for
+ * Statements of all colonies in the room. Workers compute them; this store watches the revisions and asks again for
  * those that changed, here or in another tab. Until an answer comes the last one stays.
  */
 export const useStatementsStore = defineStore('statements', () => {
@@ -27,7 +27,16 @@ export const useStatementsStore = defineStore('statements', () => {
 
   // the whole `new Worker(new URL(...))` stays in one expression with a literal path: Vite looks for that text
   const startWorker = () => wrap<StatementsApi>(new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }))
-  let worker: ReturnType<typeof startWorker> | undefined
+  /** Several, where the device has cores to spare for them beside the page; each keeps the fits of its own colonies at hand. */
+  const POOL = Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1))
+  const workers = new Map<number, ReturnType<typeof startWorker>>()
+  /** Ids end in chance, so their tails share colonies out evenly. */
+  const placeOf = (colonyId: string) => Number.parseInt(colonyId.slice(-4), 16) % POOL
+  function workerAt(place: number) {
+    const worker = workers.get(place) ?? startWorker()
+    workers.set(place, worker)
+    return worker
+  }
   const asked = new Map<string, string>()
 
   function take(summaries: Summary[]) {
@@ -41,8 +50,11 @@ export const useStatementsStore = defineStore('statements', () => {
     if (subjects.length === 0) return
     busy.value++
     try {
-      worker ??= startWorker()
-      await worker.statementsOf({ subjects, nowMs: Date.now(), day: day.value, build, mayBeKept }, proxy(take))
+      const nowMs = Date.now()
+      await Promise.all(Array.from({ length: POOL }, async (_, place) => {
+        const own = subjects.filter(s => placeOf(s.colony.id) === place)
+        if (own.length > 0) await workerAt(place).statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take))
+      }))
       failed.value = ''
     }
     catch (error) {

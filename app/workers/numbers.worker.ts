@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { resolveGroup } from '#core/groups'
-import { CHUNK, joinFutures, liveChunk, type OutlookAnswer, type OutlookAsk, readOutlook, scenarioModel } from '#core/outlook'
-import { counted, dyingPerWeek, type Fit, fitPopulation, type Futures, PARTICLES, type PopulationQuestion } from '#core/population'
+import { chunkSize, joinFutures, liveChunk, type OutlookAnswer, type OutlookAsk, readOutlook, scenarioModel } from '#core/outlook'
+import { counted, dyingPerWeek, type Fit, fitPopulation, futureFan, type Futures, PARTICLES, type PopulationQuestion } from '#core/population'
 import { currentEntries, netLitres, type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
 import { questionOf } from '#core/statements'
 import { quantileSorted } from '#core/stats'
@@ -46,21 +46,28 @@ export interface ScenarioAsked { id: string, change: ScenarioChange }
 async function outlook(about: NumbersSubject, scenarios: ScenarioAsked[], ask: OutlookAsk, futures: number, give: (id: string, answer: OutlookAnswer, done: number) => void): Promise<boolean> {
   const mine = ++turn
   const { question, fit, now, dying } = await prepare(about)
-  const chunks = Math.max(1, Math.ceil(futures / CHUNK))
+  const size = chunkSize(ask.weeks, question.rates)
+  const chunks = Math.max(1, Math.ceil(futures / size))
   const lived = scenarios.map(s => ({ ...s, model: scenarioModel(s.change, question, about.subject.colony, about.subject.glass, now, dying), chunks: [] as Futures[] }))
   for (let chunk = 0; chunk < chunks; chunk++) {
     for (const s of lived) {
       await breathe()
       if (mine !== turn) return false
-      s.chunks.push(liveChunk(fit, s.model, question.seed, chunk, ask.weeks))
+      s.chunks.push(liveChunk(fit, s.model, question.seed, chunk, ask.weeks, size))
     }
     // a look after the first chunk, and the whole at the end: quantiles of all futures cost as much as living them
     if (chunk === 0 || chunk === chunks - 1) {
       for (const s of lived) {
         await breathe()
         if (mine !== turn) return false
-        const room = s.model.rates.capacity * (s.model.doing.roomFactor ?? 1)
-        give(s.id, readOutlook(joinFutures(s.chunks), ask, room, about.nowMs), (chunk + 1) / chunks)
+        const lives = joinFutures(s.chunks)
+        const fan = futureFan(lives.totals, lives, about.nowMs)
+        await breathe()
+        if (mine !== turn) return false
+        const halfGrown = futureFan(lives.halfGrown, lives, about.nowMs)
+        await breathe()
+        if (mine !== turn) return false
+        give(s.id, readOutlook(lives, { fan, halfGrown }, ask, s.model.rates.capacity * (s.model.doing.roomFactor ?? 1)), (chunk + 1) / chunks)
       }
     }
   }

@@ -51,11 +51,8 @@ export const LifeHistory = z.strictObject({
   breedsInPlace: z.boolean(),
   /** growth of a small, well-kept colony, as the natural logarithm of the weekly factor */
   growthPerWeek: PriorFigure,
-  /** births and deaths together as a share of the colony: how restless a number is by chance alone */
-  turnoverPerWeek: Figure,
   /** animals that a litre of water can carry */
   capacityPerL: Figure,
-  lifespanWeeks: Figure,
   /** the fewest that should stay when animals are taken out */
   minimumKeep: Figure,
 })

@@ -13,7 +13,6 @@ export interface ResolvedGroup {
   largestStepPerWeek: Partial<Record<ValueKey, Figure>>
   growthPerWeek: { value: number, sd: number, basis: Basis }
   capacityPerL: Figure
-  turnoverPerWeek: Figure
   minimumKeep: Figure
   counting: SpeciesGroup['counting']
   /** share of the net volume and days between changes; null when only topped up */
@@ -61,7 +60,6 @@ export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targe
     largestStepPerWeek: group.largestStepPerWeek,
     growthPerWeek,
     capacityPerL: life.capacityPerL === undefined ? group.life.capacityPerL : { value: life.capacityPerL, basis: KEEPER },
-    turnoverPerWeek: group.life.turnoverPerWeek,
     minimumKeep: colony.minimumKeep === undefined ? group.life.minimumKeep : { value: colony.minimumKeep, basis: KEEPER },
     counting: group.counting,
     change,

@@ -1,5 +1,5 @@
 import { habitatLitres, resolveGroup } from '#core/groups'
-import { chanceAt, type Doing, type Fit, futureFan, type Futures, liveFutures, type BandPoint, type PopulationQuestion, stageRates, type StageRates, weeksToReach, type WeeksToReach } from '#core/population'
+import { chanceAt, type Doing, type Fit, type Futures, liveFutures, type BandPoint, type PopulationQuestion, stageRates, type StageRates, weeksToReach, type WeeksToReach } from '#core/population'
 import type { Colony, Glass, ScenarioChange } from '#core/records'
 import { quantileSorted, streamAt } from '#core/stats'
 
@@ -36,7 +36,6 @@ export interface OutlookAsk { weeks: number, /** wanted number, of whom, and by 
 export interface OutlookAnswer {
   fan: BandPoint[]
   halfGrown: BandPoint[]
-  females: BandPoint[]
   reach: WeeksToReach
   /** chance that the wanted number is there in the week asked for */
   chanceBy: number
@@ -47,14 +46,16 @@ export interface OutlookAnswer {
   futures: number
 }
 
-/** Futures that are lived at a stretch: a few tens of milliseconds, so that the work can be stopped in between. */
+/** Futures of a year that are lived at a stretch: a few tens of milliseconds, so that the work can be stopped in between. */
 export const CHUNK = 500
+/** Futures lived at a stretch where they are longer, or their steps shorter. */
+export const chunkSize = (weeks: number, rates: Pick<StageRates, 'dtWeeks'>): number => Math.max(50, Math.round(CHUNK * 52 * rates.dtWeeks / Math.max(52, weeks)))
 
 /**
  * Lives one chunk of a scenario's futures. All scenarios share the luck of a chunk.
  * @param chunk number of the chunk, from 0
  */
-export function liveChunk(fit: Fit, model: ScenarioModel, seed: number, chunk: number, weeks: number, size = CHUNK): Futures {
+export function liveChunk(fit: Fit, model: ScenarioModel, seed: number, chunk: number, weeks: number, size: number): Futures {
   return liveFutures(rotated(fit, chunk), size, weeks, model.rates, streamAt(seed, 31, chunk), model.doing)
 }
 
@@ -92,8 +93,11 @@ export function joinFutures(chunks: readonly Futures[]): Futures {
   return { size, weeks, totals: join('totals'), females: join('females'), halfGrown: join('halfGrown') }
 }
 
-/** Reads the answers from a scenario's futures. */
-export function readOutlook(futures: Futures, ask: OutlookAsk, room: number, nowMs: number): OutlookAnswer {
+/**
+ * Reads the answers from a scenario's futures.
+ * @param fans of the total and the half-grown: sorting ten thousand futures week by week takes long enough to be stopped in between
+ */
+export function readOutlook(futures: Futures, fans: Pick<OutlookAnswer, 'fan' | 'halfGrown'>, ask: OutlookAsk, room: number): OutlookAnswer {
   const { size, weeks } = futures
   const wanted = ask.of === 'total' ? futures.totals : futures.halfGrown
   let out = 0
@@ -109,9 +113,7 @@ export function readOutlook(futures: Futures, ask: OutlookAsk, room: number, now
   }
   filled.sort((a, b) => a - b)
   return {
-    fan: futureFan(futures.totals, futures, nowMs),
-    halfGrown: futureFan(futures.halfGrown, futures, nowMs),
-    females: futureFan(futures.females, futures, nowMs),
+    ...fans,
     reach: weeksToReach(wanted, futures, ask.number),
     chanceBy: chanceAt(wanted, futures, Math.min(weeks, ask.byWeek), ask.number),
     diedOut: out / size,

@@ -8,7 +8,7 @@ import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
 import type { Learnt, PopulationAnswer, PopulationQuestion, Range } from './question'
 import { meanStep, type StageRates } from './rates'
-import { counted, LOSSES, MOOD, RECRUITS, ROOM, SEEN, SIGHT, stageRows, STAGES, type StageName } from './stages'
+import { counted, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, SEEN, SIGHT, stageRows, STAGES, type StageName, YOUNG_1, YOUNG_2 } from './stages'
 import { crowded, MOOD_WEEKS } from './step'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
@@ -115,7 +115,7 @@ function growthAhead(fit: Fit, r: StageRates, dying: number): Range & { /** shar
   const growth = new Float64Array(many)
   const x = new Float64Array(STAGES)
   const steps = Math.round(GROWTH_WEEKS / r.dtWeeks)
-  const numberIn = () => x[3]! + x[4]! + x[5]! + x[6]!
+  const numberIn = () => x[YOUNG_1]! + x[YOUNG_2]! + x[FEMALES]! + x[MALES]!
   for (let k = 0; k < many; k++) {
     const i = Math.floor((k + 0.5) * size / many)
     for (let s = 0; s < STAGES; s++) x[s] = cloud[s * size + i]!

@@ -81,7 +81,8 @@ function liveThrough(start: Start, size: number, weeks: number, rates: StageRate
 
 function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf, number: number }, key: number) {
   const weights = takeWeights[take.of]
-  // part of an animal a week is an animal every so many weeks
+  // part of an animal a week is one animal in so many weeks, and in each week in that share of the futures: evenly spread by
+  // the golden ratio, so that a larger share takes from the same futures and more
   const whole = Math.floor(take.number)
   const rest = take.number - whole
   for (let i = 0; i < size; i++) {

@@ -40,7 +40,7 @@ const resumed = time(9, () => fitPopulation(more, 4000, before))
 const start = { cloud: before.cloud, size: before.size }
 const futures = time(5, () => liveFutures(start, 10_000, 52, question.rates, 7))
 const model = { rates: question.rates, doing: {} }
-const chunk = time(9, () => liveChunk(before, model, 7, 1, 52))
+const chunk = time(9, () => liveChunk(before, model, 7, 1, 52, CHUNK))
 
 // memory: the same work over and over
 const megabytes = () => {

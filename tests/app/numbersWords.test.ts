@@ -35,7 +35,7 @@ describe('stages', () => {
 })
 
 const fan = Array.from({ length: 27 }, (_, i) => ({ at: NOW + i * 7 * 86_400_000, p10: 80 + i, p25: 90 + i, p50: 100 + 2 * i, p75: 120 + 3 * i, p90: 140 + 4 * i }))
-const answer = (more: Partial<OutlookAnswer> = {}): OutlookAnswer => ({ fan, halfGrown: fan, females: fan, reach: { p10: 4, p50: 8, p90: 20, reachedShare: 0.95 }, chanceBy: 0.8, diedOut: 0, full: { chance: 0.6, week: 10, room: 200 }, futures: 1000, ...more })
+const answer = (more: Partial<OutlookAnswer> = {}): OutlookAnswer => ({ fan, halfGrown: fan, reach: { p10: 4, p50: 8, p90: 20, reachedShare: 0.95 }, chanceBy: 0.8, diedOut: 0, full: { chance: 0.6, week: 10, room: 200 }, futures: 1000, ...more })
 const ask = { weeks: 26, number: 150, of: 'total' as const, byWeek: 12 }
 
 describe('the Outlook', () => {

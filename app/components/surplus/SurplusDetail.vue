@@ -105,6 +105,7 @@ tbody th { font-weight: 600; }
 .ahead { display: flex; gap: 22px; flex-wrap: wrap; }
 .failed { color: var(--rust); }
 li { padding: 3px 0; }
+.link { display: inline-block; min-height: 28px; min-width: 32px; }
 summary { cursor: pointer; color: var(--weed); min-height: 32px; }
 .cautions li { border-left: 3px solid var(--straw); padding-left: 8px; margin-top: 4px; }
 </style>

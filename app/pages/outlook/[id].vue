@@ -250,6 +250,7 @@ td.numeral, td span { white-space: nowrap; }
 .saved input { width: 18px; height: 18px; accent-color: var(--weed); flex: none; }
 .foot { padding-top: 6px; display: flex; gap: 12px; align-items: baseline; justify-content: space-between; }
 .files { display: flex; gap: 14px; }
+.foot .link { display: inline-block; min-height: 28px; min-width: 32px; }
 summary { cursor: pointer; color: var(--weed); min-height: 28px; }
 @media (max-width: 900px) { .page { grid-template-columns: 1fr; padding: 12px 16px; } .left { border: 0; padding: 0; } .chart { min-height: 280px; } .right { order: -1; } .foot { flex-wrap: wrap; } }
 </style>

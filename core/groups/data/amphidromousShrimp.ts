@@ -27,9 +27,7 @@ export const amphidromousShrimp = defineGroup({
     // larvae need brackish to sea water: none grow up in the adults' tank
     breedsInPlace: false,
     growthPerWeek: prior(-0.004, 0.004, M),
-    turnoverPerWeek: figure(0.006, M),
     capacityPerL: figure(0.6, M),
-    lifespanWeeks: figure(208, CP),
     minimumKeep: figure(3, CP),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'larva' }, { eggWeeks: 5, firstWeeks: 4, youngWeeks: 20, adultWeeks: 180, youngLoss: 0.01, broodSize: 1000, restWeeks: 3, femaleShare: 0.5, q10: 2.2 }, { eggWeeks: CP }),

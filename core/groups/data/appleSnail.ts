@@ -27,9 +27,7 @@ export const appleSnail = defineGroup({
     breedsInPlace: true,
     // a clutch brings 100 to 200 at once, so the spread is wide
     growthPerWeek: prior(0.06, 0.12, M),
-    turnoverPerWeek: figure(0.3, M),
     capacityPerL: figure(2.5, M),
-    lifespanWeeks: figure(78, M),
     minimumKeep: figure(6, M),
   },
   stages: stages({ stepDays: 7, eggs: 'laid', first: 'hatchling' }, { eggWeeks: 2, firstWeeks: 1.5, youngWeeks: 14, adultWeeks: 50, youngLoss: 0.03, broodSize: 100, restWeeks: 4, femaleShare: 0.5, q10: 2.2 }, { broodSize: CP }),

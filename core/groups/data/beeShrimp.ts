@@ -27,9 +27,7 @@ export const beeShrimp = defineGroup({
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.045, 0.04, M),
-    turnoverPerWeek: figure(0.1, M),
     capacityPerL: figure(7, M),
-    lifespanWeeks: figure(78, M),
     minimumKeep: figure(30, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 4, firstWeeks: 3, youngWeeks: 11, adultWeeks: 45, youngLoss: 0.02, broodSize: 24, restWeeks: 2, femaleShare: 0.5, q10: 2.2 }),

@@ -25,9 +25,7 @@ export const brackishPoolShrimp = defineGroup({
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.012, 0.015, M),
-    turnoverPerWeek: figure(0.02, M),
     capacityPerL: figure(20, M),
-    lifespanWeeks: figure(520, M),
     minimumKeep: figure(12, CP),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'larva' }, { eggWeeks: 5, firstWeeks: 2, youngWeeks: 40, adultWeeks: 300, youngLoss: 0.004, broodSize: 10, restWeeks: 12, femaleShare: 0.5, q10: 2.2 }, { firstWeeks: CP }),

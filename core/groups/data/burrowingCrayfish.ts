@@ -26,9 +26,7 @@ export const burrowingCrayfish = defineGroup({
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.008, 0.015, M),
-    turnoverPerWeek: figure(0.02, M),
     capacityPerL: figure(0.1, M),
-    lifespanWeeks: figure(208, M),
     minimumKeep: figure(3, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 5, firstWeeks: 4, youngWeeks: 40, adultWeeks: 150, youngLoss: 0.02, broodSize: 25, restWeeks: 20, femaleShare: 0.5, q10: 2 }),

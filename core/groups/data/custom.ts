@@ -21,9 +21,7 @@ export const custom = defineGroup({
     breedsInPlace: true,
     // nothing is known: flat, with a wide spread
     growthPerWeek: prior(0, 0.08, M),
-    turnoverPerWeek: figure(0.1, M),
     capacityPerL: figure(5, M),
-    lifespanWeeks: figure(78, M),
     minimumKeep: figure(10, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 4, firstWeeks: 3, youngWeeks: 10, adultWeeks: 50, youngLoss: 0.02, broodSize: 25, restWeeks: 3, femaleShare: 0.5, q10: 2.2 }),

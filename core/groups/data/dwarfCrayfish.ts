@@ -26,9 +26,7 @@ export const dwarfCrayfish = defineGroup({
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.025, 0.03, M),
-    turnoverPerWeek: figure(0.06, M),
     capacityPerL: figure(0.5, M),
-    lifespanWeeks: figure(91, M),
     minimumKeep: figure(6, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 4.5, firstWeeks: 3, youngWeeks: 14, adultWeeks: 60, youngLoss: 0.03, broodSize: 25, restWeeks: 6, femaleShare: 0.5, q10: 2.2 }, { eggWeeks: CP }),

@@ -26,9 +26,7 @@ export const fanShrimp = defineGroup({
   life: {
     breedsInPlace: false,
     growthPerWeek: prior(-0.003, 0.003, M),
-    turnoverPerWeek: figure(0.004, M),
     capacityPerL: figure(0.1, M),
-    lifespanWeeks: figure(260, CP),
     minimumKeep: figure(2, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'larva' }, { eggWeeks: 6, firstWeeks: 5, youngWeeks: 40, adultWeeks: 260, youngLoss: 0.01, broodSize: 1000, restWeeks: 6, femaleShare: 0.5, q10: 2.2 }),

@@ -28,9 +28,7 @@ export const landCrab = defineGroup({
     // parents eat the young: numbers grow only when the young are taken away at once
     breedsInPlace: true,
     growthPerWeek: prior(0.004, 0.02, M),
-    turnoverPerWeek: figure(0.03, M),
     capacityPerL: figure(0.12, CP),
-    lifespanWeeks: figure(104, CP),
     minimumKeep: figure(3, CP),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 6, firstWeeks: 3, youngWeeks: 30, adultWeeks: 70, youngLoss: 0.03, broodSize: 40, restWeeks: 10, femaleShare: 0.6, q10: 2 }, { eggWeeks: CP, broodSize: CP }),

@@ -28,9 +28,7 @@ export const neocaridina = defineGroup({
     breedsInPlace: true,
     // 15 starters reach a few hundred in about a year even with sales (common practice): ln(300/15)/52 = 0.058 and a little for the sales
     growthPerWeek: prior(0.065, 0.045, M),
-    turnoverPerWeek: figure(0.12, M),
     capacityPerL: figure(10, M),
-    lifespanWeeks: figure(78, M),
     minimumKeep: figure(30, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 3.5, firstWeeks: 3, youngWeeks: 9, adultWeeks: 45, youngLoss: 0.02, broodSize: 28, restWeeks: 1.5, femaleShare: 0.5, q10: 2.2 }, { eggWeeks: CP }),

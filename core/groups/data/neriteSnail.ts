@@ -26,9 +26,7 @@ export const neriteSnail = defineGroup({
   life: {
     breedsInPlace: false,
     growthPerWeek: prior(-0.006, 0.005, M),
-    turnoverPerWeek: figure(0.008, M),
     capacityPerL: figure(0.3, M),
-    lifespanWeeks: figure(104, M),
     minimumKeep: figure(2, M),
   },
   stages: stages({ stepDays: 7, eggs: 'laid', first: 'larva' }, { eggWeeks: 4, firstWeeks: 4, youngWeeks: 30, adultWeeks: 150, youngLoss: 0.01, broodSize: 50, restWeeks: 2, femaleShare: 0.5, q10: 2.2 }),

@@ -20,9 +20,7 @@ export const poolBranchiopod = defineGroup({
     // one generation: they hatch together, live two to three weeks, and go on as resting eggs
     breedsInPlace: false,
     growthPerWeek: prior(-0.35, 0.15, CP),
-    turnoverPerWeek: figure(0.4, CP),
     capacityPerL: figure(12, M),
-    lifespanWeeks: figure(3, CP),
     minimumKeep: figure(0, CP),
   },
   stages: stages({ stepDays: 1, eggs: 'resting', first: 'hatchling' }, { eggWeeks: 1, firstWeeks: 0.3, youngWeeks: 0.8, adultWeeks: 1.6, youngLoss: 0.1, broodSize: 40, restWeeks: 0.3, femaleShare: 0.5, q10: 2.5 }),

@@ -28,9 +28,7 @@ export const ramshornSnail = defineGroup({
     breedsInPlace: true,
     // two well-fed animals reach about a thousand in a couple of months at most (common practice): ln(500)/9 = 0.69 is the top, few tanks get near
     growthPerWeek: prior(0.14, 0.15, M),
-    turnoverPerWeek: figure(0.3, M),
     capacityPerL: figure(30, M),
-    lifespanWeeks: figure(60, M),
     minimumKeep: figure(20, M),
   },
   stages: stages({ stepDays: 7, eggs: 'laid', first: 'hatchling' }, { eggWeeks: 1.5, firstWeeks: 1, youngWeeks: 6, adultWeeks: 40, youngLoss: 0.03, broodSize: 20, restWeeks: 0.12, femaleShare: 1, q10: 2.4 }),

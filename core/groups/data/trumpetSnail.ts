@@ -26,9 +26,7 @@ export const trumpetSnail = defineGroup({
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.1, 0.1, M),
-    turnoverPerWeek: figure(0.2, M),
     capacityPerL: figure(30, M),
-    lifespanWeeks: figure(104, M),
     minimumKeep: figure(10, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 5, firstWeeks: 2, youngWeeks: 12, adultWeeks: 80, youngLoss: 0.02, broodSize: 20, restWeeks: 2, femaleShare: 1, q10: 2.2 }),

@@ -26,9 +26,7 @@ export const waterIsopod = defineGroup({
   life: {
     breedsInPlace: true,
     growthPerWeek: prior(0.07, 0.06, M),
-    turnoverPerWeek: figure(0.15, M),
     capacityPerL: figure(25, M),
-    lifespanWeeks: figure(60, M),
     minimumKeep: figure(30, M),
   },
   stages: stages({ stepDays: 7, eggs: 'carried', first: 'hatchling' }, { eggWeeks: 3.5, firstWeeks: 2, youngWeeks: 8, adultWeeks: 35, youngLoss: 0.03, broodSize: 30, restWeeks: 2, femaleShare: 0.5, q10: 2.2 }),

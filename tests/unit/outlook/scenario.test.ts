@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { CHUNK, joinFutures, liveChunk, outlookRows, readOutlook, scenarioModel } from '#core/outlook'
-import { fitPopulation } from '#core/population'
+import { CHUNK, chunkSize, joinFutures, liveChunk, outlookRows, readOutlook, scenarioModel } from '#core/outlook'
+import { fitPopulation, futureFan, type Futures } from '#core/population'
 import { type ScenarioChange, ScenarioChange as schema } from '#core/records'
 import { NOW, smallRoom } from '../../make'
 import { ask, doubling } from '../population/questions'
@@ -13,10 +13,11 @@ const live = (change: ScenarioChange, weeks = 26, size = 300) => {
   const model = scenarioModel(change, question, colony, glass, now, 0)
   return { model, futures: liveChunk(fit, model, question.seed, 0, weeks, size) }
 }
+const fansOf = (f: Futures) => ({ fan: futureFan(f.totals, f, NOW), halfGrown: futureFan(f.halfGrown, f, NOW) })
 const asked = { weeks: 26, number: 200, of: 'total' as const, byWeek: 12 }
 const answer = (change: ScenarioChange) => {
   const { model, futures } = live(change)
-  return readOutlook(futures, asked, model.rates.capacity, NOW)
+  return readOutlook(futures, fansOf(futures), asked, model.rates.capacity)
 }
 const end = (change: ScenarioChange) => answer(change).fan.at(-1)!.p50
 
@@ -54,10 +55,10 @@ describe('scenarios', () => {
   })
   it('says when the room is full', () => {
     const { futures } = live({}, 52)
-    const full = readOutlook(futures, { ...asked, weeks: 52 }, 220, NOW).full
+    const full = readOutlook(futures, fansOf(futures), { ...asked, weeks: 52 }, 220).full
     expect(full.chance).toBeGreaterThan(0.7)
     expect(full.week).toBeGreaterThan(0)
-    expect(readOutlook(futures, asked, 1e6, NOW).full).toMatchObject({ chance: 0, week: null })
+    expect(readOutlook(futures, fansOf(futures), asked, 1e6).full).toMatchObject({ chance: 0, week: null })
   })
   it('refuses what cannot be', () => {
     expect(schema.safeParse({ temperatureC: 80 }).success).toBe(false)
@@ -75,7 +76,11 @@ describe('chunks', () => {
     expect(whole.totals[2 * 150 + 60]).toBe(parts[1]!.totals[2 * 50 + 10])
     expect(parts[1]!.totals).not.toEqual(parts[0]!.totals)
     expect(() => joinFutures([])).toThrow(/one or more/)
-    expect(CHUNK).toBeLessThanOrEqual(1000)
+  })
+  it('are smaller where futures are longer or their steps shorter', () => {
+    expect(chunkSize(26, { dtWeeks: 1 })).toBe(CHUNK)
+    expect(chunkSize(104, { dtWeeks: 1 })).toBe(CHUNK / 2)
+    expect(chunkSize(52, { dtWeeks: 1 / 7 })).toBe(Math.round(CHUNK / 7))
   })
 })
 
