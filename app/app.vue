@@ -6,6 +6,14 @@ const theme = useTheme()
 watch(() => settings.theme, mode => theme.change(mode), { immediate: true })
 const { leader } = useKeyboard()
 const start = useStart()
+/** What is opened now and then is fetched when it is opened first. */
+const sheets = useSheets()
+const helped = ref(false)
+const racked = ref(false)
+const glassed = ref(false)
+whenever(sheets.help, () => { helped.value = true }, { immediate: true })
+whenever(() => sheets.glass.value !== null, () => { glassed.value = true }, { immediate: true })
+whenever(() => sheets.rack.value !== null, () => { racked.value = true }, { immediate: true })
 onMounted(start.begin)
 </script>
 
@@ -18,9 +26,9 @@ onMounted(start.begin)
     </div>
     <LogSheet />
     <FinderSheet />
-    <HelpSheet />
-    <RackSheet />
-    <GlassSheet />
+    <LazyHelpSheet v-if="helped" />
+    <LazyRackSheet v-if="racked" />
+    <LazyGlassSheet v-if="glassed" />
     <ColonySheet />
     <LeaderOverlay :open="leader" />
     <NewVersion />

@@ -17,7 +17,7 @@ watch(open, (now) => {
   if (!now) return
   draft.value = glassDraft(old.value, room.racks, settings.units, sheets.glass.value?.place)
   issues.value = {}
-})
+}, { immediate: true })
 
 async function save() {
   if (!room.room) return

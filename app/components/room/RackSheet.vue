@@ -26,7 +26,7 @@ watch(open, (now) => {
   kind.value = old.value?.kind ?? 'rack'
   shelves.value = old.value?.shelves ?? 3
   issue.value = ''
-})
+}, { immediate: true })
 watch(kind, (k) => {
   if (!old.value) shelves.value = k === 'rack' ? 3 : 1
 })
