@@ -11,8 +11,10 @@ const sheets = useSheets()
 const helped = ref(false)
 const racked = ref(false)
 const glassed = ref(false)
+const begun = ref(false)
 whenever(sheets.help, () => { helped.value = true }, { immediate: true })
 whenever(() => sheets.glass.value !== null, () => { glassed.value = true }, { immediate: true })
+whenever(() => sheets.colony.value !== null, () => { begun.value = true }, { immediate: true })
 whenever(() => sheets.rack.value !== null, () => { racked.value = true }, { immediate: true })
 onMounted(start.begin)
 </script>
@@ -29,7 +31,7 @@ onMounted(start.begin)
     <LazyHelpSheet v-if="helped" />
     <LazyRackSheet v-if="racked" />
     <LazyGlassSheet v-if="glassed" />
-    <ColonySheet />
+    <LazyColonySheet v-if="begun" />
     <LeaderOverlay :open="leader" />
     <NewVersion />
     <DoneNotice />

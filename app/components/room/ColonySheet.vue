@@ -31,7 +31,7 @@ watch(open, (now) => {
   glassId.value = sheets.colony.value?.glassId ?? 'new'
   issues.value = {}
   glassIssues.value = {}
-})
+}, { immediate: true })
 
 const group = computed(() => (colony.value.groupId ? groupOf(colony.value.groupId) : null))
 const groupOptions = groups.map(g => ({ value: g.id, title: g.name }))
