@@ -1,4 +1,4 @@
-import type { OutlookAnswer } from '#core/outlook'
+import { numberToAskFor, type OutlookAnswer } from '#core/outlook'
 import type { Colony, Scenario, ScenarioChange } from '#core/records'
 import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
@@ -44,11 +44,8 @@ export function useOutlookDesk(colony: Readonly<Ref<Colony | undefined>>) {
   const of = ref<'total' | 'halfGrown'>('total')
   const byWeek = ref('12')
   const weeks = ref<'26' | '52' | '104'>('52')
-  /** A round number that is not there yet: half as many again, or so. */
   watch(() => colony.value && told.value?.population.now.value, (now) => {
-    if (!now) return
-    const step = 10 ** Math.max(0, Math.floor(Math.log10(1.4 * now)))
-    number.value = String(Math.max(5, Math.ceil(1.4 * now / step) * step))
+    if (now) number.value = String(numberToAskFor(now))
   }, { immediate: true })
   const wanted = computed(() => wholeNumber(number.value, 1))
   const due = computed(() => wholeNumber(byWeek.value, 1))

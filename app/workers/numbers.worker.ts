@@ -1,12 +1,10 @@
 import { expose } from 'comlink'
 import { resolveGroup } from '#core/groups'
 import { chunkSize, joinFutures, liveChunk, type OutlookAnswer, type OutlookAsk, readOutlook, scenarioModel } from '#core/outlook'
-import { counted, dyingPerWeek, type Fit, fitPopulation, futureFan, type Futures, PARTICLES, type PopulationQuestion } from '#core/population'
-import { currentEntries, netLitres, type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
-import { questionOf } from '#core/statements'
-import { quantileSorted } from '#core/stats'
-import { asThingsAre, type OrderOutlook, ordersAhead, type SafeTake, safeTake, searchOf, spareAhead, stayUnder, type Upper } from '#core/surplus'
-import { waterStory } from '#core/water'
+import { dyingPerWeek, type Fit, fitPopulation, futureFan, type Futures, numberNow, PARTICLES, type PopulationQuestion, takeSearch } from '#core/population'
+import { type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
+import { questionFrom } from '#core/statements'
+import { asThingsAre, type OrderOutlook, ordersAhead, type SafeTake, safeTake, spareAhead, stayUnder, type Upper } from '#core/surplus'
 import { openDb } from '~/data/database'
 import { statementInputs, type StatementSubject } from '~/data/summaries'
 
@@ -26,11 +24,9 @@ async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
   const key = `${subject.revision} ${Math.floor(nowMs / 3_600_000)}`
   if (ready?.key === key) return ready
   const [input] = await statementInputs(openDb(), [subject], nowMs)
-  const { colony, glass, colonyEntries, glassEntries } = input!
-  const { readings } = waterStory(currentEntries(glassEntries), netLitres(glass), nowMs)
-  const question = questionOf(colony, glass, currentEntries(colonyEntries), readings.get('temperatureC') ?? [], nowMs)
+  const { question } = questionFrom(input!)
   const fit = fitPopulation(question, PARTICLES)
-  const now = quantileSorted(Float64Array.from({ length: fit.size }, (_, i) => counted(fit.cloud, fit.size, i)).sort(), 0.5)
+  const now = numberNow(fit).value
   ready = { key, question, fit, now, dying: dyingPerWeek(question, now) }
   return ready
 }
@@ -86,7 +82,7 @@ const AHEAD = [2, 4, 8, 12, 26]
 async function surplus(about: NumbersSubject, asked: SurplusAsked, give: (part: SurplusPart) => void): Promise<boolean> {
   const mine = ++turn
   const { question, fit, now, dying } = await prepare(about)
-  const search = searchOf({ question, fit, doing: { dyingPerWeek: dying }, now }, { total: asked.minimumKeep, females: asked.minimumFemales }, asked.allowedRisk)
+  const search = takeSearch({ question, fit, doing: { dyingPerWeek: dying }, now }, { total: asked.minimumKeep, females: asked.minimumFemales }, asked.allowedRisk)
   const futures = asThingsAre(search)
   give({ kind: 'ahead', spare: spareAhead(futures, asked.minimumKeep, AHEAD), orders: ordersAhead(asked.orders, futures, asked.minimumKeep, about.nowMs) })
   const oneSex = resolveGroup(about.subject.colony).group.stages.femaleShare.value === 1

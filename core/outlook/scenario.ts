@@ -59,6 +59,12 @@ export function liveChunk(fit: Fit, model: ScenarioModel, seed: number, chunk: n
   return liveFutures(rotated(fit, chunk), size, weeks, model.rates, streamAt(seed, 31, chunk), model.doing)
 }
 
+/** A round number that is not there yet, to ask for: half as many again, or so. */
+export function numberToAskFor(now: number): number {
+  const step = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, 1.4 * now))))
+  return Math.max(5, Math.ceil(1.4 * now / step) * step)
+}
+
 /** Another chunk starts from other colonies of the cloud, so that all of them are used. */
 function rotated(fit: Fit, chunk: number): { cloud: Float64Array, size: number } {
   const { cloud, size } = fit

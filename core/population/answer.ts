@@ -1,8 +1,8 @@
 import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
 import { type Fit, fitPopulation } from './fit'
-import { type Floors, FUTURE_WEEKS, futureFan, liveFutures } from './futures'
-import { largestTake } from './largestTake'
+import { type Doing, type Floors, FUTURE_WEEKS, futureFan, liveFutures } from './futures'
+import { largestTake, type TakeSearch } from './largestTake'
 import { looksAhead } from './looks'
 import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
@@ -49,14 +49,14 @@ export function dyingPerWeek(question: PopulationQuestion, n: number): number {
 export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPopulation(question, PARTICLES)): PopulationAnswer {
   const { rates, nowMs } = question
   const { cloud, size } = fit
-  const ranged = (value: (i: number) => number): Range => spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
-  const now = ranged(i => counted(cloud, size, i))
+  const ranged = (value: (i: number) => number) => rangeOver(fit, value)
+  const now = numberNow(fit)
   const row = (r: number, i: number) => cloud[r * size + i]!
   const stages = Object.fromEntries((Object.keys(stageRows) as StageName[]).map(name => [name, ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0))])) as Record<StageName, Range>
   const dying = dyingPerWeek(question, now.value)
   const doing = { dyingPerWeek: dying }
   const floors = floorsOf(question, stages.females)
-  const search = { start: fit, rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk: question.allowedRisk, most: Math.max(0, Math.round(now.value) - question.minimumKeep) }
+  const search = takeSearch({ question, fit, doing, now: now.value }, floors, question.allowedRisk)
   const futures = liveFutures(fit, FUTURES, FUTURE_WEEKS, rates, question.seed, doing)
   const surplus = largestTake(search, 'any', futures)
 
@@ -94,6 +94,18 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
     looks: looksAhead(question, fit, futures),
     fit: { logLikelihood: fit.logLikelihood, effective: fit.effective, particles: size, disagreement: disagreement(fit) },
   }
+}
+
+/** Middle and likely range of a value over the colonies of a fit. */
+export const rangeOver = ({ size }: Pick<Fit, 'size'>, value: (i: number) => number): Range => spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
+/** How many there are today. */
+export const numberNow = (fit: Pick<Fit, 'cloud' | 'size'>): Range => rangeOver(fit, i => counted(fit.cloud, fit.size, i))
+
+/** What a search for takes stands on: the question with its fit, what is done anyway, and the number today. */
+export interface TakeBasis { question: PopulationQuestion, fit: Fit, doing: Doing, now: number }
+/** The search for takes of one colony. Half an animal of grace: the model's floors are not whole, the keeper's are. */
+export function takeSearch({ question, fit, doing, now }: TakeBasis, floors: Floors, allowedRisk: number): TakeSearch {
+  return { start: fit, rates: question.rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk, most: Math.max(0, Math.round(now - floors.total)) }
 }
 
 /** What must stay: the keeper's number of females binds always, the default one only a colony that has so many. */

@@ -109,11 +109,10 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
     const key = streamAt(question.seed, step)
     if (step > 0) stepCloud(state.cloud, size, question.rates, key, { recruitsFactor: question.ownBirths })
     for (const [nth, event] of (byStep.get(step) ?? []).entries()) {
-      const weights = weighed(state, size)
       if (event.kind === 'step') applyStep(state.cloud, size, state.logWeights, event, question.rates, streamAt(key, nth, 1))
       else if (event.kind === 'broods') weighBroods(state.cloud, size, state.logWeights, event.seen, event, question.rates.broodSize)
       else if (event.kind === 'young') weighYoung(state.cloud, size, state.logWeights, event.amount)
-      else count(state, question, event, size, weights, streamAt(key, nth, 2))
+      else count(state, question, event, size, streamAt(key, nth, 2))
     }
     const weights = weighed(state, size)
     for (let i = 0; i < size; i++) state.cloud[(ROWS + step % LAG) * size + i] = counted(state.cloud, size, i)
@@ -191,11 +190,11 @@ function weighed(state: Checkpoint, size: number): Float64Array {
   return weights
 }
 
-function count(state: Checkpoint, question: PopulationQuestion, event: Extract<PopulationEvent, { kind: 'count' }>, size: number, weights: Float64Array, key: number) {
+function count(state: Checkpoint, question: PopulationQuestion, event: Extract<PopulationEvent, { kind: 'count' }>, size: number, key: number) {
   const { cloud } = state
   const { evidence } = event
   const dt = question.rates.dtWeeks
-  const expected = quantileSorted(drawSorted(i => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1), weights, DRAWS), 0.5)
+  const expected = quantileSorted(drawSorted(i => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1), weighed(state, size), DRAWS), 0.5)
   const off = Math.abs((event.at - question.startMs) / (dt * WEEK_MS) - state.step) * dt
   const done = weighCount(cloud, size, state.logWeights, event, (state.step - state.lastCountStep) * dt, Math.abs(question.rates.growth) * off, key)
   if (event.parts) weighParts(cloud, size, state.logWeights, event.parts)

@@ -175,6 +175,8 @@ export const takeWeights = {
   males: [0, 0, 0, 1],
 } as const
 export type TakeOf = keyof typeof takeWeights
+/** Rows of those that a take may come from. */
+export const rowsOfTake = (of: TakeOf): readonly number[] => TAKEN_ROWS.filter((_, k) => takeWeights[of][k]! > 0)
 
 /** Puts animals into one particle. What is not told apart is grown when it is called unsexed, and otherwise half and half. */
 export function putInto(cloud: Float64Array, size: number, i: number, parts: Heads, untold: number, r: StageRates, key: number): void {

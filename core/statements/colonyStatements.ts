@@ -1,7 +1,7 @@
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
-import { answerPopulation, deathsSince, type Fit, fitPopulation, PARTICLES, type PopulationAnswer, SURE } from '#core/population'
+import { answerPopulation, deathsSince, type Fit, fitPopulation, PARTICLES, type PopulationAnswer, type PopulationQuestion, SURE } from '#core/population'
 import { type Colony, currentEntries, DAY_MS, type Entry, type Evidence, type Glass, type Message, netLitres, stateRank, type ValueKey, valueKeys, type Verdict, type VerdictState } from '#core/records'
-import { judgeValue, phSwing, recipeKeys, type ValueVerdict, waterStory, withSwing } from '#core/water'
+import { judgeValue, phSwing, recipeKeys, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
 import { questionOf } from './questionOf'
 
 export type StatementKey =
@@ -55,6 +55,12 @@ const OLD_COUNT_DAYS = 56
 /** Values that kill first are named first; then those that most molts hang on (common practice: GH and KH, then the rest). */
 export const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL', 'khDh', 'ghDh', 'salinityGKg', 'temperatureC', 'ph', 'conductivityUsCm', 'humidityPct', 'calciumMgL', 'nitrateMgL']
 
+/** The question of a colony and the readings of its glass, from the raw logs of both. */
+export function questionFrom({ colony, glass, colonyEntries, glassEntries, nowMs }: StatementInput): { question: PopulationQuestion, readings: WaterStory['readings'] } {
+  const { readings } = waterStory(currentEntries(glassEntries), netLitres(glass), nowMs)
+  return { question: questionOf(colony, glass, currentEntries(colonyEntries), readings.get('temperatureC') ?? [], nowMs), readings }
+}
+
 /**
  * How many there are, where it is heading, what can go, and what the water needs.
  * @param input records and all entries of the colony and its glass
@@ -63,13 +69,11 @@ export const urgency: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copper
  */
 export function colonyStatements(input: StatementInput, before?: Fit): { statements: ColonyStatements, fit: Fit } {
   const { colony, glass, nowMs } = input
-  const entries = currentEntries(input.colonyEntries)
   const group = resolveGroup(colony)
   const netL = netLitres(glass)
   const changeL = netL * (group.change?.share ?? 0.1)
 
-  const { readings } = waterStory(currentEntries(input.glassEntries), netL, nowMs)
-  const question = questionOf(colony, glass, entries, readings.get('temperatureC') ?? [], nowMs)
+  const { question, readings } = questionFrom(input)
   const fit = fitPopulation(question, PARTICLES, before)
   const population = answerPopulation(question, fit)
   const values: ValueVerdict[] = []

@@ -1,2 +1,2 @@
-export { type ColonyStatements, colonyStatements, type Statement, type StatementInput, type StatementKey, urgency } from './colonyStatements'
+export { type ColonyStatements, colonyStatements, questionFrom, type Statement, type StatementInput, type StatementKey, urgency } from './colonyStatements'
 export { questionOf } from './questionOf'

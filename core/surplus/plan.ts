@@ -1,14 +1,6 @@
-import { type Doing, FEMALES, type Fit, type Floors, FUTURE_WEEKS, FUTURES, type Futures, largestBearable, type LargestTake, largestTake, largestWeeklyTake, liveFutures, MALES, type PopulationQuestion, type TakeSearch, YOUNG_1, YOUNG_2 } from '#core/population'
+import { type Futures, largestBearable, type LargestTake, largestTake, largestWeeklyTake, liveFutures, rangeOver, rowsOfTake, type TakeSearch } from '#core/population'
 import { type Order, type TakeKind, WEEK_MS } from '#core/records'
 import { quantileSorted } from '#core/stats'
-
-/** Everything that the surplus of a colony is searched with. */
-export interface SurplusBasis { question: PopulationQuestion, fit: Fit, doing: Doing, now: number }
-
-/** The search for one colony. */
-export function searchOf({ question, fit, doing, now }: SurplusBasis, floors: Floors, allowedRisk: number): TakeSearch {
-  return { start: fit, rates: question.rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk, most: Math.max(0, Math.round(now - floors.total)) }
-}
 
 /** The most that can go now, and every week, of one kind. */
 export interface SafeTake { of: TakeKind, now: LargestTake, weekly: LargestTake }
@@ -23,9 +15,8 @@ export function safeTake(search: TakeSearch, of: TakeKind, asThingsAre: Futures)
 }
 
 /** How many of a kind there likely are today. */
-function thereOf({ start: { cloud, size } }: TakeSearch, of: TakeKind): number {
-  const rows: Readonly<Record<TakeKind, readonly number[]>> = { any: [YOUNG_1, YOUNG_2, FEMALES, MALES], halfGrown: [YOUNG_1, YOUNG_2], adults: [FEMALES, MALES], females: [FEMALES], males: [MALES] }
-  return Math.round(quantileSorted(Float64Array.from({ length: size }, (_, i) => rows[of].reduce((sum, row) => sum + cloud[row * size + i]!, 0)).sort(), 0.5))
+function thereOf({ start }: TakeSearch, of: TakeKind): number {
+  return Math.round(rangeOver(start, i => rowsOfTake(of).reduce((sum, row) => sum + start.cloud[row * start.size + i]!, 0)).value)
 }
 
 /** The futures with nothing taken, that searches start from. */
@@ -42,6 +33,8 @@ export interface Upper {
   weekly: number | null
 }
 
+/** A glass is called outgrown beyond nine tenths of its room. */
+export const outgrownAt = (capacity: number): number => Math.round(0.9 * capacity)
 /** Chance of going over that is worth a word. */
 const WORTH = 0.2
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { countEvidence } from '#core/abundance'
-import { type BlobsFound, hitRateOf, type Picture } from '#core/counting'
+import { type BlobsFound, densityOf, type FrameCount, hitRateOf, joinFrames, type Picture, tallyMarks } from '#core/counting'
 import { groupOf } from '#core/groups'
 import type { Colony, Practice } from '#core/records'
 import { readPicture } from '~/files/readPicture'
@@ -26,36 +26,22 @@ const grid = ref(true)
 const threshold = ref(0)
 const smallest = ref(0)
 /** Numbers by stage of the frames that are done. */
-const frames = ref<Record<MarkStage, number>[]>([])
+const frames = ref<FrameCount[]>([])
 const share = ref('100')
 const widthCm = ref('30')
 const useOwn = ref(true)
 
 const shareRead = computed(() => readShare(share.value))
-const tally = (list: readonly PictureMark[]): Record<MarkStage, number> => ({ grown: list.filter(m => m.stage === 'grown').length, halfGrown: list.filter(m => m.stage === 'halfGrown').length, young: list.filter(m => m.stage === 'young').length })
-const all = computed(() => [...frames.value, ...(picture.value ? [tally(marks.value)] : [])])
-const sum = (t: Record<MarkStage, number>) => t.grown + t.halfGrown + t.young
-const mean = computed(() => (all.value.length === 0 ? 0 : all.value.reduce((s, t) => s + sum(t), 0) / all.value.length))
-
-/** Square decimetres that the picture shows, for how crowded it is. */
-const area = computed(() => {
-  const width = Number(widthCm.value.replace(',', '.'))
-  return picture.value && width > 0 ? width * width * picture.value.height / picture.value.width / 100 : 6
-})
-const own = computed(() => {
-  const t = tally(marks.value)
-  const most = (Object.keys(t) as MarkStage[]).toSorted((a, b) => t[b] - t[a])[0]!
-  return hitRateOf(props.practice, most, Math.max(0.2, mean.value / area.value))
-})
-watch([all, shareRead, own, useOwn], () => {
-  if (all.value.length === 0 || mean.value === 0 || !shareRead.value.ok) {
+const tally = computed(() => tallyMarks(marks.value))
+const joined = computed(() => joinFrames([...frames.value, ...(picture.value ? [tally.value] : [])]))
+const own = computed(() => joined.value && picture.value && hitRateOf(props.practice, joined.value.mostly, densityOf(joined.value.mean, Number(widthCm.value.replace(',', '.')), picture.value)))
+watch([joined, shareRead, own, useOwn], () => {
+  if (!joined.value || !shareRead.value.ok) {
     count.value = null
     return
   }
-  const average = (key: MarkStage) => Math.round(all.value.reduce((s, t) => s + t[key], 0) / all.value.length)
-  const parts = { females: 0, males: 0, unsexed: average('grown'), halfGrown: average('halfGrown'), young: average('young') }
-  const number = Math.max(Math.round(mean.value), parts.unsexed + parts.halfGrown + parts.young)
-  count.value = { method: 'photo', number, share: shareRead.value.share, parts, ...(all.value.length > 1 && { series: all.value.map(sum) }), ...(useOwn.value && own.value && { hitRate: { share: own.value.share, sdLog: own.value.sdLog } }) }
+  const { number, parts, series } = joined.value
+  count.value = { method: 'photo', number, share: shareRead.value.share, parts, ...(series.length > 1 && { series }), ...(useOwn.value && own.value && { hitRate: { share: own.value.share, sdLog: own.value.sdLog } }) }
 }, { immediate: true })
 const evidence = computed(() => (count.value?.method === 'photo' ? countEvidence(count.value, groupOf(props.colony.groupId).counting, groupOf(props.colony.groupId).care.molts !== undefined) : null))
 
@@ -69,7 +55,7 @@ async function take(file: File) {
 }
 /** The frame at hand joins the average when the next picture comes. */
 function keepFrame() {
-  if (picture.value && marks.value.length > 0) frames.value = [...frames.value, tally(marks.value)]
+  if (picture.value && marks.value.length > 0) frames.value = [...frames.value, tally.value]
   marks.value = []
   suggestions.value = []
   found.value = null
@@ -128,7 +114,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
     <div class="stage">
       <MarkPicture v-if="picture" v-model="marks" :picture="picture" :stage="stage || 'grown'" :suggestions="suggestions" :grid="grid" @accept="accepted" />
       <p v-else class="nothing muted">Your picture comes here, with suggestions to take or leave.</p>
-      <p v-if="picture" class="sums"><span v-for="s in stages" :key="s.value"><span class="numeral">{{ tally(marks)[s.value] }}</span> {{ s.title.toLowerCase() }}</span><span v-if="frames.length > 0" class="muted">with {{ frames.length }} earlier {{ frames.length === 1 ? 'frame' : 'frames' }}: mean {{ mean.toFixed(1) }}</span></p>
+      <p v-if="picture" class="sums"><span v-for="s in stages" :key="s.value"><span class="numeral">{{ tally[s.value] }}</span> {{ s.title.toLowerCase() }}</span><span v-if="frames.length > 0" class="muted">with {{ frames.length }} earlier {{ frames.length === 1 ? 'frame' : 'frames' }}: mean {{ joined?.mean.toFixed(1) }}</span></p>
       <p v-if="evidence"><TheSentence :text="evidenceText(evidence)" /></p>
       <details v-if="evidence" class="small"><summary>Why?</summary><p class="muted">{{ countWhy['photo'] }}</p></details>
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { halfLength, hitRateOf, scoreMarks, type TankPicture } from '#core/counting'
+import { halfLength, hitRateOf, PRACTICE_DM2, scoreMarks, type TankPicture } from '#core/counting'
 import type { Practice } from '#core/records'
 import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
@@ -19,8 +19,6 @@ const stages = (Object.keys(stageMarkWord) as MarkStage[]).map(value => ({ value
 const crowd = ref<'few' | 'some' | 'many' | ''>('some')
 const crowds = [{ value: 'few' as const, title: 'Few' }, { value: 'some' as const, title: 'Some' }, { value: 'many' as const, title: 'Crowded' }]
 const between: Readonly<Record<'few' | 'some' | 'many', readonly [number, number]>> = { few: [4, 15], some: [15, 50], many: [50, 120] }
-/** The picture stands for so many square decimetres of tank: 30 by 20 cm. */
-const AREA_DM2 = 6
 const WIDTH = 900
 const HEIGHT = 600
 
@@ -45,11 +43,11 @@ async function finish() {
   if (!picture.value || !room.room) return
   const score = scoreMarks(marks.value, picture.value.animals, halfLength[shownStage.value] * 1.8)
   result.value = score
-  await saveRecord(openDb(), 'practice', { id: newId(), editedAt: '', roomId: room.room.id, ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }), shown: picture.value.animals.length, density: picture.value.animals.length / AREA_DM2, stage: shownStage.value, found: score.found, strays: score.strays }, Date.now())
+  await saveRecord(openDb(), 'practice', { id: newId(), editedAt: '', roomId: room.room.id, ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }), shown: picture.value.animals.length, density: picture.value.animals.length / PRACTICE_DM2, stage: shownStage.value, found: score.found, strays: score.strays }, Date.now())
 }
 const rates = computed(() => stages.flatMap(s => (['few', 'some', 'many'] as const).flatMap((c) => {
   const [low, high] = between[c]
-  const rate = hitRateOf(props.practice, s.value, (low + high) / 2 / AREA_DM2)
+  const rate = hitRateOf(props.practice, s.value, (low + high) / 2 / PRACTICE_DM2)
   const here = props.practice.filter(p => p.stage === s.value && p.shown >= low && p.shown <= high)
   return rate && here.length > 0 ? [{ id: `${s.value} ${c}`, stage: s.title, crowd: crowds.find(x => x.value === c)!.title.toLowerCase(), rate, pictures: here.length }] : []
 })))

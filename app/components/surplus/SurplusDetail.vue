@@ -2,7 +2,7 @@
 import { groupOf, resolveGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
 import { type Colony, type Order, WEEK_MS } from '#core/records'
-import type { SafeTake, Upper } from '#core/surplus'
+import { outgrownAt, type SafeTake, type Upper } from '#core/surplus'
 import { openDb } from '~/data/database'
 import { saveRecord } from '~/data/records'
 import { wholeNumber } from '~/forms/wholeNumber'
@@ -41,7 +41,7 @@ const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 watchDebounced([() => props.colony.id, () => props.asOf, floors, () => props.orders], async () => {
   takes.value = []
   upper.value = null
-  await numbers.surplus(props.colony, { ...floors.value, stayUnder: Math.round(0.9 * props.population.capacity), orders: props.orders.map(o => ({ ...o })) }, (part) => {
+  await numbers.surplus(props.colony, { ...floors.value, stayUnder: outgrownAt(props.population.capacity), orders: props.orders.map(o => ({ ...o })) }, (part) => {
     if (part.kind === 'take') takes.value = [...takes.value, part.take]
     else if (part.kind === 'upper') upper.value = part.upper
     else {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { CHUNK, chunkSize, joinFutures, liveChunk, outlookRows, readOutlook, scenarioModel } from '#core/outlook'
+import { CHUNK, chunkSize, joinFutures, liveChunk, numberToAskFor, outlookRows, readOutlook, scenarioModel } from '#core/outlook'
 import { fitPopulation, futureFan, type Futures } from '#core/population'
 import { type ScenarioChange, ScenarioChange as schema } from '#core/records'
 import { NOW, smallRoom } from '../../make'
@@ -64,6 +64,12 @@ describe('scenarios', () => {
     expect(schema.safeParse({ temperatureC: 80 }).success).toBe(false)
     expect(schema.safeParse({ weekly: { of: 'any', number: 0 } }).success).toBe(false)
     expect(schema.safeParse({}).success).toBe(true)
+  })
+})
+
+describe('numberToAskFor', () => {
+  it('is round, and not there yet', () => {
+    expect([0, 2, 36, 162, 950].map(numberToAskFor)).toEqual([5, 5, 60, 300, 2000])
   })
 })
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { groups, schoolOf } from '#core/groups'
+import { groups } from '#core/groups'
 import { comeUpFor, EGGS_1, FEMALES, freeShare, growthPerWeek, MALES, matrixView, meanStep, preferredC, projectionMatrix, ROWS, stageRates, STAGES, stepCloud, summarise, YOUNG_2 } from '#core/population'
 import { ratesOf, resolvedOf } from './questions'
 
@@ -49,9 +49,6 @@ describe('stageRates', () => {
   })
   it('refuses a glass without room', () => {
     expect(() => ratesOf('neocaridina', 0)).toThrow(/capacity/)
-  })
-  it('knows every option of a school', () => {
-    for (const { id, schools } of cases) for (const [kind, option] of Object.entries(schools)) expect(schoolOf(resolvedOf(id).group, kind as never, option)?.id).toBe(option)
   })
 })
 
