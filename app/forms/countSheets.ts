@@ -11,6 +11,15 @@ export function readSeries(text: string, least: number): { ok: true, series: num
   return { ok: true, series: parts.map(Number) }
 }
 
+/** Minutes of each pass; empty where all took as long. */
+export function readEfforts(text: string, passes: number): { ok: true, efforts?: number[] } | { ok: false, issue: string } {
+  if (text.trim() === '') return { ok: true }
+  const read = readSeries(text, 2)
+  if (!read.ok) return read
+  if (read.series.some(m => m < 1 || m > 1000)) return { ok: false, issue: 'Minutes from 1 to 1000.' }
+  return read.series.length === passes ? { ok: true, efforts: read.series } : { ok: false, issue: `${passes} passes want ${passes} times; ${read.series.length} stand here.` }
+}
+
 /** A share of the tank as it is typed in per cent. */
 export function readShare(text: string): { ok: true, share: number } | { ok: false, issue: string } {
   const value = parseNumber(text)
@@ -35,7 +44,7 @@ export function readMarks(rows: readonly { caught: string, recaptured: string }[
 }
 
 /** What a sheet of the Count desk has counted. */
-export interface SheetCount { method: CountMethod, number: number, share?: number, series?: number[], marks?: { caught: number, recaptured: number }[], parts?: Heads, hitRate?: { share: number, sdLog: number } }
+export interface SheetCount { method: CountMethod, number: number, share?: number, series?: number[], efforts?: number[], marks?: { caught: number, recaptured: number }[], parts?: Heads, hitRate?: { share: number, sdLog: number } }
 
 /** The count as an entry. */
 export const countEntry = (count: SheetCount, stamp: { id: string, at: string, loggedAt: string, keeper?: string }, colonyId: string): Entry => Entry.parse({ ...stamp, kind: 'count', colonyId, ...count })

@@ -1,6 +1,8 @@
 import type { Detection, SpeciesGroup } from '#core/groups'
 import type { EntryOf } from '#core/records'
 import { Z80 } from '#core/stats'
+import { depletion } from './depletion'
+import { markRecapture } from './markRecapture'
 import { quadrats } from './quadrats'
 import { removalPasses } from './removalPasses'
 import { repeatedCounts } from './repeatedCounts'
@@ -31,7 +33,7 @@ const ONE_SD = 0.5
 /** How much the numbers of one part and of the next differ, beside chance, where only one part was looked at (from memory). */
 const PATCHY = 0.25
 
-type Count = Pick<EntryOf<'count'>, 'number' | 'method' | 'share' | 'series' | 'marks' | 'hitRate'>
+type Count = Pick<EntryOf<'count'>, 'number' | 'method' | 'share' | 'series' | 'efforts' | 'marks' | 'hitRate'>
 
 /**
  * Reads a count by its way of counting.
@@ -43,7 +45,7 @@ type Count = Pick<EntryOf<'count'>, 'number' | 'method' | 'share' | 'series' | '
 export function countEvidence(count: Count, counting: SpeciesGroup['counting'], sheds: boolean): CountEvidence {
   const { number, method } = count
   if (!(number >= 0)) throw new RangeError(`number must be 0 or more, got ${number}`)
-  if (method === 'passes' && count.series) return ofPasses(count.series)
+  if (method === 'passes' && count.series) return count.efforts ? ofEfforts(count.series, count.efforts) : ofPasses(count.series)
   if (method === 'marks' && count.marks) return ofMarks(count.marks, sheds)
   if (method === 'repeated' && count.series) return ofRepeats(count.series, counting.allSeen)
   if (method === 'photo') return ofPhoto(count, counting.allSeen)
@@ -75,10 +77,24 @@ function ofPasses(catches: readonly number[]): CountEvidence {
   return evidence(Math.log(number), sd * sd, e.caught / number, e.zippin === null ? ['passesDoNotFall'] : [])
 }
 
+/** Passes of differing length: Leslie's line with Ricker's half step; two passes give a line without a scatter, which is doubted as much as one that does not fall. */
+function ofEfforts(catches: readonly number[], efforts: readonly number[]): CountEvidence {
+  const caught = catches.reduce((a, b) => a + b, 0)
+  const line = depletion(catches, efforts, 'leslie')
+  if (!line) return ofPasses(catches)
+  const number = Math.max(line.number, caught, 0.5)
+  const sd = line.standardError === null ? 0.5 : Math.max(0.05, line.standardError / number)
+  return evidence(Math.log(number), sd * sd, caught / number, [])
+}
+
 function ofMarks(marks: readonly { caught: number, recaptured: number }[], sheds: boolean): CountEvidence {
   const e = schnabel(marks, 0.68)
-  const number = Math.max(e.schnabelPlus1, 0.5)
-  const sd = Math.max(0.05, e.interval[1] === null ? 1 : Math.log(e.interval[1] / e.interval[0]) / 2)
+  // one marking and one look for marks: Chapman's number with the exact interval of the hypergeometric
+  const [first, second] = marks
+  const once = marks.length === 2 ? markRecapture({ marked: first!.caught, caught: second!.caught, recaptured: second!.recaptured }, 0.68) : null
+  const number = Math.max(once ? once.chapman : e.schnabelPlus1, 0.5)
+  const [low, high] = once ? once.exact : e.interval
+  const sd = Math.max(0.05, high === null ? 1 : Math.log(high / Math.max(low, 0.5)) / 2)
   const notes: CountNote[] = []
   if (sheds) notes.push('marksAreShed')
   if (e.recaptured < 7) notes.push('fewRecaptures')

@@ -1,6 +1,5 @@
 export { byEye, type CountEvidence, countEvidence, type CountNote } from './countEvidence'
 export { depletion, type DepletionEstimate } from './depletion'
-export { knownDetection } from './knownDetection'
 export { markRecapture, type Recapture, type RecaptureEstimate } from './markRecapture'
 export { quadrats, type QuadratEstimate } from './quadrats'
 export { type RemovalEstimate, removalPasses } from './removalPasses'

@@ -54,15 +54,19 @@ function tail(n: number, marked: number, caught: number, recaptured: number, mor
 
 function exactInterval(marked: number, caught: number, recaptured: number, alpha: number): [number, number | null] {
   const least = marked + caught - recaptured
-  // few in all make many marks likely: at the lower end so many recaptures, or fewer, are just not too unlikely
-  let low = least
-  while (tail(low, marked, caught, recaptured, false) <= alpha) low++
+  // few in all make many marks likely: the larger the number, the likelier so many recaptures or fewer
+  const low = tail(least, marked, caught, recaptured, false) > alpha ? least : lastWhere(n => tail(n, marked, caught, recaptured, false) <= alpha, least) + 1
   if (recaptured === 0) return [low, null]
-  let high = Math.max(low, Math.ceil(marked * caught / recaptured))
-  let stride = Math.max(1, Math.round(high / 4))
+  return [low, lastWhere(n => tail(n, marked, caught, recaptured, true) > alpha, Math.max(low, Math.ceil(marked * caught / recaptured)))]
+}
+
+/** The last whole number from `from` on for which a condition holds that, once it fails, fails for good; in strides, since numbers may be large. */
+function lastWhere(holds: (n: number) => boolean, from: number): number {
+  let at = from
+  let stride = Math.max(1, Math.round(from / 4))
   while (stride >= 1) {
-    while (tail(high + stride, marked, caught, recaptured, true) > alpha) high += stride
+    while (holds(at + stride)) at += stride
     stride = Math.floor(stride / 2)
   }
-  return [low, high]
+  return at
 }

@@ -1,4 +1,5 @@
 import type { Practice } from '#core/records'
+import { binomialInterval } from '#core/stats'
 
 /** A keeper's own share of found animals, with its doubt. */
 export interface HitRate { share: number, sdLog: number, /** pictures that it is drawn from, those of like density counting most */ pictures: number }
@@ -38,6 +39,15 @@ export function hitRateOf(practice: readonly Practice[], stage: Practice['stage'
   const spread = pictures > 1 ? Math.sqrt(between / pictures) / share : 0.15
   const doubt = Math.sqrt(Math.max(0.02, share * Math.abs(1 - share)) / shown) / share
   return { share: Math.min(1.5, share), sdLog: Math.hypot(Math.max(LEAST_SD, spread), doubt), pictures: of.length }
+}
+
+/** What was found in all of some pictures, with its exact 80 % range (Clopper & Pearson 1934). Marks on nothing are left out. */
+export function foundShare(practice: readonly Practice[]): { share: number, low: number, high: number, pictures: number } | null {
+  const shown = practice.reduce((s, p) => s + p.shown, 0)
+  if (shown === 0) return null
+  const found = practice.reduce((s, p) => s + Math.min(p.found, p.shown), 0)
+  const [low, high] = binomialInterval(found, shown, 0.8)
+  return { share: found / shown, low, high, pictures: practice.length }
 }
 
 /** Marks that lie on an animal, each animal once, and those that lie on none. */

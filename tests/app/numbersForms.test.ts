@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { toMoment } from '#core/records'
-import { countEntry, readMarks, readSeries, readShare } from '~/forms/countSheets'
+import { countEntry, readEfforts, readMarks, readSeries, readShare } from '~/forms/countSheets'
 import { emptyHarvest, readHarvest } from '~/forms/harvestDraft'
 import { readOrder, readPrice } from '~/forms/orderDraft'
 import { emptyScenario, readScenario, scenarioDraft } from '~/forms/scenarioDraft'
@@ -67,6 +67,12 @@ describe('sheets of the Count desk', () => {
     expect(readSeries('12 x', 2)).toMatchObject({ ok: false, issue: expect.stringContaining('“x”') })
     expect(readSeries('12', 2)).toMatchObject({ ok: false })
     expect(readSeries('1 '.repeat(30), 2)).toMatchObject({ ok: false, issue: 'Twenty numbers at most.' })
+  })
+  it('minutes of passes, one for each or none', () => {
+    expect(readEfforts('', 3)).toEqual({ ok: true })
+    expect(readEfforts('10, 10, 15', 3)).toEqual({ ok: true, efforts: [10, 10, 15] })
+    expect(readEfforts('10, 10', 3)).toMatchObject({ ok: false, issue: expect.stringContaining('3 passes') })
+    expect(readEfforts('10, 0, 5', 3)).toMatchObject({ ok: false })
   })
   it('a share in per cent', () => {
     expect(readShare('25')).toEqual({ ok: true, share: 0.25 })

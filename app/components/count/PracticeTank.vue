@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { halfLength, hitRateOf, PRACTICE_DM2, scoreMarks, type TankPicture } from '#core/counting'
+import { foundShare, halfLength, hitRateOf, PRACTICE_DM2, scoreMarks, type TankPicture } from '#core/counting'
 import type { Practice } from '#core/records'
 import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
@@ -45,11 +45,15 @@ async function finish() {
   result.value = score
   await saveRecord(openDb(), 'practice', { id: newId(), editedAt: '', roomId: room.room.id, ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }), shown: picture.value.animals.length, density: picture.value.animals.length / PRACTICE_DM2, stage: shownStage.value, found: score.found, strays: score.strays }, Date.now())
 }
+/** What a photo of the chosen kind would be read with. */
+const usual = computed(() => {
+  const [low, high] = between[crowd.value || 'some']
+  return hitRateOf(props.practice, stage.value || 'grown', (low + high) / 2 / PRACTICE_DM2)
+})
 const rates = computed(() => stages.flatMap(s => (['few', 'some', 'many'] as const).flatMap((c) => {
   const [low, high] = between[c]
-  const rate = hitRateOf(props.practice, s.value, (low + high) / 2 / PRACTICE_DM2)
-  const here = props.practice.filter(p => p.stage === s.value && p.shown >= low && p.shown <= high)
-  return rate && here.length > 0 ? [{ id: `${s.value} ${c}`, stage: s.title, crowd: crowds.find(x => x.value === c)!.title.toLowerCase(), rate, pictures: here.length }] : []
+  const found = foundShare(props.practice.filter(p => p.stage === s.value && p.shown >= low && p.shown <= high))
+  return found ? [{ id: `${s.value} ${c}`, stage: s.title, crowd: crowds.find(x => x.value === c)!.title.toLowerCase(), found }] : []
 })))
 </script>
 
@@ -70,9 +74,9 @@ const rates = computed(() => stages.flatMap(s => (['few', 'some', 'many'] as con
       <template v-if="rates.length > 0">
         <h3>Your hit rate</h3>
         <table aria-label="Your hit rate">
-          <tbody><tr v-for="r in rates" :key="r.id"><th scope="row">{{ r.stage }}, {{ r.crowd }}</th><td class="numeral">{{ percent(r.rate.share) }}</td><td class="small muted">{{ r.pictures }} {{ r.pictures === 1 ? 'picture' : 'pictures' }}</td></tr></tbody>
+          <tbody><tr v-for="r in rates" :key="r.id"><th scope="row">{{ r.stage }}, {{ r.crowd }}</th><td class="numeral">{{ percent(r.found.share) }}</td><td class="small muted">likely {{ percent(r.found.low) }} to {{ percent(r.found.high) }}, {{ r.found.pictures }} {{ r.found.pictures === 1 ? 'picture' : 'pictures' }}</td></tr></tbody>
         </table>
-        <p class="small muted"><TheSentence :text="`Grown or small, few or many: each is learnt by itself, and pictures of like density count most. ${hitRateText(rates[0]!.rate)} It is used when you count on a photo.`" /></p>
+        <p v-if="usual" class="small muted"><TheSentence :text="`For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too. At the density chosen above: ${hitRateText(usual)}`" /></p>
       </template>
     </div>
     <div>

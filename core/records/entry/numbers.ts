@@ -22,6 +22,8 @@ export const CountEntry = z.strictObject({
   parts: Heads.optional(),
   /** part of the tank: samples of equal size, each the share; photo: its frames; repeated: the counts of the day; passes: the catches */
   series: several.optional(),
+  /** minutes of each pass, where they differ */
+  efforts: z.array(z.number().gt(0, 'must be above 0').max(1000)).min(2).max(20).optional(),
   /** catches with marks, in order; the first has no recaptures */
   marks: z.array(z.strictObject({ caught: numberOrNone, recaptured: numberOrNone })).min(2, 'needs at least two catches').max(20).optional(),
   /** the keeper's own hit rate from the practice tank, as it was when this was counted */
@@ -29,6 +31,7 @@ export const CountEntry = z.strictObject({
 })
   .refine(e => ['partOfTank', 'photo'].includes(e.method) === (e.share !== undefined), { path: ['share'], message: 'the share of the tank belongs to a count of part of the tank or a photo, and is needed there' })
   .refine(e => !['repeated', 'passes'].includes(e.method) || e.series !== undefined, { path: ['series'], message: 'this way of counting needs its single counts' })
+  .refine(e => e.efforts === undefined || (e.method === 'passes' && e.efforts.length === e.series?.length), { path: ['efforts'], message: 'each pass has its minutes, and nothing else has' })
   .refine(e => (e.method === 'marks') === (e.marks !== undefined), { path: ['marks'], message: 'catches with marks belong to a count by marks, and are needed there' })
   .refine(e => marksFit(e.marks), { path: ['marks'], message: 'more marked animals were caught than had been marked' })
   .refine(fits, splitFits)

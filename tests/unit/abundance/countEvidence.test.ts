@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { countEvidence, depletion, knownDetection, markRecapture, quadrats, removalPasses, repeatedCounts, schnabel } from '#core/abundance'
+import { countEvidence, depletion, markRecapture, quadrats, removalPasses, repeatedCounts, schnabel } from '#core/abundance'
 import { groupOf } from '#core/groups'
 import type { EntryOf } from '#core/records'
 
@@ -77,6 +77,15 @@ describe('passes', () => {
     expect(e.notes).toEqual(['passesDoNotFall'])
     expect(e.high / e.low).toBeGreaterThan(3)
   })
+  it('passes that took differently long go by the catch of a minute (Leslie)', () => {
+    const even = of({ number: 100, method: 'passes', series: [50, 30, 20] })
+    const longer = of({ number: 100, method: 'passes', series: [50, 30, 20], efforts: [10, 10, 30] })
+    // twenty in half an hour is a steeper fall than twenty in ten minutes: fewer are left
+    expect(longer.value).toBeLessThan(even.value)
+    expect(longer.value).toBeGreaterThanOrEqual(100)
+    expect(of({ number: 20, method: 'passes', series: [10, 10], efforts: [10, 10] }).notes).toEqual(['passesDoNotFall'])
+    expect(of({ number: 16, method: 'passes', series: [10, 6], efforts: [10, 12] }).r).toBeCloseTo(0.25, 9)
+  })
   it('nothing caught at all is a small number', () => {
     expect(of({ number: 0, method: 'passes', series: [0, 0] }).value).toBeLessThan(2)
   })
@@ -96,6 +105,17 @@ describe('marks', () => {
     expect(e.value).toBeGreaterThan(80)
     expect(e.value).toBeLessThan(120)
     expect(e.notes).toEqual([])
+  })
+  it('large catches with few marks among them are reckoned at once', () => {
+    const [low, high] = markRecapture({ marked: 5000, caught: 5000, recaptured: 5 }, 0.95).exact
+    expect(low).toBeGreaterThan(2_000_000)
+    expect(high).toBeGreaterThan(10_000_000)
+  })
+  it('one marking and one look is Chapman’s number', () => {
+    const e = of({ number: 61, method: 'marks', marks: [{ caught: 33, recaptured: 0 }, { caught: 47, recaptured: 9 }] }, false)
+    expect(e.value).toBeCloseTo(162.2, 6)
+    expect(e.low).toBeGreaterThan(105)
+    expect(e.high).toBeLessThan(260)
   })
   it('animals that molt shed theirs: a warning and a wider range', () => {
     const e = of({ number: 65, method: 'marks', marks }, true)
@@ -122,10 +142,5 @@ describe('samples', () => {
     expect(heaps.notes).toEqual(['heaps'])
     expect(() => quadrats([1, 2], 0.6, 0.8)).toThrow(/within the tank/)
     expect(() => quadrats([1], 0.1, 0.8)).toThrow(/two or more/)
-  })
-  it('a known share: those missed are negative binomial', () => {
-    expect(knownDetection(40, 0.5).mean).toBe(81)
-    expect(() => knownDetection(4, 0)).toThrow(/share/)
-    expect(() => knownDetection(-4, 0.5)).toThrow(/seen/)
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findBlobs, halfLength, hitRateOf, type PictureStage, scoreMarks, tankPicture } from '#core/counting'
+import { findBlobs, foundShare, halfLength, hitRateOf, type PictureStage, scoreMarks, tankPicture } from '#core/counting'
 import type { Practice } from '#core/records'
 import { daysAgo, nextId } from '../../make'
 
@@ -91,6 +91,13 @@ describe('the hit rate', () => {
   it('goes by density: in a crowd fewer are found', () => {
     const practice = [one(8, 8), one(8, 8), one(90, 60), one(95, 62)]
     expect(hitRateOf(practice, 'grown', 9 / 6)!.share).toBeGreaterThan(hitRateOf(practice, 'grown', 90 / 6)!.share + 0.15)
+  })
+  it('what was found in all has an exact range', () => {
+    const f = foundShare([one(10, 9), one(10, 10)])!
+    expect(f.share).toBe(0.95)
+    // Clopper & Pearson for 19 of 20 at 80 %, printed tables
+    expect([f.low, f.high].map(x => Math.round(x * 1000))).toEqual([819, 995])
+    expect(foundShare([])).toBeNull()
   })
   it('goes by stage, marks on nothing count, and nothing practised is nothing known', () => {
     expect(hitRateOf([one(20, 18)], 'young', 3)).toBeNull()

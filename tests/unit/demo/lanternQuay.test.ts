@@ -97,7 +97,7 @@ describe('the stories in it', () => {
 })
 
 describe('estimates against the hidden truth', () => {
-  it('an 80 % range holds the truth at least four times out of five, over two rooms', () => {
+  it('an 80 % range holds the truth about four times out of five, over two rooms', () => {
     let inside = 0
     let all = 0
     for (let seed = 1; seed <= 2; seed++) {
