@@ -146,7 +146,7 @@ test('the practice tank is counted, learnt from, and its rate used on a photo', 
   await page.mouse.click(box.x + 40, box.y + 40)
   await page.getByRole('button', { name: 'That is all I see' }).click()
   await expect(page.getByText(/of \d+ found/)).toBeVisible()
-  await expect(page.getByRole('table', { name: 'Your hit rate' })).toBeVisible()
+  await expect(page.getByRole('table', { name: /^Your hit rate/ })).toBeVisible()
   await expectAccessible(page)
 
   await page.getByRole('button', { name: 'Photo', exact: true }).click()

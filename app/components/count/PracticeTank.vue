@@ -73,8 +73,8 @@ const rates = computed(() => stages.flatMap(s => (['few', 'some', 'many'] as con
       <p v-if="result && result.missed.length > 0" class="small muted">Those that you missed are ringed.</p>
       <template v-if="rates.length > 0">
         <h3>Your hit rate</h3>
-        <table aria-label="Your hit rate">
-          <tbody><tr v-for="r in rates" :key="r.id"><th scope="row">{{ r.stage }}, {{ r.crowd }}</th><td class="numeral">{{ percent(r.found.share) }}</td><td class="small muted">likely {{ percent(r.found.low) }} to {{ percent(r.found.high) }}, {{ r.found.pictures }} {{ r.found.pictures === 1 ? 'picture' : 'pictures' }}</td></tr></tbody>
+        <table aria-label="Your hit rate, with its likely range">
+          <tbody><tr v-for="r in rates" :key="r.id"><th scope="row">{{ r.stage }}, {{ r.crowd }}</th><td class="numeral">{{ percent(r.found.share) }}</td><td class="small muted">{{ percent(r.found.low) }} to {{ percent(r.found.high) }}, {{ r.found.pictures }} {{ r.found.pictures === 1 ? 'picture' : 'pictures' }}</td></tr></tbody>
         </table>
         <p v-if="usual" class="small muted"><TheSentence :text="`For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too. At the density chosen above: ${hitRateText(usual)}`" /></p>
       </template>
@@ -92,8 +92,8 @@ const rates = computed(() => stages.flatMap(s => (['few', 'some', 'many'] as con
 .side { display: grid; gap: 12px; align-content: start; }
 .acts { display: flex; gap: 12px; flex-wrap: wrap; }
 table { width: 100%; border-collapse: collapse; }
-th, td { text-align: left; padding: 5px 10px 5px 0; border-top: 1px solid var(--rule); font-weight: 400; }
-.numeral { font-weight: 650; }
+th, td { text-align: left; padding: 5px 8px 5px 0; font-size: 15px; border-top: 1px solid var(--rule); font-weight: 400; }
+.numeral { font-weight: 650; white-space: nowrap; }
 .nothing { border: 1px dashed var(--muted); border-radius: 6px; min-height: 320px; display: grid; place-items: center; padding: 20px; text-align: center; }
 .sums { padding-top: 8px; }
 @media (max-width: 900px) { .practice { grid-template-columns: 1fr; } .nothing { min-height: 120px; } }
