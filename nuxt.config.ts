@@ -19,7 +19,9 @@ export default defineNuxtConfig({
     '@vite-pwa/nuxt',
     '@nuxt/eslint',
     // Vuetify by hand: components and directives are imported where templates use them
-    () => { addVitePlugin(() => vuetify({ autoImport: true })) },
+    () => {
+      addVitePlugin(() => vuetify({ autoImport: true }))
+    },
   ],
 
   components: [{ path: '~/components', pathPrefix: false }],
@@ -41,9 +43,17 @@ export default defineNuxtConfig({
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'theme-color', content: '#F5F4EE' },
-        { name: 'description', content: 'For keepers of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.' },
+        {
+          name: 'description',
+          content:
+            'For keepers of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.',
+        },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }, { rel: 'apple-touch-icon', href: '/icon-192.png' }, { rel: 'manifest', href: '/manifest.webmanifest' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'apple-touch-icon', href: '/icon-192.png' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
 
@@ -59,9 +69,32 @@ export default defineNuxtConfig({
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
     // core/ and the packages it computes with do nothing when they load: only the pages and workers that call them carry them
-    build: { rollupOptions: { treeshake: { moduleSideEffects: id => !/\/node_modules\/(@stdlib|yalps|d3-random)\//.test(id) && !id.startsWith(folder('./core')) } } },
+    build: {
+      rollupOptions: {
+        treeshake: {
+          moduleSideEffects: id =>
+            !/\/node_modules\/(@stdlib|yalps|d3-random)\//.test(id) && !id.startsWith(folder('./core')),
+        },
+      },
+    },
     // named here, so that `nuxt dev` does not find them one by one and reload the page in the middle of things
-    optimizeDeps: { include: ['@mdi/js', 'chart.js', 'chartjs-adapter-date-fns', 'vue-chartjs', 'comlink', 'd3-random', 'date-fns', 'dequal', 'dexie', 'ical-generator', 'uuid', 'vue-draggable-plus', 'zod'] },
+    optimizeDeps: {
+      include: [
+        '@mdi/js',
+        'chart.js',
+        'chartjs-adapter-date-fns',
+        'vue-chartjs',
+        'comlink',
+        'd3-random',
+        'date-fns',
+        'dequal',
+        'dexie',
+        'ical-generator',
+        'uuid',
+        'vue-draggable-plus',
+        'zod',
+      ],
+    },
   },
 
   // Nuxt 4.4.5 only: without this `nuxt dev` with ssr: false dies with "No entry found in rollupOptions.input"
@@ -88,9 +121,21 @@ export default defineNuxtConfig({
   pwa: {
     registerType: 'prompt',
     manifest: {
-      name: 'Ulkin', short_name: 'Ulkin', lang: 'en-GB', description: 'Colonies of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.',
-      theme_color: '#F5F4EE', background_color: '#F5F4EE', display: 'standalone', start_url: '/', id: '/',
-      icons: [{ src: '/icon-192.png', sizes: '192x192', type: 'image/png' }, { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' }, { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      name: 'Ulkin',
+      short_name: 'Ulkin',
+      lang: 'en-GB',
+      description:
+        'Colonies of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.',
+      theme_color: '#F5F4EE',
+      background_color: '#F5F4EE',
+      display: 'standalone',
+      start_url: '/',
+      id: '/',
+      icons: [
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+        { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+      ],
     },
     workbox: {
       navigateFallback: '/',
@@ -115,17 +160,28 @@ export default defineNuxtConfig({
     'nitro:init'(nitro) {
       nitro.hooks.hook('prerender:done', () => {
         const html = readFileSync(join(nitro.options.output.publicDir, 'index.html'), 'utf8')
-        const hashes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(m => `'sha256-${createHash('sha256').update(m[1]!).digest('base64')}'`)
+        const hashes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(
+          m => `'sha256-${createHash('sha256').update(m[1]!).digest('base64')}'`,
+        )
         const headers = {
           'content-security-policy': [
             // Vuetify writes its theme colours into a style element, hence unsafe-inline for styles alone
-            "default-src 'self'", `script-src 'self' ${hashes.join(' ')}`, "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:",
-            "font-src 'self'", "connect-src 'self'", "worker-src 'self'", "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'", "form-action 'self'",
+            "default-src 'self'",
+            `script-src 'self' ${hashes.join(' ')}`,
+            "style-src 'self' 'unsafe-inline'",
+            "img-src 'self' data: blob:",
+            "font-src 'self'",
+            "connect-src 'self'",
+            "worker-src 'self'",
+            "object-src 'none'",
+            "base-uri 'none'",
+            "frame-ancestors 'none'",
+            "form-action 'self'",
           ].join('; '),
           'x-content-type-options': 'nosniff',
           'referrer-policy': 'no-referrer',
         }
-        const rules = (nitro.options.runtimeConfig.nitro ??= {}).routeRules ??= {}
+        const rules = ((nitro.options.runtimeConfig.nitro ??= {}).routeRules ??= {})
         rules['/**'] = { ...rules['/**'], headers: { ...rules['/**']?.headers, ...headers } }
       })
     },

@@ -3,7 +3,11 @@ import { useTheme } from 'vuetify'
 
 const settings = useSettingsStore()
 const theme = useTheme()
-watch(() => settings.theme, mode => theme.change(mode), { immediate: true })
+watch(
+  () => settings.theme,
+  mode => theme.change(mode),
+  { immediate: true },
+)
 const { leader } = useKeyboard()
 const start = useStart()
 /** What is opened now and then is fetched when it is opened first. */
@@ -12,10 +16,34 @@ const helped = ref(false)
 const racked = ref(false)
 const glassed = ref(false)
 const begun = ref(false)
-whenever(sheets.help, () => { helped.value = true }, { immediate: true })
-whenever(() => sheets.glass.value !== null, () => { glassed.value = true }, { immediate: true })
-whenever(() => sheets.colony.value !== null, () => { begun.value = true }, { immediate: true })
-whenever(() => sheets.rack.value !== null, () => { racked.value = true }, { immediate: true })
+whenever(
+  sheets.help,
+  () => {
+    helped.value = true
+  },
+  { immediate: true },
+)
+whenever(
+  () => sheets.glass.value !== null,
+  () => {
+    glassed.value = true
+  },
+  { immediate: true },
+)
+whenever(
+  () => sheets.colony.value !== null,
+  () => {
+    begun.value = true
+  },
+  { immediate: true },
+)
+whenever(
+  () => sheets.rack.value !== null,
+  () => {
+    racked.value = true
+  },
+  { immediate: true },
+)
 onMounted(start.begin)
 </script>
 
@@ -39,12 +67,34 @@ onMounted(start.begin)
 </template>
 
 <style>
-.frame { display: grid; grid-template-columns: 128px minmax(0, 1fr); min-height: 100dvh; }
-#place { min-width: 0; outline: none; display: flex; flex-direction: column; }
-.skip { position: absolute; left: -999px; }
-.skip:focus { left: 8px; top: 8px; z-index: 30; background: var(--surface); padding: 8px 14px; }
+.frame {
+  display: grid;
+  grid-template-columns: 128px minmax(0, 1fr);
+  min-height: 100dvh;
+}
+#place {
+  min-width: 0;
+  outline: none;
+  display: flex;
+  flex-direction: column;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  z-index: 30;
+  background: var(--surface);
+  padding: 8px 14px;
+}
 @media (max-width: 700px) {
-  .frame { grid-template-columns: minmax(0, 1fr); }
-  #place { padding-bottom: 76px; }
+  .frame {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  #place {
+    padding-bottom: 76px;
+  }
 }
 </style>

@@ -9,12 +9,23 @@ const props = defineProps<{ error: NuxtError }>()
   <v-app>
     <main class="page">
       <h1>{{ props.error.status === 404 ? 'There is no such place' : 'Something went wrong' }}</h1>
-      <p>{{ props.error.status === 404 ? 'The address leads nowhere. Nothing was changed.' : `${props.error.message}. What was saved before is kept on this device.` }}</p>
+      <p>
+        {{
+          props.error.status === 404
+            ? 'The address leads nowhere. Nothing was changed.'
+            : `${props.error.message}. What was saved before is kept on this device.`
+        }}
+      </p>
       <v-btn color="primary" @click="clearError({ redirect: '/' })">Back to the Room</v-btn>
     </main>
   </v-app>
 </template>
 
 <style scoped>
-.page { padding: 48px; display: grid; gap: 16px; justify-items: start; }
+.page {
+  padding: 48px;
+  display: grid;
+  gap: 16px;
+  justify-items: start;
+}
 </style>

@@ -3,7 +3,10 @@ import type { Random } from '#core/stats'
 import type { ColonyPlan } from './plan'
 
 /** True numbers of a colony, day by day, and what was taken out. The keepers of the invented room never see these. */
-export interface Truth { n: number[], sold: { day: number, number: number }[] }
+export interface Truth {
+  n: number[]
+  sold: { day: number; number: number }[]
+}
 
 /** Days from egg to a young animal that can be counted: newborns of that time are not among the true numbers yet. */
 const DAYS_TO_SEEN = 24
@@ -28,7 +31,7 @@ export function liveThrough(plan: ColonyPlan, random: Random): Truth {
     let now = n[day - 1]!
     // mood of the week: food and weather move births together
     const mood = 1 + 0.25 * Math.sin(day / 23 + founders)
-    births.push(poisson(Math.max(0, rates.births * mood * now * Math.max(0, 1 - now / plan.capacity) / 7))())
+    births.push(poisson(Math.max(0, (rates.births * mood * now * Math.max(0, 1 - now / plan.capacity)) / 7))())
     now += births[day - 1 - DAYS_TO_SEEN] ?? 0
     now -= binomial(now, Math.min(1, rates.deaths / 7))()
     for (const a of plan.arrivals ?? []) if (Math.round(days - a.week * 7) === day) now += a.number

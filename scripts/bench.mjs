@@ -25,7 +25,7 @@ async function firstPage() {
   const page = await browser.newPage({ serviceWorkers: 'block' })
   const sizes = { js: 0, css: 0 }
   const seen = new Set()
-  page.on('response', (response) => {
+  page.on('response', response => {
     const name = new URL(response.url()).pathname
     const kind = /\.(js|css)$/.exec(name)?.[1]
     if (!kind || seen.has(name)) return
@@ -35,8 +35,14 @@ async function firstPage() {
   await page.goto(server.address)
   await page.getByRole('button', { name: 'Start with an empty room' }).waitFor()
   await page.waitForLoadState('networkidle')
-  const worker = readdirSync(join(root, '.output/public/_nuxt')).filter(f => /statements\.worker.*\.js$/.test(f)).reduce((sum, f) => sum + gzipSync(readFileSync(join(root, '.output/public/_nuxt', f)), { level: 9 }).length, 0)
-  note('First page on an empty device, JavaScript + CSS, gzip', `${((sizes.js + sizes.css) / 1000).toFixed(0)} kB`, '≤ 350 kB')
+  const worker = readdirSync(join(root, '.output/public/_nuxt'))
+    .filter(f => /statements\.worker.*\.js$/.test(f))
+    .reduce((sum, f) => sum + gzipSync(readFileSync(join(root, '.output/public/_nuxt', f)), { level: 9 }).length, 0)
+  note(
+    'First page on an empty device, JavaScript + CSS, gzip',
+    `${((sizes.js + sizes.css) / 1000).toFixed(0)} kB`,
+    '≤ 350 kB',
+  )
   note('  of it JavaScript', `${(sizes.js / 1000).toFixed(0)} kB`)
   note('  of it CSS', `${(sizes.css / 1000).toFixed(0)} kB`)
   note('  beside it once there is a colony, the worker that computes', `${(worker / 1000).toFixed(0)} kB`)
@@ -64,37 +70,51 @@ async function room(label, backup, aims) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
   const page = await context.newPage()
   await page.goto(`${server.address}/records`)
-  await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(backup)) })
+  await page
+    .getByLabel('Backup file')
+    .setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(backup)) })
   await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
   await page.getByText('Brought in').waitFor({ timeout: 60_000 })
 
   // first: nothing kept, all estimates are computed; then: kept ones
-  const forget = () => page.evaluate(() => new Promise((resolve, reject) => {
-    const open = indexedDB.open('ulkin')
-    open.onsuccess = () => {
-      const change = open.result.transaction('summaries', 'readwrite')
-      change.objectStore('summaries').clear()
-      change.oncomplete = () => { open.result.close(); resolve(undefined) }
-      change.onerror = reject
-    }
-  }))
+  const forget = () =>
+    page.evaluate(
+      () =>
+        new Promise((resolve, reject) => {
+          const open = indexedDB.open('ulkin')
+          open.onsuccess = () => {
+            const change = open.result.transaction('summaries', 'readwrite')
+            change.objectStore('summaries').clear()
+            change.oncomplete = () => {
+              open.result.close()
+              resolve(undefined)
+            }
+            change.onerror = reject
+          }
+        }),
+    )
   const load = async () => {
     await page.goto('about:blank')
     await page.goto(server.address, { waitUntil: 'load' })
     // from the moment at which the page's load event ended, on the page's own clock
-    return page.evaluate(() => new Promise((resolve) => {
-      const loaded = performance.getEntriesByType('navigation')[0].loadEventEnd
-      const first = () => document.querySelector('.n') && performance.now() - loaded
-      const all = () => /need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? '') && performance.now() - loaded
-      let firstAt = 0
-      const look = () => {
-        firstAt ||= first() || 0
-        const allAt = all()
-        if (allAt) resolve({ first: firstAt || allAt, all: allAt })
-        else requestAnimationFrame(look)
-      }
-      look()
-    }))
+    return page.evaluate(
+      () =>
+        new Promise(resolve => {
+          const loaded = performance.getEntriesByType('navigation')[0].loadEventEnd
+          const first = () => document.querySelector('.n') && performance.now() - loaded
+          const all = () =>
+            /need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? '') &&
+            performance.now() - loaded
+          let firstAt = 0
+          const look = () => {
+            firstAt ||= first() || 0
+            const allAt = all()
+            if (allAt) resolve({ first: firstAt || allAt, all: allAt })
+            else requestAnimationFrame(look)
+          }
+          look()
+        }),
+    )
   }
   const cold = []
   for (let i = 0; i < 3; i++) {
@@ -111,17 +131,31 @@ async function room(label, backup, aims) {
   await roomIsReady(page)
   const opened = []
   for (let i = 0; i < 6; i++) {
-    opened.push(await page.evaluate(index => new Promise((resolve) => {
-      const link = document.querySelectorAll('a.whole')[index]
-      const start = performance.now()
-      link.click()
-      const look = () => (document.querySelector('.canvas canvas')?.width > 300 && document.querySelector('[data-statement="number"]') ? resolve(performance.now() - start) : requestAnimationFrame(look))
-      look()
-    }), i))
+    opened.push(
+      await page.evaluate(
+        index =>
+          new Promise(resolve => {
+            const link = document.querySelectorAll('a.whole')[index]
+            const start = performance.now()
+            link.click()
+            const look = () =>
+              document.querySelector('.canvas canvas')?.width > 300 &&
+              document.querySelector('[data-statement="number"]')
+                ? resolve(performance.now() - start)
+                : requestAnimationFrame(look)
+            look()
+          }),
+        i,
+      ),
+    )
     await page.goBack()
     await roomIsReady(page)
   }
-  note(`${label}: opening a Colony, with its chart`, `${ms(middle(opened.slice(1)))} (first ${ms(opened[0])})`, '< 300 ms')
+  note(
+    `${label}: opening a Colony, with its chart`,
+    `${ms(middle(opened.slice(1)))} (first ${ms(opened[0])})`,
+    '< 300 ms',
+  )
 
   await page.locator('a.whole').first().click()
   await page.locator('[data-statement="number"]').waitFor()
@@ -130,12 +164,21 @@ async function room(label, backup, aims) {
     await page.keyboard.press('l')
     const seen = 60 + i
     await page.getByLabel('How many did you see?').fill(String(seen))
-    entry.push(await page.evaluate(number => new Promise((resolve) => {
-      const start = performance.now()
-      document.querySelector('#log-form').requestSubmit()
-      const look = () => (document.querySelector('[data-statement="number"]').textContent.includes(`saw ${number} all seen`) ? resolve(performance.now() - start) : requestAnimationFrame(look))
-      look()
-    }), seen))
+    entry.push(
+      await page.evaluate(
+        number =>
+          new Promise(resolve => {
+            const start = performance.now()
+            document.querySelector('#log-form').requestSubmit()
+            const look = () =>
+              document.querySelector('[data-statement="number"]').textContent.includes(`saw ${number} all seen`)
+                ? resolve(performance.now() - start)
+                : requestAnimationFrame(look)
+            look()
+          }),
+        seen,
+      ),
+    )
     await page.getByRole('dialog').waitFor({ state: 'hidden' })
   }
   note(`${label}: saving an entry to the new statement`, ms(middle(entry)), '< 100 ms')
@@ -163,13 +206,25 @@ async function numbers() {
   note(`Numbers: fit of 2 years, ${w.entries} entries, 4000 particles`, ms(w.fit), '< 1500 ms')
   note('Numbers: fit after one more entry, resumed', ms(w.resumed), '< 300 ms')
   note(`Numbers: ${w.chunkSize} futures, the longest that a stop waits for`, ms(w.chunk), '< 50 ms')
-  note('Numbers: memory after 8 and after 24 rounds of fit and futures', w.memory.map(m => `${Math.round(m)} MB`).join(', '), 'flat')
+  note(
+    'Numbers: memory after 8 and after 24 rounds of fit and futures',
+    w.memory.map(m => `${Math.round(m)} MB`).join(', '),
+    'flat',
+  )
   const python = ['python3', '/usr/bin/python3'].find(p => spawnSync(p, ['-c', 'import numpy']).status === 0)
   if (!python) return note('Numbers: the same futures in NumPy', 'not here', 'install python3-numpy to compare')
-  const ran = spawnSync(python, [join(root, 'scripts/lib/futures.py')], { input: JSON.stringify({ rates: w.rates, spreads: w.spreads, futures: 10_000, weeks: 52 }), encoding: 'utf8' })
-  if (ran.status !== 0) return note('Numbers: the same futures in NumPy', 'failed', ran.stderr.trim().split('\n').at(-1))
+  const ran = spawnSync(python, [join(root, 'scripts/lib/futures.py')], {
+    input: JSON.stringify({ rates: w.rates, spreads: w.spreads, futures: 10_000, weeks: 52 }),
+    encoding: 'utf8',
+  })
+  if (ran.status !== 0)
+    return note('Numbers: the same futures in NumPy', 'failed', ran.stderr.trim().split('\n').at(-1))
   const numpy = JSON.parse(ran.stdout)
-  note(`Numbers: the same futures in NumPy ${numpy.numpy}`, ms(numpy.ms), `${(numpy.ms / w.futures).toFixed(1)} times ours`)
+  note(
+    `Numbers: the same futures in NumPy ${numpy.numpy}`,
+    ms(numpy.ms),
+    `${(numpy.ms / w.futures).toFixed(1)} times ours`,
+  )
 }
 
 /** While sixty colonies are fitted in the background: the longest time between two frames of a page that is at rest. */
@@ -177,31 +232,37 @@ async function frames(many) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
   const page = await context.newPage()
   await page.goto(`${server.address}/records`)
-  await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(many)) })
+  await page
+    .getByLabel('Backup file')
+    .setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(many)) })
   await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
   await page.getByText('Brought in').waitFor({ timeout: 60_000 })
   await page.goto(`${server.address}/`, { waitUntil: 'load' })
   await page.locator('.n').first().waitFor()
-  const { longest, over, frames, took } = await page.evaluate(() => new Promise((resolve) => {
-    const start = performance.now()
-    let last = start
-    let longest = 0
-    let over = 0
-    let frames = 0
-    const look = (now) => {
-      const gap = now - last
-      last = now
-      frames++
-      if (gap > longest) longest = gap
-      if (gap > 34) over++
-      if (/need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? '')) resolve({ longest, over, frames, took: now - start })
-      else requestAnimationFrame(look)
-    }
-    requestAnimationFrame((now) => {
-      last = now
-      requestAnimationFrame(look)
-    })
-  }))
+  const { longest, over, frames, took } = await page.evaluate(
+    () =>
+      new Promise(resolve => {
+        const start = performance.now()
+        let last = start
+        let longest = 0
+        let over = 0
+        let frames = 0
+        const look = now => {
+          const gap = now - last
+          last = now
+          frames++
+          if (gap > longest) longest = gap
+          if (gap > 34) over++
+          if (/need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? ''))
+            resolve({ longest, over, frames, took: now - start })
+          else requestAnimationFrame(look)
+        }
+        requestAnimationFrame(now => {
+          last = now
+          requestAnimationFrame(look)
+        })
+      }),
+  )
   note(`Numbers: ${many.colonies.length} colonies fitted behind the Room`, ms(took))
   note('  longest time between two frames meanwhile', ms(longest))
   note('  frames that came late (over 34 ms)', `${over} of ${frames}`, 'none')
@@ -213,7 +274,9 @@ async function round(demo) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' })
   const page = await context.newPage()
   await page.goto(`${server.address}/records`)
-  await page.getByLabel('Backup file').setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(demo)) })
+  await page
+    .getByLabel('Backup file')
+    .setInputFiles({ name: 'bench.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(demo)) })
   await page.getByRole('button', { name: 'Bring it in' }).click({ timeout: 60_000 })
   await page.getByText('Brought in').waitFor({ timeout: 60_000 })
   await page.goto(`${server.address}/`)
@@ -228,16 +291,19 @@ async function round(demo) {
     if (await all.isVisible()) await all.click()
     await page.waitForTimeout(500)
     // the saved glass is left only when its transaction is over
-    const { write, show } = await page.evaluate(() => new Promise((resolve) => {
-      const title = document.querySelector('.walk h1')
-      const start = performance.now()
-      new MutationObserver((_, watching) => {
-        watching.disconnect()
-        const write = performance.now() - start
-        requestAnimationFrame(() => resolve({ write, show: performance.now() - start }))
-      }).observe(title, { characterData: true, childList: true, subtree: true })
-      document.querySelector('.walk .save').click()
-    }))
+    const { write, show } = await page.evaluate(
+      () =>
+        new Promise(resolve => {
+          const title = document.querySelector('.walk h1')
+          const start = performance.now()
+          new MutationObserver((_, watching) => {
+            watching.disconnect()
+            const write = performance.now() - start
+            requestAnimationFrame(() => resolve({ write, show: performance.now() - start }))
+          }).observe(title, { characterData: true, childList: true, subtree: true })
+          document.querySelector('.walk .save').click()
+        }),
+    )
     written.push(write)
     shown.push(show)
   }
@@ -262,8 +328,7 @@ try {
     await room(`Demo, ${demo.colonies.length} colonies`, demo, { all: '' })
     await room(`${many.colonies.length} colonies × 3 years, ${many.entries.length} entries`, many, { all: '< 1000 ms' })
   }
-}
-finally {
+} finally {
   await browser.close()
   server.stop()
 }

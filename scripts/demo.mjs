@@ -5,16 +5,18 @@ import { startServer } from './lib/server.mjs'
 
 const { values } = parseArgs({ options: { port: { type: 'string', short: 'p' } } })
 const wanted = values.port ?? process.env.PORT
-if (wanted !== undefined && !(Number.isInteger(Number(wanted)) && Number(wanted) > 0 && Number(wanted) < 65_536)) fail(`The port must be a whole number from 1 to 65535, got “${wanted}”.`)
+if (wanted !== undefined && !(Number.isInteger(Number(wanted)) && Number(wanted) > 0 && Number(wanted) < 65_536))
+  fail(`The port must be a whole number from 1 to 65535, got “${wanted}”.`)
 
 ensureInstalled()
 ensureBuilt()
 try {
   const server = await startServer(wanted ? Number(wanted) : await freePort(), { ULKIN_START: 'demo' })
-  console.log(`\nUlkin runs with the demo room at ${server.address}/\nCtrl+C ends it. What you log stays in your browser.`)
+  console.log(
+    `\nUlkin runs with the demo room at ${server.address}/\nCtrl+C ends it. What you log stays in your browser.`,
+  )
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.stop())
   server.child.on('exit', code => process.exit(code ?? 0))
-}
-catch (error) {
+} catch (error) {
   fail(`The demo could not be started: ${error.message}.`)
 }

@@ -12,47 +12,58 @@ mkdirSync(folder, { recursive: true })
 const desk = { width: 1280, height: 800 }
 const phone = { width: 390, height: 844 }
 
-const toColony = name => async (page) => {
-  await page.getByRole('link', { name: new RegExp(`^${name}: About`) }).first().click()
+const toColony = name => async page => {
+  await page
+    .getByRole('link', { name: new RegExp(`^${name}: About`) })
+    .first()
+    .click()
   await page.getByRole('heading', { level: 1, name }).waitFor()
   await page.getByRole('img', { name: /^Life line/ }).waitFor()
 }
-const why = async (page) => {
+const why = async page => {
   await toColony('Slate')(page)
   await page.getByRole('button', { name: 'Why? How many' }).click()
 }
-const toWater = (glass, part) => async (page) => {
+const toWater = (glass, part) => async page => {
   const onBar = page.getByRole('link', { name: 'Water', exact: true })
   if (await onBar.isVisible()) await onBar.click()
   else {
     await page.getByRole('button', { name: 'More', exact: true }).click()
-    await page.getByRole('dialog').getByRole('button', { name: /^Water/ }).click()
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^Water/ })
+      .click()
   }
   const list = page.getByLabel('Glass', { exact: true })
-  const id = await list.locator('option').filter({ hasText: new RegExp(`^${glass}(:|$)`) }).first().getAttribute('value')
+  const id = await list
+    .locator('option')
+    .filter({ hasText: new RegExp(`^${glass}(:|$)`) })
+    .first()
+    .getAttribute('value')
   await list.selectOption(id)
   await page.waitForURL(`**/water/${id}`)
-  if (part) await page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: part }).click()
+  if (part)
+    await page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: part }).click()
   await page.waitForTimeout(part === 'Probe' ? 5000 : 600)
 }
-const plan = async (page) => {
+const plan = async page => {
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await page.getByRole('link', { name: 'Slate, second line' }).click()
   await page.getByText(/starters reach the first/).waitFor()
 }
 const records = page => page.goto(`${server.address}/records`)
-const due = async (page) => {
+const due = async page => {
   await page.getByRole('link', { name: 'Round', exact: true }).click()
   await page.getByRole('heading', { name: /^Due today/ }).waitFor()
 }
 const toGlass = async (page, name) => {
-  for (let i = 0; i < 30 && await page.getByRole('heading', { level: 1 }).textContent() !== name; i++) {
+  for (let i = 0; i < 30 && (await page.getByRole('heading', { level: 1 }).textContent()) !== name; i++) {
     await page.getByRole('button', { name: /^Save, / }).click()
     await page.waitForTimeout(250)
   }
 }
 /** At Slate, with a few things touched. */
-const walk = async (page) => {
+const walk = async page => {
   await due(page)
   await page.getByRole('button', { name: 'Start the round' }).click()
   await toGlass(page, 'Slate')
@@ -62,7 +73,7 @@ const walk = async (page) => {
   await page.getByRole('textbox', { name: /^KH/ }).fill('2.1')
   await page.locator('.scroller').evaluate(el => el.scrollTo(0, 0))
 }
-const report = async (page) => {
+const report = async page => {
   await due(page)
   await page.getByRole('button', { name: 'Start the round' }).click()
   for (let i = 0; i < 30 && !page.url().endsWith('/report'); i++) {
@@ -82,12 +93,12 @@ const report = async (page) => {
   }
   await page.waitForTimeout(1500)
 }
-const stages = async (page) => {
+const stages = async page => {
   await toColony('Ember A')(page)
   await page.getByRole('button', { name: 'Stages', exact: true }).click()
 }
 /** Ember A, warmer, beside things as they are. */
-const outlook = async (page) => {
+const outlook = async page => {
   await toColony('Ember A')(page)
   await page.getByRole('link', { name: 'Outlook', exact: true }).click()
   await page.getByLabel('Temperature', { exact: true }).fill('26')
@@ -95,13 +106,13 @@ const outlook = async (page) => {
   await page.locator('tbody tr').nth(2).waitFor()
   await page.getByText(/futures of each, all with/).waitFor({ timeout: 60_000 })
 }
-const surplus = async (page) => {
+const surplus = async page => {
   await toColony('Ember A')(page)
   await page.getByRole('link', { name: 'Surplus', exact: true }).click()
   await page.getByText(/within half a year/).waitFor({ timeout: 60_000 })
 }
 /** The practice tank, half marked. */
-const practice = async (page) => {
+const practice = async page => {
   await page.getByRole('link', { name: 'Count desk', exact: true }).click()
   await page.getByRole('button', { name: 'Practice tank' }).click()
   await page.getByRole('button', { name: 'Show a picture' }).click()
@@ -109,13 +120,14 @@ const practice = async (page) => {
   await picture.waitFor()
   const box = await picture.boundingBox()
   // most of what is red, as a quick eye finds it
-  const red = await page.locator('.marked canvas').evaluate((c) => {
+  const red = await page.locator('.marked canvas').evaluate(c => {
     const { data, width, height } = c.getContext('2d').getImageData(0, 0, c.width, c.height)
     const found = []
     for (let y = 6; y < height; y += 3) {
       for (let x = 6; x < width; x += 3) {
         const at = 4 * (y * width + x)
-        if (data[at] > 150 && data[at + 1] < 90 && found.every(f => Math.hypot(f.x - x, f.y - y) > 34)) found.push({ x, y })
+        if (data[at] > 150 && data[at + 1] < 90 && found.every(f => Math.hypot(f.x - x, f.y - y) > 34))
+          found.push({ x, y })
       }
     }
     return found.filter((_, i) => i % 8 !== 3).map(f => ({ x: f.x / width, y: (f.y + 6) / height }))
@@ -125,31 +137,50 @@ const practice = async (page) => {
   await page.getByText('Your hit rate').first().waitFor()
 }
 /** A picture of the stand-in camera, opened as a photo. */
-const countDesk = async (page) => {
+const countDesk = async page => {
   await practice(page)
   const png = await page.locator('.marked canvas').evaluate(c => c.toDataURL('image/png').split(',')[1])
   await page.getByRole('button', { name: 'Photo', exact: true }).click()
-  await page.getByLabel('Open a picture of the tank').setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
+  await page
+    .getByLabel('Open a picture of the tank')
+    .setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
   await page.getByRole('button', { name: /^Take all \d/ }).click()
   await page.getByText(/^Speaks for about/).waitFor()
 }
 
 const views = [
-  { name: 'room-day', size: desk }, { name: 'room-night', size: desk, theme: 'night' }, { name: 'room-phone', size: phone },
-  { name: 'colony-day', size: desk, go: toColony('Slate') }, { name: 'colony-phone', size: phone, go: toColony('Ember A') },
-  { name: 'why', size: desk, go: why }, { name: 'water-bucket', size: desk, go: toWater('Slate') },
+  { name: 'room-day', size: desk },
+  { name: 'room-night', size: desk, theme: 'night' },
+  { name: 'room-phone', size: phone },
+  { name: 'colony-day', size: desk, go: toColony('Slate') },
+  { name: 'colony-phone', size: phone, go: toColony('Ember A') },
+  { name: 'why', size: desk, go: why },
+  { name: 'water-bucket', size: desk, go: toWater('Slate') },
   { name: 'water-history', size: desk, go: toWater('Slate', 'History') },
   { name: 'plan', size: desk, go: plan },
-  { name: 'stages', size: desk, go: stages }, { name: 'outlook', size: desk, go: outlook }, { name: 'surplus', size: desk, go: surplus }, { name: 'count-desk', size: desk, go: countDesk }, { name: 'practice-tank', size: desk, go: practice },
+  { name: 'stages', size: desk, go: stages },
+  { name: 'outlook', size: desk, go: outlook },
+  { name: 'surplus', size: desk, go: surplus },
+  { name: 'count-desk', size: desk, go: countDesk },
+  { name: 'practice-tank', size: desk, go: practice },
   { name: 'records', size: desk, go: records },
-  { name: 'round-due', size: desk, go: due }, { name: 'round-walk', size: desk, go: walk }, { name: 'round-phone', size: phone, go: walk }, { name: 'round-report', size: desk, go: report },
+  { name: 'round-due', size: desk, go: due },
+  { name: 'round-walk', size: desk, go: walk },
+  { name: 'round-phone', size: phone, go: walk },
+  { name: 'round-report', size: desk, go: report },
 ]
 
 const server = await startServer(await freePort(), { ULKIN_START: 'demo' })
 const browser = await launch()
 try {
   for (const { name, size, theme = 'day', go } of views.filter(v => v.name.includes(only))) {
-    const context = await browser.newContext({ viewport: size, locale: 'en-GB', hasTouch: size === phone, reducedMotion: 'reduce', serviceWorkers: 'block' })
+    const context = await browser.newContext({
+      viewport: size,
+      locale: 'en-GB',
+      hasTouch: size === phone,
+      reducedMotion: 'reduce',
+      serviceWorkers: 'block',
+    })
     await context.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
     const page = await context.newPage()
     await page.goto(server.address)
@@ -161,8 +192,7 @@ try {
     console.log(name)
     await context.close()
   }
-}
-finally {
+} finally {
   await browser.close()
   server.stop()
 }

@@ -8,7 +8,7 @@ const step = (name, command, args, env) => {
   console.log(`\n— ${name}`)
   run(command, args, env)
 }
-step('lint', 'npx', ['eslint', '.'])
+step('lint', 'npm', ['run', '--silent', 'lint'])
 step('types', 'npm', ['run', '--silent', 'typecheck'])
 step('unit and reference tests', 'npx', ['vitest', 'run', '--coverage'])
 ensureBuilt()

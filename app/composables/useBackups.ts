@@ -10,13 +10,17 @@ import type { BackupApi } from '~/workers/backup.worker'
 /** Backups out and in. Reading happens in a worker that lives as long as one reading. */
 export function useBackups() {
   async function inWorker<T>(use: (api: ReturnType<typeof wrap<BackupApi>>) => Promise<T>): Promise<T> {
-    const worker = new Worker(new URL('../workers/backup.worker.ts', import.meta.url), { type: 'module', name: 'backup' })
+    const worker = new Worker(new URL('../workers/backup.worker.ts', import.meta.url), {
+      type: 'module',
+      name: 'backup',
+    })
     try {
       // a worker that cannot start would never answer
-      const failed = new Promise<never>((_, reject) => worker.addEventListener('error', e => reject(new Error(e.message || 'the worker did not start'))))
+      const failed = new Promise<never>((_, reject) =>
+        worker.addEventListener('error', e => reject(new Error(e.message || 'the worker did not start'))),
+      )
       return await Promise.race([use(wrap<BackupApi>(worker)), failed])
-    }
-    finally {
+    } finally {
       worker.terminate()
     }
   }
@@ -32,12 +36,15 @@ export function useBackups() {
   }
 
   /** Reads a file and says what bringing it in would do; changes nothing. */
-  async function look(file: File): Promise<{ ok: true, backup: Backup, plan: MergePlan } | { ok: false, problem: string }> {
+  async function look(
+    file: File,
+  ): Promise<{ ok: true; backup: Backup; plan: MergePlan } | { ok: false; problem: string }> {
     // the size is known before a byte is read
-    if (file.size > MAX_BACKUP_BYTES) return { ok: false, problem: backupIssueText({ kind: 'tooLarge', bytes: file.size }) }
+    if (file.size > MAX_BACKUP_BYTES)
+      return { ok: false, problem: backupIssueText({ kind: 'tooLarge', bytes: file.size }) }
     const text = await file.text()
     // the package spreads a union over promises, which TypeScript then cannot tell apart
-    const read = await inWorker(async api => await api.parseBackup(text) as BackupRead)
+    const read = await inWorker(async api => (await api.parseBackup(text)) as BackupRead)
     if (!read.ok) return { ok: false, problem: backupIssueText(read.issue) }
     return { ok: true, backup: read.backup, plan: await compareBackup(openDb(), read.backup, Date.now()) }
   }

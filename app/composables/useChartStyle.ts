@@ -10,6 +10,14 @@ export function useChartStyle() {
     return `rgba(${[1, 3, 5].map(i => Number.parseInt(hex.slice(i, i + 2), 16)).join(',')},${share})`
   }
   /** The note at a point: ink on paper, turned round. */
-  const noteStyle = () => ({ backgroundColor: colour('ink'), titleColor: colour('background'), bodyColor: colour('background'), titleFont: { family }, bodyFont: { family }, displayColors: false, cornerRadius: 6 })
+  const noteStyle = () => ({
+    backgroundColor: colour('ink'),
+    titleColor: colour('background'),
+    bodyColor: colour('background'),
+    titleFont: { family },
+    bodyFont: { family },
+    displayColors: false,
+    cornerRadius: 6,
+  })
   return { family, colour, faded, noteStyle }
 }

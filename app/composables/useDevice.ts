@@ -4,10 +4,23 @@ import type { Device, StreamState } from '~/devices/stream'
 export function useDevice<T>(make: () => Device<T>, key: () => unknown) {
   const reading = shallowRef<T | null>(null)
   const state = ref<StreamState>('connecting')
-  watch(key, (now, _before, onCleanup) => {
-    reading.value = null
-    if (now === null) return
-    onCleanup(make().listen((r) => { reading.value = r }, (s) => { state.value = s }))
-  }, { immediate: true })
+  watch(
+    key,
+    (now, _before, onCleanup) => {
+      reading.value = null
+      if (now === null) return
+      onCleanup(
+        make().listen(
+          r => {
+            reading.value = r
+          },
+          s => {
+            state.value = s
+          },
+        ),
+      )
+    },
+    { immediate: true },
+  )
   return { reading, state }
 }

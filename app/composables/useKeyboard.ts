@@ -20,7 +20,7 @@ export function useKeyboard() {
     clearTimeout(lapse)
   }
 
-  useEventListener('keydown', (event) => {
+  useEventListener('keydown', event => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return
     const target = event.target instanceof Element ? event.target : document.body
     if (sheets.anyOpen.value || target.closest(TYPING)) return
@@ -37,12 +37,19 @@ export function useKeyboard() {
       leader.value = true
       return
     }
-    const action = ({ '/': () => (sheets.finder.value = true), '?': () => (sheets.help.value = true), 'l': () => logSheet.show(atHand.value), 'u': () => void log.undo() } as Record<string, () => void>)[event.key.toLowerCase()]
+    const action = (
+      {
+        '/': () => (sheets.finder.value = true),
+        '?': () => (sheets.help.value = true),
+        l: () => logSheet.show(atHand.value),
+        u: () => void log.undo(),
+      } as Record<string, () => void>
+    )[event.key.toLowerCase()]
     if (!action || event.repeat) return
     event.preventDefault()
     action()
   })
-  useEventListener('keyup', (event) => {
+  useEventListener('keyup', event => {
     // the letter may also come after Space was let go
     if (event.key === ' ' && leader.value) lapse = setTimeout(endLeader, 1500)
   })

@@ -4,15 +4,21 @@ import { liveQuery } from '~/data/database'
 export function useLiveQuery<T>(query: () => Promise<T>, initial: T, deps: () => unknown = () => undefined) {
   const value = shallowRef<T>(initial)
   const ready = ref(false)
-  watch(deps, (_new, _old, onCleanup) => {
-    const subscription = liveQuery(query).subscribe({
-      next: (v) => {
-        value.value = v
-        ready.value = true
-      },
-      error: (e) => { throw e },
-    })
-    onCleanup(() => subscription.unsubscribe())
-  }, { immediate: true })
+  watch(
+    deps,
+    (_new, _old, onCleanup) => {
+      const subscription = liveQuery(query).subscribe({
+        next: v => {
+          value.value = v
+          ready.value = true
+        },
+        error: e => {
+          throw e
+        },
+      })
+      onCleanup(() => subscription.unsubscribe())
+    },
+    { immediate: true },
+  )
   return { value, ready }
 }

@@ -6,7 +6,10 @@ import type { NumbersApi, NumbersSubject, ScenarioAsked, SurplusAsked, SurplusPa
 /** The worker behind Outlook and Surplus, for as long as a page needs it. A new question stops the one before. */
 export function useNumbers() {
   const statements = useStatementsStore()
-  const worker = new Worker(new URL('../workers/numbers.worker.ts', import.meta.url), { type: 'module', name: 'numbers' })
+  const worker = new Worker(new URL('../workers/numbers.worker.ts', import.meta.url), {
+    type: 'module',
+    name: 'numbers',
+  })
   const api = wrap<NumbersApi>(worker)
   onScopeDispose(() => worker.terminate())
   const busy = ref(false)
@@ -18,8 +21,7 @@ export function useNumbers() {
     try {
       // a stopped one leaves the busy mark to the one that stopped it
       if (await work()) busy.value = false
-    }
-    catch (error) {
+    } catch (error) {
       failed.value = error instanceof Error ? error.message : String(error)
       busy.value = false
     }
@@ -29,7 +31,13 @@ export function useNumbers() {
     return subject && { subject, nowMs: Date.now() }
   }
   /** Lives scenarios through; answers come as they are ready. */
-  async function outlook(colony: Colony, scenarios: ScenarioAsked[], asked: OutlookAsk, futures: number, give: (id: string, answer: OutlookAnswer, done: number) => void) {
+  async function outlook(
+    colony: Colony,
+    scenarios: ScenarioAsked[],
+    asked: OutlookAsk,
+    futures: number,
+    give: (id: string, answer: OutlookAnswer, done: number) => void,
+  ) {
     const subject = about(colony)
     if (subject) await ask(() => api.outlook(subject, scenarios, asked, futures, proxy(give)))
   }

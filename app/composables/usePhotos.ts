@@ -6,12 +6,30 @@ import { readPhoto } from '~/files/readPhoto'
 export function usePhotos() {
   const log = useLogStore()
   /** @returns a sentence when the file cannot be kept */
-  async function keep(file: File, subject: { colonyId: string } | { glassId: string }, words: string, text = ''): Promise<string> {
+  async function keep(
+    file: File,
+    subject: { colonyId: string } | { glassId: string },
+    words: string,
+    text = '',
+  ): Promise<string> {
     const read = await readPhoto(file)
     if (!read.ok) return read.problem
     const now = toMoment(Date.now())
     const photo = { id: newId(), takenAt: now, widthPx: read.widthPx, heightPx: read.heightPx, jpeg: read.jpeg }
-    await log.saveAll([{ ...log.stamp(), at: now, kind: 'photo', photoId: photo.id, ...subject, ...(text && { text: text.slice(0, 2000) }) }], words, [photo])
+    await log.saveAll(
+      [
+        {
+          ...log.stamp(),
+          at: now,
+          kind: 'photo',
+          photoId: photo.id,
+          ...subject,
+          ...(text && { text: text.slice(0, 2000) }),
+        },
+      ],
+      words,
+      [photo],
+    )
     return ''
   }
   return { keep }

@@ -1,6 +1,23 @@
-import { mdiBasketOutline, mdiBookOpenPageVariantOutline, mdiChartBellCurveCumulative, mdiCounter, mdiEyeOutline, mdiPencilRulerOutline, mdiRoutes, mdiViewGridOutline, mdiWaterOutline } from '@mdi/js'
+import {
+  mdiBasketOutline,
+  mdiBookOpenPageVariantOutline,
+  mdiChartBellCurveCumulative,
+  mdiCounter,
+  mdiEyeOutline,
+  mdiPencilRulerOutline,
+  mdiRoutes,
+  mdiViewGridOutline,
+  mdiWaterOutline,
+} from '@mdi/js'
 
-export interface Place { id: string, title: string, letter: string, icon: string, to: string, what: string }
+export interface Place {
+  id: string
+  title: string
+  letter: string
+  icon: string
+  to: string
+  what: string
+}
 
 /** The places of the app in the order of the work; each has a letter after Space. */
 export function usePlaces() {
@@ -9,17 +26,75 @@ export function usePlaces() {
   const round = useStoredRound()
   return computed<Place[]>(() => {
     const colony = room.colonyById.get(settings.lastColonyId) ?? room.colonies[0]
-    const glass = room.glassById.has(settings.lastGlassId) ? settings.lastGlassId : colony?.glassId ?? room.glasses[0]?.id
+    const glass = room.glassById.has(settings.lastGlassId)
+      ? settings.lastGlassId
+      : (colony?.glassId ?? room.glasses[0]?.id)
     return [
       { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, to: '/', what: 'What needs me, and where' },
-      { id: 'round', title: 'Round', letter: 'o', icon: mdiRoutes, to: round.value && !round.value.endedAt ? '/round/walk' : '/round', what: 'What is due, and the walk from glass to glass' },
-      { id: 'plan', title: 'Plan', letter: 'p', icon: mdiPencilRulerOutline, to: '/plan', what: 'Which animals, which glass, how many starters, when' },
-      { id: 'water', title: 'Water', letter: 'w', icon: mdiWaterOutline, to: glass ? `/water/${glass}` : '/water', what: 'What to weigh and pour; history, drip, salt water, medicine' },
-      { id: 'colony', title: 'Colony', letter: 'c', icon: mdiChartBellCurveCumulative, to: colony ? `/colony/${colony.id}` : '/colony', what: 'How many, heading where, how many can go, is the water right' },
-      { id: 'outlook', title: 'Outlook', letter: 'u', icon: mdiEyeOutline, to: colony ? `/outlook/${colony.id}` : '/outlook', what: 'What if: warmer, more food, fish, takes; when can I have 50?' },
-      { id: 'surplus', title: 'Surplus', letter: 's', icon: mdiBasketOutline, to: '/surplus', what: 'What can leave, orders, the weekly list, where they went' },
-      { id: 'count', title: 'Count desk', letter: 'n', icon: mdiCounter, to: '/count', what: 'How many in this picture, these passes, these marks; practice' },
-      { id: 'records', title: 'Records', letter: 'd', icon: mdiBookOpenPageVariantOutline, to: '/records', what: 'Where my data is: backups, units, rooms' },
+      {
+        id: 'round',
+        title: 'Round',
+        letter: 'o',
+        icon: mdiRoutes,
+        to: round.value && !round.value.endedAt ? '/round/walk' : '/round',
+        what: 'What is due, and the walk from glass to glass',
+      },
+      {
+        id: 'plan',
+        title: 'Plan',
+        letter: 'p',
+        icon: mdiPencilRulerOutline,
+        to: '/plan',
+        what: 'Which animals, which glass, how many starters, when',
+      },
+      {
+        id: 'water',
+        title: 'Water',
+        letter: 'w',
+        icon: mdiWaterOutline,
+        to: glass ? `/water/${glass}` : '/water',
+        what: 'What to weigh and pour; history, drip, salt water, medicine',
+      },
+      {
+        id: 'colony',
+        title: 'Colony',
+        letter: 'c',
+        icon: mdiChartBellCurveCumulative,
+        to: colony ? `/colony/${colony.id}` : '/colony',
+        what: 'How many, heading where, how many can go, is the water right',
+      },
+      {
+        id: 'outlook',
+        title: 'Outlook',
+        letter: 'u',
+        icon: mdiEyeOutline,
+        to: colony ? `/outlook/${colony.id}` : '/outlook',
+        what: 'What if: warmer, more food, fish, takes; when can I have 50?',
+      },
+      {
+        id: 'surplus',
+        title: 'Surplus',
+        letter: 's',
+        icon: mdiBasketOutline,
+        to: '/surplus',
+        what: 'What can leave, orders, the weekly list, where they went',
+      },
+      {
+        id: 'count',
+        title: 'Count desk',
+        letter: 'n',
+        icon: mdiCounter,
+        to: '/count',
+        what: 'How many in this picture, these passes, these marks; practice',
+      },
+      {
+        id: 'records',
+        title: 'Records',
+        letter: 'd',
+        icon: mdiBookOpenPageVariantOutline,
+        to: '/records',
+        what: 'Where my data is: backups, units, rooms',
+      },
     ]
   })
 }

@@ -19,16 +19,24 @@ export function usePlanDesk(id: () => string) {
 
   // the fields are filled when a plan is opened, not when its own save comes back
   let asFilled = ''
-  watch([id, () => stored.value?.id, () => settings.units], () => {
-    draft.value = stored.value ? planDraft(stored.value, settings.units) : null
-    asFilled = JSON.stringify(draft.value)
-  }, { immediate: true, deep: true })
-  watch([draft, stored], () => {
-    if (!draft.value || !stored.value) return plan.value = null
-    const read = readPlan(draft.value, stored.value, settings.units)
-    issues.value = read.ok ? {} : read.issues
-    if (read.ok) plan.value = read.plan
-  }, { immediate: true, deep: true })
+  watch(
+    [id, () => stored.value?.id, () => settings.units],
+    () => {
+      draft.value = stored.value ? planDraft(stored.value, settings.units) : null
+      asFilled = JSON.stringify(draft.value)
+    },
+    { immediate: true, deep: true },
+  )
+  watch(
+    [draft, stored],
+    () => {
+      if (!draft.value || !stored.value) return (plan.value = null)
+      const read = readPlan(draft.value, stored.value, settings.units)
+      issues.value = read.ok ? {} : read.issues
+      if (read.ok) plan.value = read.plan
+    },
+    { immediate: true, deep: true },
+  )
 
   /** Writes what was typed; a plan that was only looked at stays as it is. */
   async function save() {
@@ -48,7 +56,11 @@ export function usePlanDesk(id: () => string) {
   const groups = computed(() => (plan.value ? planGroups(plan.value) : []))
   const netL = computed(() => (plan.value ? plannedNetL(plan.value) : 0))
   const glassId = computed(() => stored.value?.glassId ?? '')
-  const { value: entries } = useLiveQuery<Entry[]>(() => (glassId.value ? entriesOfGlass(openDb(), glassId.value) : Promise.resolve([])), [], () => glassId.value)
+  const { value: entries } = useLiveQuery<Entry[]>(
+    () => (glassId.value ? entriesOfGlass(openDb(), glassId.value) : Promise.resolve([])),
+    [],
+    () => glassId.value,
+  )
   const standing = computed(() => currentEntries(entries.value))
   const log = computed<PlanLog>(() => planLog(standing.value, netL.value))
   return { stored, draft, issues, plan, change, save, groups, netL, standing, log }

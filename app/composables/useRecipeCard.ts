@@ -15,18 +15,27 @@ export function useRecipeCard() {
   const desk = useWaterDeskStore()
   const settings = useSettingsStore()
   const log = useLogStore()
-  const names: BenchNames = { source: id => desk.sources.find(s => s.source.id === id)?.source, item: id => desk.shelf.find(s => s.item.id === id)?.item }
+  const names: BenchNames = {
+    source: id => desk.sources.find(s => s.source.id === id)?.source,
+    item: id => desk.shelf.find(s => s.item.id === id)?.item,
+  }
 
   const step = computed(() => desk.recipe?.steps[0] ?? null)
   const temperatureC = computed(() => {
     const read = desk.story.readings.get('temperatureC')?.at(-1)
     if (read && read.at > desk.nowMs - FRESH_TEMPERATURE_DAYS * DAY_MS) return read.value
     const target = desk.shared.targets.temperatureC
-    return target ? target.aim ?? (target.preferred[0] + target.preferred[1]) / 2 : null
+    return target ? (target.aim ?? (target.preferred[0] + target.preferred[1]) / 2) : null
   })
-  const steps = computed(() => (step.value ? weighAndPour(step.value, names, temperatureC.value, desk.filling, settings.units) : []))
+  const steps = computed(() =>
+    step.value ? weighAndPour(step.value, names, temperatureC.value, desk.filling, settings.units) : [],
+  )
   const headline = computed(() => (desk.recipe ? recipeHeadline(desk.recipe, desk.filling, settings.units) : ''))
-  const cautions = computed(() => [...(step.value && step.value.weighs.length > 0 ? [cautionText('salts')!] : []), cautionText('electricity')!, ...(step.value && step.value.bucket.seaSaltGL > 1 ? [cautionText('seaSalt')!] : [])])
+  const cautions = computed(() => [
+    ...(step.value && step.value.weighs.length > 0 ? [cautionText('salts')!] : []),
+    cautionText('electricity')!,
+    ...(step.value && step.value.bucket.seaSaltGL > 1 ? [cautionText('seaSalt')!] : []),
+  ])
 
   const pouring = ref(false)
   /** Logs the first change as it was poured; the strips know of it at once. A second press while it is written does nothing. */
@@ -37,17 +46,30 @@ export function useRecipeCard() {
     pouring.value = true
     try {
       await write(glass, made)
-    }
-    finally {
+    } finally {
       pouring.value = false
     }
   }
   async function write(glass: Glass, made: RecipeStep) {
-    await log.save({
-      ...log.stamp(), at: toMoment(Date.now()), kind: 'waterChange', glassId: glass.id, litres: Number(made.changeL.toFixed(3)), water: made.bucket,
-      poured: made.pours.map(p => ({ sourceId: p.id, name: names.source(p.id)?.name ?? 'water', litres: p.litres })),
-      weighed: made.weighs.map(w => ({ itemId: w.id, name: names.item(w.id)?.name ?? 'salt', grams: w.measured.grams })),
-    }, desk.filling ? `${glass.name}: filled with ${volumeText(made.changeL, settings.units)}.` : `${glass.name}: change of ${volumeText(made.changeL, settings.units)} logged.`)
+    await log.save(
+      {
+        ...log.stamp(),
+        at: toMoment(Date.now()),
+        kind: 'waterChange',
+        glassId: glass.id,
+        litres: Number(made.changeL.toFixed(3)),
+        water: made.bucket,
+        poured: made.pours.map(p => ({ sourceId: p.id, name: names.source(p.id)?.name ?? 'water', litres: p.litres })),
+        weighed: made.weighs.map(w => ({
+          itemId: w.id,
+          name: names.item(w.id)?.name ?? 'salt',
+          grams: w.measured.grams,
+        })),
+      },
+      desk.filling
+        ? `${glass.name}: filled with ${volumeText(made.changeL, settings.units)}.`
+        : `${glass.name}: change of ${volumeText(made.changeL, settings.units)} logged.`,
+    )
     desk.chosen = null
     desk.refilling = false
   }
@@ -65,7 +87,14 @@ export function useRecipeCard() {
       about: `${format(desk.nextChangeMs, 'EEE d MMM yyyy')} · ${volumeText(made.changeL, settings.units)} into ${volumeText(desk.netL, settings.units)}`,
       headline: plain(headline.value),
       steps: steps.value.map(s => plain(s.text)),
-      rows: recipeKeys.filter(k => desk.shared.targets[k]).map(k => ({ name: valueName(k), now: desk.filling ? 'empty' : valueText(k, before[k], settings.units), then: valueText(k, after[k], settings.units), target: rangeText(k, ...desk.shared.targets[k]!.preferred, settings.units) })),
+      rows: recipeKeys
+        .filter(k => desk.shared.targets[k])
+        .map(k => ({
+          name: valueName(k),
+          now: desk.filling ? 'empty' : valueText(k, before[k], settings.units),
+          then: valueText(k, after[k], settings.units),
+          target: rangeText(k, ...desk.shared.targets[k]!.preferred, settings.units),
+        })),
       cautions: cautions.value,
       foot: 'Made by Ulkin from your analyses and tests. Check the bucket before you pour.',
     })

@@ -17,8 +17,9 @@ export function useRoomWalk() {
 
   const focusedId = computed({
     // one glass can be reached with Tab, the others with arrows; the first one until the keeper has walked
-    get: () => (room.glassById.has(walked.value) ? walked.value : room.drawn.flatMap(d => d.shelves.flat())[0]?.id ?? ''),
-    set: (id) => {
+    get: () =>
+      room.glassById.has(walked.value) ? walked.value : (room.drawn.flatMap(d => d.shelves.flat())[0]?.id ?? ''),
+    set: id => {
       walked.value = id
       atHand.value = room.coloniesByGlass.get(id)?.[0]?.id ?? atHand.value
     },
@@ -29,16 +30,28 @@ export function useRoomWalk() {
     const glass = room.glassById.get(glassId)
     if (!glass) return
     await saveRecord(openDb(), 'glasses', { ...glass, place: to }, Date.now())
-    await until(() => room.glassById.get(glassId)?.place).toMatch(p => p?.rackId === to.rackId && p.shelf === to.shelf && p.position === to.position, { timeout: 1000 })
+    await until(() => room.glassById.get(glassId)?.place).toMatch(
+      p => p?.rackId === to.rackId && p.shelf === to.shelf && p.position === to.position,
+      { timeout: 1000 },
+    )
   }
 
   /** Puts a glass at an index of a shelf (drag and drop). */
   async function put(glassId: string, rackId: string, shelf: number, index: number) {
-    await place(glassId, placeAt(onShelf(room.glasses, rackId, shelf).filter(g => g.id !== glassId), rackId, shelf, index))
+    await place(
+      glassId,
+      placeAt(
+        onShelf(room.glasses, rackId, shelf).filter(g => g.id !== glassId),
+        rackId,
+        shelf,
+        index,
+      ),
+    )
     log.tell(`${room.glassById.get(glassId)?.name ?? 'The glass'} stands on ${whereText(rackId, shelf)} now.`)
   }
 
-  const whereText = (rackId: string, shelf: number) => `${room.racks.find(r => r.id === rackId)?.name ?? ''}, shelf ${shelf + 1}`
+  const whereText = (rackId: string, shelf: number) =>
+    `${room.racks.find(r => r.id === rackId)?.name ?? ''}, shelf ${shelf + 1}`
 
   const focus = async (glassId: string) => {
     await nextTick()
@@ -55,7 +68,10 @@ export function useRoomWalk() {
   }
 
   function walk(direction: Direction) {
-    const boxes = [...document.querySelectorAll<HTMLElement>('[data-glass]')].map(el => ({ id: el.dataset.glass!, rect: el.getBoundingClientRect() }))
+    const boxes = [...document.querySelectorAll<HTMLElement>('[data-glass]')].map(el => ({
+      id: el.dataset.glass!,
+      rect: el.getBoundingClientRect(),
+    }))
     const next = nextInDirection(boxes, focusedId.value, direction)
     if (next) void focus(next)
   }
@@ -68,23 +84,19 @@ export function useRoomWalk() {
       event.preventDefault()
       if (movingId.value) void carry(direction)
       else walk(direction)
-    }
-    else if (event.key === 'm' && !movingId.value) {
+    } else if (event.key === 'm' && !movingId.value) {
       movingId.value = glassId
       before = room.glassById.get(glassId)?.place ?? null
       announcement.value = 'Arrows carry the glass, Enter puts it down, Escape takes it back.'
-    }
-    else if (movingId.value && (event.key === 'Enter' || event.key === 'm')) {
+    } else if (movingId.value && (event.key === 'Enter' || event.key === 'm')) {
       event.preventDefault()
       log.tell(`${room.glassById.get(movingId.value)?.name} put down.`)
       movingId.value = ''
-    }
-    else if (movingId.value && event.key === 'Escape') {
+    } else if (movingId.value && event.key === 'Escape') {
       const id = movingId.value
       movingId.value = ''
       if (before) void place(id, before).then(() => focus(id))
-    }
-    else if (event.key === 'e') {
+    } else if (event.key === 'e') {
       event.preventDefault()
       sheets.glass.value = { glassId }
     }
@@ -92,7 +104,10 @@ export function useRoomWalk() {
   return { focusedId, movingId, put, keydown, announcement }
 }
 
-interface Box { id: string, rect: DOMRect }
+interface Box {
+  id: string
+  rect: DOMRect
+}
 
 /** The nearest glass in a direction: along a shelf those at about the same height, between shelves the nearest row first. */
 function nextInDirection(boxes: readonly Box[], fromId: string, direction: Direction): string | null {
@@ -101,7 +116,7 @@ function nextInDirection(boxes: readonly Box[], fromId: string, direction: Direc
   const sideways = direction === 'left' || direction === 'right'
   const sign = direction === 'left' || direction === 'up' ? -1 : 1
   const centre = (r: DOMRect) => r.left + r.width / 2
-  let best: { id: string, cost: number } | null = null
+  let best: { id: string; cost: number } | null = null
   for (const { id, rect } of boxes) {
     const dx = centre(rect) - centre(from)
     // glasses of a shelf share their lower edge, whatever their height

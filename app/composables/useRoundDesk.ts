@@ -8,7 +8,12 @@ import { counted } from '~/words/numbers'
 import { counterHint } from '~/words/round'
 
 /** A counter on screen. */
-export interface ShownCounter { key: string, colony: Colony, counter: RoundCounter, hint: string }
+export interface ShownCounter {
+  key: string
+  colony: Colony
+  counter: RoundCounter
+  hint: string
+}
 
 /** The glass at hand on a round: what is asked, what was typed, and saving it. */
 export function useRoundDesk() {
@@ -44,32 +49,65 @@ export function useRoundDesk() {
   const due = computed(() => (care.ofGlass.get(glassId.value) ?? []).filter(d => d.state !== 'ahead'))
   /** due now and done with a touch; what became of the last food has chips of its own */
   const touches = computed(() => due.value.filter(d => doing(d.item) !== null && d.item.kind !== 'leftovers'))
-  const asks = computed(() => due.value.filter(d => d.state !== 'soon' && (doing(d.item) === null || d.item.kind === 'mend' || d.item.kind === 'clutch')))
+  const asks = computed(() =>
+    due.value.filter(
+      d => d.state !== 'soon' && (doing(d.item) === null || d.item.kind === 'mend' || d.item.kind === 'clutch'),
+    ),
+  )
   const attention = computed(() => statements.attention.filter(a => colonies.value.some(c => c.id === a.colonyId)))
 
-  const entries = computed(() => [...care.entriesOf(glassId.value), ...colonies.value.flatMap(c => care.entriesOf(c.id))])
+  const entries = computed(() => [
+    ...care.entriesOf(glassId.value),
+    ...colonies.value.flatMap(c => care.entriesOf(c.id)),
+  ])
   const fed = computed(() => fedLately(entries.value, care.nowMs))
 
-  const counters = computed<ShownCounter[]>(() => colonies.value.flatMap((colony) => {
-    const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
-    const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
-    const now = statements.of(colony.id)?.population.now
-    const molts = group && now ? expectedMolts(group.care.molts, now, days)?.value ?? null : null
-    return (group?.care.counters ?? []).map((counter): ShownCounter => ({ key: counterKey(colony.id, counter), colony, counter, hint: counterHint(counter, lastSeen(counter, care.entriesOf(colony.id), care.nowMs), counter === 'molts' ? molts : null) }))
-  }))
+  const counters = computed<ShownCounter[]>(() =>
+    colonies.value.flatMap(colony => {
+      const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
+      const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
+      const now = statements.of(colony.id)?.population.now
+      const molts = group && now ? (expectedMolts(group.care.molts, now, days)?.value ?? null) : null
+      return (group?.care.counters ?? []).map((counter): ShownCounter => ({
+        key: counterKey(colony.id, counter),
+        colony,
+        counter,
+        hint: counterHint(
+          counter,
+          lastSeen(counter, care.entriesOf(colony.id), care.nowMs),
+          counter === 'molts' ? molts : null,
+        ),
+      }))
+    }),
+  )
 
   const verdicts = computed(() => {
     const map = new Map<ValueKey, ValueVerdict>()
-    for (const c of colonies.value) for (const v of statements.of(c.id)?.water.values ?? []) if (!map.has(v.key) || v.state === 'off') map.set(v.key, v)
+    for (const c of colonies.value)
+      for (const v of statements.of(c.id)?.water.values ?? [])
+        if (!map.has(v.key) || v.state === 'off') map.set(v.key, v)
     return map
   })
   const moreValues = ref(false)
-  const showAllValues = () => { moreValues.value = true }
-  const dueKeys = computed(() => due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => testKeys(d.item.values)))
-  const values = computed<ValueKey[]>(() => [...new Set([...valuesToRead(dueKeys.value, verdicts.value), ...valueKeys.filter(k => moreValues.value || draft.value.readings[k])])])
+  const showAllValues = () => {
+    moreValues.value = true
+  }
+  const dueKeys = computed(() =>
+    due.value.filter(d => d.item.kind === 'test' && d.state !== 'soon').flatMap(d => testKeys(d.item.values)),
+  )
+  const values = computed<ValueKey[]>(() => [
+    ...new Set([
+      ...valuesToRead(dueKeys.value, verdicts.value),
+      ...valueKeys.filter(k => moreValues.value || draft.value.readings[k]),
+    ]),
+  ])
   const method = (key: ValueKey) => {
     const used = verdicts.value.get(key)?.latest?.method
-    return used && used !== 'reckoned' ? used : key === 'temperatureC' || key === 'humidityPct' ? 'probe' : settings.testMethod
+    return used && used !== 'reckoned'
+      ? used
+      : key === 'temperatureC' || key === 'humidityPct'
+        ? 'probe'
+        : settings.testMethod
   }
 
   /** Saves what stands there, with the visit, as one step. @returns whether it is saved */
@@ -81,8 +119,17 @@ export function useRoundDesk() {
     const stamped = toMoment(now)
     try {
       const read = readGlass(draft.value, {
-        glassId: glassId.value, colonies: colonies.value, roundId: round.id, items: new Map(touches.value.map(d => [d.item.key, d.item])), verdicts: verdicts.value, method, units: settings.units, nowMs: now,
-        high: id => statements.of(id)?.population.now.high ?? null, stamp: () => ({ ...log.stamp(), loggedAt: stamped }), asked: asked.value,
+        glassId: glassId.value,
+        colonies: colonies.value,
+        roundId: round.id,
+        items: new Map(touches.value.map(d => [d.item.key, d.item])),
+        verdicts: verdicts.value,
+        method,
+        units: settings.units,
+        nowMs: now,
+        high: id => statements.of(id)?.population.now.high ?? null,
+        stamp: () => ({ ...log.stamp(), loggedAt: stamped }),
+        asked: asked.value,
       })
       if (!read.ok) {
         questions.value = read.questions
@@ -90,18 +137,21 @@ export function useRoundDesk() {
         return false
       }
       const more = read.entries.length - 1
-      await log.saveAll(read.entries, more === 0 ? `${glass.value.name}: looked at, nothing odd.` : `${glass.value.name}: ${counted(more, 'line', 'lines').toLowerCase()} saved.`)
+      await log.saveAll(
+        read.entries,
+        more === 0
+          ? `${glass.value.name}: looked at, nothing odd.`
+          : `${glass.value.name}: ${counted(more, 'line', 'lines').toLowerCase()} saved.`,
+      )
       savedDrafts.set(glassId.value, draft.value)
       rounds.keepDraft(glassId.value, null)
       rounds.settle(glassId.value, true)
       problem.value = ''
       return true
-    }
-    catch (error) {
+    } catch (error) {
       problem.value = `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.`
       return false
-    }
-    finally {
+    } finally {
       saving.value = false
     }
   }
@@ -121,19 +171,38 @@ export function useRoundDesk() {
   async function pass() {
     const round = rounds.round
     if (!round || !glass.value) return
-    await log.save({ ...log.stamp(), at: toMoment(Date.now()), kind: 'visit', glassId: glassId.value, roundId: round.id, outcome: 'passed' }, `${glass.value.name}: passed over.`)
+    await log.save(
+      {
+        ...log.stamp(),
+        at: toMoment(Date.now()),
+        kind: 'visit',
+        glassId: glassId.value,
+        roundId: round.id,
+        outcome: 'passed',
+      },
+      `${glass.value.name}: passed over.`,
+    )
     rounds.settle(glassId.value, true)
     goOn()
   }
 
   /** What a glass's last save on this round wrote: its visit, and everything written in the same moment. */
   const savedHere = computed(() => {
-    const visit = rounds.entries.findLast(e => e.kind === 'visit' && e.roundId === rounds.round?.id && e.glassId === glassId.value)
+    const visit = rounds.entries.findLast(
+      e => e.kind === 'visit' && e.roundId === rounds.round?.id && e.glassId === glassId.value,
+    )
     return visit ? batchOf(visit) : []
   })
   function batchOf(visit: Entry): Entry[] {
-    const own = new Set([subjectOf(visit).glassId, ...room.colonies.filter(c => c.glassId === subjectOf(visit).glassId).map(c => c.id)])
-    return rounds.entries.filter(e => e.loggedAt === visit.loggedAt && [subjectOf(e).glassId, subjectOf(e).colonyId].some(id => id !== undefined && own.has(id)))
+    const own = new Set([
+      subjectOf(visit).glassId,
+      ...room.colonies.filter(c => c.glassId === subjectOf(visit).glassId).map(c => c.id),
+    ])
+    return rounds.entries.filter(
+      e =>
+        e.loggedAt === visit.loggedAt &&
+        [subjectOf(e).glassId, subjectOf(e).colonyId].some(id => id !== undefined && own.has(id)),
+    )
   }
   /** Takes a glass's last save back and returns to it: the one at hand, or the one saved before. */
   async function undo() {
@@ -142,7 +211,10 @@ export function useRoundDesk() {
     const lastSaved = log.last?.entries.find(ofRound)
     const visit = savedHere.value.find(ofRound) ?? lastSaved ?? rounds.entries.findLast(ofRound)
     if (visit?.kind !== 'visit') return
-    await log.takeBackAll(visit === lastSaved ? log.last!.entries : batchOf(visit), `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`)
+    await log.takeBackAll(
+      visit === lastSaved ? log.last!.entries : batchOf(visit),
+      `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`,
+    )
     rounds.settle(visit.glassId, false)
     // what was typed stands there again, to be put right
     rounds.keepDraft(visit.glassId, savedDrafts.get(visit.glassId) ?? null)
@@ -151,14 +223,45 @@ export function useRoundDesk() {
 
   function toggle(d: Due) {
     const { key } = d.item
-    edit({ done: draft.value.done.includes(key) ? draft.value.done.filter(k => k !== key) : [...draft.value.done, key] })
+    edit({
+      done: draft.value.done.includes(key) ? draft.value.done.filter(k => k !== key) : [...draft.value.done, key],
+    })
   }
   /** All that is due here and done with a touch. */
   function allDone() {
     const keys = touches.value.filter(d => d.state !== 'soon').map(d => d.item.key)
     edit({ done: keys.every(k => draft.value.done.includes(k)) ? [] : keys })
   }
-  return { glassId, glass, colonies, draft, edit, due, touches, asks, attention, fed, counters, verdicts, dueKeys, values, moreValues, showAllValues, method, questions, problem, saving, save, saveAndGoOn, goOn, pass, undo, savedHere, toggle, allDone }
+  return {
+    glassId,
+    glass,
+    colonies,
+    draft,
+    edit,
+    due,
+    touches,
+    asks,
+    attention,
+    fed,
+    counters,
+    verdicts,
+    dueKeys,
+    values,
+    moreValues,
+    showAllValues,
+    method,
+    questions,
+    problem,
+    saving,
+    save,
+    saveAndGoOn,
+    goOn,
+    pass,
+    undo,
+    savedHere,
+    toggle,
+    allDone,
+  }
 }
 export type RoundDesk = ReturnType<typeof useRoundDesk>
 

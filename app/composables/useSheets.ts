@@ -2,18 +2,34 @@
 export function useSheets() {
   const finder = useState('sheet.finder', () => false)
   const help = useState('sheet.help', () => false)
-  const glass = useState<{ glassId: string | null, place?: { rackId: string, shelf: number } } | null>('sheet.glass', () => null)
+  const glass = useState<{ glassId: string | null; place?: { rackId: string; shelf: number } } | null>(
+    'sheet.glass',
+    () => null,
+  )
   const rack = useState<{ rackId: string | null } | null>('sheet.rack', () => null)
   const colony = useState<{ glassId: string | null } | null>('sheet.colony', () => null)
   const logSheet = useLogSheetStore()
   const own = useState('sheet.own', () => 0)
-  const anyOpen = computed(() => finder.value || help.value || glass.value !== null || rack.value !== null || colony.value !== null || logSheet.open || own.value > 0)
+  const anyOpen = computed(
+    () =>
+      finder.value ||
+      help.value ||
+      glass.value !== null ||
+      rack.value !== null ||
+      colony.value !== null ||
+      logSheet.open ||
+      own.value > 0,
+  )
 
   /** Counts a sheet of a place while it is open. */
   function countOpen(isOpen: Ref<boolean>) {
-    watch(isOpen, (now, before) => {
-      if (now !== !!before) own.value += now ? 1 : -1
-    }, { immediate: true })
+    watch(
+      isOpen,
+      (now, before) => {
+        if (now !== !!before) own.value += now ? 1 : -1
+      },
+      { immediate: true },
+    )
     onScopeDispose(() => {
       if (isOpen.value) own.value--
     })

@@ -20,11 +20,10 @@ export function useStart() {
       await addMissing(openDb(), backup, Date.now())
       settings.roomId = backup.rooms[0]!.id
       await navigateTo('/')
-    }
-    catch {
-      problem.value = 'The demo room could not be fetched: the server does not answer. Nothing was changed; try again, or start with an empty room.'
-    }
-    finally {
+    } catch {
+      problem.value =
+        'The demo room could not be fetched: the server does not answer. Nothing was changed; try again, or start with an empty room.'
+    } finally {
       busy.value = false
     }
   }
@@ -36,9 +35,23 @@ export function useStart() {
     const db = openDb()
     const room = { id: newId(), editedAt, name: name.trim() || 'My room', keepers: [], bench: usualBench }
     await saveRecord(db, 'rooms', room, now)
-    await saveRecord(db, 'racks', { id: newId(), editedAt, roomId: room.id, name: 'Rack 1', kind: 'rack', shelves: 2, order: 0 }, now)
+    await saveRecord(
+      db,
+      'racks',
+      { id: newId(), editedAt, roomId: room.id, name: 'Rack 1', kind: 'rack', shelves: 2, order: 0 },
+      now,
+    )
     // pure water and a tap are what nearly everyone has; the tap says nothing until it is tested
-    const source = (name: string, kind: Source['kind'], disinfectant: Source['disinfectant']): Source => ({ id: newId(), editedAt, roomId: room.id, name, kind, disinfectant, analyses: [], retired: false })
+    const source = (name: string, kind: Source['kind'], disinfectant: Source['disinfectant']): Source => ({
+      id: newId(),
+      editedAt,
+      roomId: room.id,
+      name,
+      kind,
+      disinfectant,
+      analyses: [],
+      retired: false,
+    })
     await saveRecord(db, 'sources', source('Pure water', 'pure', 'none'), now)
     await saveRecord(db, 'sources', source('Tap', 'tap', 'unknown'), now)
     settings.roomId = room.id
@@ -48,10 +61,12 @@ export function useStart() {
   /** On a device without any room the server may ask for the demo (`npm run demo`). No answer is no problem. */
   async function begin() {
     // a database that does not open is told of by the Room itself
-    const rooms = await openDb().rooms.count().catch(() => null)
+    const rooms = await openDb()
+      .rooms.count()
+      .catch(() => null)
     if (rooms === null || rooms > 0) return
     const health = await $fetch<{ startWith?: string }>('/api/health').catch(() => null)
-    if (health?.startWith === 'demo' && await openDb().rooms.count() === 0) await openDemo()
+    if (health?.startWith === 'demo' && (await openDb().rooms.count()) === 0) await openDemo()
   }
   return { busy, problem, openDemo, openEmpty, begin }
 }

@@ -3,16 +3,30 @@ import type { Summary, UlkinDb } from './database'
 import { entriesOfColony, entriesOfGlass } from './log'
 
 /** A kept summary, and whether it still holds: same revision, same day. One that does not is better than none until a new one is there. */
-export interface KeptSummary { summary: Summary, holds: boolean }
+export interface KeptSummary {
+  summary: Summary
+  holds: boolean
+}
 
 /** Kept statements of colonies, from the same build of the app: another build may say things otherwise. */
-export async function keptSummaries(db: UlkinDb, subjects: readonly StatementSubject[], day: string, build: string): Promise<KeptSummary[]> {
+export async function keptSummaries(
+  db: UlkinDb,
+  subjects: readonly StatementSubject[],
+  day: string,
+  build: string,
+): Promise<KeptSummary[]> {
   const kept = await db.summaries.bulkGet(subjects.map(s => s.colony.id))
-  return kept.flatMap((summary, i) => (summary?.build === build ? [{ summary, holds: summary.day === day && summary.revision === subjects[i]!.revision }] : []))
+  return kept.flatMap((summary, i) =>
+    summary?.build === build
+      ? [{ summary, holds: summary.day === day && summary.revision === subjects[i]!.revision }]
+      : [],
+  )
 }
 
 /** A colony with the records that its statements follow from beside the log, as the page has them, and their revision. */
-export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass'> { revision: string }
+export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass'> {
+  revision: string
+}
 
 /**
  * Adds the log to what the statements of some colonies follow from; read by index, in one transaction for all: opening
@@ -20,12 +34,31 @@ export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass
  * @param subjects whose entries are wanted
  * @param nowMs the moment for which the statements are to hold
  */
-export async function statementInputs(db: UlkinDb, subjects: readonly StatementSubject[], nowMs: number): Promise<StatementInput[]> {
-  return db.transaction('r', db.entries, () => Promise.all(subjects.map(async ({ colony, glass }) => {
-    const [colonyEntries, glassEntries] = await Promise.all([entriesOfColony(db, colony.id), entriesOfGlass(db, glass.id)])
-    return { colony, glass, colonyEntries, glassEntries, nowMs, utcOffsetMinutes: 0 - new Date(nowMs).getTimezoneOffset() }
-  })))
+export async function statementInputs(
+  db: UlkinDb,
+  subjects: readonly StatementSubject[],
+  nowMs: number,
+): Promise<StatementInput[]> {
+  return db.transaction('r', db.entries, () =>
+    Promise.all(
+      subjects.map(async ({ colony, glass }) => {
+        const [colonyEntries, glassEntries] = await Promise.all([
+          entriesOfColony(db, colony.id),
+          entriesOfGlass(db, glass.id),
+        ])
+        return {
+          colony,
+          glass,
+          colonyEntries,
+          glassEntries,
+          nowMs,
+          utcOffsetMinutes: 0 - new Date(nowMs).getTimezoneOffset(),
+        }
+      }),
+    ),
+  )
 }
 
 /** Keeps statements for the next start. */
-export const keepSummaries = (db: UlkinDb, summaries: readonly Summary[]): Promise<unknown> => db.summaries.bulkPut(summaries)
+export const keepSummaries = (db: UlkinDb, summaries: readonly Summary[]): Promise<unknown> =>
+  db.summaries.bulkPut(summaries)

@@ -1,7 +1,13 @@
 import { PDFDocument, type PDFFont, StandardFonts } from 'pdf-lib'
 
 /** A line of a card. */
-export interface CardLine { text: string, size?: number, bold?: boolean, indent?: number, gap?: number }
+export interface CardLine {
+  text: string
+  size?: number
+  bold?: boolean
+  indent?: number
+  gap?: number
+}
 
 const PAGE = { width: 420, height: 595, margin: 36 }
 
@@ -13,7 +19,10 @@ export async function cardPdf(title: string, lines: readonly CardLine[]): Promis
   const heavy = await pdf.embedFont(StandardFonts.HelveticaBold)
   let page = pdf.addPage([PAGE.width, PAGE.height])
   let y = PAGE.height - PAGE.margin
-  for (const { text, size = 10, bold = false, indent = 0, gap = 4 } of [{ text: title, size: 16, bold: true }, ...lines]) {
+  for (const { text, size = 10, bold = false, indent = 0, gap = 4 } of [
+    { text: title, size: 16, bold: true },
+    ...lines,
+  ]) {
     const face = bold ? heavy : plain
     for (const part of wrapped(encodable(text, face), face, size, PAGE.width - 2 * PAGE.margin - indent)) {
       if (y < PAGE.margin + size) {
@@ -31,7 +40,14 @@ export async function cardPdf(title: string, lines: readonly CardLine[]): Promis
 /** The standard fonts know Western letters only; what they lack becomes its nearest plain sign. */
 function encodable(text: string, face: PDFFont): string {
   const known = new Set(face.getCharacterSet())
-  return [...text.replaceAll('−', '-').replaceAll(/[\u202F\u2009\u00A0]/g, ' ').replaceAll(/[₀-₉]/g, d => String(d.charCodeAt(0) - 0x2080))].map(c => (known.has(c.codePointAt(0)!) ? c : '?')).join('')
+  return [
+    ...text
+      .replaceAll('−', '-')
+      .replaceAll(/[\u202F\u2009\u00A0]/g, ' ')
+      .replaceAll(/[₀-₉]/g, d => String(d.charCodeAt(0) - 0x2080)),
+  ]
+    .map(c => (known.has(c.codePointAt(0)!) ? c : '?'))
+    .join('')
 }
 
 function wrapped(text: string, face: PDFFont, size: number, width: number): string[] {
@@ -42,8 +58,7 @@ function wrapped(text: string, face: PDFFont, size: number, width: number): stri
     if (line && face.widthOfTextAtSize(longer, size) > width) {
       lines.push(line)
       line = word
-    }
-    else line = longer
+    } else line = longer
   }
   return [...lines, line]
 }

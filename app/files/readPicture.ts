@@ -4,7 +4,7 @@ import { openPicture } from './openPicture'
 /** Longest edge of a picture to count in: enough for a hatchling, few enough pixels to look at quickly. */
 const EDGE_PX = 1280
 
-export type PictureRead = { ok: true, picture: Picture } | { ok: false, problem: string }
+export type PictureRead = { ok: true; picture: Picture } | { ok: false; problem: string }
 
 /** A picture file as pixels, upright and scaled down. Nothing of it is kept but the marks. */
 export async function readPicture(file: File): Promise<PictureRead> {
@@ -12,7 +12,10 @@ export async function readPicture(file: File): Promise<PictureRead> {
   if (!opened.ok) return opened
   const { bitmap } = opened
   const scale = Math.min(1, EDGE_PX / Math.max(bitmap.width, bitmap.height))
-  const canvas = new OffscreenCanvas(Math.max(16, Math.round(bitmap.width * scale)), Math.max(16, Math.round(bitmap.height * scale)))
+  const canvas = new OffscreenCanvas(
+    Math.max(16, Math.round(bitmap.width * scale)),
+    Math.max(16, Math.round(bitmap.height * scale)),
+  )
   const context = canvas.getContext('2d')!
   context.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
   bitmap.close()

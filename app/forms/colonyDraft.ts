@@ -4,17 +4,30 @@ import { newId } from '~/data/newId'
 import { wholeNumber } from './wholeNumber'
 
 /** A colony as it is started: animals, habits, starters. */
-export interface ColonyDraft { groupId: string, name: string, schools: Record<string, string>, heads: Record<keyof Heads, string>, startedAt: string }
+export interface ColonyDraft {
+  groupId: string
+  name: string
+  schools: Record<string, string>
+  heads: Record<keyof Heads, string>
+  startedAt: string
+}
 
 export const headKeys = ['females', 'males', 'unsexed', 'halfGrown', 'young'] as const
 
-export const emptyColonyDraft = (groupId = ''): ColonyDraft => ({ groupId, name: '', schools: {}, heads: { females: '', males: '', unsexed: '', halfGrown: '', young: '' }, startedAt: '' })
+export const emptyColonyDraft = (groupId = ''): ColonyDraft => ({
+  groupId,
+  name: '',
+  schools: {},
+  heads: { females: '', males: '', unsexed: '', halfGrown: '', young: '' },
+  startedAt: '',
+})
 
 /** Kinds of school in which a group's keepers disagree, i.e. with more than one option. */
-export const schoolsOf = (groupId: string): SchoolKind[] => schoolKinds.filter(kind => (groupOf(groupId).schools[kind]?.length ?? 0) > 1)
+export const schoolsOf = (groupId: string): SchoolKind[] =>
+  schoolKinds.filter(kind => (groupOf(groupId).schools[kind]?.length ?? 0) > 1)
 
 /** Reads starters; an empty field is none. */
-export function readHeads(heads: Record<string, string>): { ok: true, heads: Heads } | { ok: false, issue: string } {
+export function readHeads(heads: Record<string, string>): { ok: true; heads: Heads } | { ok: false; issue: string } {
   const out: Record<string, number> = {}
   for (const key of headKeys) {
     const text = heads[key]?.trim() ?? ''
@@ -33,7 +46,11 @@ export type ColonyIssues = Partial<Record<'groupId' | 'name' | 'heads' | 'starte
  * @param glassId the glass that it goes into
  * @returns the colony, or a sentence for every field that is not right
  */
-export function readColony(draft: ColonyDraft, glassId: string, nowMs: number): { ok: true, colony: Colony } | { ok: false, issues: ColonyIssues } {
+export function readColony(
+  draft: ColonyDraft,
+  glassId: string,
+  nowMs: number,
+): { ok: true; colony: Colony } | { ok: false; issues: ColonyIssues } {
   const issues: ColonyIssues = {}
   if (draft.groupId === '') issues.groupId = 'Choose the animals.'
   if (draft.name.trim() === '') issues.name = 'Give the line or colony a name.'
@@ -46,6 +63,22 @@ export function readColony(draft: ColonyDraft, glassId: string, nowMs: number): 
   else if (startedMs > nowMs) issues.startedAt = 'The day lies in the future.'
   if (Object.keys(issues).length > 0 || !heads.ok) return { ok: false, issues }
   const known = new Set(schoolsOf(draft.groupId) as string[])
-  const schools = Object.fromEntries(Object.entries(draft.schools).filter(([kind, option]) => known.has(kind) && option !== ''))
-  return { ok: true, colony: ColonySchema.parse({ id: newId(), editedAt: toMoment(nowMs), glassId, name: draft.name.trim(), groupId: draft.groupId, schools, startedAt: toMoment(startedMs), founders: heads.heads, targets: {}, life: {} }) }
+  const schools = Object.fromEntries(
+    Object.entries(draft.schools).filter(([kind, option]) => known.has(kind) && option !== ''),
+  )
+  return {
+    ok: true,
+    colony: ColonySchema.parse({
+      id: newId(),
+      editedAt: toMoment(nowMs),
+      glassId,
+      name: draft.name.trim(),
+      groupId: draft.groupId,
+      schools,
+      startedAt: toMoment(startedMs),
+      founders: heads.heads,
+      targets: {},
+      life: {},
+    }),
+  }
 }

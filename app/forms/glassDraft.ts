@@ -1,4 +1,4 @@
-import type { SubstrateKind, Glass, Rack} from '#core/records';
+import type { SubstrateKind, Glass, Rack } from '#core/records'
 import { Glass as GlassSchema, onShelf, placeAt, toMoment } from '#core/records'
 import { parseNumber, parseQuantity, volume, editText } from '#core/units'
 import { newId } from '~/data/newId'
@@ -6,45 +6,113 @@ import type { UnitPrefs } from '~/words/unitPrefs'
 import { readNumber } from './readNumber'
 
 /** A glass as typed. */
-export interface GlassDraft { name: string, kind: Glass['kind'], litres: string, fillBy: 'height' | 'netLitres', fillPct: string, netLitres: string, rackId: string, shelf: number, lengthCm: string, widthCm: string, heightCm: string, substrate: SubstrateKind, depthCm: string, rockKg: string, carbonateG: string, soilSince: string }
+export interface GlassDraft {
+  name: string
+  kind: Glass['kind']
+  litres: string
+  fillBy: 'height' | 'netLitres'
+  fillPct: string
+  netLitres: string
+  rackId: string
+  shelf: number
+  lengthCm: string
+  widthCm: string
+  heightCm: string
+  substrate: SubstrateKind
+  depthCm: string
+  rockKg: string
+  carbonateG: string
+  soilSince: string
+}
 
 /** An empty draft, or one filled from a glass. */
-export function glassDraft(glass: Glass | null, racks: readonly Rack[], units: UnitPrefs, place?: { rackId: string, shelf: number }): GlassDraft {
-  const empty = { lengthCm: '', widthCm: '', heightCm: '', substrate: 'none' as const, depthCm: '', rockKg: '', carbonateG: '', soilSince: '' }
-  if (!glass) return { name: '', kind: 'tank', litres: '', fillBy: 'height', fillPct: '90', netLitres: '', rackId: place?.rackId ?? racks[0]?.id ?? '', shelf: place?.shelf ?? 0, ...empty }
+export function glassDraft(
+  glass: Glass | null,
+  racks: readonly Rack[],
+  units: UnitPrefs,
+  place?: { rackId: string; shelf: number },
+): GlassDraft {
+  const empty = {
+    lengthCm: '',
+    widthCm: '',
+    heightCm: '',
+    substrate: 'none' as const,
+    depthCm: '',
+    rockKg: '',
+    carbonateG: '',
+    soilSince: '',
+  }
+  if (!glass)
+    return {
+      name: '',
+      kind: 'tank',
+      litres: '',
+      fillBy: 'height',
+      fillPct: '90',
+      netLitres: '',
+      rackId: place?.rackId ?? racks[0]?.id ?? '',
+      shelf: place?.shelf ?? 0,
+      ...empty,
+    }
   const { fill, inside, substrate } = glass
   const text = (n: number | undefined) => (n === undefined ? '' : String(Number(n.toFixed(2))))
   return {
-    name: glass.name, kind: glass.kind, litres: editText(volume, glass.grossL, units.volume), fillBy: fill.by,
-    fillPct: fill.by === 'height' ? String(Math.round(fill.share * 1000) / 10) : '90', netLitres: fill.by === 'netLitres' ? editText(volume, fill.netL, units.volume) : '',
-    rackId: glass.place.rackId, shelf: glass.place.shelf,
-    lengthCm: text(inside?.lengthCm), widthCm: text(inside?.widthCm), heightCm: text(inside?.heightCm), substrate: substrate?.kind ?? 'none', depthCm: text(substrate?.depthCm), rockKg: text(glass.rockKg), carbonateG: text(glass.carbonateG), soilSince: glass.soilSince?.slice(0, 10) ?? '',
+    name: glass.name,
+    kind: glass.kind,
+    litres: editText(volume, glass.grossL, units.volume),
+    fillBy: fill.by,
+    fillPct: fill.by === 'height' ? String(Math.round(fill.share * 1000) / 10) : '90',
+    netLitres: fill.by === 'netLitres' ? editText(volume, fill.netL, units.volume) : '',
+    rackId: glass.place.rackId,
+    shelf: glass.place.shelf,
+    lengthCm: text(inside?.lengthCm),
+    widthCm: text(inside?.widthCm),
+    heightCm: text(inside?.heightCm),
+    substrate: substrate?.kind ?? 'none',
+    depthCm: text(substrate?.depthCm),
+    rockKg: text(glass.rockKg),
+    carbonateG: text(glass.carbonateG),
+    soilSince: glass.soilSince?.slice(0, 10) ?? '',
   }
 }
 
-export type GlassIssues = Partial<Record<'name' | 'litres' | 'fill' | 'place' | 'inside' | 'depthCm' | 'rockKg' | 'carbonateG' | 'soilSince', string>>
+export type GlassIssues = Partial<
+  Record<'name' | 'litres' | 'fill' | 'place' | 'inside' | 'depthCm' | 'rockKg' | 'carbonateG' | 'soilSince', string>
+>
 
 /**
  * Reads a draft.
  * @param old the glass that is edited, null for a new one
  * @returns the glass, or a sentence for every field that is not right
  */
-export function readGlass(draft: GlassDraft, old: Glass | null, roomId: string, glasses: readonly Glass[], racks: readonly Rack[], units: UnitPrefs, nowMs: number): { ok: true, glass: Glass } | { ok: false, issues: GlassIssues } {
+export function readGlass(
+  draft: GlassDraft,
+  old: Glass | null,
+  roomId: string,
+  glasses: readonly Glass[],
+  racks: readonly Rack[],
+  units: UnitPrefs,
+  nowMs: number,
+): { ok: true; glass: Glass } | { ok: false; issues: GlassIssues } {
   const issues: GlassIssues = {}
   if (draft.name.trim() === '') issues.name = 'Give the glass a name.'
   else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
   const inside = readEdges(draft, issues)
   const contents = readContents(draft, issues, nowMs)
-  const gross = inside ? { ok: true as const, value: Number((inside.lengthCm * inside.widthCm * inside.heightCm / 1000).toFixed(2)) } : parseQuantity(draft.litres, volume, units.volume)
-  if (!gross.ok) issues.litres = gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
-  else if (!(gross.value > 0 && gross.value <= 5000)) issues[inside ? 'inside' : 'litres'] = 'It must be above 0 and at most 5000 L.'
+  const gross = inside
+    ? { ok: true as const, value: Number(((inside.lengthCm * inside.widthCm * inside.heightCm) / 1000).toFixed(2)) }
+    : parseQuantity(draft.litres, volume, units.volume)
+  if (!gross.ok)
+    issues.litres =
+      gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
+  else if (!(gross.value > 0 && gross.value <= 5000))
+    issues[inside ? 'inside' : 'litres'] = 'It must be above 0 and at most 5000 L.'
   let fill: Glass['fill'] | null = null
   if (draft.fillBy === 'height') {
     const pct = parseNumber(draft.fillPct.replace('%', ''))
     if (pct === null || !(pct > 0 && pct <= 100)) issues.fill = 'The filled share must be above 0 and at most 100 %.'
     else fill = { by: 'height', share: pct / 100 }
-  }
-  else {
+  } else {
     const net = parseQuantity(draft.netLitres, volume, units.volume)
     if (!net.ok || !(net.value > 0)) issues.fill = 'How much water is really in it?'
     else if (gross.ok && net.value > gross.value) issues.fill = 'The water in it cannot be more than it holds.'
@@ -57,9 +125,23 @@ export function readGlass(draft: GlassDraft, old: Glass | null, roomId: string, 
   const shelf = Math.min(draft.shelf, rack.shelves - 1)
   const stays = old && old.place.rackId === rack.id && old.place.shelf === shelf
   const glass: Glass = {
-    id: old?.id ?? newId(), editedAt: toMoment(nowMs), roomId, name: draft.name.trim(), kind: draft.kind, grossL: gross.value, fill,
-    place: stays ? old.place : placeAt(onShelf(glasses, rack.id, shelf).filter(g => g.id !== old?.id), rack.id, shelf, Infinity),
-    ...(inside && { inside }), ...contents,
+    id: old?.id ?? newId(),
+    editedAt: toMoment(nowMs),
+    roomId,
+    name: draft.name.trim(),
+    kind: draft.kind,
+    grossL: gross.value,
+    fill,
+    place: stays
+      ? old.place
+      : placeAt(
+          onShelf(glasses, rack.id, shelf).filter(g => g.id !== old?.id),
+          rack.id,
+          shelf,
+          Infinity,
+        ),
+    ...(inside && { inside }),
+    ...contents,
   }
   return { ok: true, glass: GlassSchema.parse(glass) }
 }
@@ -68,14 +150,22 @@ export function readGlass(draft: GlassDraft, old: Glass | null, roomId: string, 
 function readEdges(draft: GlassDraft, issues: GlassIssues): Glass['inside'] | null {
   const typed = [draft.lengthCm, draft.widthCm, draft.heightCm]
   if (typed.every(t => t.trim() === '')) return null
-  const [l, w, h] = [readNumber(draft.lengthCm, 1, 500, 'cm'), readNumber(draft.widthCm, 1, 500, 'cm'), readNumber(draft.heightCm, 1, 500, 'cm')]
+  const [l, w, h] = [
+    readNumber(draft.lengthCm, 1, 500, 'cm'),
+    readNumber(draft.widthCm, 1, 500, 'cm'),
+    readNumber(draft.heightCm, 1, 500, 'cm'),
+  ]
   if (l.ok && w.ok && h.ok) return { lengthCm: l.value, widthCm: w.value, heightCm: h.value }
   issues.inside = 'Length, width and height in cm, or none of them.'
   return null
 }
 
 /** What is in a glass beside water; an empty field is none. */
-function readContents(draft: GlassDraft, issues: GlassIssues, nowMs: number): Pick<Glass, 'substrate' | 'rockKg' | 'carbonateG' | 'soilSince'> {
+function readContents(
+  draft: GlassDraft,
+  issues: GlassIssues,
+  nowMs: number,
+): Pick<Glass, 'substrate' | 'rockKg' | 'carbonateG' | 'soilSince'> {
   const optional = (key: 'depthCm' | 'rockKg' | 'carbonateG', high: number, unit: string) => {
     const read = readNumber(draft[key], 0, high, unit)
     if (!read.ok && !read.empty) issues[key] = read.issue
@@ -85,9 +175,14 @@ function readContents(draft: GlassDraft, issues: GlassIssues, nowMs: number): Pi
   const rockKg = optional('rockKg', 1000, 'kg')
   const carbonateG = optional('carbonateG', 200_000, 'g')
   const since = draft.soilSince === '' ? null : new Date(`${draft.soilSince}T12:00`).getTime()
-  if (since !== null && (Number.isNaN(since) || since > nowMs + 86_400_000)) issues.soilSince = 'That is no day, or it lies in the future.'
+  if (since !== null && (Number.isNaN(since) || since > nowMs + 86_400_000))
+    issues.soilSince = 'That is no day, or it lies in the future.'
   return {
-    ...(draft.substrate !== 'none' && { substrate: { kind: draft.substrate, depthCm } }), ...(rockKg > 0 && { rockKg }), ...(carbonateG > 0 && { carbonateG }),
-    ...(draft.substrate === 'activeSoil' && since !== null && !issues.soilSince && { soilSince: toMoment(Math.min(since, nowMs)) }),
+    ...(draft.substrate !== 'none' && { substrate: { kind: draft.substrate, depthCm } }),
+    ...(rockKg > 0 && { rockKg }),
+    ...(carbonateG > 0 && { carbonateG }),
+    ...(draft.substrate === 'activeSoil' &&
+      since !== null &&
+      !issues.soilSince && { soilSince: toMoment(Math.min(since, nowMs)) }),
   }
 }

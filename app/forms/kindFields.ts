@@ -3,26 +3,66 @@ import { equipmentParts } from '#core/records'
 import { broodWords, careWords, equipmentWord, foodWord, pestWord } from '~/words/kinds'
 
 /** A field of the log sheet for kinds that need no more than fields. */
-export type KindField = { name: string, label: string, hint?: string } & (
-  | { type: 'whole', least: 0 | 1, optional?: boolean }
-  | { type: 'decimal', unit: string, optional?: boolean }
+export type KindField = { name: string; label: string; hint?: string } & (
+  | { type: 'whole'; least: 0 | 1; optional?: boolean }
+  | { type: 'decimal'; unit: string; optional?: boolean }
   | { type: 'litres' }
-  | { type: 'choice', options: readonly { value: string, title: string }[], optional?: boolean, /** what is chosen until the keeper chooses */ preset?: string }
-  | { type: 'flags', options: readonly { value: string, title: string }[] }
-  | { type: 'found', options: readonly { value: string, title: string }[], states: readonly { value: string, title: string }[] }
-  | { type: 'text', optional?: boolean }
-  | { type: 'grades' } | { type: 'toColony' } | { type: 'clutch' }
+  | {
+      type: 'choice'
+      options: readonly { value: string; title: string }[]
+      optional?: boolean
+      /** what is chosen until the keeper chooses */ preset?: string
+    }
+  | { type: 'flags'; options: readonly { value: string; title: string }[] }
+  | {
+      type: 'found'
+      options: readonly { value: string; title: string }[]
+      states: readonly { value: string; title: string }[]
+    }
+  | { type: 'text'; optional?: boolean }
+  | { type: 'grades' }
+  | { type: 'toColony' }
+  | { type: 'clutch' }
 )
 
 /** Kinds that the log sheet writes by their fields alone, in the order of the sheet. */
-export const fieldKinds = ['move', 'grading', 'waterChange', 'topUp', 'molts', 'failedMolt', 'limbLoss', 'shell', 'berried', 'eggMass', 'clutch', 'young', 'mating', 'feeding', 'supplement', 'equipment', 'growth', 'pest'] as const satisfies readonly EntryKind[]
-export type FieldKind = typeof fieldKinds[number]
+export const fieldKinds = [
+  'move',
+  'grading',
+  'waterChange',
+  'topUp',
+  'molts',
+  'failedMolt',
+  'limbLoss',
+  'shell',
+  'berried',
+  'eggMass',
+  'clutch',
+  'young',
+  'mating',
+  'feeding',
+  'supplement',
+  'equipment',
+  'growth',
+  'pest',
+] as const satisfies readonly EntryKind[]
+export type FieldKind = (typeof fieldKinds)[number]
 export const isFieldKind = (kind: string): kind is FieldKind => (fieldKinds as readonly string[]).includes(kind)
 
 /** Kinds whose subject is the glass. */
-export const glassKinds: ReadonlySet<string> = new Set<EntryKind>(['waterTest', 'waterChange', 'topUp', 'feeding', 'supplement', 'equipment', 'growth', 'pest'])
+export const glassKinds: ReadonlySet<string> = new Set<EntryKind>([
+  'waterTest',
+  'waterChange',
+  'topUp',
+  'feeding',
+  'supplement',
+  'equipment',
+  'growth',
+  'pest',
+])
 
-const options = <T extends string>(words: Readonly<Record<T, string>>) => (Object.keys(words) as T[]).map(value => ({ value, title: words[value] }))
+const options = <T extends string>(words: Readonly<Record<T, string>>) =>
+  (Object.keys(words) as T[]).map(value => ({ value, title: words[value] }))
 const seen = (label = 'How many?'): KindField => ({ name: 'number', label, type: 'whole', least: 0 })
 const some = (label = 'How many?'): KindField => ({ name: 'number', label, type: 'whole', least: 1 })
 
@@ -32,17 +72,87 @@ export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
   waterChange: [{ name: 'litres', label: 'How much was changed', type: 'litres' }],
   topUp: [{ name: 'litres', label: 'How much was added', type: 'litres' }],
   molts: [seen('Shed skins seen')],
-  failedMolt: [some('Animals in molt trouble, alive'), { name: 'sign', label: 'What was seen?', type: 'choice', options: options(careWords.failedMolt) }],
-  limbLoss: [some('Animals that lost limbs'), { name: 'limbs', label: 'How many limbs?', type: 'choice', options: options(careWords.limbs), preset: 'one' }],
-  shell: [{ name: 'growth', label: 'New growth', type: 'choice', options: options(careWords.shellGrowth), optional: true }, { name: 'marks', label: 'Marks', type: 'flags', options: options(careWords.shellMarks) }, { name: 'diameterMm', label: 'Diameter', type: 'decimal', unit: 'mm', optional: true }],
-  berried: [seen('Berried females'), { name: 'saddle', label: 'With a saddle', type: 'whole', least: 0, optional: true }, { name: 'eyed', label: 'Of the berried ones, with eyed eggs', type: 'whole', least: 0, optional: true }, { name: 'animal', label: 'One animal, by its name', hint: 'Empty: the whole glass was looked through.', type: 'text', optional: true }],
+  failedMolt: [
+    some('Animals in molt trouble, alive'),
+    { name: 'sign', label: 'What was seen?', type: 'choice', options: options(careWords.failedMolt) },
+  ],
+  limbLoss: [
+    some('Animals that lost limbs'),
+    { name: 'limbs', label: 'How many limbs?', type: 'choice', options: options(careWords.limbs), preset: 'one' },
+  ],
+  shell: [
+    { name: 'growth', label: 'New growth', type: 'choice', options: options(careWords.shellGrowth), optional: true },
+    { name: 'marks', label: 'Marks', type: 'flags', options: options(careWords.shellMarks) },
+    { name: 'diameterMm', label: 'Diameter', type: 'decimal', unit: 'mm', optional: true },
+  ],
+  berried: [
+    seen('Berried females'),
+    { name: 'saddle', label: 'With a saddle', type: 'whole', least: 0, optional: true },
+    { name: 'eyed', label: 'Of the berried ones, with eyed eggs', type: 'whole', least: 0, optional: true },
+    {
+      name: 'animal',
+      label: 'One animal, by its name',
+      hint: 'Empty: the whole glass was looked through.',
+      type: 'text',
+      optional: true,
+    },
+  ],
   eggMass: [seen('Egg masses seen')],
-  clutch: [{ name: 'event', label: 'What happened to it?', type: 'choice', options: options(broodWords.clutch), preset: 'laid' }, { name: 'clutchId', label: 'Which clutch', type: 'clutch' }, { name: 'place', label: 'Where it is', type: 'choice', options: options(broodWords.place), optional: true }, { name: 'young', label: 'Young that came out', type: 'whole', least: 0, optional: true }],
-  young: [{ name: 'amount', label: 'How many young?', type: 'choice', options: options(broodWords.young), preset: 'few' }, { name: 'number', label: 'Number, when counted', type: 'whole', least: 1, optional: true }],
+  clutch: [
+    {
+      name: 'event',
+      label: 'What happened to it?',
+      type: 'choice',
+      options: options(broodWords.clutch),
+      preset: 'laid',
+    },
+    { name: 'clutchId', label: 'Which clutch', type: 'clutch' },
+    { name: 'place', label: 'Where it is', type: 'choice', options: options(broodWords.place), optional: true },
+    { name: 'young', label: 'Young that came out', type: 'whole', least: 0, optional: true },
+  ],
+  young: [
+    { name: 'amount', label: 'How many young?', type: 'choice', options: options(broodWords.young), preset: 'few' },
+    { name: 'number', label: 'Number, when counted', type: 'whole', least: 1, optional: true },
+  ],
   mating: [some('Pairs seen')],
-  feeding: [{ name: 'food', label: 'What was fed', type: 'choice', options: options(foodWord), optional: true }, { name: 'portions', label: 'Portions', hint: '3 mm pellets, pinches of powder, slices of greens.', type: 'decimal', unit: '', optional: true }, { name: 'eaten', label: 'What became of it', type: 'choice', options: options(careWords.eaten), optional: true }, { name: 'removed', label: 'Leftovers', type: 'flags', options: [{ value: 'removed', title: 'taken out' }] }],
-  supplement: [{ name: 'what', label: 'What was laid in', type: 'choice', options: options(careWords.supplement), preset: 'leaves' }, { name: 'number', label: 'How many', type: 'whole', least: 1, optional: true }],
-  equipment: [{ name: 'found', label: 'How it was found', type: 'found', options: equipmentParts.map(value => ({ value, title: equipmentWord[value] })), states: options(careWords.found) }],
-  growth: [{ name: 'biofilm', label: 'Biofilm', type: 'choice', options: options(careWords.amount), optional: true }, { name: 'algae', label: 'Algae', type: 'choice', options: options(careWords.amount), optional: true }],
-  pest: [{ name: 'what', label: 'What was seen', type: 'choice', options: options(pestWord) }, { name: 'amount', label: 'How many', type: 'choice', options: options(careWords.pestAmount), preset: 'few' }],
+  feeding: [
+    { name: 'food', label: 'What was fed', type: 'choice', options: options(foodWord), optional: true },
+    {
+      name: 'portions',
+      label: 'Portions',
+      hint: '3 mm pellets, pinches of powder, slices of greens.',
+      type: 'decimal',
+      unit: '',
+      optional: true,
+    },
+    { name: 'eaten', label: 'What became of it', type: 'choice', options: options(careWords.eaten), optional: true },
+    { name: 'removed', label: 'Leftovers', type: 'flags', options: [{ value: 'removed', title: 'taken out' }] },
+  ],
+  supplement: [
+    {
+      name: 'what',
+      label: 'What was laid in',
+      type: 'choice',
+      options: options(careWords.supplement),
+      preset: 'leaves',
+    },
+    { name: 'number', label: 'How many', type: 'whole', least: 1, optional: true },
+  ],
+  equipment: [
+    {
+      name: 'found',
+      label: 'How it was found',
+      type: 'found',
+      options: equipmentParts.map(value => ({ value, title: equipmentWord[value] })),
+      states: options(careWords.found),
+    },
+  ],
+  growth: [
+    { name: 'biofilm', label: 'Biofilm', type: 'choice', options: options(careWords.amount), optional: true },
+    { name: 'algae', label: 'Algae', type: 'choice', options: options(careWords.amount), optional: true },
+  ],
+  pest: [
+    { name: 'what', label: 'What was seen', type: 'choice', options: options(pestWord) },
+    { name: 'amount', label: 'How many', type: 'choice', options: options(careWords.pestAmount), preset: 'few' },
+  ],
 }

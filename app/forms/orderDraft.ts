@@ -3,8 +3,15 @@ import { parseNumber } from '#core/units'
 import { wholeNumber } from './wholeNumber'
 
 /** An order as it is typed. */
-export interface OrderDraft { who: string, colonyId: string, number: string, of: TakeKind, dueAt: string, priceEach: string }
-export type OrderRead = { ok: true, order: Order } | { ok: false, issues: Partial<Record<keyof OrderDraft, string>> }
+export interface OrderDraft {
+  who: string
+  colonyId: string
+  number: string
+  of: TakeKind
+  dueAt: string
+  priceEach: string
+}
+export type OrderRead = { ok: true; order: Order } | { ok: false; issues: Partial<Record<keyof OrderDraft, string>> }
 
 /** A price, or nothing; null when it is none. */
 export function readPrice(text: string): number | undefined | null {
@@ -27,5 +34,19 @@ export function readOrder(draft: OrderDraft, id: string, roomId: string, nowMs: 
   if (price === null) issues.priceEach = 'A price from 0 to 10 000, or nothing.'
   if (!draft.colonyId) issues.colonyId = 'From which colony?'
   if (Object.keys(issues).length > 0 || !number.ok) return { ok: false, issues }
-  return { ok: true, order: Order.parse({ id, editedAt: toMoment(nowMs), roomId, colonyId: draft.colonyId, who, number: number.value, of: draft.of, dueAt: toMoment(due), ...(price !== undefined && { priceEach: price }), state: 'open' }) }
+  return {
+    ok: true,
+    order: Order.parse({
+      id,
+      editedAt: toMoment(nowMs),
+      roomId,
+      colonyId: draft.colonyId,
+      who,
+      number: number.value,
+      of: draft.of,
+      dueAt: toMoment(due),
+      ...(price !== undefined && { priceEach: price }),
+      state: 'open',
+    }),
+  }
 }

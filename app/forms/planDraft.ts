@@ -1,7 +1,7 @@
 import { format } from 'date-fns'
 import { setUpAdvice, usualTank } from '#core/care'
 import { groupOf } from '#core/groups'
-import type { SubstrateKind, Glass, Plan, Rack} from '#core/records';
+import type { SubstrateKind, Glass, Plan, Rack } from '#core/records'
 import { Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
 import { editText, parseQuantity, volume } from '#core/units'
 import { newId } from '~/data/newId'
@@ -44,15 +44,28 @@ const text = (n: number): string => String(Number(n.toFixed(2)))
 export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
   const group = groupOf(groupId)
   return PlanSchema.parse({
-    id: newId(), editedAt: toMoment(nowMs), roomId, name: group.name, groupIds: [groupId], schools: {}, tank: usualTank(group),
-    starters: [group.stocking.starters.value], startsAt: toMoment(nowMs), done: {}, seen: { biofilm: false, algae: false }, retired: false,
+    id: newId(),
+    editedAt: toMoment(nowMs),
+    roomId,
+    name: group.name,
+    groupIds: [groupId],
+    schools: {},
+    tank: usualTank(group),
+    starters: [group.stocking.starters.value],
+    startsAt: toMoment(nowMs),
+    done: {},
+    seen: { biofilm: false, algae: false },
+    retired: false,
   })
 }
 
 /** What changes with the animals: everything that a group wants otherwise, but not the glass that is there. */
 export function wantsOf(groupId: string, plan: Plan, units: UnitPrefs): Partial<PlanDraft> {
   const wanted = newPlan(groupId, plan.roomId, 0)
-  const { fillPct, substrate, depthCm, carbonateGL, cover, intakeGuard, lightHours, leaves, starters } = planDraft(wanted, units)
+  const { fillPct, substrate, depthCm, carbonateGL, cover, intakeGuard, lightHours, leaves, starters } = planDraft(
+    wanted,
+    units,
+  )
   return { schools: {}, fillPct, substrate, depthCm, carbonateGL, cover, intakeGuard, lightHours, leaves, starters }
 }
 
@@ -60,12 +73,29 @@ export function wantsOf(groupId: string, plan: Plan, units: UnitPrefs): Partial<
 export function planDraft(plan: Plan, units: UnitPrefs): PlanDraft {
   const { tank } = plan
   return {
-    name: plan.name, groupA: plan.groupIds[0]!, groupB: plan.groupIds[1] ?? '', schools: { ...plan.schools },
-    kind: tank.kind, sizeBy: tank.inside ? 'edges' : 'litres', litres: editText(volume, tank.grossL, units.volume),
-    lengthCm: tank.inside ? text(tank.inside.lengthCm) : '', widthCm: tank.inside ? text(tank.inside.widthCm) : '', heightCm: tank.inside ? text(tank.inside.heightCm) : '',
-    fillPct: text(tank.fillShare * 100), substrate: tank.substrate?.kind ?? 'none', depthCm: text(tank.substrate?.depthCm ?? 0), carbonateGL: text(tank.carbonateGL), filterRatedL: text(tank.filterRatedL),
-    cover: tank.cover, intakeGuard: tank.intakeGuard, lightHours: text(tank.lightHours), leaves: text(tank.leaves),
-    starters: text(plan.starters[0]!), startersB: text(plan.starters[1] ?? 0), sourceId: plan.sourceId ?? '', startsAt: format(new Date(plan.startsAt), 'yyyy-MM-dd'),
+    name: plan.name,
+    groupA: plan.groupIds[0]!,
+    groupB: plan.groupIds[1] ?? '',
+    schools: { ...plan.schools },
+    kind: tank.kind,
+    sizeBy: tank.inside ? 'edges' : 'litres',
+    litres: editText(volume, tank.grossL, units.volume),
+    lengthCm: tank.inside ? text(tank.inside.lengthCm) : '',
+    widthCm: tank.inside ? text(tank.inside.widthCm) : '',
+    heightCm: tank.inside ? text(tank.inside.heightCm) : '',
+    fillPct: text(tank.fillShare * 100),
+    substrate: tank.substrate?.kind ?? 'none',
+    depthCm: text(tank.substrate?.depthCm ?? 0),
+    carbonateGL: text(tank.carbonateGL),
+    filterRatedL: text(tank.filterRatedL),
+    cover: tank.cover,
+    intakeGuard: tank.intakeGuard,
+    lightHours: text(tank.lightHours),
+    leaves: text(tank.leaves),
+    starters: text(plan.starters[0]!),
+    startersB: text(plan.starters[1] ?? 0),
+    sourceId: plan.sourceId ?? '',
+    startsAt: format(new Date(plan.startsAt), 'yyyy-MM-dd'),
   }
 }
 
@@ -73,11 +103,20 @@ export function planDraft(plan: Plan, units: UnitPrefs): PlanDraft {
  * Reads a draft over the plan that it came from; what has been ticked and seen stays.
  * @returns the plan, or a sentence for every field that is not right
  */
-export function readPlan(draft: PlanDraft, old: Plan, units: UnitPrefs): { ok: true, plan: Plan } | { ok: false, issues: PlanIssues } {
+export function readPlan(
+  draft: PlanDraft,
+  old: Plan,
+  units: UnitPrefs,
+): { ok: true; plan: Plan } | { ok: false; issues: PlanIssues } {
   const issues: PlanIssues = {}
   if (draft.name.trim() === '') issues.name = 'Give the plan a name.'
   else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
-  const field = (key: 'lengthCm' | 'widthCm' | 'heightCm' | 'fillPct' | 'depthCm' | 'carbonateGL' | 'filterRatedL' | 'lightHours', low: number, high: number, unit = '') => {
+  const field = (
+    key: 'lengthCm' | 'widthCm' | 'heightCm' | 'fillPct' | 'depthCm' | 'carbonateGL' | 'filterRatedL' | 'lightHours',
+    low: number,
+    high: number,
+    unit = '',
+  ) => {
     const read = readNumber(draft[key], low, high, unit)
     if (read.ok) return read.value
     issues[key] = read.issue
@@ -92,36 +131,81 @@ export function readPlan(draft: PlanDraft, old: Plan, units: UnitPrefs): { ok: t
   let grossL = 1
   let inside: Plan['tank']['inside']
   if (draft.sizeBy === 'edges') {
-    inside = { lengthCm: field('lengthCm', 1, 500, 'cm'), widthCm: field('widthCm', 1, 500, 'cm'), heightCm: field('heightCm', 1, 500, 'cm') }
-    grossL = Number((inside.lengthCm * inside.widthCm * inside.heightCm / 1000).toFixed(2))
+    inside = {
+      lengthCm: field('lengthCm', 1, 500, 'cm'),
+      widthCm: field('widthCm', 1, 500, 'cm'),
+      heightCm: field('heightCm', 1, 500, 'cm'),
+    }
+    grossL = Number(((inside.lengthCm * inside.widthCm * inside.heightCm) / 1000).toFixed(2))
     if (grossL > 5000) issues.lengthCm = 'That is more than 5000 L.'
-  }
-  else {
+  } else {
     const gross = parseQuantity(draft.litres, volume, units.volume)
-    if (!gross.ok) issues.litres = gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
+    if (!gross.ok)
+      issues.litres =
+        gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
     else if (!(gross.value > 0 && gross.value <= 5000)) issues.litres = 'It must be above 0 and at most 5000 L.'
     else grossL = gross.value
   }
   // the same day keeps its hour
-  const starts = draft.startsAt === format(new Date(old.startsAt), 'yyyy-MM-dd') ? new Date(old.startsAt).getTime() : new Date(`${draft.startsAt}T12:00`).getTime()
+  const starts =
+    draft.startsAt === format(new Date(old.startsAt), 'yyyy-MM-dd')
+      ? new Date(old.startsAt).getTime()
+      : new Date(`${draft.startsAt}T12:00`).getTime()
   if (Number.isNaN(starts)) issues.startsAt = 'That is no day.'
   const tank = {
-    kind: draft.kind, grossL, fillShare: field('fillPct', 1, 100, '%') / 100, ...(inside && { inside }), substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm', 0, 60, 'cm') },
-    carbonateGL: field('carbonateGL', 0, 100, 'g/L'), filterRatedL: field('filterRatedL', 0, 5000, 'L'), cover: draft.cover, intakeGuard: draft.intakeGuard, lightHours: field('lightHours', 0, 24, 'h'), leaves: count('leaves', 200),
+    kind: draft.kind,
+    grossL,
+    fillShare: field('fillPct', 1, 100, '%') / 100,
+    ...(inside && { inside }),
+    substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm', 0, 60, 'cm') },
+    carbonateGL: field('carbonateGL', 0, 100, 'g/L'),
+    filterRatedL: field('filterRatedL', 0, 5000, 'L'),
+    cover: draft.cover,
+    intakeGuard: draft.intakeGuard,
+    lightHours: field('lightHours', 0, 24, 'h'),
+    leaves: count('leaves', 200),
   }
   const starters = [count('starters', 10_000), ...(draft.groupB ? [count('startersB', 10_000)] : [])]
   if (Object.keys(issues).length > 0) return { ok: false, issues }
   const { sourceId: _, ...kept } = old
-  return { ok: true, plan: PlanSchema.parse({ ...kept, name: draft.name.trim(), groupIds: [draft.groupA, ...(draft.groupB ? [draft.groupB] : [])], schools: draft.schools, tank, starters, ...(draft.sourceId && { sourceId: draft.sourceId }), startsAt: toMoment(starts) }) }
+  return {
+    ok: true,
+    plan: PlanSchema.parse({
+      ...kept,
+      name: draft.name.trim(),
+      groupIds: [draft.groupA, ...(draft.groupB ? [draft.groupB] : [])],
+      schools: draft.schools,
+      tank,
+      starters,
+      ...(draft.sourceId && { sourceId: draft.sourceId }),
+      startsAt: toMoment(starts),
+    }),
+  }
 }
 
 /** The glass that a plan becomes. */
-export function glassOfPlan(plan: Plan, name: string, rack: Rack, shelf: number, glasses: readonly Glass[], nowMs: number): Glass {
+export function glassOfPlan(
+  plan: Plan,
+  name: string,
+  rack: Rack,
+  shelf: number,
+  glasses: readonly Glass[],
+  nowMs: number,
+): Glass {
   const { tank } = plan
   const { carbonateG } = setUpAdvice(plan)
   return {
-    id: newId(), editedAt: toMoment(nowMs), roomId: plan.roomId, name, kind: tank.kind, grossL: tank.grossL, fill: { by: 'height', share: tank.fillShare },
-    place: placeAt(onShelf(glasses, rack.id, shelf), rack.id, shelf, Infinity), ...(tank.inside && { inside: tank.inside }), ...(tank.substrate && tank.substrate.kind !== 'none' && { substrate: tank.substrate }),
-    ...(carbonateG > 0 && { carbonateG: Math.round(carbonateG) }), ...(tank.substrate?.kind === 'activeSoil' && { soilSince: plan.startsAt }),
+    id: newId(),
+    editedAt: toMoment(nowMs),
+    roomId: plan.roomId,
+    name,
+    kind: tank.kind,
+    grossL: tank.grossL,
+    fill: { by: 'height', share: tank.fillShare },
+    place: placeAt(onShelf(glasses, rack.id, shelf), rack.id, shelf, Infinity),
+    ...(tank.inside && { inside: tank.inside }),
+    ...(tank.substrate && tank.substrate.kind !== 'none' && { substrate: tank.substrate }),
+    ...(carbonateG > 0 && { carbonateG: Math.round(carbonateG) }),
+    ...(tank.substrate?.kind === 'activeSoil' && { soilSince: plan.startsAt }),
   }
 }

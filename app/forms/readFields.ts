@@ -8,17 +8,23 @@ import { wholeNumber } from './wholeNumber'
 export type FieldValues = Record<string, string>
 
 /** Grades as they are typed: "A 12, B 30". */
-function readGrades(text: string): { grade: string, number: number }[] | null {
-  const parts = text.split(/[,;]/).map(p => p.trim()).filter(Boolean)
+function readGrades(text: string): { grade: string; number: number }[] | null {
+  const parts = text
+    .split(/[,;]/)
+    .map(p => p.trim())
+    .filter(Boolean)
   const grades = parts.map(p => /^(.{1,12}?)\s*[:=]?\s+(\d{1,6})$/.exec(p))
-  return parts.length > 0 && grades.every(g => g !== null) ? grades.map(g => ({ grade: g![1]!, number: Number(g![2]) })) : null
+  return parts.length > 0 && grades.every(g => g !== null)
+    ? grades.map(g => ({ grade: g![1]!, number: Number(g![2]) }))
+    : null
 }
 
 /** One field as the entry wants it; undefined when it is empty and may be. */
-function readField(field: KindField, text: string, units: UnitPrefs): { value?: unknown, issue?: string } {
+function readField(field: KindField, text: string, units: UnitPrefs): { value?: unknown; issue?: string } {
   const empty = text.trim() === ''
   const optional = 'optional' in field && field.optional
-  if (empty && (optional || field.type === 'flags' || field.type === 'found' || field.type === 'clutch')) return field.type === 'flags' ? { value: [] } : field.type === 'found' ? { value: {} } : {}
+  if (empty && (optional || field.type === 'flags' || field.type === 'found' || field.type === 'clutch'))
+    return field.type === 'flags' ? { value: [] } : field.type === 'found' ? { value: {} } : {}
   switch (field.type) {
     case 'whole': {
       const read = wholeNumber(text, field.least)
@@ -30,18 +36,36 @@ function readField(field: KindField, text: string, units: UnitPrefs): { value?: 
     }
     case 'litres': {
       const read = parseQuantity(text, volume, units.volume)
-      return read.ok && read.value > 0 && read.value <= 5000 ? { value: Number(read.value.toFixed(3)) } : { issue: empty ? 'How much?' : `“${text.trim().slice(0, 20)}” is no volume between 0 and ${formatQuantity(volume, 5000, units.volume)}.` }
+      return read.ok && read.value > 0 && read.value <= 5000
+        ? { value: Number(read.value.toFixed(3)) }
+        : {
+            issue: empty
+              ? 'How much?'
+              : `“${text.trim().slice(0, 20)}” is no volume between 0 and ${formatQuantity(volume, 5000, units.volume)}.`,
+          }
     }
-    case 'flags': return { value: text.split(' ').filter(Boolean) }
-    case 'found': return { value: Object.fromEntries(text.split(' ').filter(Boolean).map(p => p.split('='))) }
+    case 'flags':
+      return { value: text.split(' ').filter(Boolean) }
+    case 'found':
+      return {
+        value: Object.fromEntries(
+          text
+            .split(' ')
+            .filter(Boolean)
+            .map(p => p.split('=')),
+        ),
+      }
     case 'grades': {
       const grades = readGrades(text)
       return grades ? { value: grades } : { issue: 'Type each grade with its number, like: A 12, B 30.' }
     }
-    case 'choice': return empty ? { issue: 'Choose one.' } : { value: text }
-    case 'toColony': return empty ? { issue: 'Choose the colony that they moved into.' } : { value: text }
+    case 'choice':
+      return empty ? { issue: 'Choose one.' } : { value: text }
+    case 'toColony':
+      return empty ? { issue: 'Choose the colony that they moved into.' } : { value: text }
     case 'text':
-    case 'clutch': return { value: text.trim() }
+    case 'clutch':
+      return { value: text.trim() }
   }
 }
 
@@ -49,7 +73,11 @@ function readField(field: KindField, text: string, units: UnitPrefs): { value?: 
  * Reads the fields of a kind.
  * @returns the entry's own part, and a sentence for every field that is not right, by its name
  */
-export function readFields(kind: FieldKind, values: FieldValues, units: UnitPrefs): { raw: Record<string, unknown>, issues: Record<string, string> } {
+export function readFields(
+  kind: FieldKind,
+  values: FieldValues,
+  units: UnitPrefs,
+): { raw: Record<string, unknown>; issues: Record<string, string> } {
   const raw: Record<string, unknown> = {}
   const issues: Record<string, string> = {}
   for (const field of kindFields[kind]) {
@@ -69,9 +97,16 @@ export function valuesOf(kind: FieldKind, entry: Entry, units: UnitPrefs): Field
   for (const field of kindFields[kind]) {
     const value = from[field.name]
     if (value === undefined) continue
-    if (field.type === 'litres') values[field.name] = String(Number((Number(value) / (parseQuantity('1', volume, units.volume) as { value: number }).value).toPrecision(6)))
-    else if (field.type === 'grades') values[field.name] = (value as { grade: string, number: number }[]).map(g => `${g.grade} ${g.number}`).join(', ')
-    else if (field.type === 'found') values[field.name] = Object.entries(value as Record<string, string>).map(([k, v]) => `${k}=${v}`).join(' ')
+    if (field.type === 'litres')
+      values[field.name] = String(
+        Number((Number(value) / (parseQuantity('1', volume, units.volume) as { value: number }).value).toPrecision(6)),
+      )
+    else if (field.type === 'grades')
+      values[field.name] = (value as { grade: string; number: number }[]).map(g => `${g.grade} ${g.number}`).join(', ')
+    else if (field.type === 'found')
+      values[field.name] = Object.entries(value as Record<string, string>)
+        .map(([k, v]) => `${k}=${v}`)
+        .join(' ')
     else if (value === true) values[field.name] = field.name
     else values[field.name] = Array.isArray(value) ? value.join(' ') : String(value)
   }

@@ -1,7 +1,7 @@
 import { parseNumber } from '#core/units'
 
 /** What came of reading a field. An empty one is told apart: often it only means "not known". */
-export type NumberRead = { ok: true, value: number } | { ok: false, issue: string, empty: boolean }
+export type NumberRead = { ok: true; value: number } | { ok: false; issue: string; empty: boolean }
 
 /**
  * Reads a field that must hold a number; a wrong text gives the sentence for under the field.
@@ -14,7 +14,8 @@ export function readNumber(text: string, low: number, high: number, unit = ''): 
   const value = parseNumber(text)
   const after = unit && ` ${unit}`
   if (value === null) return { ok: false, issue: `“${text.trim().slice(0, 20)}” is no number.`, empty: false }
-  if (value < low || value > high) return { ok: false, issue: `It must lie between ${low} and ${high}${after}.`, empty: false }
+  if (value < low || value > high)
+    return { ok: false, issue: `It must lie between ${low} and ${high}${after}.`, empty: false }
   return { ok: true, value }
 }
 

@@ -22,7 +22,15 @@ export interface GlassDraft {
   note: string
 }
 
-export const emptyGlassDraft = (): GlassDraft => ({ counters: {}, signs: {}, readings: {}, eaten: '', grown: [], done: [], note: '' })
+export const emptyGlassDraft = (): GlassDraft => ({
+  counters: {},
+  signs: {},
+  readings: {},
+  eaten: '',
+  grown: [],
+  done: [],
+  note: '',
+})
 export const counterKey = (colonyId: string, counter: RoundCounter): string => `${colonyId}:${counter}`
 export const isEmptyDraft = (d: GlassDraft): boolean => JSON.stringify(d) === JSON.stringify(emptyGlassDraft())
 
@@ -45,7 +53,10 @@ export interface GlassContext {
   asked: ReadonlySet<string>
 }
 
-export interface RoundQuestion { key: string, text: string }
+export interface RoundQuestion {
+  key: string
+  text: string
+}
 
 /** Adds one to a counter: young go from a few to many before they are counted. */
 export function counterUp(counter: RoundCounter, text: string): string {
@@ -66,7 +77,10 @@ export function counterDown(text: string): string {
  * taken; one that cannot be is kept as a note, so that nothing that was typed is lost and the round goes on.
  * @returns the entries, or the questions that stand in the way
  */
-export function readGlass(draft: GlassDraft, context: GlassContext): { ok: true, entries: Entry[] } | { ok: false, questions: RoundQuestion[] } {
+export function readGlass(
+  draft: GlassDraft,
+  context: GlassContext,
+): { ok: true; entries: Entry[] } | { ok: false; questions: RoundQuestion[] } {
   const { glassId, colonies, units, asked, stamp, nowMs } = context
   const questions: RoundQuestion[] = []
   const raw: object[] = []
@@ -80,7 +94,10 @@ export function readGlass(draft: GlassDraft, context: GlassContext): { ok: true,
     if (text === '') return
     const n = wholeNumber(text, 0)
     if (!n.ok && !(counter === 'young' && (text === 'few' || text === 'many'))) {
-      if (ask(`${counter} ${colony.id} ${text}`, `“${text.slice(0, 20)}” is no number. Enter again keeps it as a note.`)) notes.push(`${colony.name}, ${counter}: ${text}`)
+      if (
+        ask(`${counter} ${colony.id} ${text}`, `“${text.slice(0, 20)}” is no number. Enter again keeps it as a note.`)
+      )
+        notes.push(`${colony.name}, ${counter}: ${text}`)
       return
     }
     raw.push(...read(n.ok ? n.value : 0, text).map(e => ({ colonyId: colony.id, ...e })))
@@ -91,15 +108,26 @@ export function readGlass(draft: GlassDraft, context: GlassContext): { ok: true,
     ofColony(colony, 'clutch', n => Array.from({ length: Math.min(n, 20) }, () => ({ kind: 'clutch', event: 'laid' })))
     ofColony(colony, 'molts', n => [{ kind: 'molts', number: n }])
     ofColony(colony, 'limbLoss', n => (n > 0 ? [{ kind: 'limbLoss', number: n, limbs: 'one' }] : []))
-    ofColony(colony, 'dead', (n) => {
+    ofColony(colony, 'dead', n => {
       const high = context.high(colony.id)
-      if (high !== null && tooManyDead(n, high) && !ask(`dead ${colony.id} ${n}`, `${n} dead? At most about ${Math.ceil(high)} live here. Enter again keeps it.`)) return []
+      if (
+        high !== null &&
+        tooManyDead(n, high) &&
+        !ask(`dead ${colony.id} ${n}`, `${n} dead? At most about ${Math.ceil(high)} live here. Enter again keeps it.`)
+      )
+        return []
       return n > 0 ? [{ kind: 'death', number: n, sign: draft.signs[colony.id] ?? 'unknown' }] : []
     })
-    ofColony(colony, 'young', (n, text) => (text === 'few' || text === 'many' ? [{ kind: 'young', amount: text }] : n > 0 ? [{ kind: 'young', amount: 'number', number: n }] : []))
+    ofColony(colony, 'young', (n, text) =>
+      text === 'few' || text === 'many'
+        ? [{ kind: 'young', amount: text }]
+        : n > 0
+          ? [{ kind: 'young', amount: 'number', number: n }]
+          : [],
+    )
   }
 
-  const readings: Record<string, { value: number, method: string }> = {}
+  const readings: Record<string, { value: number; method: string }> = {}
   for (const [key, text] of Object.entries(draft.readings) as [ValueKey, string][]) {
     if (!text?.trim()) continue
     const shown = parseNumber(text)
@@ -107,9 +135,10 @@ export function readGlass(draft: GlassDraft, context: GlassContext): { ok: true,
     const verdict = context.verdicts.get(key)
     const how = value === null ? 'impossible' : plausibility(key, value, verdict)
     const [low, high] = possibleRange[key]
-    const sentence = how === 'impossible'
-      ? `${valueName(key)} ${text.trim().slice(0, 12)}? It lies between ${limitText(key, low, units)} and ${limitText(key, high, units)}. Enter again keeps it as a note.`
-      : `${valueName(key)} ${text.trim()}? It was ${valueText(key, verdict?.latest?.value ?? 0, units)}. Enter again keeps it.`
+    const sentence =
+      how === 'impossible'
+        ? `${valueName(key)} ${text.trim().slice(0, 12)}? It lies between ${limitText(key, low, units)} and ${limitText(key, high, units)}. Enter again keeps it as a note.`
+        : `${valueName(key)} ${text.trim()}? It was ${valueText(key, verdict?.latest?.value ?? 0, units)}. Enter again keeps it.`
     if (how !== 'fine' && !ask(`${key} ${text.trim()}`, sentence)) continue
     if (how === 'impossible') notes.push(`${valueName(key)} typed as ${text.trim()}, not kept as a value.`)
     else readings[key] = { value: value!, method: context.method(key) }
@@ -118,8 +147,10 @@ export function readGlass(draft: GlassDraft, context: GlassContext): { ok: true,
 
   if (Object.keys(readings).length > 0) raw.push({ glassId, kind: 'waterTest', readings })
   // what became of the last food is written before the next one, or it would be told of that
-  if (draft.eaten) raw.push({ glassId, kind: 'feeding', eaten: draft.eaten, ...(draft.eaten === 'leftOver' && { removed: true }) })
-  if (draft.grown.length > 0) raw.push({ glassId, kind: 'growth', ...Object.fromEntries(draft.grown.map(g => [g, 'some'])) })
+  if (draft.eaten)
+    raw.push({ glassId, kind: 'feeding', eaten: draft.eaten, ...(draft.eaten === 'leftOver' && { removed: true }) })
+  if (draft.grown.length > 0)
+    raw.push({ glassId, kind: 'growth', ...Object.fromEntries(draft.grown.map(g => [g, 'some'])) })
   for (const key of draft.done) {
     const item = context.items.get(key)
     const done = item && doing(item)

@@ -15,29 +15,56 @@ const log = useLogStore()
 
 type Sheet = 'photo' | 'repeated' | 'partOfTank' | 'passes' | 'marks' | 'practice'
 const sheet = ref<Sheet>('photo')
-const sheets = [{ id: 'photo', title: 'Photo' }, { id: 'partOfTank', title: 'Samples' }, { id: 'repeated', title: 'Several counts' }, { id: 'passes', title: 'Passes' }, { id: 'marks', title: 'Marks' }, { id: 'practice', title: 'Practice tank' }] as const
+const sheets = [
+  { id: 'photo', title: 'Photo' },
+  { id: 'partOfTank', title: 'Samples' },
+  { id: 'repeated', title: 'Several counts' },
+  { id: 'passes', title: 'Passes' },
+  { id: 'marks', title: 'Marks' },
+  { id: 'practice', title: 'Practice tank' },
+] as const
 const chosen = ref('')
-const picked = computed({ get: () => (room.colonyById.has(chosen.value) ? chosen.value : room.colonyById.has(settings.lastColonyId) ? settings.lastColonyId : room.colonies[0]?.id ?? ''), set: (id) => { chosen.value = id } })
+const picked = computed({
+  get: () =>
+    room.colonyById.has(chosen.value)
+      ? chosen.value
+      : room.colonyById.has(settings.lastColonyId)
+        ? settings.lastColonyId
+        : (room.colonies[0]?.id ?? ''),
+  set: id => {
+    chosen.value = id
+  },
+})
 const colony = computed(() => room.colonyById.get(picked.value))
-const colonies = computed(() => room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })))
-const { value: practice } = useLiveQuery<Practice[]>(() => practiceOf(openDb(), room.room?.id ?? ''), [], () => room.room?.id)
+const colonies = computed(() =>
+  room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })),
+)
+const { value: practice } = useLiveQuery<Practice[]>(
+  () => practiceOf(openDb(), room.room?.id ?? ''),
+  [],
+  () => room.room?.id,
+)
 const mine = computed(() => practice.value.filter(p => (p.keeper ?? '') === settings.keeper.trim()))
 
 const count = ref<SheetCount | null>(null)
 const saving = ref(false)
 /** A new key makes the sheets begin anew after a count was logged. */
 const round = ref(0)
-watch(sheet, () => { count.value = null })
+watch(sheet, () => {
+  count.value = null
+})
 const expected = computed(() => (colony.value ? statements.of(colony.value.id)?.population.now : undefined))
 async function save() {
   if (!count.value || !colony.value || saving.value) return
   saving.value = true
   try {
-    await log.save(countEntry(count.value, { ...log.stamp(), at: toMoment(Date.now()) }, colony.value.id), `Count of ${colony.value.name} saved.`)
+    await log.save(
+      countEntry(count.value, { ...log.stamp(), at: toMoment(Date.now()) }, colony.value.id),
+      `Count of ${colony.value.name} saved.`,
+    )
     count.value = null
     round.value++
-  }
-  finally {
+  } finally {
     saving.value = false
   }
 }
@@ -46,39 +73,119 @@ async function save() {
 <template>
   <div class="desk">
     <AppTop title="Count desk" about="How many in this picture, this scoop, these passes?">
-      <v-btn v-if="sheet !== 'practice'" color="primary" :prepend-icon="mdiCheck" :disabled="!count || saving" @click="save">Log this count</v-btn>
+      <v-btn
+        v-if="sheet !== 'practice'"
+        color="primary"
+        :prepend-icon="mdiCheck"
+        :disabled="!count || saving"
+        @click="save"
+        >Log this count</v-btn
+      >
     </AppTop>
     <div v-if="colony" class="page">
       <div class="head">
         <nav class="tabs" aria-label="Ways of counting">
-          <button v-for="s in sheets" :key="s.id" type="button" :aria-pressed="sheet === s.id" :class="{ on: sheet === s.id }" @click="sheet = s.id">{{ s.title }}</button>
+          <button
+            v-for="s in sheets"
+            :key="s.id"
+            type="button"
+            :aria-pressed="sheet === s.id"
+            :class="{ on: sheet === s.id }"
+            @click="sheet = s.id"
+          >
+            {{ s.title }}
+          </button>
         </nav>
         <div v-if="sheet !== 'practice'" class="who">
           <PickOne v-model="picked" label="Colony" hide-label :options="colonies" />
-          <span v-if="expected" class="small muted">likely {{ whole(expected.low) }} to {{ whole(expected.high) }} are there</span>
+          <span v-if="expected" class="small muted"
+            >likely {{ whole(expected.low) }} to {{ whole(expected.high) }} are there</span
+          >
         </div>
       </div>
-      <PhotoCount v-if="sheet === 'photo'" :key="`${colony.id} ${round}`" v-model="count" :colony="colony" :practice="mine" />
-      <SeriesCount v-else-if="sheet === 'repeated' || sheet === 'partOfTank' || sheet === 'passes'" :key="`${sheet} ${colony.id} ${round}`" v-model="count" :colony="colony" :method="sheet" />
+      <PhotoCount
+        v-if="sheet === 'photo'"
+        :key="`${colony.id} ${round}`"
+        v-model="count"
+        :colony="colony"
+        :practice="mine"
+      />
+      <SeriesCount
+        v-else-if="sheet === 'repeated' || sheet === 'partOfTank' || sheet === 'passes'"
+        :key="`${sheet} ${colony.id} ${round}`"
+        v-model="count"
+        :colony="colony"
+        :method="sheet"
+      />
       <MarksCount v-else-if="sheet === 'marks'" :key="`${colony.id} ${round} marks`" v-model="count" :colony="colony" />
       <PracticeTank v-else :practice="mine" />
     </div>
     <section v-else-if="room.ready" class="empty">
       <p class="statement">There is no colony to count yet.</p>
-      <p class="muted">Here you will count on photos, in samples, in passes and by marks, and find out how many you see of those that are there.</p>
+      <p class="muted">
+        Here you will count on photos, in samples, in passes and by marks, and find out how many you see of those that
+        are there.
+      </p>
       <v-btn color="primary" to="/">To the Room</v-btn>
     </section>
   </div>
 </template>
 
 <style scoped>
-.desk { flex: 1; display: flex; flex-direction: column; }
-.page { padding: 4px 24px 16px; }
-.head { display: flex; justify-content: space-between; align-items: center; gap: 20px; padding-bottom: 14px; flex-wrap: wrap; }
-.tabs { display: flex; gap: 22px; flex-wrap: wrap; }
-.tabs button { border: 0; border-bottom: 3px solid transparent; background: none; padding: 6px 0; min-height: 44px; font: inherit; color: var(--muted); cursor: pointer; }
-.tabs button.on { color: var(--ink); font-weight: 650; border-color: var(--weed); }
-.who { display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
-.empty { padding: 40px 24px; display: grid; gap: 14px; justify-items: start; }
-@media (max-width: 900px) { .page { padding: 4px 16px 16px; } .tabs { gap: 14px; } }
+.desk {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+}
+.page {
+  padding: 4px 24px 16px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 20px;
+  padding-bottom: 14px;
+  flex-wrap: wrap;
+}
+.tabs {
+  display: flex;
+  gap: 22px;
+  flex-wrap: wrap;
+}
+.tabs button {
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  padding: 6px 0;
+  min-height: 44px;
+  font: inherit;
+  color: var(--muted);
+  cursor: pointer;
+}
+.tabs button.on {
+  color: var(--ink);
+  font-weight: 650;
+  border-color: var(--weed);
+}
+.who {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.empty {
+  padding: 40px 24px;
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+}
+@media (max-width: 900px) {
+  .page {
+    padding: 4px 16px 16px;
+  }
+  .tabs {
+    gap: 14px;
+  }
+}
 </style>

@@ -8,7 +8,10 @@ const room = useRoomStore()
 const statements = useStatementsStore()
 const sheets = useSheets()
 const { focusedId, movingId, put, keydown, announcement } = useRoomWalk()
-const about = computed(() => `${format(statements.now, 'EEE d MMM')} · ${counted(room.glasses.length, 'glass', 'glasses').toLowerCase()} · ${counted(room.colonies.length, 'colony', 'colonies').toLowerCase()}`)
+const about = computed(
+  () =>
+    `${format(statements.now, 'EEE d MMM')} · ${counted(room.glasses.length, 'glass', 'glasses').toLowerCase()} · ${counted(room.colonies.length, 'colony', 'colonies').toLowerCase()}`,
+)
 </script>
 
 <template>
@@ -18,7 +21,10 @@ const about = computed(() => `${format(statements.now, 'EEE d MMM')} · ${counte
       <section class="closed" role="alert">
         <p class="statement">The data on this device cannot be opened.</p>
         <p>{{ room.error }}</p>
-        <p class="muted">Nothing was changed. A private window or a full disk is the usual reason: open the page in an ordinary window, or make room, and reload.</p>
+        <p class="muted">
+          Nothing was changed. A private window or a full disk is the usual reason: open the page in an ordinary window,
+          or make room, and reload.
+        </p>
       </section>
     </template>
     <template v-else-if="room.ready && !room.room">
@@ -26,43 +32,111 @@ const about = computed(() => `${format(statements.now, 'EEE d MMM')} · ${counte
       <WelcomeRoom />
     </template>
     <template v-else-if="room.room">
-    <AppTop :title="room.room.name" :about="about">
-      <v-btn color="primary" :prepend-icon="mdiPlus" @click="sheets.colony.value = { glassId: null }">Start a colony</v-btn>
-    </AppTop>
-    <div class="page">
-      <NeedsAside class="aside" />
-      <section class="racks" aria-label="Racks" @keydown="keydown">
-        <RackView v-for="d in room.drawn" :key="d.rack.id" :drawn="d" :focused-id="focusedId" :moving-id="movingId" @focused="focusedId = $event" @put="(id, shelf, index) => put(id, d.rack.id, shelf, index)" />
-        <p v-if="room.glasses.length === 0" class="hint">The room is empty. <strong>Start a colony</strong> asks for the animals, the glass and the starters, and puts it on the shelf.</p>
-        <footer>
-          <span v-if="room.colonies.length > 0" class="small muted">Water surface = estimated number, last 26 weeks and 8 ahead · strips under a glass: GH, KH, conductivity, temperature against the target</span>
-          <span class="ways">
-            <v-btn class="quiet" :prepend-icon="mdiPlus" @click="sheets.glass.value = { glassId: null }">Glass</v-btn>
-            <v-btn class="quiet" :prepend-icon="mdiPlus" @click="sheets.rack.value = { rackId: null }">Rack</v-btn>
-          </span>
-        </footer>
-        <p class="hidden-to-eyes" aria-live="assertive">{{ announcement }}</p>
-      </section>
-    </div>
+      <AppTop :title="room.room.name" :about="about">
+        <v-btn color="primary" :prepend-icon="mdiPlus" @click="sheets.colony.value = { glassId: null }"
+          >Start a colony</v-btn
+        >
+      </AppTop>
+      <div class="page">
+        <NeedsAside class="aside" />
+        <section class="racks" aria-label="Racks" @keydown="keydown">
+          <RackView
+            v-for="d in room.drawn"
+            :key="d.rack.id"
+            :drawn="d"
+            :focused-id="focusedId"
+            :moving-id="movingId"
+            @focused="focusedId = $event"
+            @put="(id, shelf, index) => put(id, d.rack.id, shelf, index)"
+          />
+          <p v-if="room.glasses.length === 0" class="hint">
+            The room is empty. <strong>Start a colony</strong> asks for the animals, the glass and the starters, and
+            puts it on the shelf.
+          </p>
+          <footer>
+            <span v-if="room.colonies.length > 0" class="small muted"
+              >Water surface = estimated number, last 26 weeks and 8 ahead · strips under a glass: GH, KH, conductivity,
+              temperature against the target</span
+            >
+            <span class="ways">
+              <v-btn class="quiet" :prepend-icon="mdiPlus" @click="sheets.glass.value = { glassId: null }">Glass</v-btn>
+              <v-btn class="quiet" :prepend-icon="mdiPlus" @click="sheets.rack.value = { rackId: null }">Rack</v-btn>
+            </span>
+          </footer>
+          <p class="hidden-to-eyes" aria-live="assertive">{{ announcement }}</p>
+        </section>
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
-.closed { padding: 40px 24px; display: grid; gap: 12px; max-width: 640px; }
-.place { flex: 1; display: flex; flex-direction: column; }
-.page { display: grid; grid-template-columns: minmax(0, 1fr) 300px; flex: 1; }
-.aside { grid-column: 2; grid-row: 1; }
-.racks { grid-column: 1; grid-row: 1; display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 4px 24px; padding: 8px 22px 20px 24px; align-content: start; }
-footer { grid-column: 1 / -1; display: flex; align-items: center; gap: 16px; padding-top: 12px; }
-footer .small { flex: 1; }
-.ways { display: flex; gap: 8px; margin-left: auto; }
-.hint { grid-column: 1 / -1; padding-top: 16px; max-width: 560px; }
+.closed {
+  padding: 40px 24px;
+  display: grid;
+  gap: 12px;
+  max-width: 640px;
+}
+.place {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+}
+.page {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  flex: 1;
+}
+.aside {
+  grid-column: 2;
+  grid-row: 1;
+}
+.racks {
+  grid-column: 1;
+  grid-row: 1;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 4px 24px;
+  padding: 8px 22px 20px 24px;
+  align-content: start;
+}
+footer {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding-top: 12px;
+}
+footer .small {
+  flex: 1;
+}
+.ways {
+  display: flex;
+  gap: 8px;
+  margin-left: auto;
+}
+.hint {
+  grid-column: 1 / -1;
+  padding-top: 16px;
+  max-width: 560px;
+}
 @media (max-width: 1000px) {
-  .page { grid-template-columns: minmax(0, 1fr); }
-  .aside { grid-column: 1; }
-  .racks { grid-row: 2; padding: 8px 16px 20px; }
-  footer { flex-direction: column; align-items: flex-start; }
-  .ways { margin-left: 0; }
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .aside {
+    grid-column: 1;
+  }
+  .racks {
+    grid-row: 2;
+    padding: 8px 16px 20px;
+  }
+  footer {
+    flex-direction: column;
+    align-items: flex-start;
+  }
+  .ways {
+    margin-left: 0;
+  }
 }
 </style>

@@ -14,8 +14,25 @@ useHead({ title: 'Records · Ulkin' })
 </template>
 
 <style scoped>
-.page { display: grid; grid-template-columns: repeat(auto-fit, minmax(300px, 1fr)); gap: 28px 40px; padding: 20px 24px 40px; }
-.column { display: grid; gap: 32px; align-content: start; }
-.column > * { border-top: 1px solid var(--rule); padding-top: 12px; }
-@media (max-width: 700px) { .page { padding: 12px 16px 24px; grid-template-columns: minmax(0, 1fr); } }
+.page {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 28px 40px;
+  padding: 20px 24px 40px;
+}
+.column {
+  display: grid;
+  gap: 32px;
+  align-content: start;
+}
+.column > * {
+  border-top: 1px solid var(--rule);
+  padding-top: 12px;
+}
+@media (max-width: 700px) {
+  .page {
+    padding: 12px 16px 24px;
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -8,11 +8,24 @@ const settings = useSettingsStore()
 const desk = useSurplusDesk()
 
 const tab = ref<'go' | 'orders' | 'offers' | 'ledger'>('go')
-const tabs = computed(() => [{ id: 'go' as const, title: 'What can go' }, { id: 'orders' as const, title: `Orders ${desk.open.value.length || ''}` }, { id: 'offers' as const, title: 'Weekly list' }, { id: 'ledger' as const, title: 'Ledger' }])
+const tabs = computed(() => [
+  { id: 'go' as const, title: 'What can go' },
+  { id: 'orders' as const, title: `Orders ${desk.open.value.length || ''}` },
+  { id: 'offers' as const, title: 'Weekly list' },
+  { id: 'ledger' as const, title: 'Ledger' },
+])
 const chosen = ref('')
 const picked = computed({
-  get: () => (room.colonyById.has(chosen.value) ? chosen.value : room.colonyById.has(settings.lastColonyId) && desk.colonies.value.some(c => c.colony.id === settings.lastColonyId && c.canGo > 0) ? settings.lastColonyId : desk.colonies.value[0]?.colony.id ?? ''),
-  set: (id) => { chosen.value = id },
+  get: () =>
+    room.colonyById.has(chosen.value)
+      ? chosen.value
+      : room.colonyById.has(settings.lastColonyId) &&
+          desk.colonies.value.some(c => c.colony.id === settings.lastColonyId && c.canGo > 0)
+        ? settings.lastColonyId
+        : (desk.colonies.value[0]?.colony.id ?? ''),
+  set: id => {
+    chosen.value = id
+  },
 })
 const one = computed(() => desk.colonies.value.find(c => c.colony.id === picked.value))
 const serving = shallowRef<Order | null>(null)
@@ -21,7 +34,9 @@ function serve(order: Order) {
   serving.value = order
   tab.value = 'go'
 }
-watch(picked, (id) => { if (serving.value && serving.value.colonyId !== id) serving.value = null })
+watch(picked, id => {
+  if (serving.value && serving.value.colonyId !== id) serving.value = null
+})
 </script>
 
 <template>
@@ -29,40 +44,148 @@ watch(picked, (id) => { if (serving.value && serving.value.colonyId !== id) serv
     <AppTop title="Surplus" about="What can leave this week, and where to?" />
     <div v-if="room.colonies.length > 0" class="page">
       <nav class="tabs" aria-label="Parts of the Surplus">
-        <button v-for="t in tabs" :key="t.id" type="button" :aria-pressed="tab === t.id" :class="{ on: tab === t.id }" @click="tab = t.id">{{ t.title }}</button>
+        <button
+          v-for="t in tabs"
+          :key="t.id"
+          type="button"
+          :aria-pressed="tab === t.id"
+          :class="{ on: tab === t.id }"
+          @click="tab = t.id"
+        >
+          {{ t.title }}
+        </button>
       </nav>
       <div v-if="tab === 'go'" class="go">
-        <PickOne v-if="desk.colonies.value.length > 0" v-model="picked" class="pick" label="Colony" :options="desk.colonies.value.map(c => ({ value: c.colony.id, title: `${c.colony.name}: ${c.canGo || 'none'} can go` }))" />
+        <PickOne
+          v-if="desk.colonies.value.length > 0"
+          v-model="picked"
+          class="pick"
+          label="Colony"
+          :options="
+            desk.colonies.value.map(c => ({
+              value: c.colony.id,
+              title: `${c.colony.name}: ${c.canGo || 'none'} can go`,
+            }))
+          "
+        />
         <p v-if="desk.colonies.value.length === 0" class="muted">Working it out …</p>
         <SurplusList v-if="desk.colonies.value.length > 0" v-model="picked" :colonies="desk.colonies.value" />
         <div v-if="one" class="one">
-          <SurplusDetail :key="one.colony.id" :colony="one.colony" :population="one.population" :orders="desk.open.value.filter(o => o.colonyId === one!.colony.id)" :now-ms="desk.nowMs.value" :as-of="statements.of(one.colony.id)?.asOf ?? 0" />
-          <p v-if="one.water === 'off'" class="warn" role="status">The water of this glass is off: put it right first, these animals would travel badly.</p>
-          <HarvestForm :colony="one.colony" :can-go="one.canGo" :order="serving" :currency="desk.currency.value" @done="serving = null" />
+          <SurplusDetail
+            :key="one.colony.id"
+            :colony="one.colony"
+            :population="one.population"
+            :orders="desk.open.value.filter(o => o.colonyId === one!.colony.id)"
+            :now-ms="desk.nowMs.value"
+            :as-of="statements.of(one.colony.id)?.asOf ?? 0"
+          />
+          <p v-if="one.water === 'off'" class="warn" role="status">
+            The water of this glass is off: put it right first, these animals would travel badly.
+          </p>
+          <HarvestForm
+            :colony="one.colony"
+            :can-go="one.canGo"
+            :order="serving"
+            :currency="desk.currency.value"
+            @done="serving = null"
+          />
         </div>
       </div>
-      <OrdersPanel v-else-if="tab === 'orders'" :orders="desk.orders.value" :colony-id="picked" :now-ms="desk.nowMs.value" :currency="desk.currency.value" @serve="serve" />
-      <OffersPanel v-else-if="tab === 'offers'" :offers="desk.offers.value" :now-ms="desk.nowMs.value" :currency="desk.currency.value" />
+      <OrdersPanel
+        v-else-if="tab === 'orders'"
+        :orders="desk.orders.value"
+        :colony-id="picked"
+        :now-ms="desk.nowMs.value"
+        :currency="desk.currency.value"
+        @serve="serve"
+      />
+      <OffersPanel
+        v-else-if="tab === 'offers'"
+        :offers="desk.offers.value"
+        :now-ms="desk.nowMs.value"
+        :currency="desk.currency.value"
+      />
       <LedgerPanel v-else :months="desk.months.value" :removals="desk.removals.value" :currency="desk.currency.value" />
     </div>
     <section v-else-if="room.ready" class="empty">
       <p class="statement">There is no colony yet.</p>
-      <p class="muted">Here you will read what can leave without harm, keep orders, print the weekly list and see what came in.</p>
+      <p class="muted">
+        Here you will read what can leave without harm, keep orders, print the weekly list and see what came in.
+      </p>
       <v-btn color="primary" to="/">To the Room</v-btn>
     </section>
   </div>
 </template>
 
 <style scoped>
-.surplus { flex: 1; display: flex; flex-direction: column; }
-.page { padding: 4px 24px 16px; }
-.tabs { display: flex; gap: 24px; padding-bottom: 8px; flex-wrap: wrap; }
-.tabs button { border: 0; border-bottom: 3px solid transparent; background: none; padding: 6px 0; min-height: 44px; font: inherit; color: var(--muted); cursor: pointer; }
-.tabs button.on { color: var(--ink); font-weight: 650; border-color: var(--weed); }
-.go { display: grid; grid-template-columns: minmax(330px, 5fr) minmax(0, 7fr); gap: 32px; align-items: start; }
-.one { display: grid; gap: 14px; position: sticky; top: 8px; }
-.warn { border-left: 3px solid var(--rust); padding-left: 10px; }
-.pick { display: none; }
-.empty { padding: 40px 24px; display: grid; gap: 14px; justify-items: start; }
-@media (max-width: 900px) { .page { padding: 4px 16px 16px; } .go { grid-template-columns: 1fr; } .one { order: -1; position: static; } .pick { display: block; order: -2; } }
+.surplus {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+}
+.page {
+  padding: 4px 24px 16px;
+}
+.tabs {
+  display: flex;
+  gap: 24px;
+  padding-bottom: 8px;
+  flex-wrap: wrap;
+}
+.tabs button {
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  padding: 6px 0;
+  min-height: 44px;
+  font: inherit;
+  color: var(--muted);
+  cursor: pointer;
+}
+.tabs button.on {
+  color: var(--ink);
+  font-weight: 650;
+  border-color: var(--weed);
+}
+.go {
+  display: grid;
+  grid-template-columns: minmax(330px, 5fr) minmax(0, 7fr);
+  gap: 32px;
+  align-items: start;
+}
+.one {
+  display: grid;
+  gap: 14px;
+  position: sticky;
+  top: 8px;
+}
+.warn {
+  border-left: 3px solid var(--rust);
+  padding-left: 10px;
+}
+.pick {
+  display: none;
+}
+.empty {
+  padding: 40px 24px;
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+}
+@media (max-width: 900px) {
+  .page {
+    padding: 4px 16px 16px;
+  }
+  .go {
+    grid-template-columns: 1fr;
+  }
+  .one {
+    order: -1;
+    position: static;
+  }
+  .pick {
+    display: block;
+    order: -2;
+  }
+}
 </style>

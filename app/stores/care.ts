@@ -1,8 +1,27 @@
 import { endOfDay, startOfDay } from 'date-fns'
 import { defineStore } from 'pinia'
-import { CARE_LOG_DAYS, type ColonyCare, type Due, type DueItem, dueState, type GlassCare, levelEffort, schedule } from '#core/care'
+import {
+  CARE_LOG_DAYS,
+  type ColonyCare,
+  type Due,
+  type DueItem,
+  dueState,
+  type GlassCare,
+  levelEffort,
+  schedule,
+} from '#core/care'
 import { type ResolvedGroup, resolveGroup } from '#core/groups'
-import { type Colony, DAY_MS, type Entry, netLitres, readLog, type RoomCare, subjectOf, usualBench, walkOrder } from '#core/records'
+import {
+  type Colony,
+  DAY_MS,
+  type Entry,
+  netLitres,
+  readLog,
+  type RoomCare,
+  subjectOf,
+  usualBench,
+  walkOrder,
+} from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { openDb } from '~/data/database'
 import { entriesSince } from '~/data/log'
@@ -24,7 +43,7 @@ export const useCareStore = defineStore('care', () => {
   const dayEndMs = computed(() => endOfDay(nowMs.value).getTime())
 
   /** What stands of each glass's and each colony's recent log; read anew only where something was written. */
-  let held = new Map<string, { raw: Entry[], standing: Entry[] }>()
+  let held = new Map<string, { raw: Entry[]; standing: Entry[] }>()
   const standing = computed(() => {
     const raw = new Map<string, Entry[]>()
     for (const e of log.value) {
@@ -37,10 +56,17 @@ export const useCareStore = defineStore('care', () => {
         else raw.set(id, [e])
       }
     }
-    held = new Map([...raw].map(([id, list]) => {
-      const before = held.get(id)
-      return [id, before && before.raw.length === list.length && before.raw.at(-1)!.id === list.at(-1)!.id ? before : { raw: list, standing: readLog(list).standing }]
-    }))
+    held = new Map(
+      [...raw].map(([id, list]) => {
+        const before = held.get(id)
+        return [
+          id,
+          before && before.raw.length === list.length && before.raw.at(-1)!.id === list.at(-1)!.id
+            ? before
+            : { raw: list, standing: readLog(list).standing },
+        ]
+      }),
+    )
     return held
   })
   const entriesOf = (id: string): readonly Entry[] => standing.value.get(id)?.standing ?? []
@@ -48,26 +74,54 @@ export const useCareStore = defineStore('care', () => {
   const groups = computed(() => new Map<string, ResolvedGroup>(room.colonies.map(c => [c.id, resolveGroup(c)])))
   function colonyCare(colony: Colony): ColonyCare {
     const told = statements.of(colony.id)
-    return { colony, group: groups.value.get(colony.id)!, entries: entriesOf(colony.id), numbers: told && numbersOf(told), values: told?.water.values ?? [] }
+    return {
+      colony,
+      group: groups.value.get(colony.id)!,
+      entries: entriesOf(colony.id),
+      numbers: told && numbersOf(told),
+      values: told?.water.values ?? [],
+    }
   }
-  const glasses = computed(() => room.glasses.map((glass): GlassCare => ({ glass, netL: netLitres(glass), colonies: (room.coloniesByGlass.get(glass.id) ?? []).map(colonyCare), entries: entriesOf(glass.id) })))
+  const glasses = computed(() =>
+    room.glasses.map((glass): GlassCare => ({
+      glass,
+      netL: netLitres(glass),
+      colonies: (room.coloniesByGlass.get(glass.id) ?? []).map(colonyCare),
+      entries: entriesOf(glass.id),
+    })),
+  )
   const glassCare = (glassId: string) => glasses.value.find(g => g.glass.id === glassId) ?? null
 
-  const items = computed(() => (room.ready && ready.value ? schedule({ roomId: room.room?.id ?? '', marks: entriesOf(ROOM), glasses: glasses.value, plans: room.plans, bench: room.room?.bench ?? usualBench, nowMs: nowMs.value }) : []))
+  const items = computed(() =>
+    room.ready && ready.value
+      ? schedule({
+          roomId: room.room?.id ?? '',
+          marks: entriesOf(ROOM),
+          glasses: glasses.value,
+          plans: room.plans,
+          bench: room.room?.bench ?? usualBench,
+          nowMs: nowMs.value,
+        })
+      : [],
+  )
   const settings = computed<RoomCare>(() => room.room?.care ?? { days: [], walk: [] })
-  const days = computed(() => Array.from({ length: AHEAD_DAYS }, (_, i) => {
-    // through noon, so that a day of 23 or 25 hours does not shift the rest
-    const start = startOfDay(startOfDay(nowMs.value).getTime() + (i + 0.5) * DAY_MS)
-    return { startMs: start.getTime(), weekday: start.getDay() }
-  }))
+  const days = computed(() =>
+    Array.from({ length: AHEAD_DAYS }, (_, i) => {
+      // through noon, so that a day of 23 or 25 hours does not shift the rest
+      const start = startOfDay(startOfDay(nowMs.value).getTime() + (i + 0.5) * DAY_MS)
+      return { startMs: start.getTime(), weekday: start.getDay() }
+    }),
+  )
   const levelled = computed(() => levelEffort(items.value, days.value, settings.value.days))
   /** the list with its states; work that waits for another of the keeper's days is ahead */
-  const due = computed<Due[]>(() => levelled.value.map(item => ({ item, state: dueState(item, nowMs.value, dayEndMs.value) })))
+  const due = computed<Due[]>(() =>
+    levelled.value.map(item => ({ item, state: dueState(item, nowMs.value, dayEndMs.value) })),
+  )
   const today = computed(() => due.value.filter(d => d.state === 'late' || d.state === 'due'))
   const minutes = computed(() => today.value.reduce((s, d) => s + d.item.minutes, 0))
   const ofGlass = computed(() => {
     const map = new Map<string, Due[]>()
-    for (const d of due.value) if (d.item.glassId) map.set(d.item.glassId, [...map.get(d.item.glassId) ?? [], d])
+    for (const d of due.value) if (d.item.glassId) map.set(d.item.glassId, [...(map.get(d.item.glassId) ?? []), d])
     return map
   })
   /** whose it is: "Slate", or the room's own */
@@ -81,11 +135,36 @@ export const useCareStore = defineStore('care', () => {
   const walk = computed(() => walkOrder(room.racks, room.glasses, settings.value.walk))
   /** Changes how the room's care is laid out. */
   async function change(part: Partial<RoomCare>) {
-    if (room.room) await saveRecord(openDb(), 'rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } }, Date.now())
+    if (room.room)
+      await saveRecord(openDb(), 'rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } }, Date.now())
   }
-  return { ready, log, nowMs, dayEndMs, entriesOf, glassCare, items, levelled, settings, days, due, today, minutes, ofGlass, subjectName, walk, change }
+  return {
+    ready,
+    log,
+    nowMs,
+    dayEndMs,
+    entriesOf,
+    glassCare,
+    items,
+    levelled,
+    settings,
+    days,
+    due,
+    today,
+    minutes,
+    ofGlass,
+    subjectName,
+    walk,
+    change,
+  }
 })
 
 function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
-  return { value: p.now.value, low: p.now.low, high: p.now.high, ifCounted: p.ifCountedToday, lastCountMs: p.counts.at(-1)?.at ?? null }
+  return {
+    value: p.now.value,
+    low: p.now.low,
+    high: p.now.high,
+    ifCounted: p.ifCountedToday,
+    lastCountMs: p.counts.at(-1)?.at ?? null,
+  }
 }

@@ -5,7 +5,10 @@ import { addEntries } from '~/data/log'
 import { newId } from '~/data/newId'
 
 /** What the last action wrote, for the notice with its undo. */
-export interface Done { words: string, entries: Entry[] }
+export interface Done {
+  words: string
+  entries: Entry[]
+}
 
 /** Writing to the log, and taking back. */
 export const useLogStore = defineStore('log', () => {
@@ -13,7 +16,11 @@ export const useLogStore = defineStore('log', () => {
   const statements = useStatementsStore()
   const last = shallowRef<Done | null>(null)
 
-  const stamp = (after?: string) => ({ id: newId(after), loggedAt: toMoment(Date.now()), ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }) })
+  const stamp = (after?: string) => ({
+    id: newId(after),
+    loggedAt: toMoment(Date.now()),
+    ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }),
+  })
 
   /** Saves entries as one step and remembers them for undo. */
   async function saveAll(entries: Entry[], words: string, photos: Photo[] = []) {
@@ -24,17 +31,29 @@ export const useLogStore = defineStore('log', () => {
 
   /** Takes entries back, as one step; taking a withdrawal back brings its entry back. */
   async function takeBackAll(entries: readonly Entry[], words: string) {
-    await saveAll(entries.map((entry): Entry => {
-      const { colonyId, toColonyId, glassId } = subjectOf(entry)
-      return { ...stamp(entry.id), at: toMoment(Date.now()), kind: 'withdrawal', supersedes: entry.id, ...(colonyId && { colonyId }), ...(toColonyId && { toColonyId }), ...(glassId && { glassId }) }
-    }), words)
+    await saveAll(
+      entries.map((entry): Entry => {
+        const { colonyId, toColonyId, glassId } = subjectOf(entry)
+        return {
+          ...stamp(entry.id),
+          at: toMoment(Date.now()),
+          kind: 'withdrawal',
+          supersedes: entry.id,
+          ...(colonyId && { colonyId }),
+          ...(toColonyId && { toColonyId }),
+          ...(glassId && { glassId }),
+        }
+      }),
+      words,
+    )
   }
   const takeBack = (entry: Entry, words: string) => takeBackAll([entry], words)
 
   /** Undoes the last action of this page, whatever it was. */
   async function undo() {
     const entries = last.value?.entries ?? []
-    if (entries.length > 0) await takeBackAll(entries, entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.')
+    if (entries.length > 0)
+      await takeBackAll(entries, entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.')
   }
   /** A notice without anything to undo. */
   function tell(words: string) {

@@ -14,29 +14,48 @@ export const useRoundStore = defineStore('round', () => {
   const statements = useStatementsStore()
   const stored = useStoredRound()
   /** by glass; each knows the round on which it was begun */
-  const drafts = useLocalStorage<Record<string, { roundId: string, draft: GlassDraft }>>('ulkin.roundDrafts', {})
+  const drafts = useLocalStorage<Record<string, { roundId: string; draft: GlassDraft }>>('ulkin.roundDrafts', {})
 
   const round = computed(() => (stored.value?.roomId === room.room?.id ? stored.value : null))
   const running = computed(() => (round.value && !round.value.endedAt ? round.value : null))
   const walk = computed(() => care.walk.map(g => g.id))
-  const visits = computed(() => currentEntries(care.log.filter(e => e.kind === 'visit' || (e.kind === 'withdrawal' && e.glassId !== undefined))).filter(e => e.kind === 'visit'))
+  const visits = computed(() =>
+    currentEntries(
+      care.log.filter(e => e.kind === 'visit' || (e.kind === 'withdrawal' && e.glassId !== undefined)),
+    ).filter(e => e.kind === 'visit'),
+  )
   const progress = computed(() => roundProgress(walk.value, round.value?.id ?? '', visits.value))
 
   /** glasses that this page has just saved or passed over */
   const settled = ref(new Set<string>())
-  const settle = (glassId: string, done: boolean) => { if (done) settled.value.add(glassId); else settled.value.delete(glassId) }
+  const settle = (glassId: string, done: boolean) => {
+    if (done) settled.value.add(glassId)
+    else settled.value.delete(glassId)
+  }
 
   /** glasses of this round: all, or those with something due */
-  const asks = (glassId: string) => (care.ofGlass.get(glassId) ?? []).some(d => d.state === 'late' || d.state === 'due') || statements.attention.some(a => room.colonyById.get(a.colonyId)?.glassId === glassId && a.state === 'off')
+  const asks = (glassId: string) =>
+    (care.ofGlass.get(glassId) ?? []).some(d => d.state === 'late' || d.state === 'due') ||
+    statements.attention.some(a => room.colonyById.get(a.colonyId)?.glassId === glassId && a.state === 'off')
   function nextAfter(glassId?: string): string | null {
     // what was saved a moment ago may not have come back from the log yet
-    const wanted = walk.value.filter(id => id === glassId || (!settled.value.has(id) && (!running.value?.onlyDue || asks(id))))
+    const wanted = walk.value.filter(
+      id => id === glassId || (!settled.value.has(id) && (!running.value?.onlyDue || asks(id))),
+    )
     return roundProgress(wanted, round.value?.id ?? '', visits.value).next(glassId)
   }
 
   function start(onlyDue: boolean) {
     const before = Object.fromEntries(statements.inRoom.map(s => [s.colonyId, snapshotOf(s)]))
-    stored.value = { id: newId(), roomId: room.room!.id, startedAt: toMoment(Date.now()), onlyDue, glassId: '', before, endedAt: '' }
+    stored.value = {
+      id: newId(),
+      roomId: room.room!.id,
+      startedAt: toMoment(Date.now()),
+      onlyDue,
+      glassId: '',
+      before,
+      endedAt: '',
+    }
     settled.value = new Set()
     stored.value = { ...stored.value, glassId: nextAfter() ?? walk.value[0] ?? '' }
   }
@@ -54,7 +73,8 @@ export const useRoundStore = defineStore('round', () => {
   // a draft of an older version of the app may lack a field
   const draftOf = (glassId: string): GlassDraft => ({ ...emptyGlassDraft(), ...drafts.value[glassId]?.draft })
   /** whether what stands at a glass was typed on an earlier round */
-  const isOld = (glassId: string) => drafts.value[glassId] !== undefined && drafts.value[glassId].roundId !== round.value?.id
+  const isOld = (glassId: string) =>
+    drafts.value[glassId] !== undefined && drafts.value[glassId].roundId !== round.value?.id
   /** glasses at which something was typed and not saved */
   const unsaved = computed(() => care.walk.filter(g => drafts.value[g.id]))
   function keepDraft(glassId: string, draft: GlassDraft | null) {
@@ -68,12 +88,33 @@ export const useRoundStore = defineStore('round', () => {
     if (!r) return []
     const since = momentMs(r.startedAt)
     const until = r.endedAt ? momentMs(r.endedAt) : Infinity
-    return currentEntries(care.log.filter((e) => {
-      const { colonyId, glassId } = subjectOf(e)
-      const written = momentMs(e.loggedAt)
-      // a withdrawal may come later than the round
-      return (e.kind === 'withdrawal' || (written >= since && written <= until)) && (room.colonyById.has(colonyId ?? '') || room.glassById.has(glassId ?? ''))
-    })).filter(e => momentMs(e.loggedAt) >= since)
+    return currentEntries(
+      care.log.filter(e => {
+        const { colonyId, glassId } = subjectOf(e)
+        const written = momentMs(e.loggedAt)
+        // a withdrawal may come later than the round
+        return (
+          (e.kind === 'withdrawal' || (written >= since && written <= until)) &&
+          (room.colonyById.has(colonyId ?? '') || room.glassById.has(glassId ?? ''))
+        )
+      }),
+    ).filter(e => momentMs(e.loggedAt) >= since)
   })
-  return { round, running, progress, nextAfter, settle, asks, start, goTo, end, resume, draftOf, isOld, unsaved, keepDraft, entries }
+  return {
+    round,
+    running,
+    progress,
+    nextAfter,
+    settle,
+    asks,
+    start,
+    goTo,
+    end,
+    resume,
+    draftOf,
+    isOld,
+    unsaved,
+    keepDraft,
+    entries,
+  }
 })

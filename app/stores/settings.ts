@@ -9,7 +9,9 @@ export const useSettingsStore = defineStore('settings', () => {
   const keeper = useLocalStorage('ulkin.keeper', '')
   /** how this keeper mostly tests; each value can differ */
   const testMethod = useLocalStorage<TestMethod>('ulkin.testMethod', 'liquidKit')
-  const roomId = useLocalStorage<string | null>('ulkin.room', null, { serializer: { read: v => v || null, write: v => v ?? '' } })
+  const roomId = useLocalStorage<string | null>('ulkin.room', null, {
+    serializer: { read: v => v || null, write: v => v ?? '' },
+  })
   const lastColonyId = useLocalStorage('ulkin.lastColony', '')
   const lastGlassId = useLocalStorage('ulkin.lastGlass', '')
   return { theme, units, keeper, testMethod, roomId, lastColonyId, lastGlassId }

@@ -26,7 +26,10 @@ export const useStatementsStore = defineStore('statements', () => {
   const revisionOf = computed(() => new Map(revisions.value?.map(r => [r.colonyId, r.revision])))
 
   // the whole `new Worker(new URL(...))` stays in one expression with a literal path: Vite looks for that text
-  const startWorker = () => wrap<StatementsApi>(new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }))
+  const startWorker = () =>
+    wrap<StatementsApi>(
+      new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }),
+    )
   /** Several, where the device has cores to spare for them beside the page; each keeps the fits of its own colonies at hand. */
   const POOL = Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1))
   const workers = new Map<number, ReturnType<typeof startWorker>>()
@@ -51,17 +54,18 @@ export const useStatementsStore = defineStore('statements', () => {
     busy.value++
     try {
       const nowMs = Date.now()
-      await Promise.all(Array.from({ length: POOL }, async (_, place) => {
-        const own = subjects.filter(s => placeOf(s.colony.id) === place)
-        if (own.length > 0) await workerAt(place).statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take))
-      }))
+      await Promise.all(
+        Array.from({ length: POOL }, async (_, place) => {
+          const own = subjects.filter(s => placeOf(s.colony.id) === place)
+          if (own.length > 0)
+            await workerAt(place).statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take))
+        }),
+      )
       failed.value = ''
-    }
-    catch (error) {
+    } catch (error) {
       failed.value = error instanceof Error ? error.message : String(error)
       for (const s of subjects) asked.delete(s.colony.id)
-    }
-    finally {
+    } finally {
       busy.value--
     }
   }
@@ -87,25 +91,39 @@ export const useStatementsStore = defineStore('statements', () => {
 
   /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
   function changed(revised: readonly Revision[]) {
-    void refresh(revised.flatMap(({ colonyId, revision }) => {
-      const colony = room.colonyById.get(colonyId)
-      return colony ? subjectOf(colony, revision).filter(notAsked) : []
-    }), false)
+    void refresh(
+      revised.flatMap(({ colonyId, revision }) => {
+        const colony = room.colonyById.get(colonyId)
+        return colony ? subjectOf(colony, revision).filter(notAsked) : []
+      }),
+      false,
+    )
   }
 
-  watch([() => room.colonies, () => room.glassById, () => room.room, revisionOf, day], () => {
-    if (revisions.value === null) return
-    const wanted = room.colonies.flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? '')).filter(notAsked)
-    // what was asked for before and is asked for again has changed since
-    void refresh(wanted.filter(s => byColony.value.has(s.colony.id)), false)
-    void refresh(wanted.filter(s => !byColony.value.has(s.colony.id)), true)
-  }, { immediate: true })
+  watch(
+    [() => room.colonies, () => room.glassById, () => room.room, revisionOf, day],
+    () => {
+      if (revisions.value === null) return
+      const wanted = room.colonies.flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? '')).filter(notAsked)
+      // what was asked for before and is asked for again has changed since
+      void refresh(
+        wanted.filter(s => byColony.value.has(s.colony.id)),
+        false,
+      )
+      void refresh(
+        wanted.filter(s => !byColony.value.has(s.colony.id)),
+        true,
+      )
+    },
+    { immediate: true },
+  )
 
   const of = (colonyId: string): ColonyStatements | null => byColony.value.get(colonyId)?.statements ?? null
   const inRoom = computed(() => room.colonies.flatMap(c => of(c.id) ?? []))
   const complete = computed(() => room.ready && inRoom.value.length === room.colonies.length)
   const attention = computed(() => needsAttention(inRoom.value))
   /** What a worker needs beside the log to answer for one colony; null until its records are there. */
-  const subject = (colony: Colony): StatementSubject | null => subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
+  const subject = (colony: Colony): StatementSubject | null =>
+    subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
   return { of, changed, subjectOf: subject, busy, inRoom, complete, attention, failed, now }
 })

@@ -9,50 +9,113 @@ import { type UnitPrefs, valueName, valueNameInside, volumeText } from './unitPr
 import { agoText, dayText } from './when'
 
 const kindWords: Readonly<Record<DueKind, string>> = {
-  waterChange: 'water change', topUp: 'top-up', test: 'water test', feed: 'feeding', powder: 'powder for young', leftovers: 'leftovers', greens: 'greens', leaves: 'leaves', calcium: 'calcium', equipment: 'equipment', mend: 'mending', count: 'count',
-  young: 'looking for young', clutch: 'clutch', doseChange: 'change after the medicine', secondDose: 'second dose', planStep: 'plan', calibration: 'calibration', soil: 'active soil',
+  waterChange: 'water change',
+  topUp: 'top-up',
+  test: 'water test',
+  feed: 'feeding',
+  powder: 'powder for young',
+  leftovers: 'leftovers',
+  greens: 'greens',
+  leaves: 'leaves',
+  calcium: 'calcium',
+  equipment: 'equipment',
+  mend: 'mending',
+  count: 'count',
+  young: 'looking for young',
+  clutch: 'clutch',
+  doseChange: 'change after the medicine',
+  secondDose: 'second dose',
+  planStep: 'plan',
+  calibration: 'calibration',
+  soil: 'active soil',
 }
 /** Which kind of work a key is about: "water change". */
-export const dueKindWord = (key: string): string => kindWords[key.split(':')[0] as DueKind] ?? (key.startsWith('plan:') ? kindWords.planStep : 'something due')
+export const dueKindWord = (key: string): string =>
+  kindWords[key.split(':')[0] as DueKind] ?? (key.startsWith('plan:') ? kindWords.planStep : 'something due')
 
 /** "3 pellets", "half a pellet", "a pinch of powder". */
 export function portionText(food: FoodKind, portions: number | undefined): string {
   if (portions === undefined) return foodWord[food]
-  const one = { pellet: ['pellet', 'pellets'], powder: ['pinch of powder', 'pinches of powder'], greens: ['slice of greens', 'slices of greens'], protein: ['piece of protein', 'pieces of protein'] }[food] as [string, string]
-  const part = portions <= 0.3 ? `a quarter of a ${one[0]}` : portions <= 0.6 ? `half a ${one[0]}` : portions < 1 ? `three quarters of a ${one[0]}` : ''
-  return part || (portions === 1 ? `1 ${one[0]}` : `${formatNumber(portions, portions % 1 ? 2 : 0).replace(/0$/, '')} ${one[1]}`)
+  const one = {
+    pellet: ['pellet', 'pellets'],
+    powder: ['pinch of powder', 'pinches of powder'],
+    greens: ['slice of greens', 'slices of greens'],
+    protein: ['piece of protein', 'pieces of protein'],
+  }[food] as [string, string]
+  const part =
+    portions <= 0.3
+      ? `a quarter of a ${one[0]}`
+      : portions <= 0.6
+        ? `half a ${one[0]}`
+        : portions < 1
+          ? `three quarters of a ${one[0]}`
+          : ''
+  return (
+    part ||
+    (portions === 1 ? `1 ${one[0]}` : `${formatNumber(portions, portions % 1 ? 2 : 0).replace(/0$/, '')} ${one[1]}`)
+  )
 }
 
-const partsText = (item: DueItem) => String(item.values.parts).split(' ').map(p => equipmentWord[p as EquipmentPart]).join(', ')
+const partsText = (item: DueItem) =>
+  String(item.values.parts)
+    .split(' ')
+    .map(p => equipmentWord[p as EquipmentPart])
+    .join(', ')
 
 /** What is to be done, verb first: "Change 5.4 L". Plain text. */
 export function dueTitle(item: DueItem, units: UnitPrefs): string {
   const v = item.values
   const litres = () => volumeText(Number(v.litres), units)
   switch (item.kind) {
-    case 'waterChange': return `Change ${litres()}`
-    case 'topUp': return v.litres === undefined ? 'Top up with pure water' : `Top up ${litres()}`
-    case 'test': return `Test ${testKeys(item.values).map(valueNameInside).join(', ')}`
-    case 'feed': return `Feed ${portionText(v.food as FoodKind, Number(v.portions))}`
-    case 'powder': return 'Powder for the young'
-    case 'leftovers': return `Take out what is left of the ${foodWord[v.food as FoodKind]}`
-    case 'greens': return 'Boiled greens'
-    case 'leaves': return `${v.number} dried ${v.number === 1 ? 'leaf' : 'leaves'}`
-    case 'calcium': return 'Lay in calcium'
-    case 'equipment': return `Look at ${partsText(item)}`
-    case 'mend': return `Mend ${partsText(item)}`
-    case 'count': return 'Count them'
-    case 'young': return v.apart ? 'Look for young, and take them to a box of their own' : v.sea ? 'Be ready for larvae' : 'Look for young'
-    case 'clutch': return item.why.key === 'clutchHatching' ? 'Look at the clutch: it may hatch' : 'Look at the clutch: damp, never wet'
-    case 'doseChange': return `Change ${litres()} after the ${substanceWord(String(v.substance))}`
-    case 'secondDose': return `Second dose of ${substanceWord(String(v.substance))}`
-    case 'planStep': return planStepText({ id: v.step as PlanStepId, values: v as Record<string, number | string> }, units)
-    case 'calibration': return `Calibrate the ${v.probe === 'ph' ? 'pH' : 'conductivity'} probe`
-    case 'soil': return 'Plan new soil'
+    case 'waterChange':
+      return `Change ${litres()}`
+    case 'topUp':
+      return v.litres === undefined ? 'Top up with pure water' : `Top up ${litres()}`
+    case 'test':
+      return `Test ${testKeys(item.values).map(valueNameInside).join(', ')}`
+    case 'feed':
+      return `Feed ${portionText(v.food as FoodKind, Number(v.portions))}`
+    case 'powder':
+      return 'Powder for the young'
+    case 'leftovers':
+      return `Take out what is left of the ${foodWord[v.food as FoodKind]}`
+    case 'greens':
+      return 'Boiled greens'
+    case 'leaves':
+      return `${v.number} dried ${v.number === 1 ? 'leaf' : 'leaves'}`
+    case 'calcium':
+      return 'Lay in calcium'
+    case 'equipment':
+      return `Look at ${partsText(item)}`
+    case 'mend':
+      return `Mend ${partsText(item)}`
+    case 'count':
+      return 'Count them'
+    case 'young':
+      return v.apart
+        ? 'Look for young, and take them to a box of their own'
+        : v.sea
+          ? 'Be ready for larvae'
+          : 'Look for young'
+    case 'clutch':
+      return item.why.key === 'clutchHatching'
+        ? 'Look at the clutch: it may hatch'
+        : 'Look at the clutch: damp, never wet'
+    case 'doseChange':
+      return `Change ${litres()} after the ${substanceWord(String(v.substance))}`
+    case 'secondDose':
+      return `Second dose of ${substanceWord(String(v.substance))}`
+    case 'planStep':
+      return planStepText({ id: v.step as PlanStepId, values: v as Record<string, number | string> }, units)
+    case 'calibration':
+      return `Calibrate the ${v.probe === 'ph' ? 'pH' : 'conductivity'} probe`
+    case 'soil':
+      return 'Plan new soil'
   }
 }
 
-const every = (days: number) => (days < 1 ? 'twice a day' : days === 1 ? 'daily' : `every ${formatNumber(days, days % 1 ? 1 : 0)} days`)
+const every = (days: number) =>
+  days < 1 ? 'twice a day' : days === 1 ? 'daily' : `every ${formatNumber(days, days % 1 ? 1 : 0)} days`
 const n = (v: Readonly<Record<string, number | string>>, key: string) => Number(v[key])
 const ago = (v: Readonly<Record<string, number | string>>) => agoText(n(v, 'days'))
 
@@ -60,7 +123,8 @@ type Says = (v: Readonly<Record<string, number | string>>, nowMs: number) => str
 const reasons: Readonly<Record<DueReason, Says>> = {
   changeEvery: v => `Changed ${ago(v)}; its school changes ${every(n(v, 'every'))}. A day early or late is nothing.`,
   changeNever: v => `No change is in the log; its school changes ${every(n(v, 'every'))}.`,
-  changeCorrects: v => `Changed ${ago(v)}, and ${valueNameInside(v.key as ValueKey)} wants correcting: the Water place has the bucket.`,
+  changeCorrects: v =>
+    `Changed ${ago(v)}, and ${valueNameInside(v.key as ValueKey)} wants correcting: the Water place has the bucket.`,
   topUpEvery: v => `Topped up ${ago(v)}; once or twice a week keeps the minerals from climbing.`,
   topUpNever: () => 'No top-up is in the log; what evaporates leaves its minerals behind.',
   testAge: v => `The oldest reading is from ${ago(v)}; steady values want one ${every(n(v, 'every'))}.`,
@@ -68,21 +132,27 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   testDrift: v => `${valueName(v.key as ValueKey)} is drifting: twice as often while it does. Last ${ago(v)}.`,
   testDoubt: v => `The last reading of ${valueNameInside(v.key as ValueKey)} is a rough one, from ${ago(v)}.`,
   testOff: v => `${valueName(v.key as ValueKey)} is off: ${every(n(v, 'every'))} until it is right. Last ${ago(v)}.`,
-  feedEvery: v => `Fed ${ago(v)}; its school feeds ${every(n(v, 'every'))}. The amount follows what became of the last one.`,
+  feedEvery: v =>
+    `Fed ${ago(v)}; its school feeds ${every(n(v, 'every'))}. The amount follows what became of the last one.`,
   feedNever: v => `No feeding is in the log; its school feeds ${every(n(v, 'every'))}.`,
   feedRested: v => `A new pool gets nothing for its first ${n(v, 'weeks')} weeks.`,
   powderYoung: v => `Young were seen ${ago(v)}: powder reaches them where they sit.`,
-  leftoversLie: v => `Fed ${n(v, 'since') < 1 ? 'just now' : `${Math.round(n(v, 'since'))} h ago`}; after ${n(v, 'hours')} h what lies there fouls the water.`,
+  leftoversLie: v =>
+    `Fed ${n(v, 'since') < 1 ? 'just now' : `${Math.round(n(v, 'since'))} h ago`}; after ${n(v, 'hours')} h what lies there fouls the water.`,
   leftoversSeen: () => 'Some was seen left over, and nobody wrote that it was taken out.',
   every: v => `Last ${ago(v)}; usual is ${every(n(v, 'every'))}.`,
   never: v => `Nothing of it is in the log of late; usual is ${every(n(v, 'every'))}.`,
   broken: v => `Found broken ${ago(v)}.`,
   countNever: () => 'Never counted: the estimate stands on the starters alone.',
-  countNarrows: v => `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
+  countNarrows: v =>
+    `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
   countOld: v => `Counted ${ago(v)}; it would narrow the range a little.`,
-  hatchNear: (v, nowMs) => `${v.sign === 'berried' ? `${whole(n(v, 'n'))} berried` : `${whole(n(v, 'n'))} egg ${n(v, 'n') === 1 ? 'mass' : 'masses'}`} seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}.`,
-  clutchCheck: (v, nowMs) => `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
-  clutchHatching: (v, nowMs) => `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
+  hatchNear: (v, nowMs) =>
+    `${v.sign === 'berried' ? `${whole(n(v, 'n'))} berried` : `${whole(n(v, 'n'))} egg ${n(v, 'n') === 1 ? 'mass' : 'masses'}`} seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}.`,
+  clutchCheck: (v, nowMs) =>
+    `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
+  clutchHatching: (v, nowMs) =>
+    `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
   doseChange: v => `Dosed ${ago(v)}: a part of the water goes after three to five days.`,
   secondDose: v => `First dose ${ago(v)}: eggs survive it, so a second one follows after two weeks.`,
   planNext: v => `The next step of “${v.plan}”.`,
@@ -120,8 +190,15 @@ export const dueSkipped = (item: DueItem): string => skipping[item.kind]
 /** How late it may be. */
 export function dueLate(item: DueItem): string {
   const days = item.lateDays
-  return days < 1 ? 'within hours' : days < 2 ? 'a day late at most' : days >= 60 ? `some ${Math.round(days / 30.4)} months late is no harm` : `up to ${Math.round(days)} days late is no harm`
+  return days < 1
+    ? 'within hours'
+    : days < 2
+      ? 'a day late at most'
+      : days >= 60
+        ? `some ${Math.round(days / 30.4)} months late is no harm`
+        : `up to ${Math.round(days)} days late is no harm`
 }
 
 /** "about 35 min". */
-export const effortText = (minutes: number): string => (minutes < 1 ? 'under a minute' : `about ${Math.round(minutes)} min`)
+export const effortText = (minutes: number): string =>
+  minutes < 1 ? 'under a minute' : `about ${Math.round(minutes)} min`

@@ -4,7 +4,11 @@ import { num } from './numbers'
 import { type UnitPrefs, valueText } from './unitPrefs'
 
 /** Title, sentence, and how it was reckoned. */
-export interface FollowsWords { title: string, text: string, how: string }
+export interface FollowsWords {
+  title: string
+  text: string
+  how: string
+}
 
 type Values = Follows['values']
 const n = (v: Values, key: string) => Number(v[key])
@@ -21,7 +25,11 @@ const texts: Readonly<Record<FollowsKey, (v: Values, state: Follows['state'], un
     text: `${num(`${formatNumber(n(v, 'co2'), n(v, 'co2') < 10 ? 1 : 0)} mg/L`)} CO₂ from pH and KH${state === 'drifting' ? `: much. Shrimp grow sluggish above about ${n(v, 'much')} (from memory); more air, less injection` : ''}.`,
     how: `Carbonate equilibria with activities (Plummer & Busenberg 1982); the plain rule 3·KH·10^(7−pH) gives ${formatNumber(n(v, 'rule'), 1)} mg/L. Holds only where all alkalinity is carbonate.`,
   }),
-  'follows.co2Soft': v => ({ title: 'CO₂', text: `At KH ${formatNumber(n(v, 'khDh'), 1)} pH tells nothing of CO₂: acids of soil and leaves set it.`, how: 'From memory: it takes about 1 °dH of carbonate for pH to follow CO₂.' }),
+  'follows.co2Soft': v => ({
+    title: 'CO₂',
+    text: `At KH ${formatNumber(n(v, 'khDh'), 1)} pH tells nothing of CO₂: acids of soil and leaves set it.`,
+    how: 'From memory: it takes about 1 °dH of carbonate for pH to follow CO₂.',
+  }),
   'follows.lime': v => ({
     title: 'Lime and shells',
     text: `Aragonite, which shells are made of, stands at ${num(`${n(v, 'index') > 0 ? '+' : ''}${formatNumber(n(v, 'index'), 1)}`)}: ${n(v, 'index') < n(v, 'suffer') ? `the water dissolves shells${n(v, 'snails') ? ': raise calcium, KH or pH' : ', which matters to snails only'}` : n(v, 'index') > 0.3 ? 'lime may settle on glass and heater' : 'shells keep'}.`,
@@ -37,7 +45,11 @@ const texts: Readonly<Record<FollowsKey, (v: Values, state: Follows['state'], un
     text: `pH is ${num(formatNumber(Math.abs(n(v, 'value')), 2))} ${n(v, 'value') >= 0 ? 'higher' : 'lower'} at dusk than at dawn (likely ${two(v, 'low')} to ${two(v, 'high')}). ${state === 'drifting' ? 'That is a wide swing: less CO₂ by day, air by night.' : 'That is calm.'}`,
     how: `${n(v, 'pairs') > 0 ? `${n(v, 'pairs')} pairs of one day` : `${n(v, 'mornings')} mornings against ${n(v, 'evenings')} evenings of other days`}; more than about ${SWING_WARNING} is a warning (common practice).`,
   }),
-  'follows.noSwing': () => ({ title: 'Day and night', text: 'Nobody knows the swing of pH between day and night here: test once at dawn and once at dusk.', how: 'Readings from 4 to 11 h count as dawn, from 15 to 23 h as dusk.' }),
+  'follows.noSwing': () => ({
+    title: 'Day and night',
+    text: 'Nobody knows the swing of pH between day and night here: test once at dawn and once at dusk.',
+    how: 'Readings from 4 to 11 h count as dawn, from 15 to 23 h as dusk.',
+  }),
 }
 
 /** What follows, in words. */

@@ -1,4 +1,12 @@
-import { boxKeys, creep, type ControlLimits, type EwmaPoint, type LearntHabits, type MixingKey, mixingValues } from '#core/water'
+import {
+  boxKeys,
+  creep,
+  type ControlLimits,
+  type EwmaPoint,
+  type LearntHabits,
+  type MixingKey,
+  mixingValues,
+} from '#core/water'
 import type { ValueKey, Water } from '#core/records'
 import { formatNumber } from '#core/units'
 import { num } from './numbers'
@@ -8,13 +16,32 @@ import { dayText } from './when'
 const mixes = (key: ValueKey): key is MixingKey => (boxKeys as readonly string[]).includes(key)
 
 /** "Topped up with tap, GH creeps up by 0.3 °dH a week for ever." Empty when nothing creeps. */
-export function creepText({ key, netL, habits, changedLPerDay, topUp, name, changeValue, units }: { key: ValueKey, netL: number, habits: LearntHabits, changedLPerDay: number, topUp: Water, name: string, changeValue: number, units: UnitPrefs }): string {
+export function creepText({
+  key,
+  netL,
+  habits,
+  changedLPerDay,
+  topUp,
+  name,
+  changeValue,
+  units,
+}: {
+  key: ValueKey
+  netL: number
+  habits: LearntHabits
+  changedLPerDay: number
+  topUp: Water
+  name: string
+  changeValue: number
+  units: UnitPrefs
+}): string {
   const evaporated = habits.evaporationLPerDay
   const brought = mixes(key) ? mixingValues(topUp)[key] : 0
   if (!evaporated || brought < 1e-3) return ''
   const result = creep(netL, { evaporatedL: evaporated.value, changedL: changedLPerDay }, brought, changeValue)
   const water = `${num(`${formatNumber(evaporated.value, evaporated.value < 1 ? 2 : 1)} L`)} a day evaporate`
-  if ('endsAt' in result) return `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to rest near ${num(valueText(key, result.endsAt, units))}.`
+  if ('endsAt' in result)
+    return `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to rest near ${num(valueText(key, result.endsAt, units))}.`
   return `${water} and are topped up with ${name}: ${valueNameInside(key)} creeps up by ${num(differenceText(key, result.perWeek, units, 1))} a week as long as nothing is taken out. Pure water alone would stop it.`
 }
 
@@ -22,24 +49,42 @@ export function creepText({ key, netL, habits, changedLPerDay, topUp, name, chan
 export function driftText(key: ValueKey, habits: LearntHabits, units: UnitPrefs): string {
   const rate = habits.driftPerWeek[key as keyof LearntHabits['driftPerWeek']]
   if (!rate) return ''
-  if (rate.low <= 0 && rate.high >= 0) return `By itself ${valueNameInside(key)} holds: no drift beyond chance in ${rate.n} readings.`
+  if (rate.low <= 0 && rate.high >= 0)
+    return `By itself ${valueNameInside(key)} holds: no drift beyond chance in ${rate.n} readings.`
   return `By itself ${valueNameInside(key)} ${rate.value < 0 ? 'falls' : 'rises'} by ${num(differenceText(key, Math.abs(rate.value), units, 1))} a week (likely ${differenceText(key, Math.min(Math.abs(rate.low), Math.abs(rate.high)), units, 1)} to ${differenceText(key, Math.max(Math.abs(rate.low), Math.abs(rate.high)), units, 1)}), what was poured taken off.`
 }
 
 /** What is ordinary for this glass, and since when it is not. */
-export function limitsText(key: ValueKey, limits: ControlLimits | null, smooth: readonly EwmaPoint[], times: readonly number[], nowMs: number, units: UnitPrefs): string {
+export function limitsText(
+  key: ValueKey,
+  limits: ControlLimits | null,
+  smooth: readonly EwmaPoint[],
+  times: readonly number[],
+  nowMs: number,
+  units: UnitPrefs,
+): string {
   if (!limits) return 'Six readings tell what is ordinary here.'
   const range = `Ordinary here: ${num(`${limitText(key, Math.max(0, limits.low), units)} to ${limitText(key, limits.high, units)}`)}.`
   const firstOut = smooth.findIndex((p, i) => p.outside && smooth.slice(i).every(q => q.outside))
   if (firstOut >= 0) return `${range} Smoothed, it has left what is ordinary since ${dayText(times[firstOut]!, nowMs)}.`
-  return limits.outside.length > 0 ? `${range} ${limits.outside.length === 1 ? 'One reading lies' : `${limits.outside.length} readings lie`} outside.` : `${range} No reading lies outside.`
+  return limits.outside.length > 0
+    ? `${range} ${limits.outside.length === 1 ? 'One reading lies' : `${limits.outside.length} readings lie`} outside.`
+    : `${range} No reading lies outside.`
 }
 
 /** The chart in one sentence, for those who do not see it. */
-export function historySummary(key: ValueKey, readings: readonly { at: number, value: number }[], preferred: readonly [number, number] | null, nowMs: number, units: UnitPrefs): string {
+export function historySummary(
+  key: ValueKey,
+  readings: readonly { at: number; value: number }[],
+  preferred: readonly [number, number] | null,
+  nowMs: number,
+  units: UnitPrefs,
+): string {
   const first = readings[0]
   const last = readings.at(-1)
   if (!first || !last) return `${valueName(key)} was never tested.`
-  const range = preferred ? `, preferred ${limitText(key, preferred[0], units)} to ${limitText(key, preferred[1], units)}` : ''
+  const range = preferred
+    ? `, preferred ${limitText(key, preferred[0], units)} to ${limitText(key, preferred[1], units)}`
+    : ''
   return `${valueName(key)} from ${valueText(key, first.value, units)} on ${dayText(first.at, nowMs)} to ${valueText(key, last.value, units)} on ${dayText(last.at, nowMs)}, ${readings.length} readings${range}.`
 }

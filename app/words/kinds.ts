@@ -1,10 +1,32 @@
 import type { Eaten, EquipmentPart, FoodKind } from '#core/records'
 
 /** Words of the choices that entries offer. */
-export const foodWord: Readonly<Record<FoodKind, string>> = { pellet: 'pellets', powder: 'powder', greens: 'boiled greens', protein: 'protein' }
-export const equipmentWord: Readonly<Record<EquipmentPart, string>> = { cover: 'cover', intake: 'intake sponge', flow: 'flow', heater: 'heater', light: 'light' }
-export const pestWord = { flatworms: 'flatworms', hydra: 'hydra', stringAlgae: 'string algae', strangeSnails: 'strange snails', predatorLarva: 'a hunting larva', other: 'something else' } as const
-export const eatenWord: Readonly<Record<Eaten, string>> = { minutes: 'gone in minutes', hour: 'gone in an hour', leftOver: 'some left over' }
+export const foodWord: Readonly<Record<FoodKind, string>> = {
+  pellet: 'pellets',
+  powder: 'powder',
+  greens: 'boiled greens',
+  protein: 'protein',
+}
+export const equipmentWord: Readonly<Record<EquipmentPart, string>> = {
+  cover: 'cover',
+  intake: 'intake sponge',
+  flow: 'flow',
+  heater: 'heater',
+  light: 'light',
+}
+export const pestWord = {
+  flatworms: 'flatworms',
+  hydra: 'hydra',
+  stringAlgae: 'string algae',
+  strangeSnails: 'strange snails',
+  predatorLarva: 'a hunting larva',
+  other: 'something else',
+} as const
+export const eatenWord: Readonly<Record<Eaten, string>> = {
+  minutes: 'gone in minutes',
+  hour: 'gone in an hour',
+  leftOver: 'some left over',
+}
 export const broodWords = {
   clutch: { laid: 'laid', checked: 'looked at, fine', moved: 'moved', hatched: 'hatched', lost: 'lost' },
   place: { inPlace: 'where it was laid', incubator: 'in an incubator' },

@@ -1,15 +1,33 @@
 import type { AnimalKind } from '#core/groups'
 import { type SubstanceId, substanceIds, type TreatmentDay } from '#core/water'
 
-const names: Readonly<Record<SubstanceId, string>> = { fenbendazole: 'Fenbendazole', flubendazole: 'Flubendazole', praziquantel: 'Praziquantel' }
+const names: Readonly<Record<SubstanceId, string>> = {
+  fenbendazole: 'Fenbendazole',
+  flubendazole: 'Flubendazole',
+  praziquantel: 'Praziquantel',
+}
 
 /** Name of an active substance; one that this version does not know stands as it is. */
-export const substanceWord = (id: string): string => ((substanceIds as readonly string[]).includes(id) ? names[id as SubstanceId] : id)
+export const substanceWord = (id: string): string =>
+  (substanceIds as readonly string[]).includes(id) ? names[id as SubstanceId] : id
 
 /** Kinds of animals in the plural. */
-export const animalKindWord: Readonly<Record<AnimalKind, string>> = { shrimp: 'shrimp', snail: 'snails', crayfish: 'crayfish', crab: 'crabs', isopod: 'isopods', branchiopod: 'branchiopods', other: 'others' }
+export const animalKindWord: Readonly<Record<AnimalKind, string>> = {
+  shrimp: 'shrimp',
+  snail: 'snails',
+  crayfish: 'crayfish',
+  crab: 'crabs',
+  isopod: 'isopods',
+  branchiopod: 'branchiopods',
+  other: 'others',
+}
 
-export const againstWord = { flatworms: 'flatworms', hydra: 'hydra', roundworms: 'roundworms', flukes: 'flukes' } as const
+export const againstWord = {
+  flatworms: 'flatworms',
+  hydra: 'hydra',
+  roundworms: 'roundworms',
+  flukes: 'flukes',
+} as const
 
 export const treatmentDayText: Readonly<Record<TreatmentDay['what'], string>> = {
   removeCarbon: 'Take carbon out of the filter, and move the animals that would be harmed.',

@@ -7,8 +7,11 @@ export const num = (text: string | number): string => `⟦${text}⟧`
 export const plain = (sentence: string): string => sentence.replace(/[⟦⟧]/g, '')
 
 /** Splits a marked sentence into plain and numeral parts. */
-export function partsOf(sentence: string): { text: string, numeral: boolean }[] {
-  return sentence.split(/(⟦[^⟧]*⟧)/).filter(Boolean).map(t => (t.startsWith('⟦') ? { text: t.slice(1, -1), numeral: true } : { text: t, numeral: false }))
+export function partsOf(sentence: string): { text: string; numeral: boolean }[] {
+  return sentence
+    .split(/(⟦[^⟧]*⟧)/)
+    .filter(Boolean)
+    .map(t => (t.startsWith('⟦') ? { text: t.slice(1, -1), numeral: true } : { text: t, numeral: false }))
 }
 
 /** A whole number with thin spaces. */

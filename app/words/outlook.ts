@@ -5,7 +5,13 @@ import { num, percent, whole } from './numbers'
 import { dayText, weeksText } from './when'
 
 /** Whom a take goes for. */
-export const takeKindWord: Readonly<Record<TakeKind, string>> = { any: 'any', halfGrown: 'half-grown', adults: 'grown', females: 'grown females', males: 'grown males' }
+export const takeKindWord: Readonly<Record<TakeKind, string>> = {
+  any: 'any',
+  halfGrown: 'half-grown',
+  adults: 'grown',
+  females: 'grown females',
+  males: 'grown males',
+}
 
 /** "25 °C, no fish, 4 half-grown out each week": what is different in a scenario. */
 export function changeText(change: ScenarioChange): string {
@@ -33,7 +39,9 @@ export function reachText({ reach }: Pick<OutlookAnswer, 'reach'>, ask: OutlookA
 /** "full by about March (83 %)". */
 export function fullText({ full }: Pick<OutlookAnswer, 'full'>, nowMs: number): string {
   if (full.chance < 0.05 || full.week === null) return 'hardly'
-  return full.week < 0.5 ? `${num(percent(full.chance))}, now` : `${num(percent(full.chance))}, about ${dayText(nowMs + full.week * WEEK_MS, nowMs)}`
+  return full.week < 0.5
+    ? `${num(percent(full.chance))}, now`
+    : `${num(percent(full.chance))}, about ${dayText(nowMs + full.week * WEEK_MS, nowMs)}`
 }
 
 /** One sentence that compares a scenario with things as they are. */

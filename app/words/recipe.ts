@@ -1,15 +1,44 @@
 import type { SaltId, ShelfItem, Source, Water } from '#core/records'
-import { type Assumption, CONDUCTIVITY_ERROR, type Goals, molarMass, pouringMinutes, type Purchase, readoutsOf, type RecipeIssue, type RecipeKey, recipeKeys, type RecipeStep, salts, type WaterRecipe } from '#core/water'
+import {
+  type Assumption,
+  CONDUCTIVITY_ERROR,
+  type Goals,
+  molarMass,
+  pouringMinutes,
+  type Purchase,
+  readoutsOf,
+  type RecipeIssue,
+  type RecipeKey,
+  recipeKeys,
+  type RecipeStep,
+  salts,
+  type WaterRecipe,
+} from '#core/water'
 import { formatNumber } from '#core/units'
 import { num } from './numbers'
 import { differenceText, type UnitPrefs, valueName, valueNumber, valueText, volumeText } from './unitPrefs'
 
 /** Salts by their plain chemical names; buy them pure, as food or laboratory grade. */
 export const saltWord: Readonly<Record<SaltId, string>> = {
-  calciumCarbonate: 'Calcium carbonate', calciumSulfateDihydrate: 'Calcium sulfate (gypsum)', calciumChlorideDihydrate: 'Calcium chloride dihydrate', magnesiumSulfateHeptahydrate: 'Magnesium sulfate heptahydrate',
-  magnesiumChlorideHexahydrate: 'Magnesium chloride hexahydrate', sodiumBicarbonate: 'Sodium bicarbonate', potassiumBicarbonate: 'Potassium bicarbonate', sodiumChloride: 'Sodium chloride', potassiumSulfate: 'Potassium sulfate', seaSalt: 'Sea salt mix',
+  calciumCarbonate: 'Calcium carbonate',
+  calciumSulfateDihydrate: 'Calcium sulfate (gypsum)',
+  calciumChlorideDihydrate: 'Calcium chloride dihydrate',
+  magnesiumSulfateHeptahydrate: 'Magnesium sulfate heptahydrate',
+  magnesiumChlorideHexahydrate: 'Magnesium chloride hexahydrate',
+  sodiumBicarbonate: 'Sodium bicarbonate',
+  potassiumBicarbonate: 'Potassium bicarbonate',
+  sodiumChloride: 'Sodium chloride',
+  potassiumSulfate: 'Potassium sulfate',
+  seaSalt: 'Sea salt mix',
 }
-export const sourceKindWord: Readonly<Record<Source['kind'], string>> = { tap: 'tap', pure: 'pure (RO or deionised)', rain: 'rain', spring: 'spring', distilled: 'distilled', seaMix: 'sea water' }
+export const sourceKindWord: Readonly<Record<Source['kind'], string>> = {
+  tap: 'tap',
+  pure: 'pure (RO or deionised)',
+  rain: 'rain',
+  spring: 'spring',
+  distilled: 'distilled',
+  seaMix: 'sea water',
+}
 
 export const assumptionText: Readonly<Record<Assumption, string>> = {
   caMgSplit: 'GH is split into calcium and magnesium as in most taps (78 % calcium by count, from memory).',
@@ -32,7 +61,9 @@ export function recipeHeadline(recipe: WaterRecipe, filling: boolean, units: Uni
     return `This fill comes to ${joined(shown)}.`
   }
   const start = readoutsOf(recipe.steps[0]!.before)
-  const moved = movedKeys(recipe).map(k => `${title(k)} from ${num(valueNumber(k, start[k], units))} to ${num(valueNumber(k, end[k], units))}`)
+  const moved = movedKeys(recipe).map(
+    k => `${title(k)} from ${num(valueNumber(k, start[k], units))} to ${num(valueNumber(k, end[k], units))}`,
+  )
   const n = recipe.steps.length
   const words = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten']
   if (moved.length === 0) return 'This change keeps every value where it is.'
@@ -43,67 +74,134 @@ export function recipeHeadline(recipe: WaterRecipe, filling: boolean, units: Uni
 export function movedKeys(recipe: WaterRecipe): RecipeKey[] {
   const start = readoutsOf(recipe.steps[0]!.before)
   const end = readoutsOf(recipe.steps.at(-1)!.after)
-  const threshold = { ghDh: 0.25, khDh: 0.25, calciumMgL: Infinity, conductivityUsCm: recipe.goals.conductivityUsCm && recipe.goals.conductivityUsCm.weight > 1 ? 5 : Infinity, salinityGKg: 0.3 }
-  return (['conductivityUsCm', 'salinityGKg', 'khDh', 'ghDh'] as const).filter(k => Math.abs(end[k] - start[k]) > threshold[k])
+  const threshold = {
+    ghDh: 0.25,
+    khDh: 0.25,
+    calciumMgL: Infinity,
+    conductivityUsCm: recipe.goals.conductivityUsCm && recipe.goals.conductivityUsCm.weight > 1 ? 5 : Infinity,
+    salinityGKg: 0.3,
+  }
+  return (['conductivityUsCm', 'salinityGKg', 'khDh', 'ghDh'] as const).filter(
+    k => Math.abs(end[k] - start[k]) > threshold[k],
+  )
 }
 
-const shownKeys = (goals: Goals, w: Record<RecipeKey, number>) => recipeKeys.filter(k => goals[k] && k !== 'calciumMgL' && (k !== 'conductivityUsCm' || !goals.salinityGKg) && w[k] !== undefined)
-const joined = (list: string[]) => (list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`)
+const shownKeys = (goals: Goals, w: Record<RecipeKey, number>) =>
+  recipeKeys.filter(
+    k => goals[k] && k !== 'calciumMgL' && (k !== 'conductivityUsCm' || !goals.salinityGKg) && w[k] !== undefined,
+  )
+const joined = (list: string[]) =>
+  list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} and ${list.at(-1)}`
 
 /** Why there is no recipe, in one sentence that says what to do. */
 export function recipeIssueText(issue: RecipeIssue, chosen: boolean): string {
   switch (issue) {
-    case 'noNearer': return 'Nothing that you have brings this water nearer to its targets: a change would take it further away.'
-    case 'noSource': return 'There is no water to make it from: test a source first.'
-    case 'stepTooLarge': return chosen ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.' : 'No blend of what you have can be poured without a jump: even a small part of this change would move a value too far. A source nearer to the glass’s water is needed.'
+    case 'noNearer':
+      return 'Nothing that you have brings this water nearer to its targets: a change would take it further away.'
+    case 'noSource':
+      return 'There is no water to make it from: test a source first.'
+    case 'stepTooLarge':
+      return chosen
+        ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.'
+        : 'No blend of what you have can be poured without a jump: even a small part of this change would move a value too far. A source nearer to the glass’s water is needed.'
   }
 }
 
 /** "GH stays at 3.2, short of 6.0." */
 export const shortText = (recipe: WaterRecipe, units: UnitPrefs): string =>
-  joined(recipe.shortOf.map(s => `${title(s.key)} ends at ${num(valueText(s.key, s.got, units))}, ${s.got < s.wanted ? 'short of' : 'above'} ${num(valueNumber(s.key, s.wanted, units))}`))
+  joined(
+    recipe.shortOf.map(
+      s =>
+        `${title(s.key)} ends at ${num(valueText(s.key, s.got, units))}, ${s.got < s.wanted ? 'short of' : 'above'} ${num(valueNumber(s.key, s.wanted, units))}`,
+    ),
+  )
 
 /** What to get; where no single thing would do, which kinds of things it takes. */
 export function purchaseText(purchase: Purchase | null, goals: Goals, now: Record<RecipeKey, number>): string {
   if (!purchase) {
     const low = (key: RecipeKey) => goals[key] !== undefined && now[key] < goals[key].low - 0.2
     const high = (key: RecipeKey) => goals[key] !== undefined && now[key] > goals[key].high + 0.2
-    const takes = [low('ghDh') && 'calcium and magnesium salts, or a harder source', low('khDh') && 'sodium or potassium bicarbonate', low('salinityGKg') && 'sea salt', (high('ghDh') || high('khDh') || high('salinityGKg')) && 'pure water'].filter(Boolean)
-    return takes.length > 0 ? `No single thing would do it. It takes ${joined(takes as string[])}.` : 'No single salt or source would do it: set your own range, or leave it as it is.'
+    const takes = [
+      low('ghDh') && 'calcium and magnesium salts, or a harder source',
+      low('khDh') && 'sodium or potassium bicarbonate',
+      low('salinityGKg') && 'sea salt',
+      (high('ghDh') || high('khDh') || high('salinityGKg')) && 'pure water',
+    ].filter(Boolean)
+    return takes.length > 0
+      ? `No single thing would do it. It takes ${joined(takes as string[])}.`
+      : 'No single salt or source would do it: set your own range, or leave it as it is.'
   }
-  return purchase.kind === 'pureWater' ? 'Pure water (RO or deionised) would make it possible.' : `One thing would make it possible: ${saltWord[purchase.salt].toLowerCase()} (${salts[purchase.salt].formula}).`
+  return purchase.kind === 'pureWater'
+    ? 'Pure water (RO or deionised) would make it possible.'
+    : `One thing would make it possible: ${saltWord[purchase.salt].toLowerCase()} (${salts[purchase.salt].formula}).`
 }
 
 /** The names that a recipe's ids stand for. */
-export interface BenchNames { source: (id: string) => Source | undefined, item: (id: string) => ShelfItem | undefined }
+export interface BenchNames {
+  source: (id: string) => Source | undefined
+  item: (id: string) => ShelfItem | undefined
+}
 
 /** What to do at the bench, in working order. `weigh` is set on the steps at which something is weighed. */
-export interface BenchStep { text: string, weigh?: { name: string, grams: number } }
+export interface BenchStep {
+  text: string
+  weigh?: { name: string; grams: number }
+}
 
 /** Turns one change into the steps at the bench: water first, then salts by how they dissolve, then temperature, check and pouring. */
-export function weighAndPour(step: RecipeStep, names: BenchNames, temperatureC: number | null, filling: boolean, units: UnitPrefs): BenchStep[] {
+export function weighAndPour(
+  step: RecipeStep,
+  names: BenchNames,
+  temperatureC: number | null,
+  filling: boolean,
+  units: UnitPrefs,
+): BenchStep[] {
   const out: BenchStep[] = []
   const byLitres = [...step.pours].sort((a, b) => b.litres - a.litres)
   byLitres.forEach(({ id, litres }, i) => {
     const source = names.source(id)
     const chlorine = source?.disinfectant
-    const care = source?.kind !== 'tap' || chlorine === 'none' ? ''
-      : chlorine === 'chloramine' ? ` Neutralise chloramine for ${volumeText(litres, units)}: standing does nothing for it.`
-        : ` Neutralise chlorine for ${volumeText(litres, units)}, or let it stand 24 h${chlorine === 'unknown' ? ' (standing does nothing for chloramine)' : ''}.`
-    out.push({ text: `${i === 0 ? 'Measure' : 'Add'} ${num(preciseVolume(litres, units))} ${source?.name ?? 'water'}.${care}` })
+    const care =
+      source?.kind !== 'tap' || chlorine === 'none'
+        ? ''
+        : chlorine === 'chloramine'
+          ? ` Neutralise chloramine for ${volumeText(litres, units)}: standing does nothing for it.`
+          : ` Neutralise chlorine for ${volumeText(litres, units)}, or let it stand 24 h${chlorine === 'unknown' ? ' (standing does nothing for chloramine)' : ''}.`
+    out.push({
+      text: `${i === 0 ? 'Measure' : 'Add'} ${num(preciseVolume(litres, units))} ${source?.name ?? 'water'}.${care}`,
+    })
   })
   for (const { id, measured } of step.weighs) {
     const item = names.item(id)
     const name = item?.name ?? 'salt'
-    if (measured.by === 'scale') out.push({ text: `Stir in ${num(`${gramsText(measured.grams)} g`)} ${name}${item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'}.`, weigh: { name, grams: measured.grams } })
-    else out.push({ text: `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ${name} solution: ${gramsText(measured.strengthGL * measured.solutionL)} g made up to ${measured.solutionL === 1 ? '1 L' : '100 mL'}. The mass alone, ${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little for your scale.`, weigh: { name, grams: measured.strengthGL * measured.solutionL } })
+    if (measured.by === 'scale')
+      out.push({
+        text: `Stir in ${num(`${gramsText(measured.grams)} g`)} ${name}${item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'}.`,
+        weigh: { name, grams: measured.grams },
+      })
+    else
+      out.push({
+        text: `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ${name} solution: ${gramsText(measured.strengthGL * measured.solutionL)} g made up to ${measured.solutionL === 1 ? '1 L' : '100 mL'}. The mass alone, ${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little for your scale.`,
+        weigh: { name, grams: measured.strengthGL * measured.solutionL },
+      })
   }
-  if (temperatureC !== null) out.push({ text: `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ${differenceText('temperatureC', 2, units).replace('.0', '')}.` })
+  if (temperatureC !== null)
+    out.push({
+      text: `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ${differenceText('temperatureC', 2, units).replace('.0', '')}.`,
+    })
   const bucket = readoutsOf(step.bucket)
   const salty = step.bucket.seaSaltGL > 1
   const doubt = Math.max(3, bucket.conductivityUsCm * CONDUCTIVITY_ERROR)
-  out.push({ text: salty ? `Check: salinity ${num(valueText('salinityGKg', bucket.salinityGKg, units))}, give or take 0.5.` : `Check: ${num(valueText('conductivityUsCm', bucket.conductivityUsCm, units))} give or take ${differenceText('conductivityUsCm', doubt, units)}, GH about ${valueNumber('ghDh', bucket.ghDh, units)}, KH about ${valueNumber('khDh', bucket.khDh, units)}.` })
-  out.push({ text: filling ? 'Fill slowly over a plate, so that the bottom stays where it is.' : `Drip or siphon it in over ${num(`${pouringMinutes(step)} min`)}.` })
+  out.push({
+    text: salty
+      ? `Check: salinity ${num(valueText('salinityGKg', bucket.salinityGKg, units))}, give or take 0.5.`
+      : `Check: ${num(valueText('conductivityUsCm', bucket.conductivityUsCm, units))} give or take ${differenceText('conductivityUsCm', doubt, units)}, GH about ${valueNumber('ghDh', bucket.ghDh, units)}, KH about ${valueNumber('khDh', bucket.khDh, units)}.`,
+  })
+  out.push({
+    text: filling
+      ? 'Fill slowly over a plate, so that the bottom stays where it is.'
+      : `Drip or siphon it in over ${num(`${pouringMinutes(step)} min`)}.`,
+  })
   return out
 }
 
@@ -111,11 +209,19 @@ const isSlow = (item: ShelfItem) => item.content.by === 'salt' && salts[item.con
 export const gramsText = (grams: number): string => formatNumber(grams, grams < 0.1 ? 3 : grams < 100 ? 2 : 0)
 /** Litres to the hundredth where that is what the jug has to show. */
 export function preciseVolume(litres: number, units: UnitPrefs): string {
-  return units.volume === 'l' && Math.abs(litres * 10 - Math.round(litres * 10)) > 0.02 ? `${formatNumber(litres, 2)} L` : volumeText(litres, units)
+  return units.volume === 'l' && Math.abs(litres * 10 - Math.round(litres * 10)) > 0.02
+    ? `${formatNumber(litres, 2)} L`
+    : volumeText(litres, units)
 }
 
 /** Rows of the table at the bench: what kits show, and ions that follow. */
-export type BenchRow = { key: RecipeKey | 'magnesiumMgL' | 'sodiumMgL', title: string, unit: string, of: (w: Water) => number, decimals: number }
+export type BenchRow = {
+  key: RecipeKey | 'magnesiumMgL' | 'sodiumMgL'
+  title: string
+  unit: string
+  of: (w: Water) => number
+  decimals: number
+}
 export const ionRows: readonly BenchRow[] = [
   { key: 'magnesiumMgL', title: 'Magnesium', unit: 'mg/L', of: w => w.mgMmolL * molarMass.Mg, decimals: 1 },
   { key: 'sodiumMgL', title: 'Sodium', unit: 'mg/L', of: w => w.naMmolL * molarMass.Na, decimals: 0 },

@@ -3,7 +3,15 @@ import type { StatementKey } from '#core/statements'
 import type { WaterMessageKey } from '#core/water'
 import { num, percent, roundedTo, whole } from './numbers'
 import { countMethodWord } from './states'
-import { differenceText, limitText, rangeText, type UnitPrefs, valueNameInside, valueNumber, valueText } from './unitPrefs'
+import {
+  differenceText,
+  limitText,
+  rangeText,
+  type UnitPrefs,
+  valueNameInside,
+  valueNumber,
+  valueText,
+} from './unitPrefs'
 import { agoText, aroundText, dayText, weeksText } from './when'
 
 /** What the words need beside the message: units, today, and what the animals are called. */
@@ -32,40 +40,60 @@ const above = (v: Values, s: Saying) => num(limitText(key(v), n(v, 'high'), s.un
 const bare = (v: Values, s: Saying, of: string) => num(valueNumber(key(v), n(v, of), s.units))
 
 const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
-  'number.about': v => `About ${num(about(v, 'value'))} here, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
+  'number.about': v =>
+    `About ${num(about(v, 'value'))} here, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
   'number.exact': v => `${num(whole(n(v, 'value')))} here`,
   'number.none': () => 'Probably none are left',
-  'number.neverCounted': v => `About ${num(about(v, 'value'))} by now, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
-  'number.reasonCounts': v => `From ${n(v, 'n') === 1 ? 'one count' : `${num(n(v, 'n'))} counts`}; the last saw ${num(n(v, 'seen'))} ${method(v)}, ${agoText(n(v, 'days'))}.`,
-  'number.reasonDoubted': (v, s) => `A count of ${num(n(v, 'seen'))} ${method(v)} on ${dayText(n(v, 'at'), s.nowMs)} is not believed: about ${num(whole(n(v, 'expected')))} were expected.`,
+  'number.neverCounted': v =>
+    `About ${num(about(v, 'value'))} by now, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
+  'number.reasonCounts': v =>
+    `From ${n(v, 'n') === 1 ? 'one count' : `${num(n(v, 'n'))} counts`}; the last saw ${num(n(v, 'seen'))} ${method(v)}, ${agoText(n(v, 'days'))}.`,
+  'number.reasonDoubted': (v, s) =>
+    `A count of ${num(n(v, 'seen'))} ${method(v)} on ${dayText(n(v, 'at'), s.nowMs)} is not believed: about ${num(whole(n(v, 'expected')))} were expected.`,
   'number.reasonOld': v => `Last counted ${agoText(n(v, 'days'))}.`,
-  'number.doCount': v => `One full count today would narrow it to about ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
+  'number.doCount': v =>
+    `One full count today would narrow it to about ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
 
   'heading.growing': v => `Growing about ${num(growth(n(v, 'value')))} a week`,
   'heading.shrinking': v => `Shrinking about ${num(growth(n(v, 'value')))} a week`,
   'heading.steady': () => 'Holding steady',
-  'heading.unclear': v => (n(v, 'value') > 0.005 ? 'Perhaps growing, not sure yet' : n(v, 'value') < -0.005 ? 'Perhaps shrinking, not sure yet' : 'Not clear where it is heading'),
+  'heading.unclear': v =>
+    n(v, 'value') > 0.005
+      ? 'Perhaps growing, not sure yet'
+      : n(v, 'value') < -0.005
+        ? 'Perhaps shrinking, not sure yet'
+        : 'Not clear where it is heading',
   'heading.full': () => 'Full: about as many as the water carries',
-  'heading.reasonDefault': v => (n(v, 'n') < 2 ? 'This leans on the group’s default: the colony’s own counts say little yet.' : `Still leans on the group’s default: your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of it.`),
-  'heading.reasonOwn': v => `Your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of what is known about growth.`,
+  'heading.reasonDefault': v =>
+    n(v, 'n') < 2
+      ? 'This leans on the group’s default: the colony’s own counts say little yet.'
+      : `Still leans on the group’s default: your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of it.`,
+  'heading.reasonOwn': v =>
+    `Your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of what is known about growth.`,
   'heading.reasonDoubling': v => `Twice as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
   'heading.reasonHalving': v => `Half as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
   'heading.reasonDeaths': v => `${num(n(v, 'n'))} ${n(v, 'n') === 1 ? 'death' : 'deaths'} logged in the last 12 weeks.`,
-  'heading.reasonAhead': (v, s) => `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
-  'heading.reasonRecent': v => `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ${weeksText(n(v, 'weeks'))}${n(v, 'moved') < 0 ? `, beside the ${num(whole(-n(v, 'moved')))} taken out` : ''}.`,
+  'heading.reasonAhead': (v, s) =>
+    `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
+  'heading.reasonRecent': v =>
+    `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ${weeksText(n(v, 'weeks'))}${n(v, 'moved') < 0 ? `, beside the ${num(whole(-n(v, 'moved')))} taken out` : ''}.`,
   'heading.reasonNoYoung': () => 'Young do not grow up in this water: the number cannot rise by itself.',
   'heading.reasonNotBreeding': () => 'Young do not grow up in this water, so the number only falls.',
 
   'surplus.some': (v, s) => `${num(n(v, 'take'))} ${animals(n(v, 'take'), s)} can go today`,
   'surplus.none': () => 'None to spare now',
-  'surplus.reasonKeep': v => `At least ${num(n(v, 'keep'))} stay for 26 weeks, with ${num(percent(n(v, 'risk')))} risk of falling under.`,
-  'surplus.reasonShrinking': v => `The colony is shrinking; it may fall under the ${num(n(v, 'keep'))} that should stay.`,
+  'surplus.reasonKeep': v =>
+    `At least ${num(n(v, 'keep'))} stay for 26 weeks, with ${num(percent(n(v, 'risk')))} risk of falling under.`,
+  'surplus.reasonShrinking': v =>
+    `The colony is shrinking; it may fall under the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonUnder': v => `There are fewer than the ${num(n(v, 'keep'))} that should stay.`,
-  'surplus.reasonDoubt': v => `Too little is known: ${num(percent(n(v, 'risk')))} risk of falling under ${num(n(v, 'keep'))} even if none go.`,
+  'surplus.reasonDoubt': v =>
+    `Too little is known: ${num(percent(n(v, 'risk')))} risk of falling under ${num(n(v, 'keep'))} even if none go.`,
   'surplus.reasonWaterOff': () => 'Put the water right first: these animals would travel badly.',
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
-  'water.allGood': v => (n(v, 'n') === 1 ? 'The one value tested is on target' : `Water is right: all ${num(n(v, 'n'))} values on target`),
+  'water.allGood': v =>
+    n(v, 'n') === 1 ? 'The one value tested is on target' : `Water is right: all ${num(n(v, 'n'))} values on target`,
   'water.nothingKnown': () => 'The water was never tested',
   'water.noReading': v => `${Name(v)} was never tested`,
   'water.tooOld': v => `${Name(v)} not read for ${num(`${Math.floor(n(v, 'days'))} days`)}`,
@@ -78,50 +106,77 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'water.slidAbove': (v, s) => `${Name(v)} has crept up to ${value(v, s)}, above ${above(v, s)}`,
   'water.slidBelow': (v, s) => `${Name(v)} has slid to ${value(v, s)}, below ${below(v, s)}`,
   'water.poison': (v, s) => `${Name(v)} found: ${value(v, s)}. It should be none`,
-  'water.reasonSlope': (v, s) => `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, about ${num(differenceText(key(v), Math.abs(n(v, 'perWeek')), s.units, 1))} ${n(v, 'perWeek') < 0 ? 'down' : 'up'} a week.`,
+  'water.reasonSlope': (v, s) =>
+    `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, about ${num(differenceText(key(v), Math.abs(n(v, 'perWeek')), s.units, 1))} ${n(v, 'perWeek') < 0 ? 'down' : 'up'} a week.`,
   'water.reasonSteady': v => `Steady over the last ${num(n(v, 'n'))} readings.`,
-  'water.reasonTooFew': v => (n(v, 'n') < 2 ? 'One reading shows no trend.' : `${num(n(v, 'n'))} readings are too few for a trend.`),
-  'water.reasonForecast': (v, s) => `In four weeks about ${value(v, s)} if nothing is done (likely ${num(rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units))}).`,
-  'water.reasonWeak': (v, s) => `Read by a rough method: give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}.`,
-  'water.reasonJump': (v, s) => `It jumped by ${num(differenceText(key(v), Math.abs(n(v, 'by')), s.units))} in ${Math.max(1, Math.round(n(v, 'days')))} days; these animals take ${num(differenceText(key(v), n(v, 'allowed'), s.units))}.`,
-  'water.reasonNearLimit': (v, s) => `Preferred ${num(preferred(v, s))}, tolerated ${num(rangeText(key(v), n(v, 'tolLow'), n(v, 'tolHigh'), s.units))}.`,
-  'water.swing': (v, s) => `pH swings by ${num(differenceText('ph', Math.abs(n(v, 'by')), s.units))} between dawn and dusk`,
-  'water.reasonSwing': (v, s) => `${n(v, 'pairs') > 0 ? `${num(n(v, 'pairs'))} ${n(v, 'pairs') === 1 ? 'pair' : 'pairs'} of readings from one day` : `${num(n(v, 'mornings'))} morning and ${num(n(v, 'evenings'))} evening readings`}: likely ${num(`${valueNumber('ph', Math.min(Math.abs(n(v, 'low')), Math.abs(n(v, 'high'))), s.units)} to ${valueNumber('ph', Math.max(Math.abs(n(v, 'low')), Math.abs(n(v, 'high'))), s.units)}`)} ${n(v, 'by') > 0 ? 'higher at dusk' : 'lower at dusk'}. More than about half a unit is a warning.`,
-  'water.doSteadyCo2': () => 'Slow or stop injected CO₂, move the surface at night, and test at dawn and at dusk again.',
-  'water.reasonReckoned': (v, s) => `Reckoned from what was poured, give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}: a test settles it.`,
+  'water.reasonTooFew': v =>
+    n(v, 'n') < 2 ? 'One reading shows no trend.' : `${num(n(v, 'n'))} readings are too few for a trend.`,
+  'water.reasonForecast': (v, s) =>
+    `In four weeks about ${value(v, s)} if nothing is done (likely ${num(rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units))}).`,
+  'water.reasonWeak': (v, s) =>
+    `Read by a rough method: give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}.`,
+  'water.reasonJump': (v, s) =>
+    `It jumped by ${num(differenceText(key(v), Math.abs(n(v, 'by')), s.units))} in ${Math.max(1, Math.round(n(v, 'days')))} days; these animals take ${num(differenceText(key(v), n(v, 'allowed'), s.units))}.`,
+  'water.reasonNearLimit': (v, s) =>
+    `Preferred ${num(preferred(v, s))}, tolerated ${num(rangeText(key(v), n(v, 'tolLow'), n(v, 'tolHigh'), s.units))}.`,
+  'water.swing': (v, s) =>
+    `pH swings by ${num(differenceText('ph', Math.abs(n(v, 'by')), s.units))} between dawn and dusk`,
+  'water.reasonSwing': (v, s) =>
+    `${n(v, 'pairs') > 0 ? `${num(n(v, 'pairs'))} ${n(v, 'pairs') === 1 ? 'pair' : 'pairs'} of readings from one day` : `${num(n(v, 'mornings'))} morning and ${num(n(v, 'evenings'))} evening readings`}: likely ${num(`${valueNumber('ph', Math.min(Math.abs(n(v, 'low')), Math.abs(n(v, 'high'))), s.units)} to ${valueNumber('ph', Math.max(Math.abs(n(v, 'low')), Math.abs(n(v, 'high'))), s.units)}`)} ${n(v, 'by') > 0 ? 'higher at dusk' : 'lower at dusk'}. More than about half a unit is a warning.`,
+  'water.doSteadyCo2': () =>
+    'Slow or stop injected CO₂, move the surface at night, and test at dawn and at dusk again.',
+  'water.reasonReckoned': (v, s) =>
+    `Reckoned from what was poured, give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}: a test settles it.`,
   'water.doTest': v => `Test ${name(v)}.`,
   'water.doRetest': v => `Test ${name(v)} again with a better method before you change anything.`,
   'water.doNothing': () => 'Leave it: stable beats perfect.',
   'water.doRaise': v => raise(key(v)),
   'water.doLower': v => lower(key(v)),
-  'water.doEmergencyChange': v => `Change a part of the water now with matched water, stop feeding, and test ${name(v)} again tomorrow.`,
+  'water.doEmergencyChange': v =>
+    `Change a part of the water now with matched water, stop feeding, and test ${name(v)} again tomorrow.`,
 }
 
 function raise(k: ValueKey): string {
   switch (k) {
     case 'ghDh':
-    case 'khDh': return 'Raise it in stages with the next changes.'
-    case 'temperatureC': return 'Warm it slowly: check heater and room.'
-    case 'humidityPct': return 'Close the cover further and mist.'
-    case 'conductivityUsCm': return 'Add minerals with the next changes, in stages.'
-    case 'salinityGKg': return 'Top up with salt water, in stages.'
-    case 'ph': return 'Look at KH first: pH follows it.'
-    case 'calciumMgL': return 'Offer calcium: bone, stone or salts with the changes.'
-    default: return 'Bring it up in stages.'
+    case 'khDh':
+      return 'Raise it in stages with the next changes.'
+    case 'temperatureC':
+      return 'Warm it slowly: check heater and room.'
+    case 'humidityPct':
+      return 'Close the cover further and mist.'
+    case 'conductivityUsCm':
+      return 'Add minerals with the next changes, in stages.'
+    case 'salinityGKg':
+      return 'Top up with salt water, in stages.'
+    case 'ph':
+      return 'Look at KH first: pH follows it.'
+    case 'calciumMgL':
+      return 'Offer calcium: bone, stone or salts with the changes.'
+    default:
+      return 'Bring it up in stages.'
   }
 }
 
 function lower(k: ValueKey): string {
   switch (k) {
     case 'ghDh':
-    case 'khDh': return 'Thin it in stages with softer change water.'
-    case 'temperatureC': return 'Cool it slowly: less light, a fan over the surface.'
-    case 'humidityPct': return 'Let more air in.'
-    case 'conductivityUsCm': return 'Top up with pure water only, and thin with the next changes.'
-    case 'salinityGKg': return 'Top up with pure water.'
-    case 'ph': return 'Look at KH and leaves first: pH follows them.'
-    case 'nitrateMgL': return 'Feed less and change a little more.'
-    default: return 'Bring it down in stages.'
+    case 'khDh':
+      return 'Thin it in stages with softer change water.'
+    case 'temperatureC':
+      return 'Cool it slowly: less light, a fan over the surface.'
+    case 'humidityPct':
+      return 'Let more air in.'
+    case 'conductivityUsCm':
+      return 'Top up with pure water only, and thin with the next changes.'
+    case 'salinityGKg':
+      return 'Top up with pure water.'
+    case 'ph':
+      return 'Look at KH and leaves first: pH follows them.'
+    case 'nitrateMgL':
+      return 'Feed less and change a little more.'
+    default:
+      return 'Bring it down in stages.'
   }
 }
 

@@ -7,19 +7,29 @@ import { num, percent, whole } from './numbers'
 import { takeKindWord } from './outlook'
 import { aheadText, dayText } from './when'
 
-export const outletWords: Readonly<Record<Outlet, string>> = { sold: 'Sold', given: 'Given', fed: 'Fed', moved: 'Moved', culled: 'Culled' }
+export const outletWords: Readonly<Record<Outlet, string>> = {
+  sold: 'Sold',
+  given: 'Given',
+  fed: 'Fed',
+  moved: 'Moved',
+  culled: 'Culled',
+}
 
 /** "4 every week" or "one every 3 weeks". */
 export function weeklyText(weekly: number): string {
   if (weekly < 0.1) return 'none'
-  return weekly < 1 ? `one every ${Math.ceil(1 / weekly)} weeks` : formatNumber(weekly, weekly < 10 && weekly % 1 > 0.04 ? 1 : 0)
+  return weekly < 1
+    ? `one every ${Math.ceil(1 / weekly)} weeks`
+    : formatNumber(weekly, weekly < 10 && weekly % 1 > 0.04 ? 1 : 0)
 }
 
 /** What holds a take back. */
 export function limitText(take: LargestTake, keep: number, females: number): string {
   if (take.all) return 'all that there are'
   if (take.take === 0 && take.riskAfter > 0) return `already ${percent(take.riskNow)} risk with none taken`
-  return take.limit === 'females' ? `grown females would fall under ${whole(females)}` : `the number would fall under ${whole(keep)}`
+  return take.limit === 'females'
+    ? `grown females would fall under ${whole(females)}`
+    : `the number would fall under ${whole(keep)}`
 }
 
 /** One sentence on what can go of a kind. */
@@ -30,14 +40,23 @@ export function takeText({ of, now, weekly }: SafeTake): string {
 
 /** What must go so that the glass is not outgrown. */
 export function upperText(u: Upper, nowMs: number): string {
-  if (u.week === null) return `It will hardly pass ${num(whole(u.limit))} within half a year (${num(percent(u.chance))} chance): nothing has to go for room.`
-  const when = u.week < 0.5 ? 'It is over that now' : `It passes ${num(whole(u.limit))} about ${num(dayText(nowMs + u.week * WEEK_MS, nowMs))}`
-  const culling = u.weekly === null ? 'Even half of them each week would not hold it.' : `Take out ${num(weeklyText(u.weekly))} a week to stay under.`
+  if (u.week === null)
+    return `It will hardly pass ${num(whole(u.limit))} within half a year (${num(percent(u.chance))} chance): nothing has to go for room.`
+  const when =
+    u.week < 0.5
+      ? 'It is over that now'
+      : `It passes ${num(whole(u.limit))} about ${num(dayText(nowMs + u.week * WEEK_MS, nowMs))}`
+  const culling =
+    u.weekly === null
+      ? 'Even half of them each week would not hold it.'
+      : `Take out ${num(weeklyText(u.weekly))} a week to stay under.`
   return `${when} (${num(percent(u.chance))} chance within half a year). ${culling} Find an outlet before then.`
 }
 
 /** "30 half-grown for B. N. by Sat 12 Dec". */
-export const orderText = (o: Order, nowMs: number): string => `${whole(o.number)}${o.of === 'any' ? '' : ` ${takeKindWord[o.of]}`} for ${o.who}, due ${aheadText(Date.parse(o.dueAt), nowMs)}`
+export const orderText = (o: Order, nowMs: number): string =>
+  `${whole(o.number)}${o.of === 'any' ? '' : ` ${takeKindWord[o.of]}`} for ${o.who}, due ${aheadText(Date.parse(o.dueAt), nowMs)}`
 
 /** An amount of money. */
-export const moneyText = (amount: number, currency: string): string => `${amount.toFixed(2)}${currency ? ` ${currency}` : ''}`
+export const moneyText = (amount: number, currency: string): string =>
+  `${amount.toFixed(2)}${currency ? ` ${currency}` : ''}`

@@ -1,4 +1,15 @@
-import { alkalinity, conductivity, formatNumber, formatQuantity, hardness, parseNumber, type Quantity, temperature, unitOf, volume } from '#core/units'
+import {
+  alkalinity,
+  conductivity,
+  formatNumber,
+  formatQuantity,
+  hardness,
+  parseNumber,
+  type Quantity,
+  temperature,
+  unitOf,
+  volume,
+} from '#core/units'
 import type { ValueKey } from '#core/records'
 
 /** The units that the keeper reads and types; the records hold canonical units whatever is chosen here. */
@@ -12,7 +23,14 @@ export interface UnitPrefs {
 export const defaultUnits: UnitPrefs = { temperature: 'c', volume: 'l', hardness: 'dh', conductivity: 'usCm' }
 
 /** Name, short name, unit of a value that has no choice of units, and its decimals. */
-interface ValueWords { name: string, short: string, quantity?: Quantity, pref?: keyof UnitPrefs, unit?: string, decimals: number }
+interface ValueWords {
+  name: string
+  short: string
+  quantity?: Quantity
+  pref?: keyof UnitPrefs
+  unit?: string
+  decimals: number
+}
 
 const values: Readonly<Record<ValueKey, ValueWords>> = {
   ghDh: { name: 'GH', short: 'GH', quantity: hardness, pref: 'hardness', decimals: 1 },
@@ -41,13 +59,15 @@ function unitFor(key: ValueKey, prefs: UnitPrefs) {
 export const valueName = (key: ValueKey): string => values[key].name
 
 /** "conductivity" inside a sentence; GH, KH and pH keep their letters. */
-export const valueNameInside = (key: ValueKey): string => (['ghDh', 'khDh', 'ph'].includes(key) ? values[key].name : values[key].name.toLowerCase())
+export const valueNameInside = (key: ValueKey): string =>
+  ['ghDh', 'khDh', 'ph'].includes(key) ? values[key].name : values[key].name.toLowerCase()
 
 /** At most five letters, for the hem of a glass. */
 export const valueShort = (key: ValueKey): string => values[key].short
 
 /** Symbol of the unit in which a value is shown; empty for pH. */
-export const valueUnit = (key: ValueKey, prefs: UnitPrefs): string => unitFor(key, prefs)?.symbol ?? values[key].unit ?? ''
+export const valueUnit = (key: ValueKey, prefs: UnitPrefs): string =>
+  unitFor(key, prefs)?.symbol ?? values[key].unit ?? ''
 
 /** From the canonical unit to the one shown. */
 export function shownValue(key: ValueKey, value: number, prefs: UnitPrefs): number {
@@ -67,7 +87,8 @@ const decimalsOf = (key: ValueKey, prefs: UnitPrefs) => {
 }
 
 /** A value without its unit, e.g. for the ends of a range. */
-export const valueNumber = (key: ValueKey, value: number, prefs: UnitPrefs): string => formatNumber(shownValue(key, value, prefs), decimalsOf(key, prefs))
+export const valueNumber = (key: ValueKey, value: number, prefs: UnitPrefs): string =>
+  formatNumber(shownValue(key, value, prefs), decimalsOf(key, prefs))
 
 /** A value with its unit: "7.5 °dH". */
 export function valueText(key: ValueKey, value: number, prefs: UnitPrefs): string {

@@ -6,13 +6,17 @@ import { differenceText, rangeText, valueName, valueText } from './unitPrefs'
 import { agoText, dayText, weeksText } from './when'
 
 /** A figure that went in, with its basis. */
-export interface WhyFigure { name: string, value: string, basis: string }
+export interface WhyFigure {
+  name: string
+  value: string
+  basis: string
+}
 /** What stands behind a statement, in plain words. */
 export interface Why {
   title: string
   /** every reason, not only those that fit beside the statement */
   reasons: string[]
-  inputs: { text: string, entryId?: string }[]
+  inputs: { text: string; entryId?: string }[]
   method: string[]
   formula: string
   figures: WhyFigure[]
@@ -26,18 +30,44 @@ export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why 
   return {
     title: `${valueName(v.key)}, and why`,
     reasons: [say(v.conclusion, s), ...v.reasons.map(r => say(r, s)), ...v.actions.map(a => say(a, s))],
-    inputs: v.evidence.map(e => ({ text: `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ${testMethodWord[e.values.method as ReadingMethod]}, give or take ${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`, ...(e.entryId && { entryId: e.entryId }) })),
+    inputs: v.evidence.map(e => ({
+      text: `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ${testMethodWord[e.values.method as ReadingMethod]}, give or take ${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`,
+      ...(e.entryId && { entryId: e.entryId }),
+    })),
     method: [
       'Stable beats perfect: a steady value outside the preferred range but inside the tolerated one is left alone; one that is sliding is named before it is out.',
       'The slope is read from up to eight readings of the last 120 days, each weighed by how exact its method is. It counts only when it is clear of chance.',
       ...(v.latest ? [`The newest reading is from ${agoText(v.ageDays ?? 0)}.`] : []),
     ],
-    formula: v.trendPerWeek ? `weighted line: ${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ${differenceText(v.key, v.trendPerWeek.low, s.units, 2)} to ${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${v.inFourWeeks ? `; in four weeks likely ${rangeText(v.key, v.inFourWeeks.low, v.inFourWeeks.high, s.units)}` : ''}.` : 'No trend: it takes two readings or more.',
+    formula: v.trendPerWeek
+      ? `weighted line: ${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ${differenceText(v.key, v.trendPerWeek.low, s.units, 2)} to ${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${v.inFourWeeks ? `; in four weeks likely ${rangeText(v.key, v.inFourWeeks.low, v.inFourWeeks.high, s.units)}` : ''}.`
+      : 'No trend: it takes two readings or more.',
     figures: [
       { name: 'Preferred', value: rangeText(v.key, low, high, s.units), basis: basisText(v.target.basis) },
-      { name: 'Tolerated', value: rangeText(v.key, v.tolerated[0], v.tolerated[1], s.units), basis: v.target.tolerated ? basisText(v.target.basis) : 'the preferred range and a quarter of its width on each side (from memory)' },
-      ...(step ? [{ name: 'Largest step', value: `${differenceText(v.key, step.value, s.units)} a week`, basis: basisText(step.basis) }] : []),
+      {
+        name: 'Tolerated',
+        value: rangeText(v.key, v.tolerated[0], v.tolerated[1], s.units),
+        basis: v.target.tolerated
+          ? basisText(v.target.basis)
+          : 'the preferred range and a quarter of its width on each side (from memory)',
+      },
+      ...(step
+        ? [
+            {
+              name: 'Largest step',
+              value: `${differenceText(v.key, step.value, s.units)} a week`,
+              basis: basisText(step.basis),
+            },
+          ]
+        : []),
     ],
-    narrows: !v.latest || v.state === 'unknown' ? ['A test today.'] : v.latest.method === 'strip' || v.latest.method === 'guess' ? ['A liquid kit or a probe instead of a rough method.'] : v.window.length < 3 ? ['A third reading shows whether it moves.'] : [`A test every ${weeksText(2)} keeps the slope in sight.`],
+    narrows:
+      !v.latest || v.state === 'unknown'
+        ? ['A test today.']
+        : v.latest.method === 'strip' || v.latest.method === 'guess'
+          ? ['A liquid kit or a probe instead of a rough method.']
+          : v.window.length < 3
+            ? ['A third reading shows whether it moves.']
+            : [`A test every ${weeksText(2)} keeps the slope in sight.`],
   }
 }

@@ -1,6 +1,13 @@
 import { groupOf, type ResolvedGroup, type SharedTargets } from '#core/groups'
 import { DAY_MS, type Source, valueKeys } from '#core/records'
-import { CONDUCTIVITY_ERROR, type Goals, recipeKeys, type SourceWater, type WaterRecipe, type WaterStory } from '#core/water'
+import {
+  CONDUCTIVITY_ERROR,
+  type Goals,
+  recipeKeys,
+  type SourceWater,
+  type WaterRecipe,
+  type WaterStory,
+} from '#core/water'
 import { percent } from './numbers'
 import { assumptionText, shortText } from './recipe'
 import { basisText, testMethodWord } from './states'
@@ -14,7 +21,7 @@ export interface RecipeGrounds {
   story: WaterStory
   shared: SharedTargets
   groups: readonly ResolvedGroup[]
-  sources: readonly { source: Source, known: SourceWater | null }[]
+  sources: readonly { source: Source; known: SourceWater | null }[]
   filling: boolean
   nowMs: number
   units: UnitPrefs
@@ -23,41 +30,81 @@ export interface RecipeGrounds {
 /** Why for a recipe: the readings and analyses it stands on, its limits, and what was assumed. */
 export function whyRecipe(g: RecipeGrounds): Why {
   const used = new Set(g.recipe.steps.flatMap(s => s.pours.map(p => p.id)))
-  const readings = g.filling ? [] : valueKeys.flatMap((key) => {
-    const last = (recipeKeys as readonly string[]).includes(key) ? g.story.readings.get(key)?.at(-1) : undefined
-    return last ? [{ text: `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY_MS)}, give or take ${differenceText(key, last.sd, g.units)}`, entryId: last.entryId }] : []
-  })
-  const analyses = g.sources.filter(s => used.has(s.source.id)).map(({ source, known }) => ({ text: `${source.name}: ${known?.testedMs ? `analysed ${dayText(known.testedMs, g.nowMs)}` : 'assumed, not analysed'}` }))
-  const assumed = [...new Set(g.sources.filter(s => used.has(s.source.id)).flatMap(s => s.known?.completed.assumptions ?? []))].map(a => assumptionText[a])
+  const readings = g.filling
+    ? []
+    : valueKeys.flatMap(key => {
+        const last = (recipeKeys as readonly string[]).includes(key) ? g.story.readings.get(key)?.at(-1) : undefined
+        return last
+          ? [
+              {
+                text: `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY_MS)}, give or take ${differenceText(key, last.sd, g.units)}`,
+                entryId: last.entryId,
+              },
+            ]
+          : []
+      })
+  const analyses = g.sources
+    .filter(s => used.has(s.source.id))
+    .map(({ source, known }) => ({
+      text: `${source.name}: ${known?.testedMs ? `analysed ${dayText(known.testedMs, g.nowMs)}` : 'assumed, not analysed'}`,
+    }))
+  const assumed = [
+    ...new Set(g.sources.filter(s => used.has(s.source.id)).flatMap(s => s.known?.completed.assumptions ?? [])),
+  ].map(a => assumptionText[a])
   return {
     title: 'The recipe, and why',
     reasons: [
       ...(g.recipe.reached ? [] : [`${shortText(g.recipe, g.units)}.`]),
       ...goalLines(g.recipe.goals, g.units),
-      ...(g.shared.conflicts.length > 0 ? [`The colonies in this glass want different water: ${g.shared.conflicts.map(valueName).join(', ')} follows the first one.`] : []),
+      ...(g.shared.conflicts.length > 0
+        ? [
+            `The colonies in this glass want different water: ${g.shared.conflicts.map(valueName).join(', ')} follows the first one.`,
+          ]
+        : []),
     ],
     inputs: [...readings, ...analyses],
     method: [
       'Litres and grams are found by linear programming: what is missing in GH, KH, calcium to magnesium, conductivity and salinity is weighed up against how much salt it takes, with sodium kept low.',
-      g.filling ? 'A first fill has no animals in it, so there is no largest step.' : 'No change moves a value further than these animals take in a week; what is right already is held where it is.',
+      g.filling
+        ? 'A first fill has no animals in it, so there is no largest step.'
+        : 'No change moves a value further than these animals take in a week; what is right already is held where it is.',
       `Conductivity follows from the ions and is right to about ${percent(CONDUCTIVITY_ERROR)}.`,
       ...assumed,
     ],
-    formula: 'after a change: c′ = (1 − f)·c + f·c_new, f = litres changed by litres in the glass (mass balance). Conductivity: McCleskey, Nordstrom, Ryan & Ball 2012.',
+    formula:
+      'after a change: c′ = (1 − f)·c + f·c_new, f = litres changed by litres in the glass (mass balance). Conductivity: McCleskey, Nordstrom, Ryan & Ball 2012.',
     figures: [
-      ...recipeKeys.flatMap((key) => {
+      ...recipeKeys.flatMap(key => {
         const t = g.shared.targets[key]
-        return t ? [{ name: `${valueName(key)}, preferred`, value: rangeText(key, ...t.preferred, g.units), basis: basisText(t.basis) }] : []
+        return t
+          ? [
+              {
+                name: `${valueName(key)}, preferred`,
+                value: rangeText(key, ...t.preferred, g.units),
+                basis: basisText(t.basis),
+              },
+            ]
+          : []
       }),
-      ...recipeKeys.flatMap((key) => {
+      ...recipeKeys.flatMap(key => {
         const step = g.filling ? undefined : g.shared.largestStepPerWeek[key]
-        return step && g.recipe.goals[key] ? [{ name: `${valueName(key)}, largest step`, value: `${differenceText(key, step.value, g.units)} a week`, basis: basisText(step.basis) }] : []
+        return step && g.recipe.goals[key]
+          ? [
+              {
+                name: `${valueName(key)}, largest step`,
+                value: `${differenceText(key, step.value, g.units)} a week`,
+                basis: basisText(step.basis),
+              },
+            ]
+          : []
       }),
     ],
     narrows: [
       ...(g.filling ? [] : ['A liquid kit on the day of the change; strips leave half a degree and more open.']),
       ...(assumed.length > 0 ? ['The supplier’s report with calcium, magnesium, sodium, chloride and sulfate.'] : []),
-      ...(g.groups.length === 0 ? [`Targets of a colony; without one those of ${groupOf('custom').name.toLowerCase()} count.`] : []),
+      ...(g.groups.length === 0
+        ? [`Targets of a colony; without one those of ${groupOf('custom').name.toLowerCase()} count.`]
+        : []),
     ],
   }
 }
@@ -66,7 +113,9 @@ function goalLines(goals: Goals, units: UnitPrefs): string[] {
   const point = recipeKeys.filter(k => goals[k] && goals[k].low === goals[k].high && goals[k].weight >= 1)
   const held = recipeKeys.filter(k => goals[k] && goals[k].low === goals[k].high && goals[k].weight < 1)
   return [
-    ...(point.length > 0 ? [`Aim: ${point.map(k => `${valueName(k)} ${limitText(k, goals[k]!.low, units)}`).join(', ')}.`] : []),
+    ...(point.length > 0
+      ? [`Aim: ${point.map(k => `${valueName(k)} ${limitText(k, goals[k]!.low, units)}`).join(', ')}.`]
+      : []),
     ...(held.length > 0 ? [`Held where it is: ${held.map(valueName).join(', ')}.`] : []),
   ]
 }

@@ -1,5 +1,13 @@
 import { expose, transfer } from 'comlink'
-import { type BlobSettings, type BlobsFound, findBlobs, type Picture, type TankPicture, tankPicture, type TankScene } from '#core/counting'
+import {
+  type BlobSettings,
+  type BlobsFound,
+  findBlobs,
+  type Picture,
+  type TankPicture,
+  tankPicture,
+  type TankScene,
+} from '#core/counting'
 
 /** Suggests animals in a picture. */
 const suggest = (picture: Picture, settings: BlobSettings): BlobsFound => findBlobs(picture, settings)

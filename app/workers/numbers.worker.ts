@@ -1,17 +1,53 @@
 import { expose } from 'comlink'
 import { resolveGroup } from '#core/groups'
-import { chunkSize, joinFutures, liveChunk, type OutlookAnswer, type OutlookAsk, readOutlook, scenarioModel } from '#core/outlook'
-import { dyingPerWeek, type Fit, fitPopulation, futureFan, type Futures, numberNow, PARTICLES, type PopulationQuestion, takeSearch } from '#core/population'
+import {
+  chunkSize,
+  joinFutures,
+  liveChunk,
+  type OutlookAnswer,
+  type OutlookAsk,
+  readOutlook,
+  scenarioModel,
+} from '#core/outlook'
+import {
+  dyingPerWeek,
+  type Fit,
+  fitPopulation,
+  futureFan,
+  type Futures,
+  numberNow,
+  PARTICLES,
+  type PopulationQuestion,
+  takeSearch,
+} from '#core/population'
 import { type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
 import { questionFrom } from '#core/statements'
-import { asThingsAre, type OrderOutlook, ordersAhead, type SafeTake, safeTake, spareAhead, stayUnder, type Upper } from '#core/surplus'
+import {
+  asThingsAre,
+  type OrderOutlook,
+  ordersAhead,
+  type SafeTake,
+  safeTake,
+  spareAhead,
+  stayUnder,
+  type Upper,
+} from '#core/surplus'
 import { openDb } from '~/data/database'
 import { statementInputs, type StatementSubject } from '~/data/summaries'
 
 /** The colony that is asked about, and the moment. */
-export interface NumbersSubject { subject: StatementSubject, nowMs: number }
+export interface NumbersSubject {
+  subject: StatementSubject
+  nowMs: number
+}
 
-interface Ready { key: string, question: PopulationQuestion, fit: Fit, now: number, dying: number }
+interface Ready {
+  key: string
+  question: PopulationQuestion
+  fit: Fit
+  now: number
+  dying: number
+}
 let ready: Ready | null = null
 /** Which call is the newest: an older one stops at its next breath. */
 let turn = 0
@@ -32,19 +68,32 @@ async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
 }
 
 /** A scenario to live through. */
-export interface ScenarioAsked { id: string, change: ScenarioChange }
+export interface ScenarioAsked {
+  id: string
+  change: ScenarioChange
+}
 
 /**
  * Lives scenarios through, all with the same luck, and gives their answers as they come: first rough, then whole.
  * @param give called with each scenario's answer; the share of the futures that is done comes with it
  * @returns false when a newer question came in between
  */
-async function outlook(about: NumbersSubject, scenarios: ScenarioAsked[], ask: OutlookAsk, futures: number, give: (id: string, answer: OutlookAnswer, done: number) => void): Promise<boolean> {
+async function outlook(
+  about: NumbersSubject,
+  scenarios: ScenarioAsked[],
+  ask: OutlookAsk,
+  futures: number,
+  give: (id: string, answer: OutlookAnswer, done: number) => void,
+): Promise<boolean> {
   const mine = ++turn
   const { question, fit, now, dying } = await prepare(about)
   const size = chunkSize(ask.weeks, question.rates)
   const chunks = Math.max(1, Math.ceil(futures / size))
-  const lived = scenarios.map(s => ({ ...s, model: scenarioModel(s.change, question, about.subject.colony, about.subject.glass, now, dying), chunks: [] as Futures[] }))
+  const lived = scenarios.map(s => ({
+    ...s,
+    model: scenarioModel(s.change, question, about.subject.colony, about.subject.glass, now, dying),
+    chunks: [] as Futures[],
+  }))
   for (let chunk = 0; chunk < chunks; chunk++) {
     for (const s of lived) {
       await breathe()
@@ -63,7 +112,11 @@ async function outlook(about: NumbersSubject, scenarios: ScenarioAsked[], ask: O
         const halfGrown = futureFan(lives.halfGrown, lives, about.nowMs)
         await breathe()
         if (mine !== turn) return false
-        give(s.id, readOutlook(lives, { fan, halfGrown }, ask, s.model.rates.capacity * (s.model.doing.roomFactor ?? 1)), (chunk + 1) / chunks)
+        give(
+          s.id,
+          readOutlook(lives, { fan, halfGrown }, ask, s.model.rates.capacity * (s.model.doing.roomFactor ?? 1)),
+          (chunk + 1) / chunks,
+        )
       }
     }
   }
@@ -71,20 +124,41 @@ async function outlook(about: NumbersSubject, scenarios: ScenarioAsked[], ask: O
 }
 
 /** What is asked of a colony's surplus. */
-export interface SurplusAsked { minimumKeep: number, minimumFemales: number, allowedRisk: number, stayUnder: number, orders: Order[] }
+export interface SurplusAsked {
+  minimumKeep: number
+  minimumFemales: number
+  allowedRisk: number
+  stayUnder: number
+  orders: Order[]
+}
 /** What comes back, part by part. */
-export type SurplusPart = { kind: 'take', take: SafeTake } | { kind: 'upper', upper: Upper } | { kind: 'ahead', spare: { week: number, number: number }[], orders: OrderOutlook[] }
+export type SurplusPart =
+  | { kind: 'take'; take: SafeTake }
+  | { kind: 'upper'; upper: Upper }
+  | { kind: 'ahead'; spare: { week: number; number: number }[]; orders: OrderOutlook[] }
 
 /** Weeks ahead that the keeper is told of. */
 const AHEAD = [2, 4, 8, 12, 26]
 
 /** Searches what can go now and every week, kind by kind, and what must go so that the glass is not outgrown. */
-async function surplus(about: NumbersSubject, asked: SurplusAsked, give: (part: SurplusPart) => void): Promise<boolean> {
+async function surplus(
+  about: NumbersSubject,
+  asked: SurplusAsked,
+  give: (part: SurplusPart) => void,
+): Promise<boolean> {
   const mine = ++turn
   const { question, fit, now, dying } = await prepare(about)
-  const search = takeSearch({ question, fit, doing: { dyingPerWeek: dying }, now }, { total: asked.minimumKeep, females: asked.minimumFemales }, asked.allowedRisk)
+  const search = takeSearch(
+    { question, fit, doing: { dyingPerWeek: dying }, now },
+    { total: asked.minimumKeep, females: asked.minimumFemales },
+    asked.allowedRisk,
+  )
   const futures = asThingsAre(search)
-  give({ kind: 'ahead', spare: spareAhead(futures, asked.minimumKeep, AHEAD), orders: ordersAhead(asked.orders, futures, asked.minimumKeep, about.nowMs) })
+  give({
+    kind: 'ahead',
+    spare: spareAhead(futures, asked.minimumKeep, AHEAD),
+    orders: ordersAhead(asked.orders, futures, asked.minimumKeep, about.nowMs),
+  })
   const oneSex = resolveGroup(about.subject.colony).group.stages.femaleShare.value === 1
   for (const of of takeKinds.options.filter((k): k is TakeKind => !oneSex || (k !== 'females' && k !== 'males'))) {
     await breathe()

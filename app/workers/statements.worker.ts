@@ -33,7 +33,10 @@ export interface StatementsWanted {
  * Statements of colonies: kept ones at once, also those that are out of date, and then new ones for those.
  * @param give called with kept ones, then with parcels of computed ones; each call makes the Room draw anew
  */
-async function statementsOf({ subjects, nowMs, day, build, mayBeKept }: StatementsWanted, give: (summaries: Summary[]) => void): Promise<void> {
+async function statementsOf(
+  { subjects, nowMs, day, build, mayBeKept }: StatementsWanted,
+  give: (summaries: Summary[]) => void,
+): Promise<void> {
   const db = openDb()
   const kept = mayBeKept ? await keptSummaries(db, subjects, day, build) : []
   if (kept.length > 0) give(kept.map(k => k.summary))

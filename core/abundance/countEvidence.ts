@@ -8,7 +8,8 @@ import { removalPasses } from './removalPasses'
 import { repeatedCounts } from './repeatedCounts'
 import { schnabel } from './schnabel'
 
-export type CountNote = 'passesDoNotFall' | 'marksAreShed' | 'fewRecaptures' | 'scatterTellsLittle' | 'ownHitRate' | 'heaps'
+export type CountNote =
+  'passesDoNotFall' | 'marksAreShed' | 'fewRecaptures' | 'scatterTellsLittle' | 'ownHitRate' | 'heaps'
 
 /**
  * What a count says of the number of animals that can be counted: a normal likelihood on the log scale with mean y and
@@ -45,12 +46,15 @@ type Count = Pick<EntryOf<'count'>, 'number' | 'method' | 'share' | 'series' | '
 export function countEvidence(count: Count, counting: SpeciesGroup['counting'], sheds: boolean): CountEvidence {
   const { number, method } = count
   if (!(number >= 0)) throw new RangeError(`number must be 0 or more, got ${number}`)
-  if (method === 'passes' && count.series) return count.efforts ? ofEfforts(count.series, count.efforts) : ofPasses(count.series)
+  if (method === 'passes' && count.series)
+    return count.efforts ? ofEfforts(count.series, count.efforts) : ofPasses(count.series)
   if (method === 'marks' && count.marks) return ofMarks(count.marks, sheds)
   if (method === 'repeated' && count.series) return ofRepeats(count.series, counting.allSeen)
   if (method === 'photo') return ofPhoto(count, counting.allSeen)
-  if (method === 'partOfTank' && count.series && count.series.length > 1) return ofSamples(count.series, count.share ?? 1, counting.partOfTank)
-  const { share, sdLog } = method === 'partOfTank' || method === 'estimate' || method === 'atFood' ? counting[method] : counting.allSeen
+  if (method === 'partOfTank' && count.series && count.series.length > 1)
+    return ofSamples(count.series, count.share ?? 1, counting.partOfTank)
+  const { share, sdLog } =
+    method === 'partOfTank' || method === 'estimate' || method === 'atFood' ? counting[method] : counting.allSeen
   return one(number, method === 'partOfTank' ? share * (count.share ?? 1) : share, sdLog)
 }
 
@@ -61,7 +65,12 @@ export function countEvidence(count: Count, counting: SpeciesGroup['counting'], 
 function one(seen: number, share: number, sdLog: number, notes: CountNote[] = []): CountEvidence {
   // none seen still speaks: half an animal stands for it, with a spread of a factor e
   const animals = Math.max(seen, 0.5)
-  return evidence(Math.log(animals / share), sdLog * sdLog + (1 - Math.min(share, 1)) / animals + (seen === 0 ? 1 : 0), share, notes)
+  return evidence(
+    Math.log(animals / share),
+    sdLog * sdLog + (1 - Math.min(share, 1)) / animals + (seen === 0 ? 1 : 0),
+    share,
+    notes,
+  )
 }
 
 function evidence(y: number, r: number, share: number, notes: CountNote[]): CountEvidence {
@@ -73,7 +82,11 @@ function ofPasses(catches: readonly number[]): CountEvidence {
   const e = removalPasses(catches, ONE_SD)
   const number = Math.max(e.carleStrub, 0.5)
   const upper = e.interval[1] ?? number * 4
-  const sd = Math.max(0.02, e.carleStrubStandardError / number, Math.log(Math.max(upper, number) / number) * (e.zippin === null ? 1 : 0.8))
+  const sd = Math.max(
+    0.02,
+    e.carleStrubStandardError / number,
+    Math.log(Math.max(upper, number) / number) * (e.zippin === null ? 1 : 0.8),
+  )
   return evidence(Math.log(number), sd * sd, e.caught / number, e.zippin === null ? ['passesDoNotFall'] : [])
 }
 
@@ -87,11 +100,14 @@ function ofEfforts(catches: readonly number[], efforts: readonly number[]): Coun
   return evidence(Math.log(number), sd * sd, caught / number, [])
 }
 
-function ofMarks(marks: readonly { caught: number, recaptured: number }[], sheds: boolean): CountEvidence {
+function ofMarks(marks: readonly { caught: number; recaptured: number }[], sheds: boolean): CountEvidence {
   const e = schnabel(marks, 0.68)
   // one marking and one look for marks: Chapman's number with the exact interval of the hypergeometric
   const [first, second] = marks
-  const once = marks.length === 2 ? markRecapture({ marked: first!.caught, caught: second!.caught, recaptured: second!.recaptured }, 0.68) : null
+  const once =
+    marks.length === 2
+      ? markRecapture({ marked: first!.caught, caught: second!.caught, recaptured: second!.recaptured }, 0.68)
+      : null
   const number = Math.max(once ? once.chapman : e.schnabelPlus1, 0.5)
   const [low, high] = once ? once.exact : e.interval
   const sd = Math.max(0.05, high === null ? 1 : Math.log(high / Math.max(low, 0.5)) / 2)
@@ -99,7 +115,12 @@ function ofMarks(marks: readonly { caught: number, recaptured: number }[], sheds
   if (sheds) notes.push('marksAreShed')
   if (e.recaptured < 7) notes.push('fewRecaptures')
   // a shed mark looks like a new animal: the number is then too high by nobody knows how much
-  return evidence(Math.log(number), sd * sd + (sheds ? 0.25 : 0), Math.min(1, marks.reduce((s, m) => s + m.caught - m.recaptured, 0) / number), notes)
+  return evidence(
+    Math.log(number),
+    sd * sd + (sheds ? 0.25 : 0),
+    Math.min(1, marks.reduce((s, m) => s + m.caught - m.recaptured, 0) / number),
+    notes,
+  )
 }
 
 function ofRepeats(counts: readonly number[], d: Detection): CountEvidence {
@@ -114,8 +135,11 @@ function ofPhoto(count: Count, d: Detection): CountEvidence {
   const mean = frames.reduce((a, b) => a + b, 0) / frames.length
   const part = count.share ?? 1
   const hit = count.hitRate ?? d
-  const spread = frames.length > 1 && mean > 0 ? frames.reduce((s, f) => s + (f - mean) ** 2, 0) / (frames.length - 1) / frames.length / (mean * mean) : 0
-  const patchy = PATCHY * PATCHY * (1 - part) / frames.length
+  const spread =
+    frames.length > 1 && mean > 0
+      ? frames.reduce((s, f) => s + (f - mean) ** 2, 0) / (frames.length - 1) / frames.length / (mean * mean)
+      : 0
+  const patchy = (PATCHY * PATCHY * (1 - part)) / frames.length
   const e = one(mean, hit.share * part, hit.sdLog, count.hitRate ? ['ownHitRate'] : [])
   return evidence(e.y, e.r + spread + patchy, e.share, e.notes)
 }

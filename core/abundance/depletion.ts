@@ -16,8 +16,16 @@ export interface DepletionEstimate {
  * @returns null when the catch does not fall
  * @throws RangeError for lists that do not match
  */
-export function depletion(catches: readonly number[], efforts: readonly number[], method: 'leslie' | 'deLury' = 'leslie', ricker = true): DepletionEstimate | null {
-  if (catches.length < 2 || catches.length !== efforts.length) throw new RangeError(`catches and efforts must be two or more and as many, got ${catches.length} and ${efforts.length}`)
+export function depletion(
+  catches: readonly number[],
+  efforts: readonly number[],
+  method: 'leslie' | 'deLury' = 'leslie',
+  ricker = true,
+): DepletionEstimate | null {
+  if (catches.length < 2 || catches.length !== efforts.length)
+    throw new RangeError(
+      `catches and efforts must be two or more and as many, got ${catches.length} and ${efforts.length}`,
+    )
   const half = ricker ? 0.5 : 0
   const x: number[] = []
   const y: number[] = []
@@ -45,8 +53,11 @@ export function depletion(catches: readonly number[], efforts: readonly number[]
   if (!(q > 0)) return null
   const at0 = my + q * mx
   const number = method === 'leslie' ? at0 / q : Math.exp(at0) / q
-  const residual = n > 2 ? (syy - sxy * sxy / sxx) / (n - 2) : null
+  const residual = n > 2 ? (syy - (sxy * sxy) / sxx) / (n - 2) : null
   // Ricker (1975), eq. 6.17: the error of where a line meets the axis
-  const standardError = residual === null || method === 'deLury' ? null : Math.sqrt(residual / (q * q) * (1 / n + (number - mx) ** 2 / sxx))
+  const standardError =
+    residual === null || method === 'deLury'
+      ? null
+      : Math.sqrt((residual / (q * q)) * (1 / n + (number - mx) ** 2 / sxx))
   return { number, catchability: q, standardError }
 }

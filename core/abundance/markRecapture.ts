@@ -2,7 +2,11 @@ import gammaln from '@stdlib/math-base-special-gammaln'
 import { zQuantile } from '#core/stats'
 
 /** One catch, marking and second catch. */
-export interface Recapture { /** marked and let go */ marked: number, /** caught later */ caught: number, /** of these, with a mark */ recaptured: number }
+export interface Recapture {
+  /** marked and let go */ marked: number
+  /** caught later */ caught: number
+  /** of these, with a mark */ recaptured: number
+}
 
 /** What one recapture says of the number. */
 export interface RecaptureEstimate {
@@ -27,20 +31,26 @@ export interface RecaptureEstimate {
  * @throws RangeError when fewer were caught or marked than came back
  */
 export function markRecapture({ marked, caught, recaptured }: Recapture, level: number): RecaptureEstimate {
-  if (!(recaptured >= 0 && recaptured <= Math.min(marked, caught))) throw new RangeError(`recaptured must lie in 0 to ${Math.min(marked, caught)}, got ${recaptured}`)
-  const chapman = (marked + 1) * (caught + 1) / (recaptured + 1) - 1
-  const variance = (marked + 1) * (caught + 1) * (marked - recaptured) * (caught - recaptured) / ((recaptured + 1) ** 2 * (recaptured + 2))
+  if (!(recaptured >= 0 && recaptured <= Math.min(marked, caught)))
+    throw new RangeError(`recaptured must lie in 0 to ${Math.min(marked, caught)}, got ${recaptured}`)
+  const chapman = ((marked + 1) * (caught + 1)) / (recaptured + 1) - 1
+  const variance =
+    ((marked + 1) * (caught + 1) * (marked - recaptured) * (caught - recaptured)) /
+    ((recaptured + 1) ** 2 * (recaptured + 2))
   const standardError = Math.sqrt(variance)
   const z = zQuantile((1 + level) / 2)
   return {
-    lincolnPetersen: recaptured > 0 ? marked * caught / recaptured : null,
-    chapman, variance, standardError,
+    lincolnPetersen: recaptured > 0 ? (marked * caught) / recaptured : null,
+    chapman,
+    variance,
+    standardError,
     interval: [chapman - z * standardError, chapman + z * standardError],
     exact: exactInterval(marked, caught, recaptured, (1 - level) / 2),
   }
 }
 
-const logChoose = (n: number, k: number) => (k < 0 || k > n ? -Infinity : gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1))
+const logChoose = (n: number, k: number) =>
+  k < 0 || k > n ? -Infinity : gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1)
 
 /** Chance of just so many, or with `more` of so many or more, marked ones in a catch out of n. */
 function tail(n: number, marked: number, caught: number, recaptured: number, more: boolean): number {
@@ -55,9 +65,18 @@ function tail(n: number, marked: number, caught: number, recaptured: number, mor
 function exactInterval(marked: number, caught: number, recaptured: number, alpha: number): [number, number | null] {
   const least = marked + caught - recaptured
   // few in all make many marks likely: the larger the number, the likelier so many recaptures or fewer
-  const low = tail(least, marked, caught, recaptured, false) > alpha ? least : lastWhere(n => tail(n, marked, caught, recaptured, false) <= alpha, least) + 1
+  const low =
+    tail(least, marked, caught, recaptured, false) > alpha
+      ? least
+      : lastWhere(n => tail(n, marked, caught, recaptured, false) <= alpha, least) + 1
   if (recaptured === 0) return [low, null]
-  return [low, lastWhere(n => tail(n, marked, caught, recaptured, true) > alpha, Math.max(low, Math.ceil(marked * caught / recaptured)))]
+  return [
+    low,
+    lastWhere(
+      n => tail(n, marked, caught, recaptured, true) > alpha,
+      Math.max(low, Math.ceil((marked * caught) / recaptured)),
+    ),
+  ]
 }
 
 /** The last whole number from `from` on for which a condition holds that, once it fails, fails for good; in strides, since numbers may be large. */

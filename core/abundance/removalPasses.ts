@@ -36,7 +36,12 @@ export function removalPasses(catches: readonly number[], drop: number): Removal
   const most = Math.max(total + 20, total * FARTHEST)
   const likelihood = (n: number) => {
     const p = total / (k * n - x)
-    return gammaln(n + 1) - gammaln(n - total + 1) + (total > 0 ? total * Math.log(p) : 0) + (p < 1 ? (k * n - x - total) * Math.log1p(-p) : 0)
+    return (
+      gammaln(n + 1) -
+      gammaln(n - total + 1) +
+      (total > 0 ? total * Math.log(p) : 0) +
+      (p < 1 ? (k * n - x - total) * Math.log1p(-p) : 0)
+    )
   }
   let best = total
   let bestLog = likelihood(total)
@@ -48,13 +53,13 @@ export function removalPasses(catches: readonly number[], drop: number): Removal
     }
   }
   // Seber & Whale (1970): only catches that fall enough have a largest likelihood at all
-  const bounded = total > 0 && x > total * (k - 1) / 2 && best < most
+  const bounded = total > 0 && x > (total * (k - 1)) / 2 && best < most
   let low = best
   while (low > total && likelihood(low - 1) >= bestLog - drop) low--
   let high = best
   while (high < most && likelihood(high + 1) >= bestLog - drop) high++
   const carle = carleStrub(k, total, x)
-  const open = total > 0 && x <= total * (k - 1) / 2
+  const open = total > 0 && x <= (total * (k - 1)) / 2
   return {
     caught: total,
     zippin: bounded ? best : null,
@@ -76,5 +81,5 @@ function carleStrub(k: number, total: number, x: number): number {
 
 function standardError(k: number, total: number, n: number, p: number): number {
   if (n === total || p >= 1) return 0
-  return Math.sqrt(n * (n - total) * total / (total * total - n * (n - total) * (k * p) ** 2 / (1 - p)))
+  return Math.sqrt((n * (n - total) * total) / (total * total - (n * (n - total) * (k * p) ** 2) / (1 - p)))
 }

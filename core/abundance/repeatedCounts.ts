@@ -26,15 +26,20 @@ const logChoose = (n: number, k: number) => gammaln(n + 1) - gammaln(k + 1) - ga
  * @param level of the range
  * @throws RangeError for fewer than two counts
  */
-export function repeatedCounts(counts: readonly number[], share: { mean: number, sd: number }, level: number): RepeatedEstimate {
+export function repeatedCounts(
+  counts: readonly number[],
+  share: { mean: number; sd: number },
+  level: number,
+): RepeatedEstimate {
   if (counts.length < 2) throw new RangeError(`counts must be two or more, got ${counts.length}`)
-  const strength = Math.max(2, share.mean * (1 - share.mean) / (share.sd * share.sd) - 1)
+  const strength = Math.max(2, (share.mean * (1 - share.mean)) / (share.sd * share.sd) - 1)
   const a = share.mean * strength
   const b = (1 - share.mean) * strength
   const k = counts.length
   const sum = counts.reduce((s, c) => s + c, 0)
   const top = Math.max(...counts)
-  const weight = (n: number) => counts.reduce((l, c) => l + logChoose(n, c), 0) + logBeta(a + sum, b + k * n - sum) - Math.log(Math.max(n, 1))
+  const weight = (n: number) =>
+    counts.reduce((l, c) => l + logChoose(n, c), 0) + logBeta(a + sum, b + k * n - sum) - Math.log(Math.max(n, 1))
   const numbers: number[] = []
   const logs: number[] = []
   let best = -Infinity
@@ -61,5 +66,12 @@ export function repeatedCounts(counts: readonly number[], share: { mean: number,
   }
   const average = sum / k
   const variance = counts.reduce((s, c) => s + (c - average) ** 2, 0) / (k - 1)
-  return { mean, sd: Math.sqrt(Math.max(0, square - mean * mean)), low: found[0]!, high: found[1] ?? numbers.at(-1)!, share: average / mean, weak: variance >= average || k < 3 }
+  return {
+    mean,
+    sd: Math.sqrt(Math.max(0, square - mean * mean)),
+    low: found[0]!,
+    high: found[1] ?? numbers.at(-1)!,
+    share: average / mean,
+    weak: variance >= average || k < 3,
+  }
 }

@@ -1,7 +1,10 @@
 import { poissonInterval } from '#core/stats'
 
 /** One catch of several: all without a mark get one before they are let go. */
-export interface MarkedCatch { caught: number, recaptured: number }
+export interface MarkedCatch {
+  caught: number
+  recaptured: number
+}
 
 /** What several catches with marks say of the number. */
 export interface SchnabelEstimate {
@@ -31,7 +34,10 @@ export function schnabel(catches: readonly MarkedCatch[], level: number): Schnab
   let rm = 0
   let recaptured = 0
   for (const [i, c] of catches.entries()) {
-    if (!(c.recaptured >= 0 && c.recaptured <= Math.min(c.caught, marked))) throw new RangeError(`recaptured of catch ${i + 1} must lie in 0 to ${Math.min(c.caught, marked)}, got ${c.recaptured}`)
+    if (!(c.recaptured >= 0 && c.recaptured <= Math.min(c.caught, marked)))
+      throw new RangeError(
+        `recaptured of catch ${i + 1} must lie in 0 to ${Math.min(c.caught, marked)}, got ${c.recaptured}`,
+      )
     cm += c.caught * marked
     cmm += c.caught * marked * marked
     rm += c.recaptured * marked

@@ -26,7 +26,17 @@ export function clutchesOf(brood: Care['brood'], entries: readonly Entry[]): Clu
   const clutches = new Map<string, Clutch>()
   for (const e of entries.filter((e): e is EntryOf<'clutch'> => e.kind === 'clutch')) {
     const at = momentMs(e.at)
-    if (e.event === 'laid') clutches.set(e.id, { id: e.id, laidMs: at, seenMs: at, state: 'open', place: e.place ?? 'inPlace', fromMs: at + first * DAY_MS, toMs: at + last * DAY_MS, young: null })
+    if (e.event === 'laid')
+      clutches.set(e.id, {
+        id: e.id,
+        laidMs: at,
+        seenMs: at,
+        state: 'open',
+        place: e.place ?? 'inPlace',
+        fromMs: at + first * DAY_MS,
+        toMs: at + last * DAY_MS,
+        young: null,
+      })
     const clutch = e.clutchId === undefined ? undefined : clutches.get(e.clutchId)
     if (!clutch) continue
     clutch.seenMs = Math.max(clutch.seenMs, at)

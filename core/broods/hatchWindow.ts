@@ -2,7 +2,12 @@ import type { Care } from '#core/groups'
 import { DAY_MS, type Entry, momentMs } from '#core/records'
 
 /** When young may come. Moments are milliseconds. */
-export interface HatchWindow { fromMs: number, toMs: number, /** the sighting that began it */ seenMs: number, /** most seen at once in this run */ number: number }
+export interface HatchWindow {
+  fromMs: number
+  toMs: number
+  /** the sighting that began it */ seenMs: number
+  /** most seen at once in this run */ number: number
+}
 
 /** Eggs that show eyes hatch within days (from memory). */
 const EYED_DAYS = 7
@@ -14,7 +19,12 @@ const EYED_DAYS = 7
  * @param beforeMs the last look without any, null when nobody looked
  * @param days from laying to the hatch
  */
-export function hatchWindow(seenMs: number, beforeMs: number | null, days: readonly [number, number], eyed = false): { fromMs: number, toMs: number } {
+export function hatchWindow(
+  seenMs: number,
+  beforeMs: number | null,
+  days: readonly [number, number],
+  eyed = false,
+): { fromMs: number; toMs: number } {
   if (eyed) return { fromMs: seenMs, toMs: seenMs + EYED_DAYS * DAY_MS }
   const laidFrom = Math.max(beforeMs ?? -Infinity, seenMs - days[0] * DAY_MS)
   return { fromMs: laidFrom + days[0] * DAY_MS, toMs: seenMs + days[1] * DAY_MS }
@@ -46,9 +56,9 @@ export function youngExpected(brood: Care['brood'], entries: readonly Entry[]): 
     if (run) {
       run.number = Math.max(run.number, e.number)
       // eggs with eyes are still there, and not for long
-      if (eyed) Object.assign(run, { fromMs: Math.max(run.fromMs, at), toMs: Math.min(run.toMs, at + EYED_DAYS * DAY_MS) })
-    }
-    else run = { ...hatchWindow(at, beforeMs, brood.days.range, eyed), seenMs: at, number: e.number }
+      if (eyed)
+        Object.assign(run, { fromMs: Math.max(run.fromMs, at), toMs: Math.min(run.toMs, at + EYED_DAYS * DAY_MS) })
+    } else run = { ...hatchWindow(at, beforeMs, brood.days.range, eyed), seenMs: at, number: e.number }
   }
   return run
 }

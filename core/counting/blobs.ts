@@ -10,10 +10,19 @@ export interface BlobSettings {
 }
 
 /** A suggestion: where an animal may be, and how large in pixels. */
-export interface Blob { x: number, y: number, area: number }
+export interface Blob {
+  x: number
+  y: number
+  area: number
+}
 
 /** What the detector did, so that the keeper can turn its knobs. */
-export interface BlobsFound { blobs: Blob[], threshold: number, smallest: number, largest: number }
+export interface BlobsFound {
+  blobs: Blob[]
+  threshold: number
+  smallest: number
+  largest: number
+}
 
 /** Window of the background beside the picture's width. */
 const WINDOW = 1 / 14
@@ -26,7 +35,8 @@ const WINDOW = 1 / 14
  */
 export function findBlobs(picture: Picture, settings: BlobSettings = {}): BlobsFound {
   const { width, height, data } = picture
-  if (data.length !== 4 * width * height) throw new RangeError(`the picture must hold ${4 * width * height} bytes, got ${data.length}`)
+  if (data.length !== 4 * width * height)
+    throw new RangeError(`the picture must hold ${4 * width * height} bytes, got ${data.length}`)
   const contrast = contrastOf(picture)
   const threshold = settings.threshold ?? otsu(contrast)
   const mask = new Uint8Array(width * height)
@@ -34,7 +44,9 @@ export function findBlobs(picture: Picture, settings: BlobSettings = {}): BlobsF
   const parts = components(mask, width, height)
   const areas = parts.map(p => p.length).sort((a, b) => a - b)
   // specks are many: what is typical is told by the larger half
-  const floor = settings.smallest ?? Math.max(12, 0.25 * (areas.filter(a => a >= 12)[Math.floor(areas.filter(a => a >= 12).length * 0.6)] ?? 12))
+  const floor =
+    settings.smallest ??
+    Math.max(12, 0.25 * (areas.filter(a => a >= 12)[Math.floor(areas.filter(a => a >= 12).length * 0.6)] ?? 12))
   const typical = middle(areas.filter(a => a >= floor)) || floor
   const ceiling = settings.largest ?? typical * 12
   const blobs = parts.filter(p => p.length >= floor && p.length <= ceiling).flatMap(p => split(p, width, typical))
@@ -48,7 +60,7 @@ const middle = (sorted: readonly number[]) => sorted[Math.floor(sorted.length / 
  * lighter than water and leaves, and a glint is bright without colour.
  */
 function contrastOf({ width, height, data }: Picture): Float32Array {
-  const radius = Math.max(6, Math.round(width * WINDOW / 2))
+  const radius = Math.max(6, Math.round((width * WINDOW) / 2))
   const value = new Float32Array(width * height)
   for (let i = 0; i < value.length; i++) {
     const r = data[4 * i]!
@@ -72,7 +84,12 @@ function contrastOf({ width, height, data }: Picture): Float32Array {
     for (let x = 0; x < width; x++) {
       const left = Math.max(0, x - radius)
       const right = Math.min(width, x + radius + 1)
-      const mean = (sums[foot * (width + 1) + right]! - sums[top * (width + 1) + right]! - sums[foot * (width + 1) + left]! + sums[top * (width + 1) + left]!) / ((foot - top) * (right - left))
+      const mean =
+        (sums[foot * (width + 1) + right]! -
+          sums[top * (width + 1) + right]! -
+          sums[foot * (width + 1) + left]! +
+          sums[top * (width + 1) + left]!) /
+        ((foot - top) * (right - left))
       out[y * width + x] = Math.abs(value[y * width + x]! - mean)
     }
   }
@@ -86,7 +103,7 @@ function otsu(values: Float32Array): number {
   for (const v of values) if (v > top) top = v
   if (!(top > 0)) return 1
   const histogram = new Float64Array(bins)
-  for (const v of values) histogram[Math.min(bins - 1, Math.floor(v / top * bins))]!++
+  for (const v of values) histogram[Math.min(bins - 1, Math.floor((v / top) * bins))]!++
   let all = 0
   for (let i = 0; i < bins; i++) all += i * histogram[i]!
   let below = 0
@@ -104,7 +121,7 @@ function otsu(values: Float32Array): number {
       at = i
     }
   }
-  return (at + 1) / bins * top
+  return ((at + 1) / bins) * top
 }
 
 /** Pixels that hang together, eight ways, as lists of indices. */
@@ -159,17 +176,32 @@ function split(members: Uint32Array, width: number, typical: number): Blob[] {
   const w = right - left + 3
   const h = foot - top + 3
   const distance = new Float32Array(w * h)
-  for (const i of members) distance[(Math.floor(i / width) - top + 1) * w + i % width - left + 1] = 1e6
+  for (const i of members) distance[(Math.floor(i / width) - top + 1) * w + (i % width) - left + 1] = 1e6
   const pass = (order: 1 | -1) => {
     for (let k = order === 1 ? 0 : w * h - 1; k >= 0 && k < w * h; k += order) {
       if (distance[k] === 0) continue
-      const near = order === 1 ? [[k - 1, 1], [k - w, 1], [k - w - 1, 1.4], [k - w + 1, 1.4]] : [[k + 1, 1], [k + w, 1], [k + w + 1, 1.4], [k + w - 1, 1.4]]
+      const near =
+        order === 1
+          ? [
+              [k - 1, 1],
+              [k - w, 1],
+              [k - w - 1, 1.4],
+              [k - w + 1, 1.4],
+            ]
+          : [
+              [k + 1, 1],
+              [k + w, 1],
+              [k + w + 1, 1.4],
+              [k + w - 1, 1.4],
+            ]
       for (const [n, d] of near as [number, number][]) distance[k] = Math.min(distance[k]!, distance[n]! + d)
     }
   }
   pass(1)
   pass(-1)
-  const points = Array.from(distance, (d, k) => ({ d, x: k % w, y: Math.floor(k / w) })).filter(p => p.d > 0).sort((a, b) => b.d - a.d)
+  const points = Array.from(distance, (d, k) => ({ d, x: k % w, y: Math.floor(k / w) }))
+    .filter(p => p.d > 0)
+    .sort((a, b) => b.d - a.d)
   // animals lie at least about their own width apart
   const apart = 1.1 * Math.sqrt(typical)
   const peaks: typeof points = []

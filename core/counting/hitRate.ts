@@ -2,7 +2,11 @@ import type { Practice } from '#core/records'
 import { binomialInterval } from '#core/stats'
 
 /** A keeper's own share of found animals, with its doubt. */
-export interface HitRate { share: number, sdLog: number, /** pictures that it is drawn from, those of like density counting most */ pictures: number }
+export interface HitRate {
+  share: number
+  sdLog: number
+  /** pictures that it is drawn from, those of like density counting most */ pictures: number
+}
 
 /** Pictures of other densities count less: half at about twice or half the density. */
 const DENSITY_WIDTH = 0.6
@@ -34,7 +38,7 @@ export function hitRateOf(practice: readonly Practice[], stage: Practice['stage'
   let between = 0
   for (const [i, p] of of.entries()) {
     const own = (p.found + p.strays) / p.shown
-    between += weights[i]! * Math.max(0, (own - share) ** 2 - share * Math.max(0, 1 - share) / p.shown)
+    between += weights[i]! * Math.max(0, (own - share) ** 2 - (share * Math.max(0, 1 - share)) / p.shown)
   }
   const spread = pictures > 1 ? Math.sqrt(between / pictures) / share : 0.15
   const doubt = Math.sqrt(Math.max(0.02, share * Math.abs(1 - share)) / shown) / share
@@ -42,7 +46,9 @@ export function hitRateOf(practice: readonly Practice[], stage: Practice['stage'
 }
 
 /** What was found in all of some pictures, with its exact 80 % range (Clopper & Pearson 1934). Marks on nothing are left out. */
-export function foundShare(practice: readonly Practice[]): { share: number, low: number, high: number, pictures: number } | null {
+export function foundShare(
+  practice: readonly Practice[],
+): { share: number; low: number; high: number; pictures: number } | null {
   const shown = practice.reduce((s, p) => s + p.shown, 0)
   if (shown === 0) return null
   const found = practice.reduce((s, p) => s + Math.min(p.found, p.shown), 0)
@@ -51,8 +57,15 @@ export function foundShare(practice: readonly Practice[]): { share: number, low:
 }
 
 /** Marks that lie on an animal, each animal once, and those that lie on none. */
-export function scoreMarks(marks: readonly { x: number, y: number }[], animals: readonly { x: number, y: number }[], reach: number): { found: number, strays: number, missed: { x: number, y: number }[] } {
-  const pairs = marks.flatMap((m, i) => animals.map((a, j) => ({ i, j, d: Math.hypot(m.x - a.x, m.y - a.y) }))).filter(p => p.d <= reach).sort((p, q) => p.d - q.d)
+export function scoreMarks(
+  marks: readonly { x: number; y: number }[],
+  animals: readonly { x: number; y: number }[],
+  reach: number,
+): { found: number; strays: number; missed: { x: number; y: number }[] } {
+  const pairs = marks
+    .flatMap((m, i) => animals.map((a, j) => ({ i, j, d: Math.hypot(m.x - a.x, m.y - a.y) })))
+    .filter(p => p.d <= reach)
+    .sort((p, q) => p.d - q.d)
   const usedMarks = new Set<number>()
   const hit = new Set<number>()
   for (const { i, j } of pairs) {

@@ -29,16 +29,28 @@ export function joinFrames(frames: readonly FrameCount[]): FramesCount | null {
   if (total === 0) return null
   const sum = (stage: keyof FrameCount) => frames.reduce((s, f) => s + f[stage], 0)
   const average = (stage: keyof FrameCount) => Math.round(sum(stage) / frames.length)
-  const parts = { females: 0, males: 0, unsexed: average('grown'), halfGrown: average('halfGrown'), young: average('young') }
+  const parts = {
+    females: 0,
+    males: 0,
+    unsexed: average('grown'),
+    halfGrown: average('halfGrown'),
+    young: average('young'),
+  }
   const mean = total / frames.length
-  return { mean, number: Math.max(Math.round(mean), parts.unsexed + parts.halfGrown + parts.young), parts, series, mostly: (['grown', 'halfGrown', 'young'] as const).toSorted((a, b) => sum(b) - sum(a))[0]! }
+  return {
+    mean,
+    number: Math.max(Math.round(mean), parts.unsexed + parts.halfGrown + parts.young),
+    parts,
+    series,
+    mostly: (['grown', 'halfGrown', 'young'] as const).toSorted((a, b) => sum(b) - sum(a))[0]!,
+  }
 }
 
 /** Square decimetres that the practice picture stands for: 30 by 20 cm. Taken for a photo too where nobody says how wide it is. */
 export const PRACTICE_DM2 = 6
 
 /** How crowded a picture is: animals on a square decimetre of what it shows. */
-export function densityOf(animals: number, widthCm: number, picture: { width: number, height: number }): number {
-  const area = widthCm > 0 ? widthCm * widthCm * picture.height / picture.width / 100 : PRACTICE_DM2
+export function densityOf(animals: number, widthCm: number, picture: { width: number; height: number }): number {
+  const area = widthCm > 0 ? (widthCm * widthCm * picture.height) / picture.width / 100 : PRACTICE_DM2
   return Math.max(0.2, animals / area)
 }

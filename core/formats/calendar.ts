@@ -21,17 +21,40 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/
  * wins over an earlier one wherever it is brought in.
  * @throws RangeError for a day that is no date, or an interval under a day
  */
-export function calendarFile({ name, events, writtenMs }: { name: string, events: readonly CalendarEvent[], writtenMs: number }): string {
+export function calendarFile({
+  name,
+  events,
+  writtenMs,
+}: {
+  name: string
+  events: readonly CalendarEvent[]
+  writtenMs: number
+}): string {
   // the package leaves the name as it is, where the standard wants , ; and \ escaped
-  const calendar = ical({ name: name.replaceAll(/[,;\\\n]/g, ' '), prodId: { company: 'Ulkin', product: 'Care', language: 'EN' } })
+  const calendar = ical({
+    name: name.replaceAll(/[,;\\\n]/g, ' '),
+    prodId: { company: 'Ulkin', product: 'Care', language: 'EN' },
+  })
   for (const e of events) {
-    if (!DAY.test(e.day) || Number.isNaN(Date.parse(e.day))) throw new RangeError(`day must be a date like 2026-11-25, got ${e.day}`)
-    if (e.everyDays !== null && !(e.everyDays >= 1)) throw new RangeError(`everyDays must be 1 or more, got ${e.everyDays}`)
+    if (!DAY.test(e.day) || Number.isNaN(Date.parse(e.day)))
+      throw new RangeError(`day must be a date like 2026-11-25, got ${e.day}`)
+    if (e.everyDays !== null && !(e.everyDays >= 1))
+      throw new RangeError(`everyDays must be 1 or more, got ${e.everyDays}`)
     calendar.createEvent({
-      id: e.uid, start: e.day, allDay: true, summary: e.title, description: e.description, transparency: ICalEventTransparency.TRANSPARENT, stamp: new Date(writtenMs), lastModified: new Date(writtenMs),
+      id: e.uid,
+      start: e.day,
+      allDay: true,
+      summary: e.title,
+      description: e.description,
+      transparency: ICalEventTransparency.TRANSPARENT,
+      stamp: new Date(writtenMs),
+      lastModified: new Date(writtenMs),
       // minutes: seconds would leave the range of an iCalendar integer in 2038
-      sequence: Math.floor(writtenMs / 60_000), categories: [{ name: e.category }],
-      ...(e.everyDays !== null && { repeating: { freq: ICalEventRepeatingFreq.DAILY, interval: Math.round(e.everyDays) } }),
+      sequence: Math.floor(writtenMs / 60_000),
+      categories: [{ name: e.category }],
+      ...(e.everyDays !== null && {
+        repeating: { freq: ICalEventRepeatingFreq.DAILY, interval: Math.round(e.everyDays) },
+      }),
     })
   }
   return calendar.toString()

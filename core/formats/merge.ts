@@ -2,8 +2,20 @@ import { dequal } from 'dequal'
 import type { Entry } from '#core/records'
 import type { AtticItem, Backup } from './backup'
 
-export const mergeTables = ['rooms', 'racks', 'glasses', 'colonies', 'sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos'] as const
-export type MergeTable = typeof mergeTables[number] | 'entries'
+export const mergeTables = [
+  'rooms',
+  'racks',
+  'glasses',
+  'colonies',
+  'sources',
+  'shelf',
+  'plans',
+  'scenarios',
+  'orders',
+  'practice',
+  'photos',
+] as const
+export type MergeTable = (typeof mergeTables)[number] | 'entries'
 
 /** A record that both sides hold in different versions. */
 export interface MergeConflict {
@@ -19,13 +31,13 @@ export interface MergeConflict {
 
 /** What an import would do, before it does anything. */
 export interface MergePlan {
-  add: Pick<Backup, typeof mergeTables[number] | 'entries' | 'attic'>
+  add: Pick<Backup, (typeof mergeTables)[number] | 'entries' | 'attic'>
   /** records that are the same on both sides */
   same: number
   conflicts: MergeConflict[]
 }
 
-type Local = Pick<Backup, typeof mergeTables[number] | 'entries' | 'attic'>
+type Local = Pick<Backup, (typeof mergeTables)[number] | 'entries' | 'attic'>
 
 /**
  * Compares a backup with what is here: new records are to be added, equal ones are left, and where both sides differ
@@ -33,7 +45,25 @@ type Local = Pick<Backup, typeof mergeTables[number] | 'entries' | 'attic'>
  * Entries are never changed once made, so two versions of one entry mean a damaged or edited file.
  */
 export function planMerge(mine: Local, theirs: Local): MergePlan {
-  const plan: MergePlan = { add: { rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], scenarios: [], orders: [], practice: [], photos: [], entries: [], attic: [] }, same: 0, conflicts: [] }
+  const plan: MergePlan = {
+    add: {
+      rooms: [],
+      racks: [],
+      glasses: [],
+      colonies: [],
+      sources: [],
+      shelf: [],
+      plans: [],
+      scenarios: [],
+      orders: [],
+      practice: [],
+      photos: [],
+      entries: [],
+      attic: [],
+    },
+    same: 0,
+    conflicts: [],
+  }
   const compare = <T extends { id: string }>(table: MergeTable, here: readonly T[], there: readonly T[], add: T[]) => {
     const known = new Map(here.map(r => [r.id, r]))
     for (const record of there) {
@@ -42,9 +72,16 @@ export function planMerge(mine: Local, theirs: Local): MergePlan {
         add.push(record)
         // a file that holds the same id twice must not add it twice
         known.set(record.id, record)
-      }
-      else if (dequal(own, record)) plan.same++
-      else plan.conflicts.push({ table, id: record.id, label: labelOf(record), mine: own as Record<string, unknown>, theirs: record as Record<string, unknown>, newer: newerOf(own, record) })
+      } else if (dequal(own, record)) plan.same++
+      else
+        plan.conflicts.push({
+          table,
+          id: record.id,
+          label: labelOf(record),
+          mine: own as Record<string, unknown>,
+          theirs: record as Record<string, unknown>,
+          newer: newerOf(own, record),
+        })
     }
   }
   compare('rooms', mine.rooms, theirs.rooms, plan.add.rooms)

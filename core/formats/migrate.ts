@@ -5,10 +5,16 @@ export type Migrations = Readonly<Record<number, (raw: Record<string, unknown>) 
 
 /** All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans; version 3 has photos; version 4 has scenarios, orders and what was practised. */
 export const migrations: Migrations = {
-  1: (raw) => {
+  1: raw => {
     const rooms = Array.isArray(raw.rooms) ? raw.rooms : []
     const made = rooms.map(suppliesOfVersion1)
-    return { ...raw, rooms: made.map(m => m.room), sources: made.flatMap(m => m.sources), shelf: made.flatMap(m => m.shelf), plans: [] }
+    return {
+      ...raw,
+      rooms: made.map(m => m.room),
+      sources: made.flatMap(m => m.sources),
+      shelf: made.flatMap(m => m.shelf),
+      plans: [],
+    }
   },
   2: raw => ({ ...raw, photos: [] }),
   3: raw => ({ ...raw, scenarios: [], orders: [], practice: [] }),
@@ -21,7 +27,11 @@ export const migrations: Migrations = {
  * @param steps migrations by the version they start from
  * @throws RangeError when a step is missing: a version was raised without a migration
  */
-export function migrate(raw: Record<string, unknown>, target: number, steps: Migrations = migrations): Record<string, unknown> {
+export function migrate(
+  raw: Record<string, unknown>,
+  target: number,
+  steps: Migrations = migrations,
+): Record<string, unknown> {
   let current = raw
   for (let version = Number(raw.version); version < target; version++) {
     const step = steps[version]

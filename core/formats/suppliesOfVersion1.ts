@@ -1,7 +1,11 @@
 import { type ShelfItem, type Source, usualBench } from '#core/records'
 
 /** The salts that recipes of version 1 took for granted. */
-const SALTS = [['Calcium chloride', 'calciumChlorideDihydrate'], ['Magnesium sulfate', 'magnesiumSulfateHeptahydrate'], ['Sodium bicarbonate', 'sodiumBicarbonate']] as const
+const SALTS = [
+  ['Calcium chloride', 'calciumChlorideDihydrate'],
+  ['Magnesium sulfate', 'magnesiumSulfateHeptahydrate'],
+  ['Sodium bicarbonate', 'sodiumBicarbonate'],
+] as const
 
 /**
  * Turns a room of version 1, which knew its change water by GH and KH alone, into one with sources and a shelf.
@@ -9,19 +13,47 @@ const SALTS = [['Calcium chloride', 'calciumChlorideDihydrate'], ['Magnesium sul
  * it should be is left for the schema to name.
  * @param raw a room as it stands in the file
  */
-export function suppliesOfVersion1(raw: unknown): { room: unknown, sources: Source[], shelf: ShelfItem[] } {
+export function suppliesOfVersion1(raw: unknown): { room: unknown; sources: Source[]; shelf: ShelfItem[] } {
   if (typeof raw !== 'object' || raw === null) return { room: raw, sources: [], shelf: [] }
-  const { changeWater, ...room } = raw as { id?: unknown, editedAt?: unknown, changeWater?: { ghDh?: unknown, khDh?: unknown } }
+  const { changeWater, ...room } = raw as {
+    id?: unknown
+    editedAt?: unknown
+    changeWater?: { ghDh?: unknown; khDh?: unknown }
+  }
   const roomId = String(room.id)
   const editedAt = String(room.editedAt)
   const derived = (n: number) => `${roomId.slice(0, -2)}${(0xa0 + n).toString(16)}`
   const ghDh = Number(changeWater?.ghDh ?? 0)
   const khDh = Number(changeWater?.khDh ?? 0)
-  const source = (n: number, name: string, kind: Source['kind'], values: Source['analyses'][number]['values'], by: 'assumed' | 'ownTest'): Source =>
-    ({ id: derived(n), editedAt, roomId, name, kind, disinfectant: kind === 'tap' ? 'unknown' : 'none', analyses: [{ at: editedAt, by, values }], retired: false })
+  const source = (
+    n: number,
+    name: string,
+    kind: Source['kind'],
+    values: Source['analyses'][number]['values'],
+    by: 'assumed' | 'ownTest',
+  ): Source => ({
+    id: derived(n),
+    editedAt,
+    roomId,
+    name,
+    kind,
+    disinfectant: kind === 'tap' ? 'unknown' : 'none',
+    analyses: [{ at: editedAt, by, values }],
+    retired: false,
+  })
   return {
     room: { ...room, bench: usualBench },
-    sources: [source(0, 'Pure water', 'pure', { ghDh: 0, khDh: 0, conductivityUsCm: 5 }, 'assumed'), ...(ghDh > 0 || khDh > 0 ? [source(1, 'Change water', 'tap', { ghDh, khDh }, 'ownTest')] : [])],
-    shelf: SALTS.map(([name, salt], i) => ({ id: derived(2 + i), editedAt, roomId, name, content: { by: 'salt', salt }, retired: false })),
+    sources: [
+      source(0, 'Pure water', 'pure', { ghDh: 0, khDh: 0, conductivityUsCm: 5 }, 'assumed'),
+      ...(ghDh > 0 || khDh > 0 ? [source(1, 'Change water', 'tap', { ghDh, khDh }, 'ownTest')] : []),
+    ],
+    shelf: SALTS.map(([name, salt], i) => ({
+      id: derived(2 + i),
+      editedAt,
+      roomId,
+      name,
+      content: { by: 'salt', salt },
+      retired: false,
+    })),
   }
 }

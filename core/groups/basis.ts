@@ -64,10 +64,22 @@ type Plain = { [K in Exclude<keyof Stages, 'stepDays' | 'eggs' | 'first'>]: numb
  * A life in stages. All figures are from memory where `published` does not name another basis; the order of size is what
  * keepers tell, and the growth per week that is solved for takes up what is wrong with them.
  */
-export const stages = (kind: Pick<Stages, 'stepDays' | 'eggs' | 'first'>, figures: Plain, published: Partial<Record<keyof Plain, Basis>> = {}): Stages => {
+export const stages = (
+  kind: Pick<Stages, 'stepDays' | 'eggs' | 'first'>,
+  figures: Plain,
+  published: Partial<Record<keyof Plain, Basis>> = {},
+): Stages => {
   const of = (key: keyof Plain) => figure(figures[key], published[key] ?? M)
   return {
-    ...kind, eggWeeks: of('eggWeeks'), firstWeeks: of('firstWeeks'), youngWeeks: of('youngWeeks'), adultWeeks: of('adultWeeks'), youngLoss: of('youngLoss'),
-    broodSize: of('broodSize'), restWeeks: of('restWeeks'), femaleShare: of('femaleShare'), q10: of('q10'),
+    ...kind,
+    eggWeeks: of('eggWeeks'),
+    firstWeeks: of('firstWeeks'),
+    youngWeeks: of('youngWeeks'),
+    adultWeeks: of('adultWeeks'),
+    youngLoss: of('youngLoss'),
+    broodSize: of('broodSize'),
+    restWeeks: of('restWeeks'),
+    femaleShare: of('femaleShare'),
+    q10: of('q10'),
   }
 }

@@ -17,8 +17,21 @@ import type { SpeciesGroup } from './group'
 
 /** All species groups in the order in which they are offered. */
 export const groups: readonly SpeciesGroup[] = [
-  neocaridina, beeShrimp, amphidromousShrimp, fanShrimp, brackishPoolShrimp, ramshornSnail, appleSnail, neriteSnail, trumpetSnail,
-  dwarfCrayfish, burrowingCrayfish, landCrab, waterIsopod, poolBranchiopod, custom,
+  neocaridina,
+  beeShrimp,
+  amphidromousShrimp,
+  fanShrimp,
+  brackishPoolShrimp,
+  ramshornSnail,
+  appleSnail,
+  neriteSnail,
+  trumpetSnail,
+  dwarfCrayfish,
+  burrowingCrayfish,
+  landCrab,
+  waterIsopod,
+  poolBranchiopod,
+  custom,
 ]
 
 const byId = new Map(groups.map(g => [g.id, g]))

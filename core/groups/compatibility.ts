@@ -4,7 +4,16 @@ import type { Figure, SpeciesGroup, Target, Targets } from './group'
 import { type ResolvedGroup, toleratedOf } from './resolve'
 
 /** What stands between two groups in one glass; the sentences are in app/words. */
-export type CompanyKey = 'company.cross' | 'company.kills' | 'company.eatsYoung' | 'company.nips' | 'company.takesFood' | 'company.larvae' | 'company.noWater' | 'company.tightWater' | 'company.soil'
+export type CompanyKey =
+  | 'company.cross'
+  | 'company.kills'
+  | 'company.eatsYoung'
+  | 'company.nips'
+  | 'company.takesFood'
+  | 'company.larvae'
+  | 'company.noWater'
+  | 'company.tightWater'
+  | 'company.soil'
 
 /** How the ranges of one value lie to each other. */
 export interface Overlap {
@@ -15,7 +24,11 @@ export interface Overlap {
   of: readonly [Target, Target]
 }
 
-export interface Compatibility { state: VerdictState, overlaps: Overlap[], issues: (Message<CompanyKey> & { state: VerdictState })[] }
+export interface Compatibility {
+  state: VerdictState
+  overlaps: Overlap[]
+  issues: (Message<CompanyKey> & { state: VerdictState })[]
+}
 
 const overlapOf = (a: readonly [number, number], b: readonly [number, number]): readonly [number, number] | null => {
   const low = Math.max(a[0], b[0])
@@ -40,7 +53,8 @@ export function compatibility(a: ResolvedGroup, b: ResolvedGroup): Compatibility
     overlaps.push({ key, of: [ta, tb], state: best ? 'onTarget' : borne ? 'drifting' : 'off', common: best ?? borne })
   }
   const issues: Compatibility['issues'] = []
-  const say = (state: VerdictState, key: CompanyKey, values: Record<string, string | number> = {}) => issues.push({ state, key, values })
+  const say = (state: VerdictState, key: CompanyKey, values: Record<string, string | number> = {}) =>
+    issues.push({ state, key, values })
   const salt = (g: ResolvedGroup) => g.targets.salinityGKg !== undefined
   const clash = overlaps.find(o => o.state === 'off')
   if (salt(a) !== salt(b)) say('off', 'company.noWater', { value: 'salinityGKg' })
@@ -50,13 +64,22 @@ export function compatibility(a: ResolvedGroup, b: ResolvedGroup): Compatibility
     if (tight.length > 0) say('drifting', 'company.tightWater', { value: tight[0]!.key, n: tight.length })
   }
   if (a.group.company.crosses === b.group.company.crosses) say('off', 'company.cross', { name: a.group.name })
-  for (const [one, other] of a.group.id === b.group.id ? [[a.group, b.group] as const] : [[a.group, b.group] as const, [b.group, a.group] as const]) neighbour(one, other, say)
+  for (const [one, other] of a.group.id === b.group.id
+    ? [[a.group, b.group] as const]
+    : [[a.group, b.group] as const, [b.group, a.group] as const])
+    neighbour(one, other, say)
   const order: VerdictState[] = ['off', 'drifting', 'unknown', 'onTarget']
-  const state = order.find(s => issues.some(i => i.state === s) || (s !== 'onTarget' && overlaps.some(o => o.state === s))) ?? 'onTarget'
+  const state =
+    order.find(s => issues.some(i => i.state === s) || (s !== 'onTarget' && overlaps.some(o => o.state === s))) ??
+    'onTarget'
   return { state, overlaps, issues }
 }
 
-function neighbour(one: SpeciesGroup, other: SpeciesGroup, say: (state: VerdictState, key: CompanyKey, values?: Record<string, string | number>) => void): void {
+function neighbour(
+  one: SpeciesGroup,
+  other: SpeciesGroup,
+  say: (state: VerdictState, key: CompanyKey, values?: Record<string, string | number>) => void,
+): void {
   const who = { who: one.name, whom: other.name }
   const { company } = one
   const same = one.id === other.id
@@ -65,7 +88,8 @@ function neighbour(one: SpeciesGroup, other: SpeciesGroup, say: (state: VerdictS
   if (!same && company.nips && !company.kills.includes(other.company.kind)) say('drifting', 'company.nips', who)
   if (!same && company.takesFood && !other.company.takesFood) say('drifting', 'company.takesFood', who)
   if (!same && company.larvaeNeedSea) say('unknown', 'company.larvae', who)
-  if (!same && one.setup.substrate.kind === 'activeSoil' && other.company.kind === 'snail') say('drifting', 'company.soil', who)
+  if (!same && one.setup.substrate.kind === 'activeSoil' && other.company.kind === 'snail')
+    say('drifting', 'company.soil', who)
 }
 
 /** What the water of a glass has to suit when several colonies share it. */
@@ -102,8 +126,15 @@ export function sharedTargets(groups: readonly ResolvedGroup[]): SharedTargets {
         conflicts.push(key)
         continue
       }
-      const aims = [sofar.aim, next.aim].filter((aim): aim is number => aim !== undefined && aim >= preferred[0] && aim <= preferred[1])
-      targets[key] = { preferred: [...preferred], tolerated: [...tolerated], basis: sofar.basis, ...(aims.length > 0 && { aim: aims[0] }) }
+      const aims = [sofar.aim, next.aim].filter(
+        (aim): aim is number => aim !== undefined && aim >= preferred[0] && aim <= preferred[1],
+      )
+      targets[key] = {
+        preferred: [...preferred],
+        tolerated: [...tolerated],
+        basis: sofar.basis,
+        ...(aims.length > 0 && { aim: aims[0] }),
+      }
     }
   }
   return { targets, largestStepPerWeek: steps, conflicts: [...new Set(conflicts)] }

@@ -11,12 +11,17 @@ export type Figure = z.infer<typeof Figure>
 export const PriorFigure = z.strictObject({ value: z.number(), sd: z.number().min(0), basis: Basis })
 
 /** Target of one value. `tolerated` is missing where the trade names one range only. */
-export const Target = z.strictObject({
-  preferred: limits,
-  tolerated: limits.optional(),
-  aim: z.number().optional(),
-  basis: Basis,
-}).refine(t => !t.tolerated || (t.tolerated[0] <= t.preferred[0] && t.tolerated[1] >= t.preferred[1]), 'the preferred range lies inside the tolerated one')
+export const Target = z
+  .strictObject({
+    preferred: limits,
+    tolerated: limits.optional(),
+    aim: z.number().optional(),
+    basis: Basis,
+  })
+  .refine(
+    t => !t.tolerated || (t.tolerated[0] <= t.preferred[0] && t.tolerated[1] >= t.preferred[1]),
+    'the preferred range lies inside the tolerated one',
+  )
 export type Target = z.infer<typeof Target>
 export const Targets = z.partialRecord(ValueKey, Target)
 export type Targets = z.infer<typeof Targets>
@@ -36,7 +41,9 @@ export const SchoolOption = z.strictObject({
   /** share of the net volume changed, and every how many days */
   change: z.strictObject({ share: z.number().min(0).max(1), everyDays: z.number().gt(0) }).optional(),
   /** days between feedings, the portion beside the group's usual one, and weeks in which a new colony gets nothing */
-  feed: z.strictObject({ everyDays: z.number().gt(0), portion: z.number().gt(0), restWeeks: z.number().min(0).optional() }).optional(),
+  feed: z
+    .strictObject({ everyDays: z.number().gt(0), portion: z.number().gt(0), restWeeks: z.number().min(0).optional() })
+    .optional(),
   basis: Basis,
 })
 export const schoolKinds = ['temperature', 'hardness', 'waterChange', 'feeding', 'clutches', 'fish', 'start'] as const
@@ -139,7 +146,7 @@ export type Company = z.infer<typeof Company>
 
 /** What a keeper counts at the glass on a round. */
 export const roundCounters = ['berried', 'eggMass', 'clutch', 'molts', 'limbLoss', 'dead', 'young'] as const
-export type RoundCounter = typeof roundCounters[number]
+export type RoundCounter = (typeof roundCounters)[number]
 
 /** What the round looks for and the schedule follows. */
 export const Care = z.strictObject({

@@ -11,14 +11,14 @@ export interface ResolvedGroup {
   group: SpeciesGroup
   targets: Targets
   largestStepPerWeek: Partial<Record<ValueKey, Figure>>
-  growthPerWeek: { value: number, sd: number, basis: Basis }
+  growthPerWeek: { value: number; sd: number; basis: Basis }
   capacityPerL: Figure
   minimumKeep: Figure
   counting: SpeciesGroup['counting']
   /** share of the net volume and days between changes; null when only topped up */
-  change: { share: number, everyDays: number } | null
+  change: { share: number; everyDays: number } | null
   /** days between feedings, portion beside the usual one, weeks without food for a new colony */
-  feed: { everyDays: number, portion: number, restWeeks?: number | undefined, basis: Basis }
+  feed: { everyDays: number; portion: number; restWeeks?: number | undefined; basis: Basis }
 }
 
 /** The option that a colony follows for a kind of school: its choice, or the group's default; undefined when the group has no such kind. */
@@ -31,7 +31,9 @@ export function schoolOf(group: SpeciesGroup, kind: SchoolKind, chosen: string |
  * Puts group, schools and the keeper's own figures together; later ones win in that order.
  * @param colony its group id, schools, own ranges and rates
  */
-export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targets' | 'life' | 'minimumKeep'>): ResolvedGroup {
+export function resolveGroup(
+  colony: Pick<Colony, 'groupId' | 'schools' | 'targets' | 'life' | 'minimumKeep'>,
+): ResolvedGroup {
   const group = groupOf(colony.groupId)
   const targets: Targets = { ...group.targets }
   let growthPerWeek = group.life.growthPerWeek
@@ -53,14 +55,17 @@ export function resolveGroup(colony: Pick<Colony, 'groupId' | 'schools' | 'targe
     if (own) targets[key] = { ...own, basis: KEEPER }
   }
   const { life } = colony
-  if (life.growthPerWeek !== undefined) growthPerWeek = { value: life.growthPerWeek, sd: growthPerWeek.sd, basis: KEEPER }
+  if (life.growthPerWeek !== undefined)
+    growthPerWeek = { value: life.growthPerWeek, sd: growthPerWeek.sd, basis: KEEPER }
   return {
     group,
     targets,
     largestStepPerWeek: group.largestStepPerWeek,
     growthPerWeek,
-    capacityPerL: life.capacityPerL === undefined ? group.life.capacityPerL : { value: life.capacityPerL, basis: KEEPER },
-    minimumKeep: colony.minimumKeep === undefined ? group.life.minimumKeep : { value: colony.minimumKeep, basis: KEEPER },
+    capacityPerL:
+      life.capacityPerL === undefined ? group.life.capacityPerL : { value: life.capacityPerL, basis: KEEPER },
+    minimumKeep:
+      colony.minimumKeep === undefined ? group.life.minimumKeep : { value: colony.minimumKeep, basis: KEEPER },
     counting: group.counting,
     change,
     feed,

@@ -4,7 +4,12 @@ import type { z } from 'zod'
 
 type Option = z.infer<typeof SchoolOption>
 
-const change = (id: string, name: string, share: number, everyDays: number): Option => ({ id, name, change: { share, everyDays }, basis: CP })
+const change = (id: string, name: string, share: number, everyDays: number): Option => ({
+  id,
+  name,
+  change: { share, everyDays },
+  basis: CP,
+})
 
 const smallWeekly = change('smallWeekly', 'Small weekly, 10 %', 0.1, 7)
 const moderateWeekly = change('moderateWeekly', 'Moderate weekly, 15 %', 0.15, 7)
@@ -18,13 +23,24 @@ export const waterChange = {
   topUp: [topUpOnly, smallWeekly, moderateWeekly, fortnightly],
 }
 
-const feed = (id: string, name: string, everyDays: number, portion: number, restWeeks?: number): Option => ({ id, name, feed: { everyDays, portion, ...(restWeeks !== undefined && { restWeeks }) }, basis: CP })
+const feed = (id: string, name: string, everyDays: number, portion: number, restWeeks?: number): Option => ({
+  id,
+  name,
+  feed: { everyDays, portion, ...(restWeeks !== undefined && { restWeeks }) },
+  basis: CP,
+})
 const sparse = feed('sparse', 'Sparse: every few days, biofilm does the rest', 3, 1)
 const dailySmall = feed('dailySmall', 'Daily small', 1, 0.5)
 const twiceDaily = feed('twiceDaily', 'Twice daily, eaten within an hour', 0.5, 0.7)
 const powder = feed('powder', 'Powder for young, daily while young are seen', 2, 0.7)
 const heavy = feed('heavy', 'Heavy, with more water changes', 1, 2)
-const pool = feed('brackishPool', 'Brackish pool: nothing for one to two months, then a 3 mm pellet a week in 38 L', 7, 1, 6)
+const pool = feed(
+  'brackishPool',
+  'Brackish pool: nothing for one to two months, then a 3 mm pellet a week in 38 L',
+  7,
+  1,
+  6,
+)
 
 export const feeding = {
   shrimp: [dailySmall, sparse, twiceDaily, powder],
@@ -55,26 +71,68 @@ export const branchiopodStart: Option[] = [
 /** Temperature schools of *Neocaridina*. Warmer is faster and shorter (common practice); the growth figures are from memory. */
 export const neocaridinaTemperature: Option[] = [
   { id: 'mixed', name: 'Mixed, 22 to 25 °C', basis: CP },
-  { id: 'cool', name: 'Cool and long-lived, 20 to 21 °C', targets: { temperatureC: target(CP, [20, 21], [18, 25]) }, growthPerWeek: prior(0.035, 0.03, M), basis: CP },
-  { id: 'warm', name: 'Warm and fast, 24.5 to 25.5 °C', targets: { temperatureC: target(CP, [24.5, 25.5], [20, 28]) }, growthPerWeek: prior(0.09, 0.05, M), basis: CP },
+  {
+    id: 'cool',
+    name: 'Cool and long-lived, 20 to 21 °C',
+    targets: { temperatureC: target(CP, [20, 21], [18, 25]) },
+    growthPerWeek: prior(0.035, 0.03, M),
+    basis: CP,
+  },
+  {
+    id: 'warm',
+    name: 'Warm and fast, 24.5 to 25.5 °C',
+    targets: { temperatureC: target(CP, [24.5, 25.5], [20, 28]) },
+    growthPerWeek: prior(0.09, 0.05, M),
+    basis: CP,
+  },
 ]
 
 export const neocaridinaHardness: Option[] = [
   { id: 'group', name: 'Middle: GH 6 to 8, KH 3 to 8', basis: CP },
-  { id: 'hard', name: 'Hard: GH above 5, KH above 3, pH 7 and more', targets: { ghDh: target(CP, [5, 12]), khDh: target(CP, [3, 15]), ph: target(CP, [7, 8]) }, basis: CP },
-  { id: 'wide', name: 'Wide: GH 4 to 8, KH 2 to 15', targets: { ghDh: target(CP, [4, 8]), khDh: target(CP, [2, 15]), ph: target(CP, [6.5, 7.5]) }, basis: CP },
-  { id: 'soft', name: 'Soft-leaning: 2 to 12 °dH', targets: { ghDh: target(CP, [2, 12]), ph: target(CP, [6.5, 8]) }, basis: CP },
+  {
+    id: 'hard',
+    name: 'Hard: GH above 5, KH above 3, pH 7 and more',
+    targets: { ghDh: target(CP, [5, 12]), khDh: target(CP, [3, 15]), ph: target(CP, [7, 8]) },
+    basis: CP,
+  },
+  {
+    id: 'wide',
+    name: 'Wide: GH 4 to 8, KH 2 to 15',
+    targets: { ghDh: target(CP, [4, 8]), khDh: target(CP, [2, 15]), ph: target(CP, [6.5, 7.5]) },
+    basis: CP,
+  },
+  {
+    id: 'soft',
+    name: 'Soft-leaning: 2 to 12 °dH',
+    targets: { ghDh: target(CP, [2, 12]), ph: target(CP, [6.5, 8]) },
+    basis: CP,
+  },
 ]
 
 /** Temperature classes of temporary-pool branchiopods; figures from memory. */
 export const branchiopodTemperature: Option[] = [
-  { id: 'warm', name: 'Warm pools: room temperature and above', targets: { temperatureC: target(M, [20, 27], [18, 32]) }, basis: CP },
+  {
+    id: 'warm',
+    name: 'Warm pools: room temperature and above',
+    targets: { temperatureC: target(M, [20, 27], [18, 32]) },
+    basis: CP,
+  },
   { id: 'cool', name: 'Cool pools', targets: { temperatureC: target(M, [14, 20], [10, 23]) }, basis: CP },
   { id: 'cold', name: 'Cold pools', targets: { temperatureC: target(M, [5, 14], [3, 18]) }, basis: CP },
 ]
 
 /** Cation classes of branchiopods: which salt their pool is made of; figures from memory. */
 export const branchiopodHardness: Option[] = [
-  { id: 'calcium', name: 'Calcium type', targets: { ghDh: target(M, [4, 10], [2, 15]), conductivityUsCm: target(M, [100, 400], [40, 800]) }, basis: CP },
-  { id: 'sodium', name: 'Sodium type', targets: { ghDh: target(M, [1, 6], [0, 12]), conductivityUsCm: target(M, [300, 2000], [100, 5000]) }, basis: CP },
+  {
+    id: 'calcium',
+    name: 'Calcium type',
+    targets: { ghDh: target(M, [4, 10], [2, 15]), conductivityUsCm: target(M, [100, 400], [40, 800]) },
+    basis: CP,
+  },
+  {
+    id: 'sodium',
+    name: 'Sodium type',
+    targets: { ghDh: target(M, [1, 6], [0, 12]), conductivityUsCm: target(M, [300, 2000], [100, 5000]) },
+    basis: CP,
+  },
 ]

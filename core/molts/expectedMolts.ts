@@ -11,8 +11,12 @@ const YOUNG_SHARE = 0.35
  * @param days since somebody looked last
  * @returns molts that happen, with the range that follows from the numbers; null for animals that do not molt
  */
-export function expectedMolts(molts: Care['molts'], n: { value: number, low: number, high: number }, days: number): { value: number, low: number, high: number } | null {
+export function expectedMolts(
+  molts: Care['molts'],
+  n: { value: number; low: number; high: number },
+  days: number,
+): { value: number; low: number; high: number } | null {
   if (!molts || !(days > 0)) return null
-  const perAnimal = days / 7 * (YOUNG_SHARE / molts.youngWeeks.value + (1 - YOUNG_SHARE) / molts.adultWeeks.value)
+  const perAnimal = (days / 7) * (YOUNG_SHARE / molts.youngWeeks.value + (1 - YOUNG_SHARE) / molts.adultWeeks.value)
   return { value: n.value * perAnimal, low: n.low * perAnimal, high: n.high * perAnimal }
 }

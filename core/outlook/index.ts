@@ -1,2 +1,13 @@
-export { CHUNK, chunkSize, joinFutures, liveChunk, numberToAskFor, type OutlookAnswer, type OutlookAsk, readOutlook, scenarioModel, type ScenarioModel } from './scenario'
+export {
+  CHUNK,
+  chunkSize,
+  joinFutures,
+  liveChunk,
+  numberToAskFor,
+  type OutlookAnswer,
+  type OutlookAsk,
+  readOutlook,
+  scenarioModel,
+  type ScenarioModel,
+} from './scenario'
 export { outlookRows } from './table'

@@ -1,24 +1,48 @@
 import { habitatLitres, resolveGroup } from '#core/groups'
-import { chanceAt, type Doing, type Fit, type Futures, liveFutures, type BandPoint, type PopulationQuestion, stageRates, type StageRates, weeksToReach, type WeeksToReach } from '#core/population'
+import {
+  chanceAt,
+  type Doing,
+  type Fit,
+  type Futures,
+  liveFutures,
+  type BandPoint,
+  type PopulationQuestion,
+  stageRates,
+  type StageRates,
+  weeksToReach,
+  type WeeksToReach,
+} from '#core/population'
 import type { Colony, Glass, ScenarioChange } from '#core/records'
 import { quantileSorted, streamAt } from '#core/stats'
 
 /** What a colony's futures are lived with in a scenario. */
-export interface ScenarioModel { rates: StageRates, doing: Doing }
+export interface ScenarioModel {
+  rates: StageRates
+  doing: Doing
+}
 
 /**
  * Turns a scenario into rates and doings. What was learnt of the colony (its luck with young, its deaths, its room) stays.
  * @param question of the colony as things are
  * @param dyingPerWeek logged deaths that go on in every scenario
  */
-export function scenarioModel(change: ScenarioChange, question: PopulationQuestion, colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>, now: number, dyingPerWeek: number): ScenarioModel {
+export function scenarioModel(
+  change: ScenarioChange,
+  question: PopulationQuestion,
+  colony: Colony,
+  glass: Pick<Glass, 'grossL' | 'fill'>,
+  now: number,
+  dyingPerWeek: number,
+): ScenarioModel {
   const fish = change.fish ? { ...colony.schools, fish: change.fish } : colony.schools
   const resolved = resolveGroup({ ...colony, schools: fish })
   const litres = habitatLitres(resolved.group, glass)
   const capacity = question.rates.capacity * (change.secondTankL ? (litres + change.secondTankL) / litres : 1)
   const same = change.temperatureC === undefined && change.secondTankL === undefined && change.fish === undefined
   return {
-    rates: same ? question.rates : stageRates(resolved, { temperatureC: change.temperatureC ?? question.temperatureC, capacity }),
+    rates: same
+      ? question.rates
+      : stageRates(resolved, { temperatureC: change.temperatureC ?? question.temperatureC, capacity }),
     doing: {
       dyingPerWeek,
       ...(change.roomFactor && { roomFactor: change.roomFactor }),
@@ -30,7 +54,12 @@ export function scenarioModel(change: ScenarioChange, question: PopulationQuesti
 }
 
 /** What is asked of a scenario. */
-export interface OutlookAsk { weeks: number, /** wanted number, of whom, and by which week */ number: number, of: 'total' | 'halfGrown', byWeek: number }
+export interface OutlookAsk {
+  weeks: number
+  /** wanted number, of whom, and by which week */ number: number
+  of: 'total' | 'halfGrown'
+  byWeek: number
+}
 
 /** What a scenario answers. */
 export interface OutlookAnswer {
@@ -42,31 +71,39 @@ export interface OutlookAnswer {
   /** chance that none are left at the end */
   diedOut: number
   /** chance that it fills nine tenths of its room within the weeks, and when it does so in half of the futures that do */
-  full: { chance: number, week: number | null, room: number }
+  full: { chance: number; week: number | null; room: number }
   futures: number
 }
 
 /** Futures of a year that are lived at a stretch: a few tens of milliseconds, so that the work can be stopped in between. */
 export const CHUNK = 500
 /** Futures lived at a stretch where they are longer, or their steps shorter. */
-export const chunkSize = (weeks: number, rates: Pick<StageRates, 'dtWeeks'>): number => Math.max(50, Math.round(CHUNK * 52 * rates.dtWeeks / Math.max(52, weeks)))
+export const chunkSize = (weeks: number, rates: Pick<StageRates, 'dtWeeks'>): number =>
+  Math.max(50, Math.round((CHUNK * 52 * rates.dtWeeks) / Math.max(52, weeks)))
 
 /**
  * Lives one chunk of a scenario's futures. All scenarios share the luck of a chunk.
  * @param chunk number of the chunk, from 0
  */
-export function liveChunk(fit: Fit, model: ScenarioModel, seed: number, chunk: number, weeks: number, size: number): Futures {
+export function liveChunk(
+  fit: Fit,
+  model: ScenarioModel,
+  seed: number,
+  chunk: number,
+  weeks: number,
+  size: number,
+): Futures {
   return liveFutures(rotated(fit, chunk), size, weeks, model.rates, streamAt(seed, 31, chunk), model.doing)
 }
 
 /** A round number that is not there yet, to ask for: half as many again, or so. */
 export function numberToAskFor(now: number): number {
   const step = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, 1.4 * now))))
-  return Math.max(5, Math.ceil(1.4 * now / step) * step)
+  return Math.max(5, Math.ceil((1.4 * now) / step) * step)
 }
 
 /** Another chunk starts from other colonies of the cloud, so that all of them are used. */
-function rotated(fit: Fit, chunk: number): { cloud: Float64Array, size: number } {
+function rotated(fit: Fit, chunk: number): { cloud: Float64Array; size: number } {
   const { cloud, size } = fit
   if (chunk === 0) return fit
   const rows = cloud.length / size
@@ -103,7 +140,12 @@ export function joinFutures(chunks: readonly Futures[]): Futures {
  * Reads the answers from a scenario's futures.
  * @param fans of the total and the half-grown: sorting ten thousand futures week by week takes long enough to be stopped in between
  */
-export function readOutlook(futures: Futures, fans: Pick<OutlookAnswer, 'fan' | 'halfGrown'>, ask: OutlookAsk, room: number): OutlookAnswer {
+export function readOutlook(
+  futures: Futures,
+  fans: Pick<OutlookAnswer, 'fan' | 'halfGrown'>,
+  ask: OutlookAsk,
+  room: number,
+): OutlookAnswer {
   const { size, weeks } = futures
   const wanted = ask.of === 'total' ? futures.totals : futures.halfGrown
   let out = 0

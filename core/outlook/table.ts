@@ -1,12 +1,22 @@
 import type { BandPoint } from '#core/population'
 
 /** The fans of several scenarios as a table, one row a week: what a CSV file of the Outlook holds. */
-export function outlookRows(scenarios: readonly { name: string, fan: readonly BandPoint[] }[]): { head: string[], rows: (string | number)[][] } {
+export function outlookRows(scenarios: readonly { name: string; fan: readonly BandPoint[] }[]): {
+  head: string[]
+  rows: (string | number)[][]
+} {
   const weeks = Math.max(0, ...scenarios.map(s => s.fan.length))
-  const head = ['week', 'date', ...scenarios.flatMap(s => [`${s.name}: middle (animals)`, `${s.name}: likely from`, `${s.name}: likely to`])]
+  const head = [
+    'week',
+    'date',
+    ...scenarios.flatMap(s => [`${s.name}: middle (animals)`, `${s.name}: likely from`, `${s.name}: likely to`]),
+  ]
   const rows = Array.from({ length: weeks }, (_, week) => [
-    week, new Date(scenarios[0]!.fan[week]!.at).toISOString().slice(0, 10),
-    ...scenarios.flatMap(({ fan }) => [fan[week]!.p50, fan[week]!.p10, fan[week]!.p90].map(x => Math.round(x * 10) / 10)),
+    week,
+    new Date(scenarios[0]!.fan[week]!.at).toISOString().slice(0, 10),
+    ...scenarios.flatMap(({ fan }) =>
+      [fan[week]!.p50, fan[week]!.p10, fan[week]!.p90].map(x => Math.round(x * 10) / 10),
+    ),
   ])
   return { head, rows }
 }

@@ -8,7 +8,22 @@ import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
 import type { Learnt, PopulationAnswer, PopulationQuestion, Range } from './question'
 import { meanStep, type StageRates } from './rates'
-import { counted, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, SEEN, SIGHT, stageRows, STAGES, type StageName, YOUNG_1, YOUNG_2 } from './stages'
+import {
+  counted,
+  FEMALES,
+  LOSSES,
+  MALES,
+  MOOD,
+  RECRUITS,
+  ROOM,
+  SEEN,
+  SIGHT,
+  stageRows,
+  STAGES,
+  type StageName,
+  YOUNG_1,
+  YOUNG_2,
+} from './stages'
 import { crowded, MOOD_WEEKS } from './step'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
@@ -35,8 +50,10 @@ const FOUND = 0.3
 /** Logged deaths beyond those that a colony of this size brings anyway, per animal and week. */
 export function dyingPerWeek(question: PopulationQuestion, n: number): number {
   let deaths = 0
-  for (const e of question.events) if (e.kind === 'step' && e.death && e.at <= question.nowMs && e.at > question.nowMs - DYING_WEEKS * WEEK_MS) deaths -= e.change
-  const usual = FOUND * question.rates.adultHazard / question.rates.dtWeeks * n * DYING_WEEKS
+  for (const e of question.events)
+    if (e.kind === 'step' && e.death && e.at <= question.nowMs && e.at > question.nowMs - DYING_WEEKS * WEEK_MS)
+      deaths -= e.change
+  const usual = ((FOUND * question.rates.adultHazard) / question.rates.dtWeeks) * n * DYING_WEEKS
   return Math.min(0.2, Math.max(0, deaths - usual) / DYING_WEEKS / Math.max(n, 1))
 }
 
@@ -46,13 +63,21 @@ export function dyingPerWeek(question: PopulationQuestion, n: number): number {
  * @param fit of the same question, when there is one
  * @throws RangeError when there are no founders
  */
-export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPopulation(question, PARTICLES)): PopulationAnswer {
+export function answerPopulation(
+  question: PopulationQuestion,
+  fit: Fit = fitPopulation(question, PARTICLES),
+): PopulationAnswer {
   const { rates, nowMs } = question
   const { cloud, size } = fit
   const ranged = (value: (i: number) => number) => rangeOver(fit, value)
   const now = numberNow(fit)
   const row = (r: number, i: number) => cloud[r * size + i]!
-  const stages = Object.fromEntries((Object.keys(stageRows) as StageName[]).map(name => [name, ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0))])) as Record<StageName, Range>
+  const stages = Object.fromEntries(
+    (Object.keys(stageRows) as StageName[]).map(name => [
+      name,
+      ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0)),
+    ]),
+  ) as Record<StageName, Range>
   const dying = dyingPerWeek(question, now.value)
   const doing = { dyingPerWeek: dying }
   const floors = floorsOf(question, stages.females)
@@ -64,11 +89,18 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
   const clear = growth.rising > SURE || growth.rising < 1 - SURE
   const rate = Math.log1p(growth.value)
   const capacity = rates.capacity * Math.exp(ranged(i => row(ROOM, i)).value)
-  const middle = { recruits: ranged(i => row(RECRUITS, i)).value, losses: ranged(i => row(LOSSES, i)).value, mood: ranged(i => row(MOOD, i)).value }
+  const middle = {
+    recruits: ranged(i => row(RECRUITS, i)).value,
+    losses: ranged(i => row(LOSSES, i)).value,
+    mood: ranged(i => row(MOOD, i)).value,
+  }
   const present = crowded(rates, middle.recruits, middle.mood, middle.losses, now.value, capacity)
   const sd = Math.log(Math.max(now.high, 0.5) / Math.max(now.low, 0.5)) / (2 * Z80)
-  const count = (1 - question.fullCount.share) / Math.max(1, now.value * question.fullCount.share) + question.fullCount.sdLog ** 2 + question.spreads.seen ** 2
-  const narrowed = sd > 0 ? Math.sqrt(sd * sd * count / (sd * sd + count)) : 0
+  const count =
+    (1 - question.fullCount.share) / Math.max(1, now.value * question.fullCount.share) +
+    question.fullCount.sdLog ** 2 +
+    question.spreads.seen ** 2
+  const narrowed = sd > 0 ? Math.sqrt((sd * sd * count) / (sd * sd + count)) : 0
 
   return {
     model: MODEL,
@@ -86,31 +118,69 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit = fitPop
     path: fit.path,
     fan: futureFan(futures.totals, futures, nowMs),
     counts: fit.counts,
-    steps: question.events.flatMap(e => (e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [])),
+    steps: question.events.flatMap(e =>
+      e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [],
+    ),
     capacity,
     temperatureC: question.temperatureC,
-    surplus: { take: surplus.take, minimumKeep: question.minimumKeep, minimumFemales: floors.females, limit: surplus.limit, riskNow: surplus.riskNow, riskAfter: surplus.riskAfter, allowedRisk: question.allowedRisk },
+    surplus: {
+      take: surplus.take,
+      minimumKeep: question.minimumKeep,
+      minimumFemales: floors.females,
+      limit: surplus.limit,
+      riskNow: surplus.riskNow,
+      riskAfter: surplus.riskAfter,
+      allowedRisk: question.allowedRisk,
+    },
     ifCountedToday: { low: now.value * Math.exp(-Z80 * narrowed), high: now.value * Math.exp(Z80 * narrowed) },
     looks: looksAhead(question, fit, futures),
-    fit: { logLikelihood: fit.logLikelihood, effective: fit.effective, particles: size, disagreement: disagreement(fit) },
+    fit: {
+      logLikelihood: fit.logLikelihood,
+      effective: fit.effective,
+      particles: size,
+      disagreement: disagreement(fit),
+    },
   }
 }
 
 /** Middle and likely range of a value over the colonies of a fit. */
-export const rangeOver = ({ size }: Pick<Fit, 'size'>, value: (i: number) => number): Range => spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
+export const rangeOver = ({ size }: Pick<Fit, 'size'>, value: (i: number) => number): Range =>
+  spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
 /** How many there are today. */
-export const numberNow = (fit: Pick<Fit, 'cloud' | 'size'>): Range => rangeOver(fit, i => counted(fit.cloud, fit.size, i))
+export const numberNow = (fit: Pick<Fit, 'cloud' | 'size'>): Range =>
+  rangeOver(fit, i => counted(fit.cloud, fit.size, i))
 
 /** What a search for takes stands on: the question with its fit, what is done anyway, and the number today. */
-export interface TakeBasis { question: PopulationQuestion, fit: Fit, doing: Doing, now: number }
+export interface TakeBasis {
+  question: PopulationQuestion
+  fit: Fit
+  doing: Doing
+  now: number
+}
 /** The search for takes of one colony. Half an animal of grace: the model's floors are not whole, the keeper's are. */
 export function takeSearch({ question, fit, doing, now }: TakeBasis, floors: Floors, allowedRisk: number): TakeSearch {
-  return { start: fit, rates: question.rates, seed: question.seed, futures: FUTURES, weeks: FUTURE_WEEKS, doing, floors: { total: floors.total - 0.5, females: floors.females - 0.5 }, allowedRisk, most: Math.max(0, Math.round(now - floors.total)) }
+  return {
+    start: fit,
+    rates: question.rates,
+    seed: question.seed,
+    futures: FUTURES,
+    weeks: FUTURE_WEEKS,
+    doing,
+    floors: { total: floors.total - 0.5, females: floors.females - 0.5 },
+    allowedRisk,
+    most: Math.max(0, Math.round(now - floors.total)),
+  }
 }
 
 /** What must stay: the keeper's number of females binds always, the default one only a colony that has so many. */
-export function floorsOf(question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn'>, females: Range): Floors {
-  return { total: question.minimumKeep, females: question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0 }
+export function floorsOf(
+  question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn'>,
+  females: Range,
+): Floors {
+  return {
+    total: question.minimumKeep,
+    females: question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0,
+  }
 }
 
 /** Weeks over which growth is told, and colonies that are lived ahead for it. */
@@ -121,7 +191,11 @@ const GROWTH_COLONIES = 200
  * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is what
  * is not known of numbers, stages, rates and mood.
  */
-function growthAhead(fit: Fit, r: StageRates, dying: number): Range & { /** share of the colonies that grow */ rising: number } {
+function growthAhead(
+  fit: Fit,
+  r: StageRates,
+  dying: number,
+): Range & { /** share of the colonies that grow */ rising: number } {
   const { cloud, size } = fit
   const many = Math.min(GROWTH_COLONIES, size)
   const growth = new Float64Array(many)
@@ -129,14 +203,27 @@ function growthAhead(fit: Fit, r: StageRates, dying: number): Range & { /** shar
   const steps = Math.round(GROWTH_WEEKS / r.dtWeeks)
   const numberIn = () => x[YOUNG_1]! + x[YOUNG_2]! + x[FEMALES]! + x[MALES]!
   for (let k = 0; k < many; k++) {
-    const i = Math.floor((k + 0.5) * size / many)
+    const i = Math.floor(((k + 0.5) * size) / many)
     for (let s = 0; s < STAGES; s++) x[s] = cloud[s * size + i]!
     const before = numberIn()
     const room = r.capacity * Math.exp(cloud[ROOM * size + i]!)
     for (let step = 0; step < steps; step++) {
-      const mood = cloud[MOOD * size + i]! * Math.exp(-step * r.dtWeeks / MOOD_WEEKS)
-      const { comeUp, loss, broods } = crowded(r, cloud[RECRUITS * size + i]!, mood, cloud[LOSSES * size + i]!, numberIn(), room)
-      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + dying * r.dtWeeks / loss } : r, comeUp, loss, broods)
+      const mood = cloud[MOOD * size + i]! * Math.exp((-step * r.dtWeeks) / MOOD_WEEKS)
+      const { comeUp, loss, broods } = crowded(
+        r,
+        cloud[RECRUITS * size + i]!,
+        mood,
+        cloud[LOSSES * size + i]!,
+        numberIn(),
+        room,
+      )
+      meanStep(
+        x,
+        dying > 0 ? { ...r, adultHazard: r.adultHazard + (dying * r.dtWeeks) / loss } : r,
+        comeUp,
+        loss,
+        broods,
+      )
     }
     growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
   }
@@ -150,13 +237,19 @@ function recentChange({ events, nowMs }: PopulationQuestion, { path }: Fit): Pop
   if (!then) return null
   const weeks = (nowMs - then.at) / WEEK_MS
   let moved = 0
-  for (const e of events) if (e.kind === 'step' && !e.death && !e.hatched && e.at > then.at && e.at <= nowMs) moved += e.change
+  for (const e of events)
+    if (e.kind === 'step' && !e.death && !e.hatched && e.at > then.at && e.at <= nowMs) moved += e.change
   const log = (n: number) => Math.log(Math.max(n, 0.5))
   const change = log(now.p50 - moved) - log(then.p50)
   const sd = (b: typeof now) => (log(b.p90) - log(b.p10)) / (2 * Z80)
   const wide = Z80 * Math.hypot(sd(now), sd(then))
   const perWeek = (x: number) => Math.expm1(x / weeks)
-  return { perWeek: { value: perWeek(change), low: perWeek(change - wide), high: perWeek(change + wide) }, weeks, from: then.p50, moved }
+  return {
+    perWeek: { value: perWeek(change), low: perWeek(change - wide), high: perWeek(change + wide) },
+    weeks,
+    from: then.p50,
+    moved,
+  }
 }
 
 /** Share of the variance of growth that the log has taken away. */
@@ -177,10 +270,24 @@ function ownEvidence(fit: Fit, r: StageRates): number {
 
 function learnt(fit: Fit, { spreads }: PopulationQuestion): Learnt[] {
   const { cloud, size } = fit
-  return ([['recruits', RECRUITS], ['losses', LOSSES], ['room', ROOM], ['seen', SEEN], ['sight', SIGHT]] as const).flatMap(([name, row]) => {
+  return (
+    [
+      ['recruits', RECRUITS],
+      ['losses', LOSSES],
+      ['room', ROOM],
+      ['seen', SEEN],
+      ['sight', SIGHT],
+    ] as const
+  ).flatMap(([name, row]) => {
     if (spreads[name] === 0) return []
     const sorted = Float64Array.from({ length: size }, (_, i) => Math.exp(cloud[row * size + i]!)).sort()
-    return [{ name, now: spread80(sorted), before: { value: 1, low: Math.exp(-Z80 * spreads[name]), high: Math.exp(Z80 * spreads[name]) } }]
+    return [
+      {
+        name,
+        now: spread80(sorted),
+        before: { value: 1, low: Math.exp(-Z80 * spreads[name]), high: Math.exp(Z80 * spreads[name]) },
+      },
+    ]
   })
 }
 

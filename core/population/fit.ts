@@ -3,7 +3,21 @@ import { hashText, normalFrom, quantileSorted, streamAt, uniformAt } from '#core
 import { applyStep, at, weighBroods, weighCount, weighParts, weighYoung } from './observe'
 import { drawSorted, effective, gather, normalise, refresh, systematic } from './particles'
 import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
-import { counted, FEMALES, LOSSES, MALES, MOOD, PARAMETERS, RECRUITS, ROOM, ROWS, SEEN, SIGHT, YOUNG_1, YOUNG_2 } from './stages'
+import {
+  counted,
+  FEMALES,
+  LOSSES,
+  MALES,
+  MOOD,
+  PARAMETERS,
+  RECRUITS,
+  ROOM,
+  ROWS,
+  SEEN,
+  SIGHT,
+  YOUNG_1,
+  YOUNG_2,
+} from './stages'
 import { MOOD_SD, stepCloud } from './step'
 
 /**
@@ -39,7 +53,11 @@ interface Checkpoint {
 }
 
 /** A count whose verdict waits for what follows it. */
-interface Pending { index: number, step: number, slips: Float64Array }
+interface Pending {
+  index: number
+  step: number
+  slips: Float64Array
+}
 
 /** What the fit leaves: a cloud of equally likely colonies today, and what was learnt on the way. */
 export interface Fit {
@@ -68,7 +86,8 @@ export class StoppedError extends Error {
 }
 
 /** Which step an event belongs to: the nearest end of a step. */
-const stepOf = (ms: number, q: PopulationQuestion) => Math.max(0, Math.round((ms - q.startMs) / (q.rates.dtWeeks * WEEK_MS)))
+const stepOf = (ms: number, q: PopulationQuestion) =>
+  Math.max(0, Math.round((ms - q.startMs) / (q.rates.dtWeeks * WEEK_MS)))
 
 /**
  * Fits a colony.
@@ -91,10 +110,23 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
     if (list) list.push(e)
     else byStep.set(step, [e])
   }
-  const basis = hashText(JSON.stringify([question.seed, question.startMs, founders, question.rates, question.spreads, question.ownBirths, size]))
+  const basis = hashText(
+    JSON.stringify([
+      question.seed,
+      question.startMs,
+      founders,
+      question.rates,
+      question.spreads,
+      question.ownBirths,
+      size,
+    ]),
+  )
   const hashes = prefixHashes(byStep, last)
 
-  const kept = before && before.basis === basis && before.size === size ? before.checkpoints.findLast(c => c.step <= last && c.seen === hashes[c.step]) : undefined
+  const kept =
+    before && before.basis === basis && before.size === size
+      ? before.checkpoints.findLast(c => c.step <= last && c.seen === hashes[c.step])
+      : undefined
   const state: Checkpoint = kept ? copy(kept) : opening(question, size)
   const taken = new Uint32Array(size)
   let spare: Float64Array = new Float64Array(FILTER_ROWS * size)
@@ -109,13 +141,15 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
     const key = streamAt(question.seed, step)
     if (step > 0) stepCloud(state.cloud, size, question.rates, key, { recruitsFactor: question.ownBirths })
     for (const [nth, event] of (byStep.get(step) ?? []).entries()) {
-      if (event.kind === 'step') applyStep(state.cloud, size, state.logWeights, event, question.rates, streamAt(key, nth, 1))
-      else if (event.kind === 'broods') weighBroods(state.cloud, size, state.logWeights, event.seen, event, question.rates.broodSize)
+      if (event.kind === 'step')
+        applyStep(state.cloud, size, state.logWeights, event, question.rates, streamAt(key, nth, 1))
+      else if (event.kind === 'broods')
+        weighBroods(state.cloud, size, state.logWeights, event.seen, event, question.rates.broodSize)
       else if (event.kind === 'young') weighYoung(state.cloud, size, state.logWeights, event.amount)
       else count(state, question, event, size, streamAt(key, nth, 2))
     }
     const weights = weighed(state, size)
-    for (let i = 0; i < size; i++) state.cloud[(ROWS + step % LAG) * size + i] = counted(state.cloud, size, i)
+    for (let i = 0; i < size; i++) state.cloud[(ROWS + (step % LAG)) * size + i] = counted(state.cloud, size, i)
     if (step >= LAG - 1) drawPast(state, question, size, weights, step - LAG + 1)
     judge(state, weights, step, false)
     const n = effective(weights)
@@ -138,11 +172,26 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   systematic(weights, uniformAt(streamAt(question.seed, last, 5)), taken)
   const cloud = new Float64Array(ROWS * size)
   gather(state.cloud, ROWS, size, taken, cloud)
-  return { cloud, size, path: state.path, counts: state.counts, logLikelihood: state.logLikelihood + normalise(state.logWeights), effective: state.effective, jumped: state.jumped, spreads: question.spreads, checkpoints, basis }
+  return {
+    cloud,
+    size,
+    path: state.path,
+    counts: state.counts,
+    logLikelihood: state.logLikelihood + normalise(state.logWeights),
+    effective: state.effective,
+    jumped: state.jumped,
+    spreads: question.spreads,
+    checkpoints,
+    basis,
+  }
 }
 
 /** A cloud of the first day: the founders, and parameters as the group has them. */
-export function openingCloud(question: Pick<PopulationQuestion, 'seed' | 'founders' | 'rates' | 'spreads'>, size: number, rows = ROWS): Float64Array {
+export function openingCloud(
+  question: Pick<PopulationQuestion, 'seed' | 'founders' | 'rates' | 'spreads'>,
+  size: number,
+  rows = ROWS,
+): Float64Array {
   const { founders: f, rates, spreads } = question
   const cloud = new Float64Array(rows * size)
   const key = streamAt(question.seed, -1)
@@ -169,10 +218,29 @@ export function openingCloud(question: Pick<PopulationQuestion, 'seed' | 'founde
 }
 
 function opening(question: PopulationQuestion, size: number): Checkpoint {
-  return { step: 0, seen: 0, cloud: openingCloud(question, size, FILTER_ROWS), logWeights: new Float64Array(size), path: [], counts: [], pending: [], logLikelihood: 0, effective: size, jumped: 0, lastCountStep: 0 }
+  return {
+    step: 0,
+    seen: 0,
+    cloud: openingCloud(question, size, FILTER_ROWS),
+    logWeights: new Float64Array(size),
+    path: [],
+    counts: [],
+    pending: [],
+    logLikelihood: 0,
+    effective: size,
+    jumped: 0,
+    lastCountStep: 0,
+  }
 }
 
-const copy = (c: Checkpoint): Checkpoint => ({ ...c, cloud: c.cloud.slice(), logWeights: c.logWeights.slice(), path: [...c.path], counts: c.counts.map(x => ({ ...x })), pending: c.pending.map(p => ({ ...p, slips: p.slips.slice() })) })
+const copy = (c: Checkpoint): Checkpoint => ({
+  ...c,
+  cloud: c.cloud.slice(),
+  logWeights: c.logWeights.slice(),
+  path: [...c.path],
+  counts: c.counts.map(x => ({ ...x })),
+  pending: c.pending.map(p => ({ ...p, slips: p.slips.slice() })),
+})
 
 /** For each step, a hash of all events before it. */
 function prefixHashes(byStep: ReadonlyMap<number, PopulationEvent[]>, last: number): number[] {
@@ -190,28 +258,61 @@ function weighed(state: Checkpoint, size: number): Float64Array {
   return weights
 }
 
-function count(state: Checkpoint, question: PopulationQuestion, event: Extract<PopulationEvent, { kind: 'count' }>, size: number, key: number) {
+function count(
+  state: Checkpoint,
+  question: PopulationQuestion,
+  event: Extract<PopulationEvent, { kind: 'count' }>,
+  size: number,
+  key: number,
+) {
   const { cloud } = state
   const { evidence } = event
   const dt = question.rates.dtWeeks
-  const expected = quantileSorted(drawSorted(i => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1), weighed(state, size), DRAWS), 0.5)
+  const expected = quantileSorted(
+    drawSorted(
+      i => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1),
+      weighed(state, size),
+      DRAWS,
+    ),
+    0.5,
+  )
   const off = Math.abs((event.at - question.startMs) / (dt * WEEK_MS) - state.step) * dt
-  const done = weighCount(cloud, size, state.logWeights, event, (state.step - state.lastCountStep) * dt, Math.abs(question.rates.growth) * off, key)
+  const done = weighCount(
+    cloud,
+    size,
+    state.logWeights,
+    event,
+    (state.step - state.lastCountStep) * dt,
+    Math.abs(question.rates.growth) * off,
+    key,
+  )
   if (event.parts) weighParts(cloud, size, state.logWeights, event.parts)
   state.pending.push({ index: state.counts.length, step: state.step, slips: Float64Array.from(done.slips) })
-  state.counts.push({ entryId: event.entryId, at: event.at, seen: event.seen, method: event.method, weight: 'full', expected, value: evidence.value, low: evidence.low, high: evidence.high, notes: evidence.notes })
+  state.counts.push({
+    entryId: event.entryId,
+    at: event.at,
+    seen: event.seen,
+    method: event.method,
+    weight: 'full',
+    expected,
+    value: evidence.value,
+    low: evidence.low,
+    high: evidence.high,
+    notes: evidence.notes,
+  })
   let jumped = 0
   const after = weighed(state, size)
   const least = Math.log(Math.max(expected, 0.5))
   // a jump is one when the number is no longer near what was expected
-  for (let i = 0; i < size; i++) if (Math.abs(Math.log(Math.max(counted(cloud, size, i), 0.5)) - least) > 1) jumped += after[i]!
+  for (let i = 0; i < size; i++)
+    if (Math.abs(Math.log(Math.max(counted(cloud, size, i), 0.5)) - least) > 1) jumped += after[i]!
   state.jumped = Math.max(state.jumped * 0.8, jumped)
   state.lastCountStep = state.step
 }
 
 /** Says of counts that have waited long enough how much they were believed. */
 function judge(state: Checkpoint, weights: Float64Array, step: number, all: boolean) {
-  state.pending = state.pending.filter((p) => {
+  state.pending = state.pending.filter(p => {
     if (!all && step < p.step + LAG) return true
     let slip = 0
     for (let i = 0; i < weights.length; i++) slip += weights[i]! * p.slips[i]!
@@ -222,7 +323,7 @@ function judge(state: Checkpoint, weights: Float64Array, step: number, all: bool
 
 /** Draws the number at a step that has waited long enough: quantiles over the particles whose ancestors lived then. */
 function drawPast(state: Checkpoint, question: PopulationQuestion, size: number, weights: Float64Array, step: number) {
-  const row = ROWS + step % LAG
+  const row = ROWS + (step % LAG)
   const sorted = drawSorted(i => state.cloud[row * size + i]!, weights, DRAWS)
   const q = (p: number) => quantileSorted(sorted, p)
   const moment = Math.min(question.nowMs, question.startMs + step * question.rates.dtWeeks * WEEK_MS)

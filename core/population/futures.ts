@@ -12,14 +12,17 @@ import { stepCloud } from './step'
 export const FUTURE_WEEKS = 26
 
 /** Where futures start: colonies that are equally likely today. */
-export interface Start { cloud: Float64Array, size: number }
+export interface Start {
+  cloud: Float64Array
+  size: number
+}
 
 /** What is done to a colony in its futures. */
 export interface Doing {
   /** taken out today */
-  take?: { of: TakeOf, number: number }
+  take?: { of: TakeOf; number: number }
   /** taken out every week from today; what is not there is not taken */
-  weekly?: { of: TakeOf, number: number }
+  weekly?: { of: TakeOf; number: number }
   /** share of all animals, eggs too, taken out every week */
   weeklyShare?: number
   /** put in or taken out first, as whole animals of a fitting make-up: another starting number */
@@ -50,19 +53,57 @@ const DYING_WEEKS = 12
  * @param size futures; they start from the colonies of `start` in turn
  * @param stopped asked after each step
  */
-export function liveFutures(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing = {}, stopped?: Stopped): Futures {
-  const futures: Futures = { size, weeks, totals: new Float64Array(size * (weeks + 1)), females: new Float64Array(size * (weeks + 1)), halfGrown: new Float64Array(size * (weeks + 1)) }
-  liveThrough(start, size, weeks, rates, seed, doing, (cloud, week) => {
-    record(cloud, futures, week)
-    return false
-  }, stopped)
+export function liveFutures(
+  start: Start,
+  size: number,
+  weeks: number,
+  rates: StageRates,
+  seed: number,
+  doing: Doing = {},
+  stopped?: Stopped,
+): Futures {
+  const futures: Futures = {
+    size,
+    weeks,
+    totals: new Float64Array(size * (weeks + 1)),
+    females: new Float64Array(size * (weeks + 1)),
+    halfGrown: new Float64Array(size * (weeks + 1)),
+  }
+  liveThrough(
+    start,
+    size,
+    weeks,
+    rates,
+    seed,
+    doing,
+    (cloud, week) => {
+      record(cloud, futures, week)
+      return false
+    },
+    stopped,
+  )
   return futures
 }
 
 /** Lives futures week by week and shows the cloud at the end of each; ends when `see` says that enough was seen. */
-function liveThrough(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing, see: (cloud: Float64Array, week: number) => boolean, stopped?: Stopped): void {
+function liveThrough(
+  start: Start,
+  size: number,
+  weeks: number,
+  rates: StageRates,
+  seed: number,
+  doing: Doing,
+  see: (cloud: Float64Array, week: number) => boolean,
+  stopped?: Stopped,
+): void {
   const cloud = new Float64Array(ROWS * size)
-  gather(start.cloud, ROWS, start.size, Uint32Array.from({ length: size }, (_, i) => Math.floor((i + 0.5) * start.size / size)), cloud)
+  gather(
+    start.cloud,
+    ROWS,
+    start.size,
+    Uint32Array.from({ length: size }, (_, i) => Math.floor(((i + 0.5) * start.size) / size)),
+    cloud,
+  )
   if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
   if (doing.take && doing.take.number > 0) takeAll(cloud, size, doing.take, streamAt(seed, -7))
   const stepsPerWeek = Math.round(1 / rates.dtWeeks)
@@ -71,7 +112,11 @@ function liveThrough(start: Start, size: number, weeks: number, rates: StageRate
     const dying = (doing.dyingPerWeek ?? 0) * Math.exp(-(week - 1) / DYING_WEEKS)
     for (let s = 0; s < stepsPerWeek; s++) {
       if (stopped?.()) throw new StoppedError()
-      stepCloud(cloud, size, rates, streamAt(seed, week, s), { extraHazard: dying * rates.dtWeeks, roomFactor: doing.roomFactor ?? 1, recruitsFactor: doing.recruitsFactor ?? 1 })
+      stepCloud(cloud, size, rates, streamAt(seed, week, s), {
+        extraHazard: dying * rates.dtWeeks,
+        roomFactor: doing.roomFactor ?? 1,
+        recruitsFactor: doing.recruitsFactor ?? 1,
+      })
     }
     if (doing.weekly && doing.weekly.number > 0) takeAll(cloud, size, doing.weekly, streamAt(seed, week, -8))
     if (doing.weeklyShare) takeShare(cloud, size, doing.weeklyShare, streamAt(seed, week, -9))
@@ -79,7 +124,7 @@ function liveThrough(start: Start, size: number, weeks: number, rates: StageRate
   }
 }
 
-function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf, number: number }, key: number) {
+function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf; number: number }, key: number) {
   const weights = takeWeights[take.of]
   // part of an animal a week is one animal in so many weeks, and in each week in that share of the futures: evenly spread by
   // the golden ratio, so that a larger share takes from the same futures and more
@@ -92,11 +137,14 @@ function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf, number: 
 }
 
 function takeShare(cloud: Float64Array, size: number, share: number, key: number) {
-  for (let row = 0; row < STAGES; row++) for (let i = 0; i < size; i++) cloud[row * size + i] = cloud[row * size + i]! - binomialFrom(at(key, i, row), cloud[row * size + i]!, share)
+  for (let row = 0; row < STAGES; row++)
+    for (let i = 0; i < size; i++)
+      cloud[row * size + i] = cloud[row * size + i]! - binomialFrom(at(key, i, row), cloud[row * size + i]!, share)
 }
 
 function grow(cloud: Float64Array, size: number, factor: number) {
-  for (let row = 0; row < STAGES; row++) for (let i = 0; i < size; i++) cloud[row * size + i] = Math.round(cloud[row * size + i]! * factor)
+  for (let row = 0; row < STAGES; row++)
+    for (let i = 0; i < size; i++) cloud[row * size + i] = Math.round(cloud[row * size + i]! * factor)
 }
 
 function record(cloud: Float64Array, f: Futures, week: number) {
@@ -109,7 +157,11 @@ function record(cloud: Float64Array, f: Futures, week: number) {
 }
 
 /** The fan: quantiles of one of the numbers for each week from today. */
-export function futureFan(numbers: Float64Array, { size, weeks }: Pick<Futures, 'size' | 'weeks'>, nowMs: number): BandPoint[] {
+export function futureFan(
+  numbers: Float64Array,
+  { size, weeks }: Pick<Futures, 'size' | 'weeks'>,
+  nowMs: number,
+): BandPoint[] {
   return Array.from({ length: weeks + 1 }, (_, week) => {
     const column = numbers.slice(week * size, (week + 1) * size).sort()
     const q = (p: number) => quantileSorted(column, p)
@@ -118,10 +170,13 @@ export function futureFan(numbers: Float64Array, { size, weeks }: Pick<Futures, 
 }
 
 /** The floors under a colony. */
-export interface Floors { total: number, females: number }
+export interface Floors {
+  total: number
+  females: number
+}
 
 /** For each future whether it falls under a floor at any time from today, as shares of all. */
-export function riskUnder(f: Futures, floors: Floors): { any: number, total: number, females: number } {
+export function riskUnder(f: Futures, floors: Floors): { any: number; total: number; females: number } {
   const { size, weeks } = f
   let any = 0
   let total = 0
@@ -145,31 +200,60 @@ export function riskUnder(f: Futures, floors: Floors): { any: number, total: num
  * nothing that falls stands up again.
  * @returns the shares of all futures; when it gave up they are those until then
  */
-export function riskOf(start: Start, size: number, weeks: number, rates: StageRates, seed: number, doing: Doing, floors: Floors, allowed: number, stopped?: Stopped): { any: number, total: number, females: number } {
+export function riskOf(
+  start: Start,
+  size: number,
+  weeks: number,
+  rates: StageRates,
+  seed: number,
+  doing: Doing,
+  floors: Floors,
+  allowed: number,
+  stopped?: Stopped,
+): { any: number; total: number; females: number } {
   const fallen = new Uint8Array(size)
   let any = 0
   let total = 0
   let females = 0
-  liveThrough(start, size, weeks, rates, seed, doing, (cloud) => {
-    for (let i = 0; i < size; i++) {
-      const mark = (counted(cloud, size, i) < floors.total ? 1 : 0) | (cloud[FEMALES * size + i]! < floors.females ? 2 : 0)
-      const fresh = mark & ~fallen[i]!
-      if (fresh === 0) continue
-      if (fallen[i] === 0) any++
-      if (fresh & 1) total++
-      if (fresh & 2) females++
-      fallen[i] = fallen[i]! | mark
-    }
-    return any > allowed * size
-  }, stopped)
+  liveThrough(
+    start,
+    size,
+    weeks,
+    rates,
+    seed,
+    doing,
+    cloud => {
+      for (let i = 0; i < size; i++) {
+        const mark =
+          (counted(cloud, size, i) < floors.total ? 1 : 0) | (cloud[FEMALES * size + i]! < floors.females ? 2 : 0)
+        const fresh = mark & ~fallen[i]!
+        if (fresh === 0) continue
+        if (fallen[i] === 0) any++
+        if (fresh & 1) total++
+        if (fresh & 2) females++
+        fallen[i] = fallen[i]! | mark
+      }
+      return any > allowed * size
+    },
+    stopped,
+  )
   return { any: any / size, total: total / size, females: females / size }
 }
 
 /** When a number is first reached: quantiles over the futures (Infinity where they do not), and the share that does. */
-export interface WeeksToReach { p10: number, p50: number, p90: number, reachedShare: number }
+export interface WeeksToReach {
+  p10: number
+  p50: number
+  p90: number
+  reachedShare: number
+}
 
 /** First week in which a number is there, over all futures. */
-export function weeksToReach(numbers: Float64Array, { size, weeks }: Pick<Futures, 'size' | 'weeks'>, wanted: number): WeeksToReach {
+export function weeksToReach(
+  numbers: Float64Array,
+  { size, weeks }: Pick<Futures, 'size' | 'weeks'>,
+  wanted: number,
+): WeeksToReach {
   const first = new Float64Array(size).fill(Infinity)
   let reached = 0
   for (let i = 0; i < size; i++) {

@@ -19,37 +19,86 @@ export interface TakeSearch {
 }
 
 /** The answer of a search. */
-export interface LargestTake { take: number, riskNow: number, riskAfter: number, /** the floor that the next one more would break */ limit: 'number' | 'females', /** whether nothing but the number there limits it */ all: boolean }
+export interface LargestTake {
+  take: number
+  riskNow: number
+  riskAfter: number
+  /** the floor that the next one more would break */ limit: 'number' | 'females'
+  /** whether nothing but the number there limits it */ all: boolean
+}
 
 /**
  * The most that can be taken today so that the chance of falling under a floor stays at the allowed one or under it.
  * All takes share their luck, so the risk rises with the take and can be searched: from a guess in doubling strides, then by halving.
  * @param now futures with nothing taken, when they are known already
  */
-export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing), stopped?: Stopped): LargestTake {
-  const risk = (number: number) => riskOf(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, take: { of, number } }, s.floors, s.allowedRisk, stopped)
+export function largestTake(
+  s: TakeSearch,
+  of: TakeOf,
+  now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing),
+  stopped?: Stopped,
+): LargestTake {
+  const risk = (number: number) =>
+    riskOf(
+      s.start,
+      s.futures,
+      s.weeks,
+      s.rates,
+      s.seed,
+      { ...s.doing, take: { of, number } },
+      s.floors,
+      s.allowedRisk,
+      stopped,
+    )
   return search(s, now, risk, guessOf(now, s), s.most)
 }
 
 /** The most that can be taken every week from today, to a tenth of an animal. */
-export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing), stopped?: Stopped): LargestTake {
+export function largestWeeklyTake(
+  s: TakeSearch,
+  of: TakeOf,
+  now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing),
+  stopped?: Stopped,
+): LargestTake {
   const unit = 10
-  const risk = (tenths: number) => riskOf(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, weekly: { of, number: tenths / unit } }, s.floors, s.allowedRisk, stopped)
-  const found = search(s, now, risk, Math.round(guessOf(now, s) * unit / s.weeks), s.most * unit)
+  const risk = (tenths: number) =>
+    riskOf(
+      s.start,
+      s.futures,
+      s.weeks,
+      s.rates,
+      s.seed,
+      { ...s.doing, weekly: { of, number: tenths / unit } },
+      s.floors,
+      s.allowedRisk,
+      stopped,
+    )
+  const found = search(s, now, risk, Math.round((guessOf(now, s) * unit) / s.weeks), s.most * unit)
   return { ...found, take: found.take / unit }
 }
 
 function search(s: TakeSearch, now: Futures, risk: (k: number) => Risk, guess: number, most: number): LargestTake {
   const none = riskUnder(now, s.floors)
-  if (none.any > s.allowedRisk || most < 1) return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
+  if (none.any > s.allowedRisk || most < 1)
+    return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
   const { good, after, broken } = largestBearable(risk, s.allowedRisk, guess, most)
-  return { take: good, riskNow: none.any, riskAfter: (after ?? none).any, limit: limitOf(broken ?? none), all: good === most }
+  return {
+    take: good,
+    riskNow: none.any,
+    riskAfter: (after ?? none).any,
+    limit: limitOf(broken ?? none),
+    all: good === most,
+  }
 }
 
-const limitOf = (r: Risk) => (r.females > r.total ? 'females' as const : 'number' as const)
+const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('number' as const))
 
 /** Chance of falling under either floor, and under each. */
-export interface Risk { any: number, total: number, females: number }
+export interface Risk {
+  any: number
+  total: number
+  females: number
+}
 
 /**
  * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess, doubles
@@ -58,7 +107,12 @@ export interface Risk { any: number, total: number, females: number }
  * @param most no more than this is tried
  * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none was)
  */
-export function largestBearable(risk: (k: number) => Risk, allowed: number, guess: number, most: number): { good: number, after: Risk | null, broken: Risk | null } {
+export function largestBearable(
+  risk: (k: number) => Risk,
+  allowed: number,
+  guess: number,
+  most: number,
+): { good: number; after: Risk | null; broken: Risk | null } {
   let good = 0
   let after: Risk | null = null
   let bad = most + 1
@@ -70,8 +124,7 @@ export function largestBearable(risk: (k: number) => Risk, allowed: number, gues
     if (r.any <= allowed) {
       good = k
       after = r
-    }
-    else {
+    } else {
       bad = k
       broken = r
     }

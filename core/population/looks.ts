@@ -21,31 +21,55 @@ const SAMPLE = { share: 0.2, sdLog: 0.35 }
 export function looksAhead(question: PopulationQuestion, start: Start, futures: Futures): Look[] {
   const { size } = futures
   const week = Math.min(AHEAD, futures.weeks)
-  const from = (i: number) => Math.floor((i + 0.5) * start.size / size)
+  const from = (i: number) => Math.floor(((i + 0.5) * start.size) / size)
   const then = Float64Array.from({ length: size }, (_, i) => Math.log(futures.totals[week * size + i]! + 0.5))
   const now = Float64Array.from({ length: size }, (_, i) => counted(start.cloud, start.size, from(i)))
   const seen = Float64Array.from({ length: size }, (_, i) => start.cloud[SEEN * start.size + from(i)]!)
   const eye = Float64Array.from({ length: size }, (_, i) => start.cloud[SIGHT * start.size + from(i)]!)
-  const broods = Float64Array.from({ length: size }, (_, i) => (start.cloud[EGGS_1 * start.size + from(i)]! + start.cloud[EGGS_2 * start.size + from(i)]!) / question.rates.broodSize)
+  const broods = Float64Array.from(
+    { length: size },
+    (_, i) =>
+      (start.cloud[EGGS_1 * start.size + from(i)]! + start.cloud[EGGS_2 * start.size + from(i)]!) /
+      question.rates.broodSize,
+  )
   const before = spread(then, () => 1)
   if (!(before > 1e-6)) return []
   const key = streamAt(question.seed, -11)
   const log = (x: number) => Math.log(Math.max(x, 0.5))
-  const looks: { what: Look['what'], mean: (i: number) => number, sd: (i: number) => number }[] = [
-    { what: 'fullCount', mean: i => log(now[i]!) + seen[i]!, sd: i => Math.hypot(question.fullCount.sdLog, Math.sqrt((1 - question.fullCount.share) / Math.max(now[i]! * question.fullCount.share, 0.5))) },
-    { what: 'sample', mean: i => log(now[i]!), sd: i => Math.hypot(SAMPLE.sdLog, Math.sqrt((1 - SAMPLE.share) / Math.max(now[i]! * SAMPLE.share, 0.5))) },
+  const looks: { what: Look['what']; mean: (i: number) => number; sd: (i: number) => number }[] = [
+    {
+      what: 'fullCount',
+      mean: i => log(now[i]!) + seen[i]!,
+      sd: i =>
+        Math.hypot(
+          question.fullCount.sdLog,
+          Math.sqrt((1 - question.fullCount.share) / Math.max(now[i]! * question.fullCount.share, 0.5)),
+        ),
+    },
+    {
+      what: 'sample',
+      mean: i => log(now[i]!),
+      sd: i => Math.hypot(SAMPLE.sdLog, Math.sqrt((1 - SAMPLE.share) / Math.max(now[i]! * SAMPLE.share, 0.5))),
+    },
   ]
   const sight = question.broodSight
-  if (sight) looks.push({ what: 'broods', mean: i => Math.log(broods[i]! * sight.share + 0.5) + eye[i]!, sd: i => Math.hypot(sight.sdLog, Math.sqrt(1 / Math.max(broods[i]! * sight.share, 0.5))) })
-  return looks.map(({ what, mean, sd }, nth) => {
-    let left = 0
-    for (let t = 0; t < TRIES; t++) {
-      const truth = Math.floor((t + 0.5) * size / TRIES)
-      const y = mean(truth) + sd(truth) * normalFrom(at(key, t, nth))
-      left += spread(then, i => Math.exp(-0.5 * ((y - mean(i)) / sd(i)) ** 2) / sd(i))
-    }
-    return { what, left: Math.min(1, left / TRIES / before) }
-  }).toSorted((a, b) => a.left - b.left)
+  if (sight)
+    looks.push({
+      what: 'broods',
+      mean: i => Math.log(broods[i]! * sight.share + 0.5) + eye[i]!,
+      sd: i => Math.hypot(sight.sdLog, Math.sqrt(1 / Math.max(broods[i]! * sight.share, 0.5))),
+    })
+  return looks
+    .map(({ what, mean, sd }, nth) => {
+      let left = 0
+      for (let t = 0; t < TRIES; t++) {
+        const truth = Math.floor(((t + 0.5) * size) / TRIES)
+        const y = mean(truth) + sd(truth) * normalFrom(at(key, t, nth))
+        left += spread(then, i => Math.exp(-0.5 * ((y - mean(i)) / sd(i)) ** 2) / sd(i))
+      }
+      return { what, left: Math.min(1, left / TRIES / before) }
+    })
+    .toSorted((a, b) => a.left - b.left)
 }
 
 /** Weighted standard deviation. */

@@ -28,7 +28,8 @@ export interface MatrixView {
  */
 export function matrixView(a: readonly (readonly number[])[]): MatrixView {
   const n = a.length
-  if (n === 0 || a.some(row => row.length !== n)) throw new RangeError(`the matrix must be square, got ${n} rows of ${a.map(r => r.length).join(', ')}`)
+  if (n === 0 || a.some(row => row.length !== n))
+    throw new RangeError(`the matrix must be square, got ${n} rows of ${a.map(r => r.length).join(', ')}`)
   const right = dominant(a)
   const left = dominant(a.map((_, i) => a.map(row => row[i]!)))
   const w = right.vector
@@ -37,26 +38,35 @@ export function matrixView(a: readonly (readonly number[])[]): MatrixView {
   const first = left.vector.find(x => x > 1e-12) ?? 1
   const reproductiveValue = left.vector.map(x => x / (left.vector[0]! > 1e-12 ? left.vector[0]! : first))
   const dot = reproductiveValue.reduce((s, v, i) => s + v * stableStage[i]!, 0)
-  const sensitivity = reproductiveValue.map(v => stableStage.map(x => v * x / dot))
+  const sensitivity = reproductiveValue.map(v => stableStage.map(x => (v * x) / dot))
   const { lambda } = right
   return {
-    lambda, stableStage, reproductiveValue, sensitivity,
-    elasticity: sensitivity.map((row, i) => row.map((s, j) => a[i]![j]! * s / lambda)),
+    lambda,
+    stableStage,
+    reproductiveValue,
+    sensitivity,
+    elasticity: sensitivity.map((row, i) => row.map((s, j) => (a[i]![j]! * s) / lambda)),
     doublingTime: Math.LN2 / Math.log(lambda),
     dampingRatio: right.second > 0 ? lambda / right.second : Infinity,
   }
 }
 
-function dominant(a: readonly (readonly number[])[]): { lambda: number, vector: number[], second: number } {
+function dominant(a: readonly (readonly number[])[]): { lambda: number; vector: number[]; second: number } {
   const e = new EigenvalueDecomposition(new Matrix(a.map(row => [...row])))
   const moduli = e.realEigenvalues.map((re, i) => Math.hypot(re, e.imaginaryEigenvalues[i]!))
   const largest = Math.max(...moduli)
   // of several with that modulus the real, positive one is Perron's
-  const at = e.realEigenvalues.findIndex((re, i) => Math.abs(e.imaginaryEigenvalues[i]!) < 1e-9 && Math.abs(re - largest) <= 1e-9 * Math.max(1, largest))
+  const at = e.realEigenvalues.findIndex(
+    (re, i) => Math.abs(e.imaginaryEigenvalues[i]!) < 1e-9 && Math.abs(re - largest) <= 1e-9 * Math.max(1, largest),
+  )
   const vector = e.eigenvectorMatrix.getColumn(at)
   const sign = vector.reduce((x, y) => x + y, 0) < 0 ? -1 : 1
   const others = moduli.filter((_, i) => i !== at)
-  return { lambda: e.realEigenvalues[at]!, vector: vector.map(x => Math.max(0, sign * x)), second: others.length > 0 ? Math.max(...others) : 0 }
+  return {
+    lambda: e.realEigenvalues[at]!,
+    vector: vector.map(x => Math.max(0, sign * x)),
+    second: others.length > 0 ? Math.max(...others) : 0,
+  }
 }
 
 /** Figures that need births and survival apart. */
@@ -86,13 +96,14 @@ export function lifeTable(u: readonly (readonly number[])[], f: readonly (readon
   const netReproduction = Math.max(...eigen.realEigenvalues)
   const view = matrixView(u.map((row, i) => row.map((x, j) => x + f[i]![j]!)))
   let births = 0
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) births += view.reproductiveValue[i]! * f[i]![j]! * view.stableStage[j]!
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) births += view.reproductiveValue[i]! * f[i]![j]! * view.stableStage[j]!
   const worth = view.reproductiveValue.reduce((s, v, i) => s + v * view.stableStage[i]!, 0)
   const log = Math.log(view.lambda)
   return {
     netReproduction,
     generationTime: Math.abs(log) > 1e-9 ? Math.log(netReproduction) / log : null,
-    meanParentAge: view.lambda * worth / births,
+    meanParentAge: (view.lambda * worth) / births,
     lifeExpectancy: fundamental.getColumn(0).reduce((x, y) => x + y, 0),
   }
 }

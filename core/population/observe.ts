@@ -20,10 +20,14 @@ const JUMP_SD = 1.1
 const PARTS_WORTH = 15
 
 /** The `n`-th number of a particle's stream at an event. */
-export const at = (key: number, i: number, n: number): number => uniformAt(mix32(key + Math.imul(i, STREAM_STEP)) + Math.imul(n, STREAM_STEP) | 0)
+export const at = (key: number, i: number, n: number): number =>
+  uniformAt((mix32(key + Math.imul(i, STREAM_STEP)) + Math.imul(n, STREAM_STEP)) | 0)
 
 /** What a count did: its prediction before, and for each particle whether the count is taken for a slip. */
-export interface CountDone { slips: Uint8Array, jumped: number }
+export interface CountDone {
+  slips: Uint8Array
+  jumped: number
+}
 
 /**
  * Weighs particles by a count. Each particle is told three stories: the count is what it is; it is a slip and says
@@ -33,7 +37,15 @@ export interface CountDone { slips: Uint8Array, jumped: number }
  * @param weeksSince the count before
  * @param timing spread of the log number within the step, as counts are set to its end
  */
-export function weighCount(cloud: Float64Array, size: number, logWeights: Float64Array, event: Extract<PopulationEvent, { kind: 'count' }>, weeksSince: number, timing: number, key: number): CountDone {
+export function weighCount(
+  cloud: Float64Array,
+  size: number,
+  logWeights: Float64Array,
+  event: Extract<PopulationEvent, { kind: 'count' }>,
+  weeksSince: number,
+  timing: number,
+  key: number,
+): CountDone {
   const { y, r } = event.evidence
   const variance = r + timing * timing
   const jump = Math.min(0.06, 0.002 + JUMP_PER_WEEK * weeksSince)
@@ -53,15 +65,21 @@ export function weighCount(cloud: Float64Array, size: number, logWeights: Float6
     const u = at(key, i, 0) * sum
     if (u < slip) slips[i] = 1
     else if (u < slip + moved) {
-      const gain = JUMP_SD * JUMP_SD / (variance + JUMP_SD * JUMP_SD)
-      scale(cloud, size, i, Math.exp(JUMP_MEAN + gain * (d - JUMP_MEAN) + Math.sqrt(gain * variance) * normalFrom(at(key, i, 1))), key)
+      const gain = (JUMP_SD * JUMP_SD) / (variance + JUMP_SD * JUMP_SD)
+      scale(
+        cloud,
+        size,
+        i,
+        Math.exp(JUMP_MEAN + gain * (d - JUMP_MEAN) + Math.sqrt(gain * variance) * normalFrom(at(key, i, 1))),
+        key,
+      )
       jumped++
     }
   }
   return { slips, jumped: jumped / size }
 }
 
-const density = (d: number, variance: number) => Math.exp(-d * d / (2 * variance)) / Math.sqrt(variance)
+const density = (d: number, variance: number) => Math.exp((-d * d) / (2 * variance)) / Math.sqrt(variance)
 
 /** Makes all animals of a particle more or fewer by a factor; eggs too. */
 function scale(cloud: Float64Array, size: number, i: number, factor: number, key: number) {
@@ -85,8 +103,10 @@ export function weighParts(cloud: Float64Array, size: number, logWeights: Float6
     const young = cloud[YOUNG_1 * size + i]! + cloud[YOUNG_2 * size + i]!
     const f = cloud[FEMALES * size + i]!
     const m = cloud[MALES * size + i]!
-    if (parts.halfGrown > 0 && adults > 0) logWeights[i] = logWeights[i]! + worth(told) * share(parts.halfGrown, told, (young + 0.5) / (young + f + m + 1))
-    if (parts.females > 0 && parts.males > 0) logWeights[i] = logWeights[i]! + worth(sexed) * share(parts.females, sexed, (f + 0.5) / (f + m + 1))
+    if (parts.halfGrown > 0 && adults > 0)
+      logWeights[i] = logWeights[i]! + worth(told) * share(parts.halfGrown, told, (young + 0.5) / (young + f + m + 1))
+    if (parts.females > 0 && parts.males > 0)
+      logWeights[i] = logWeights[i]! + worth(sexed) * share(parts.females, sexed, (f + 0.5) / (f + m + 1))
   }
 }
 const share = (k: number, n: number, p: number) => k * Math.log(p) + (n - k) * Math.log1p(-p)
@@ -98,10 +118,23 @@ const LOOK_FLOOR = 0.03
  * Weighs by broods that were seen: a part of those there, with a spread. None seen among few is likely, among many not.
  * @param broodSize eggs of one brood
  */
-export function weighBroods(cloud: Float64Array, size: number, logWeights: Float64Array, seen: number, sight: { share: number, sdLog: number }, broodSize: number): void {
+export function weighBroods(
+  cloud: Float64Array,
+  size: number,
+  logWeights: Float64Array,
+  seen: number,
+  sight: { share: number; sdLog: number },
+  broodSize: number,
+): void {
   for (let i = 0; i < size; i++) {
     const there = (cloud[EGGS_1 * size + i]! + cloud[EGGS_2 * size + i]!) / broodSize
-    logWeights[i] = logWeights[i]! + Math.log(LOOK_FLOOR + (1 - LOOK_FLOOR) * looseCount(seen, Math.max(0.05, there * sight.share * Math.exp(cloud[SIGHT * size + i]!)), sight.sdLog))
+    logWeights[i] =
+      logWeights[i]! +
+      Math.log(
+        LOOK_FLOOR +
+          (1 - LOOK_FLOOR) *
+            looseCount(seen, Math.max(0.05, there * sight.share * Math.exp(cloud[SIGHT * size + i]!)), sight.sdLog),
+      )
   }
 }
 
@@ -109,11 +142,19 @@ export function weighBroods(cloud: Float64Array, size: number, logWeights: Float
 const YOUNG_SIGHT = { share: 0.25, sdLog: 0.8 }
 
 /** Weighs by young that were seen; few are up to a dozen. */
-export function weighYoung(cloud: Float64Array, size: number, logWeights: Float64Array, amount: number | 'few' | 'many'): void {
+export function weighYoung(
+  cloud: Float64Array,
+  size: number,
+  logWeights: Float64Array,
+  amount: number | 'few' | 'many',
+): void {
   for (let i = 0; i < size; i++) {
     const there = cloud[FIRST * size + i]! + cloud[YOUNG_1 * size + i]!
     const mean = Math.max(0.05, there * YOUNG_SIGHT.share)
-    const likely = typeof amount === 'number' ? looseCount(amount, mean, YOUNG_SIGHT.sdLog) : Math.max(1e-4, likelyMany(mean, amount))
+    const likely =
+      typeof amount === 'number'
+        ? looseCount(amount, mean, YOUNG_SIGHT.sdLog)
+        : Math.max(1e-4, likelyMany(mean, amount))
     logWeights[i] = logWeights[i]! + Math.log(LOOK_FLOOR + (1 - LOOK_FLOOR) * likely)
   }
 }
@@ -128,7 +169,8 @@ function likelyMany(mean: number, amount: 'few' | 'many'): number {
 /** Chance of a count whose mean itself has a spread: negative binomial, against its own highest chance. */
 function looseCount(seen: number, mean: number, sdLog: number): number {
   const k = 1 / (Math.exp(sdLog * sdLog) - 1)
-  const log = (m: number) => gammaln(seen + k) - gammaln(k) - gammaln(seen + 1) + k * Math.log(k / (k + m)) + seen * Math.log(m / (k + m))
+  const log = (m: number) =>
+    gammaln(seen + k) - gammaln(k) - gammaln(seen + 1) + k * Math.log(k / (k + m)) + seen * Math.log(m / (k + m))
   return Math.exp(log(mean) - log(Math.max(seen, 0.05)))
 }
 
@@ -141,7 +183,14 @@ const TAKEN_ROWS = [YOUNG_1, YOUNG_2, FEMALES, MALES] as const
  * @param weights how readily each of small young, larger young, females and males is taken
  * @returns how many were missing
  */
-export function takeFrom(cloud: Float64Array, size: number, i: number, number: number, weights: readonly number[], key: number): number {
+export function takeFrom(
+  cloud: Float64Array,
+  size: number,
+  i: number,
+  number: number,
+  weights: readonly number[],
+  key: number,
+): number {
   let left = number
   let pool = 0
   for (let k = 0; k < 4; k++) pool += cloud[TAKEN_ROWS[k]! * size + i]! * weights[k]!
@@ -150,7 +199,8 @@ export function takeFrom(cloud: Float64Array, size: number, i: number, number: n
     const here = cloud[row]!
     const mass = here * weights[k]!
     // one after the other, each by its share of what is still to be shared out: a multivariate draw in four steps
-    const out = mass <= 0 ? 0 : Math.min(here, mass >= pool - 1e-9 ? left : binomialFrom(at(key, i, 10 + k), left, mass / pool))
+    const out =
+      mass <= 0 ? 0 : Math.min(here, mass >= pool - 1e-9 ? left : binomialFrom(at(key, i, 10 + k), left, mass / pool))
     cloud[row] = here - out
     left -= out
     pool -= mass
@@ -179,8 +229,18 @@ export type TakeOf = keyof typeof takeWeights
 export const rowsOfTake = (of: TakeOf): readonly number[] => TAKEN_ROWS.filter((_, k) => takeWeights[of][k]! > 0)
 
 /** Puts animals into one particle. What is not told apart is grown when it is called unsexed, and otherwise half and half. */
-export function putInto(cloud: Float64Array, size: number, i: number, parts: Heads, untold: number, r: StageRates, key: number): void {
-  const add = (row: number, n: number) => { cloud[row * size + i] = cloud[row * size + i]! + n }
+export function putInto(
+  cloud: Float64Array,
+  size: number,
+  i: number,
+  parts: Heads,
+  untold: number,
+  r: StageRates,
+  key: number,
+): void {
+  const add = (row: number, n: number) => {
+    cloud[row * size + i] = cloud[row * size + i]! + n
+  }
   const half = binomialFrom(at(key, i, 20), untold, 0.5)
   const grown = parts.unsexed + untold - half
   const females = binomialFrom(at(key, i, 21), grown, r.femaleShare)
@@ -195,7 +255,14 @@ const NOBODY: Heads = { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0
 /**
  * What came or went, in all particles. A particle that holds fewer than were taken out is unlikely, and more so the more are missing.
  */
-export function applyStep(cloud: Float64Array, size: number, logWeights: Float64Array, event: Extract<PopulationEvent, { kind: 'step' }>, r: StageRates, key: number): void {
+export function applyStep(
+  cloud: Float64Array,
+  size: number,
+  logWeights: Float64Array,
+  event: Extract<PopulationEvent, { kind: 'step' }>,
+  r: StageRates,
+  key: number,
+): void {
   const { change, parts = NOBODY } = event
   const named = parts.females + parts.males + parts.unsexed + parts.halfGrown + parts.young
   const number = Math.abs(change)
@@ -206,7 +273,14 @@ export function applyStep(cloud: Float64Array, size: number, logWeights: Float64
       let missing = 0
       if (event.death) missing = takeFrom(cloud, size, i, number, [0.2, 1, 1, 1], key)
       else {
-        const told: [number, readonly number[]][] = [[parts.females, takeWeights.females], [parts.males, takeWeights.males], [parts.unsexed, takeWeights.adults], [parts.halfGrown, [0.2, 1, 0, 0]], [parts.young, [1, 0.2, 0, 0]], [number - named, ANY]]
+        const told: [number, readonly number[]][] = [
+          [parts.females, takeWeights.females],
+          [parts.males, takeWeights.males],
+          [parts.unsexed, takeWeights.adults],
+          [parts.halfGrown, [0.2, 1, 0, 0]],
+          [parts.young, [1, 0.2, 0, 0]],
+          [number - named, ANY],
+        ]
         for (const [k, [n, weights]] of told.entries()) {
           if (n <= 0) continue
           // who is called female by the keeper may be a large male of the model: what is missing comes from anyone

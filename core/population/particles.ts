@@ -71,7 +71,12 @@ const KEEP = (3 * 0.97 - 1) / (2 * 0.97)
  * @param rows of the parameters in the cloud
  * @param normal the z-th standard normal number of a particle
  */
-export function refresh(cloud: Float64Array, size: number, rows: readonly number[], normal: (particle: number, z: number) => number): void {
+export function refresh(
+  cloud: Float64Array,
+  size: number,
+  rows: readonly number[],
+  normal: (particle: number, z: number) => number,
+): void {
   const k = rows.length
   const means = rows.map(row => mean(cloud, row, size))
   const root = cholesky(rows.map((a, i) => rows.map((b, j) => covariance(cloud, a, means[i]!, b, means[j]!, size))))
@@ -121,6 +126,6 @@ export function drawSorted(values: (i: number) => number, weights: Float64Array,
 }
 
 /** The 80 % range and the middle of sorted draws. */
-export function spread80(sorted: Float64Array): { value: number, low: number, high: number } {
+export function spread80(sorted: Float64Array): { value: number; low: number; high: number } {
   return { low: quantileSorted(sorted, 0.1), value: quantileSorted(sorted, 0.5), high: quantileSorted(sorted, 0.9) }
 }

@@ -4,7 +4,10 @@ import type { StageRates } from './rates'
 import { EGGS_1, EGGS_2, FEMALES, FIRST, MALES, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 
 /** The life cycle at present as matrices of one step: survival and growth, and births. */
-export interface ProjectionMatrix { u: number[][], f: number[][] }
+export interface ProjectionMatrix {
+  u: number[][]
+  f: number[][]
+}
 
 /**
  * The mean step as a matrix. Females that carry eggs take up no brood, so births for each female go by the share of free
@@ -17,7 +20,9 @@ export function projectionMatrix(r: StageRates, comeUp: number, loss: number, fr
   const zero = () => Array.from({ length: STAGES }, () => Array.from({ length: STAGES }, () => 0))
   const u = zero()
   const f = zero()
-  const set = (m: number[][], to: number, from: number, value: number) => { m[to]![from] = value }
+  const set = (m: number[][], to: number, from: number, value: number) => {
+    m[to]![from] = value
+  }
   const first = Math.exp(-r.firstHazard * loss)
   const young = Math.exp(-r.youngHazard * loss)
   const adult = Math.exp(-r.adultHazard * loss)
@@ -48,7 +53,14 @@ export function freeShare(r: StageRates, factor: number): number {
 /** Reads the matrix of present conditions for the keeper; without births there is nothing to settle to. */
 export function summarise(r: StageRates, comeUp: number, loss: number): MatrixSummary {
   const nothing = { first: 0, young: 0, females: 1, males: 0 }
-  if (!(comeUp > 0) || r.eggsLeave === 0) return { growthPerWeek: Math.expm1(-r.adultHazard * loss / r.dtWeeks), doublingWeeks: null, generationWeeks: null, settled: nothing, matters: [{ what: 'adults', share: 1 }] }
+  if (!(comeUp > 0) || r.eggsLeave === 0)
+    return {
+      growthPerWeek: Math.expm1((-r.adultHazard * loss) / r.dtWeeks),
+      doublingWeeks: null,
+      generationWeeks: null,
+      settled: nothing,
+      matters: [{ what: 'adults', share: 1 }],
+    }
   // births depend on the share of free females, and that on the growth: a few rounds settle both
   let factor = 1
   let matrix = projectionMatrix(r, comeUp, loss, freeShare(r, factor))
@@ -61,17 +73,26 @@ export function summarise(r: StageRates, comeUp: number, loss: number): MatrixSu
   const growthPerWeek = Math.expm1(Math.log(view.lambda) / r.dtWeeks)
   const seen = view.stableStage.reduce((s, x, i) => s + (i === EGGS_1 || i === EGGS_2 ? 0 : x), 0)
   const part = (...rows: number[]) => rows.reduce((s, row) => s + view.stableStage[row]!, 0) / seen
-  const column = (...rows: number[]) => rows.reduce((s, j) => s + view.elasticity.reduce((t, row, i) => t + (i === EGGS_1 && j === FEMALES ? 0 : row[j]!), 0), 0)
+  const column = (...rows: number[]) =>
+    rows.reduce(
+      (s, j) => s + view.elasticity.reduce((t, row, i) => t + (i === EGGS_1 && j === FEMALES ? 0 : row[j]!), 0),
+      0,
+    )
   const { meanParentAge } = lifeTable(matrix.u, matrix.f)
   return {
     growthPerWeek,
     doublingWeeks: view.lambda > 1.0005 ? view.doublingTime * r.dtWeeks : null,
     generationWeeks: meanParentAge * r.dtWeeks,
     settled: { first: part(FIRST), young: part(YOUNG_1, YOUNG_2), females: part(FEMALES), males: part(MALES) },
-    matters: ([
-      { what: 'births', share: view.elasticity[EGGS_1]![FEMALES]! }, { what: 'eggs', share: column(EGGS_1, EGGS_2) }, { what: 'first', share: column(FIRST) },
-      { what: 'young', share: column(YOUNG_1, YOUNG_2) }, { what: 'adults', share: column(FEMALES, MALES) },
-    ] satisfies MatrixSummary['matters']).toSorted((a, b) => b.share - a.share),
+    matters: (
+      [
+        { what: 'births', share: view.elasticity[EGGS_1]![FEMALES]! },
+        { what: 'eggs', share: column(EGGS_1, EGGS_2) },
+        { what: 'first', share: column(FIRST) },
+        { what: 'young', share: column(YOUNG_1, YOUNG_2) },
+        { what: 'adults', share: column(FEMALES, MALES) },
+      ] satisfies MatrixSummary['matters']
+    ).toSorted((a, b) => b.share - a.share),
   }
 }
 

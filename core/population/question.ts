@@ -4,17 +4,36 @@ import type { StageRates } from './rates'
 import type { StageName } from './stages'
 
 /** What the log says about numbers. Moments are milliseconds. */
-export type PopulationEvent = { entryId: string, at: number } & (
-  | { kind: 'count', seen: number, method: CountMethod, evidence: CountEvidence, /** whether the colony's own share is in it */ byEye: boolean, parts?: Heads }
-  | { kind: 'step', /** animals, negative when taken out or dead */ change: number, death: boolean, /** come out of a clutch: the smallest */ hatched: boolean, parts?: Heads }
+export type PopulationEvent = { entryId: string; at: number } & (
+  | {
+      kind: 'count'
+      seen: number
+      method: CountMethod
+      evidence: CountEvidence
+      /** whether the colony's own share is in it */ byEye: boolean
+      parts?: Heads
+    }
+  | {
+      kind: 'step'
+      /** animals, negative when taken out or dead */ change: number
+      death: boolean
+      /** come out of a clutch: the smallest */ hatched: boolean
+      parts?: Heads
+    }
   /** females with eggs, or masses and clutches: so many broods are on the way at least */
-  | { kind: 'broods', seen: number, /** share of the broods there that is seen */ share: number, sdLog: number }
+  | { kind: 'broods'; seen: number; /** share of the broods there that is seen */ share: number; sdLog: number }
   /** young that were seen: a number, or the words few and many */
-  | { kind: 'young', amount: number | 'few' | 'many' }
+  | { kind: 'young'; amount: number | 'few' | 'many' }
 )
 
 /** How far what is learnt may lie from the group's defaults: standard deviations on the log scale. */
-export interface Spreads { recruits: number, losses: number, room: number, seen: number, sight: number }
+export interface Spreads {
+  recruits: number
+  losses: number
+  room: number
+  seen: number
+  sight: number
+}
 
 /** Everything that the model may know about a colony. */
 export interface PopulationQuestion {
@@ -39,16 +58,27 @@ export interface PopulationQuestion {
   /** chance of falling under these that a take may bring */
   allowedRisk: number
   /** what a full count finds */
-  fullCount: { share: number, sdLog: number }
+  fullCount: { share: number; sdLog: number }
   /** what is seen of broods at a look; missing where nothing is carried or laid in sight */
-  broodSight?: { share: number, sdLog: number }
+  broodSight?: { share: number; sdLog: number }
 }
 
 /** A point of a band: median, and the 50 % and 80 % ranges. */
-export interface BandPoint { at: number, p10: number, p25: number, p50: number, p75: number, p90: number }
+export interface BandPoint {
+  at: number
+  p10: number
+  p25: number
+  p50: number
+  p75: number
+  p90: number
+}
 
 /** A number with its 80 % range. */
-export interface Range { value: number, low: number, high: number }
+export interface Range {
+  value: number
+  low: number
+  high: number
+}
 
 /** What became of one count. */
 export interface JudgedCount extends Range {
@@ -65,10 +95,17 @@ export interface JudgedCount extends Range {
 }
 
 /** What is learnt about a colony beside its number, against the group's default. */
-export interface Learnt { name: keyof Spreads, /** factor on the default, with its range */ now: Range, /** the same before anything was seen */ before: Range }
+export interface Learnt {
+  name: keyof Spreads
+  /** factor on the default, with its range */ now: Range
+  /** the same before anything was seen */ before: Range
+}
 
 /** A look that would narrow the forecast. */
-export interface Look { what: 'fullCount' | 'broods' | 'sample', /** width of the 8-week range left, as a share of today's */ left: number }
+export interface Look {
+  what: 'fullCount' | 'broods' | 'sample'
+  /** width of the 8-week range left, as a share of today's */ left: number
+}
 
 /** The present life cycle as a matrix, read. */
 export interface MatrixSummary {
@@ -79,7 +116,7 @@ export interface MatrixSummary {
   /** share of each stage in the settled colony, without eggs */
   settled: Record<Exclude<StageName, 'eggs'>, number>
   /** what a small change of each moves growth by, as shares that sum to 1, largest first */
-  matters: { what: 'births' | 'eggs' | 'first' | 'young' | 'adults', share: number }[]
+  matters: { what: 'births' | 'eggs' | 'first' | 'young' | 'adults'; share: number }[]
 }
 
 export interface PopulationAnswer {
@@ -93,7 +130,7 @@ export interface PopulationAnswer {
   /** chance that it grows over these weeks */
   rising: number
   /** what it did in the weeks before today, beside what was taken out or put in; null when it is younger */
-  recent: { perWeek: Range, weeks: number, from: number, moved: number } | null
+  recent: { perWeek: Range; weeks: number; from: number; moved: number } | null
   doublingWeeks: number | null
   halvingWeeks: number | null
   /** share of what is known about growth that comes from this colony's own log, 0 to 1 */
@@ -103,7 +140,7 @@ export interface PopulationAnswer {
   path: BandPoint[]
   fan: BandPoint[]
   counts: JudgedCount[]
-  steps: { entryId: string, at: number, change: number, death: boolean }[]
+  steps: { entryId: string; at: number; change: number; death: boolean }[]
   capacity: number
   temperatureC: number
   surplus: {
@@ -119,7 +156,7 @@ export interface PopulationAnswer {
     allowedRisk: number
   }
   /** range that one full count today would leave */
-  ifCountedToday: { low: number, high: number }
+  ifCountedToday: { low: number; high: number }
   looks: Look[]
   fit: {
     logLikelihood: number

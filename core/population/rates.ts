@@ -52,19 +52,33 @@ const LEAST_CROWDING = -0.3
  * @param resolved group with schools and the keeper's own figures
  * @throws RangeError for a capacity that is not above 0
  */
-export function stageRates(resolved: Pick<ResolvedGroup, 'group' | 'growthPerWeek' | 'targets'>, conditions: Conditions): StageRates {
+export function stageRates(
+  resolved: Pick<ResolvedGroup, 'group' | 'growthPerWeek' | 'targets'>,
+  conditions: Conditions,
+): StageRates {
   if (!(conditions.capacity > 0)) throw new RangeError(`capacity must be above 0, got ${conditions.capacity}`)
   const { stages, life } = resolved.group
   const breeds = life.breedsInPlace && stages.eggs !== 'resting'
   const at = ratesAt(stages, breeds, 1, conditions.capacity, resolved.growthPerWeek.value)
-  const comeUp = breeds ? Math.min(1, Math.max(0, comeUpFor(at, Math.exp(resolved.growthPerWeek.value * at.dtWeeks)))) : 0
+  const comeUp = breeds
+    ? Math.min(1, Math.max(0, comeUpFor(at, Math.exp(resolved.growthPerWeek.value * at.dtWeeks))))
+    : 0
   const pace = paceAt(stages.q10.value, conditions.temperatureC, preferredC(resolved))
   const rates = { ...ratesAt(stages, breeds, pace, conditions.capacity, resolved.growthPerWeek.value), comeUp }
   const { growth } = Object.assign(rates, { growth: growthPerWeek(rates) })
   if (comeUp > 0 && growth > 0) rates.holds = Math.min(LEAST_CROWDING, Math.log(comeUpFor(rates, 1) / comeUp))
   const step = 0.05
-  if (comeUp > 0) rates.growthByRecruits = (growthPerWeek({ ...rates, comeUp: comeUp * Math.exp(step) }) - growth) / step
-  rates.growthByLosses = (growthPerWeek({ ...rates, firstHazard: rates.firstHazard * Math.exp(step), youngHazard: rates.youngHazard * Math.exp(step), adultHazard: rates.adultHazard * Math.exp(step) }) - growth) / step
+  if (comeUp > 0)
+    rates.growthByRecruits = (growthPerWeek({ ...rates, comeUp: comeUp * Math.exp(step) }) - growth) / step
+  rates.growthByLosses =
+    (growthPerWeek({
+      ...rates,
+      firstHazard: rates.firstHazard * Math.exp(step),
+      youngHazard: rates.youngHazard * Math.exp(step),
+      adultHazard: rates.adultHazard * Math.exp(step),
+    }) -
+      growth) /
+    step
   return rates
 }
 
@@ -72,7 +86,8 @@ export function stageRates(resolved: Pick<ResolvedGroup, 'group' | 'growthPerWee
  * Factor on the pace of life at a temperature: q10 to the power of the difference over ten degrees. Times of development
  * are divided by it, hazards multiplied. Source: definition of Q10 (van 't Hoff 1884).
  */
-export const paceAt = (q10: number, temperatureC: number, referenceC: number): number => q10 ** ((temperatureC - referenceC) / 10)
+export const paceAt = (q10: number, temperatureC: number, referenceC: number): number =>
+  q10 ** ((temperatureC - referenceC) / 10)
 
 /** Temperature for which a group's growth is meant: the middle of its (or its school's) preferred range. */
 export function preferredC(resolved: Pick<ResolvedGroup, 'targets'>): number {
@@ -88,12 +103,25 @@ function ratesAt(s: Stages, breeds: boolean, pace: number, capacity: number, gro
   // where nothing grows up in place, the group's growth is nothing but its deaths
   const adultHazard = breeds ? pace / s.adultWeeks.value : Math.max(1e-4, -growth) * pace
   return {
-    dtWeeks: dt, capacity, carried: s.eggs === 'carried', needsMale: s.femaleShare.value < 1, femaleShare: s.femaleShare.value,
+    dtWeeks: dt,
+    capacity,
+    carried: s.eggs === 'carried',
+    needsMale: s.femaleShare.value < 1,
+    femaleShare: s.femaleShare.value,
     // resting eggs wait for the pool to dry and fill again, which is a new colony
-    eggsLeave: s.eggs === 'resting' ? 0 : leave(2, s.eggWeeks.value / pace, dt), firstLeave: leave(1, s.firstWeeks.value / pace, dt), youngLeave: leave(2, s.youngWeeks.value / pace, dt),
-    firstHazard: 2 * s.youngLoss.value * dt, youngHazard: s.youngLoss.value * dt, adultHazard: adultHazard * dt,
-    broods: s.eggs === 'carried' ? 1 - Math.exp(-dt * pace / s.restWeeks.value) : dt * pace / s.restWeeks.value,
-    broodSize: s.broodSize.value, comeUp: 0, holds: LEAST_CROWDING, growth: 0, growthByRecruits: 0, growthByLosses: 0,
+    eggsLeave: s.eggs === 'resting' ? 0 : leave(2, s.eggWeeks.value / pace, dt),
+    firstLeave: leave(1, s.firstWeeks.value / pace, dt),
+    youngLeave: leave(2, s.youngWeeks.value / pace, dt),
+    firstHazard: 2 * s.youngLoss.value * dt,
+    youngHazard: s.youngLoss.value * dt,
+    adultHazard: adultHazard * dt,
+    broods: s.eggs === 'carried' ? 1 - Math.exp((-dt * pace) / s.restWeeks.value) : (dt * pace) / s.restWeeks.value,
+    broodSize: s.broodSize.value,
+    comeUp: 0,
+    holds: LEAST_CROWDING,
+    growth: 0,
+    growthByRecruits: 0,
+    growthByLosses: 0,
   }
 }
 
@@ -114,7 +142,10 @@ export function meanStep(x: Float64Array, r: StageRates, comeUp: number, loss: n
   const half = x[YOUNG_1]! * (1 - young) * r.youngLeave
   const mature = x[YOUNG_2]! * (1 - young) * r.youngLeave
   const free = r.carried ? Math.max(0, x[FEMALES]! - (x[EGGS_1]! + x[EGGS_2]!) / r.broodSize) : x[FEMALES]!
-  const laid = r.needsMale && x[MALES]! <= 0 ? 0 : free * (r.carried ? Math.min(1, r.broods * broods) : r.broods * broods) * r.broodSize
+  const laid =
+    r.needsMale && x[MALES]! <= 0
+      ? 0
+      : free * (r.carried ? Math.min(1, r.broods * broods) : r.broods * broods) * r.broodSize
   x[EGGS_2] = x[EGGS_2]! - hatched + ripened
   x[EGGS_1] = x[EGGS_1]! - ripened + laid
   x[FIRST] = x[FIRST]! * (1 - first) - grown + hatched * Math.min(1, comeUp)
@@ -132,7 +163,7 @@ export function meanStep(x: Float64Array, r: StageRates, comeUp: number, loss: n
  * @param factor of growth per step, above the share of adults that survive
  */
 export function comeUpFor(r: StageRates, factor: number): number {
-  const through = (survive: number, go: number) => survive * go / (factor - survive * (1 - go))
+  const through = (survive: number, go: number) => (survive * go) / (factor - survive * (1 - go))
   const adult = Math.exp(-r.adultHazard)
   if (factor <= adult) return 0
   const egg = 1 / (factor - (1 - r.eggsLeave))

@@ -15,8 +15,10 @@ const SIGHT_SD = 0.7
 /** How far a colony may lie from its group's defaults, so that growth in an empty glass has the group's spread. */
 export function spreadsOf(resolved: Pick<ResolvedGroup, 'growthPerWeek' | 'counting'>, rates: StageRates): Spreads {
   const { sd } = resolved.growthPerWeek
-  const losses = rates.growthByRecruits > 0 ? LOSSES_SD : Math.min(1.2, Math.max(0.2, sd / Math.max(1e-6, Math.abs(rates.growthByLosses))))
+  const losses =
+    rates.growthByRecruits > 0
+      ? LOSSES_SD
+      : Math.min(1.2, Math.max(0.2, sd / Math.max(1e-6, Math.abs(rates.growthByLosses))))
   const recruits = rates.growthByRecruits > 0 ? Math.min(1.6, Math.max(0.15, sd / rates.growthByRecruits)) : 0
   return { recruits, losses, room: ROOM_SD, seen: OWN_SHARE * resolved.counting.allSeen.sdLog, sight: SIGHT_SD }
 }
-

@@ -31,9 +31,16 @@ export const PARAMETERS = [RECRUITS, LOSSES, ROOM, SEEN, SIGHT] as const
 
 /** What people call the stages; eggs and young are the sum of their two rooms. */
 export const stageNames = ['eggs', 'first', 'young', 'females', 'males'] as const
-export type StageName = typeof stageNames[number]
+export type StageName = (typeof stageNames)[number]
 /** Rows of each named stage. */
-export const stageRows: Readonly<Record<StageName, readonly number[]>> = { eggs: [EGGS_1, EGGS_2], first: [FIRST], young: [YOUNG_1, YOUNG_2], females: [FEMALES], males: [MALES] }
+export const stageRows: Readonly<Record<StageName, readonly number[]>> = {
+  eggs: [EGGS_1, EGGS_2],
+  first: [FIRST],
+  young: [YOUNG_1, YOUNG_2],
+  females: [FEMALES],
+  males: [MALES],
+}
 
 /** Animals that are counted: half-grown and grown. Hatchlings are there, but a number that leaps with every hatch would tell nobody anything. */
-export const counted = (cloud: Float64Array, size: number, i: number): number => cloud[YOUNG_1 * size + i]! + cloud[YOUNG_2 * size + i]! + cloud[FEMALES * size + i]! + cloud[MALES * size + i]!
+export const counted = (cloud: Float64Array, size: number, i: number): number =>
+  cloud[YOUNG_1 * size + i]! + cloud[YOUNG_2 * size + i]! + cloud[FEMALES * size + i]! + cloud[MALES * size + i]!

@@ -53,8 +53,11 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
   for (let i = 0; i < size; i++) {
     let s = mix32(key + Math.imul(i, STREAM_STEP))
     const turn = uniformAt(s)
-    const drift = normalFrom(uniformAt(s = s + STREAM_STEP | 0))
-    const mood = cloud[MOOD * size + i]! * keep + mending + (turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift)
+    const drift = normalFrom(uniformAt((s = (s + STREAM_STEP) | 0)))
+    const mood =
+      cloud[MOOD * size + i]! * keep +
+      mending +
+      (turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift)
     cloud[MOOD * size + i] = mood
     const e1 = cloud[EGGS_1 * size + i]!
     const e2 = cloud[EGGS_2 * size + i]!
@@ -69,26 +72,26 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to nothing at capacity
     const slope = Math.min(-0.3, r.holds - luck)
     const half = Math.exp(0.5 * mood)
-    const comeUp = recruits * half * Math.exp(luck + slope * n / (room * Math.exp(cloud[ROOM * size + i]!)))
+    const comeUp = recruits * half * Math.exp(luck + (slope * n) / (room * Math.exp(cloud[ROOM * size + i]!)))
     const loss = Math.exp(cloud[LOSSES * size + i]!) / (half * half)
 
-    const hatched = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), e2, eggsLeave)
-    const ripened = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), e1, eggsLeave)
-    const cameUp = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), hatched, comeUp)
-    const hLeft = h - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), h, chance(r.firstHazard * loss))
-    const grown = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), hLeft, firstLeave)
+    const hatched = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), e2, eggsLeave)
+    const ripened = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), e1, eggsLeave)
+    const cameUp = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), hatched, comeUp)
+    const hLeft = h - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), h, chance(r.firstHazard * loss))
+    const grown = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), hLeft, firstLeave)
     const young = chance(r.youngHazard * loss)
-    const y1Left = y1 - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1, young)
-    const larger = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y1Left, youngLeave)
-    const y2Left = y2 - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y2, young)
-    const mature = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), y2Left, youngLeave)
+    const y1Left = y1 - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y1, young)
+    const larger = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y1Left, youngLeave)
+    const y2Left = y2 - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y2, young)
+    const mature = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y2Left, youngLeave)
     const adult = chance(r.adultHazard * loss + extra)
-    const fLeft = f - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), f, adult)
-    const mLeft = m - binomialFrom(uniformAt(s = s + STREAM_STEP | 0), m, adult)
-    const daughters = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), mature, femaleShare)
-    const u = uniformAt(s = s + STREAM_STEP | 0)
-    const z = normalFrom(uniformAt(s = s + STREAM_STEP | 0))
-    const blow = uniformAt(s = s + STREAM_STEP | 0)
+    const fLeft = f - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), f, adult)
+    const mLeft = m - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), m, adult)
+    const daughters = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), mature, femaleShare)
+    const u = uniformAt((s = (s + STREAM_STEP) | 0))
+    const z = normalFrom(uniformAt((s = (s + STREAM_STEP) | 0)))
+    const blow = uniformAt((s = (s + STREAM_STEP) | 0))
 
     let laid = 0
     if (!needsMale || m > 0) {
@@ -104,23 +107,32 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     cloud[FEMALES * size + i] = fLeft + daughters
     cloud[MALES * size + i] = mLeft + mature - daughters
     // what is left of the uniform number tells how hard the blow is
-    if (blow < blowChance) blowOn(cloud, size, i, BLOW_MOST * blow / blowChance, s)
+    if (blow < blowChance) blowOn(cloud, size, i, (BLOW_MOST * blow) / blowChance, s)
   }
 }
 
 /** A share of all animals of a particle dies at once; the eggs are as many fewer. */
 function blowOn(cloud: Float64Array, size: number, i: number, share: number, s: number) {
-  for (let row = 0; row < STAGES; row++) cloud[row * size + i] = binomialFrom(uniformAt(s = s + STREAM_STEP | 0), cloud[row * size + i]!, 1 - share)
+  for (let row = 0; row < STAGES; row++)
+    cloud[row * size + i] = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), cloud[row * size + i]!, 1 - share)
 }
 
 /** Hazard to chance: 1 − e^(−h), by a fraction that is within a thousandth below h = 0.2 and never above 1. */
 const chance = (hazard: number) => Math.min(1, hazard / (1 + hazard / 2))
 
 /** What crowding, mood and what was learnt make of the rates for one colony. */
-export interface Present { /** share of eggs that come up */ comeUp: number, /** factor on the hazards */ loss: number, /** factor on the broods taken up */ broods: number }
+export interface Present {
+  /** share of eggs that come up */ comeUp: number
+  /** factor on the hazards */ loss: number
+  /** factor on the broods taken up */ broods: number
+}
 
 /** The present of one colony of n animals in a room for so many. */
 export function crowded(r: StageRates, luck: number, mood: number, losses: number, n: number, room: number): Present {
   const half = Math.exp(0.5 * mood)
-  return { comeUp: Math.min(1, r.comeUp * half * Math.exp(luck + Math.min(-0.3, r.holds - luck) * n / room)), loss: Math.exp(losses) / (half * half), broods: half }
+  return {
+    comeUp: Math.min(1, r.comeUp * half * Math.exp(luck + (Math.min(-0.3, r.holds - luck) * n) / room)),
+    loss: Math.exp(losses) / (half * half),
+    broods: half,
+  }
 }

@@ -5,7 +5,9 @@ export type Direction = 'left' | 'right' | 'up' | 'down'
 
 /** Glasses of one shelf from left to right. */
 export function onShelf(glasses: readonly Glass[], rackId: string, shelf: number): Glass[] {
-  return glasses.filter(g => g.place.rackId === rackId && g.place.shelf === shelf).sort((a, b) => a.place.position - b.place.position)
+  return glasses
+    .filter(g => g.place.rackId === rackId && g.place.shelf === shelf)
+    .sort((a, b) => a.place.position - b.place.position)
 }
 
 /**
@@ -17,7 +19,8 @@ export function placeAt(others: readonly Glass[], rackId: string, shelf: number,
   const at = Math.min(Math.max(0, index), others.length)
   const left = others[at - 1]?.place.position
   const right = others[at]?.place.position
-  const position = left === undefined ? (right === undefined ? 0 : right - 1) : right === undefined ? left + 1 : (left + right) / 2
+  const position =
+    left === undefined ? (right === undefined ? 0 : right - 1) : right === undefined ? left + 1 : (left + right) / 2
   return { rackId, shelf, position }
 }
 
@@ -27,7 +30,12 @@ export function placeAt(others: readonly Glass[], rackId: string, shelf: number,
  * @param racks from left to right in the room
  * @returns the new place, or null when there is nothing in that direction
  */
-export function carried(racks: readonly Rack[], glasses: readonly Glass[], glass: Glass, direction: Direction): ShelfPlace | null {
+export function carried(
+  racks: readonly Rack[],
+  glasses: readonly Glass[],
+  glass: Glass,
+  direction: Direction,
+): ShelfPlace | null {
   const { rackId, shelf } = glass.place
   const rackIndex = racks.findIndex(r => r.id === rackId)
   const rack = racks[rackIndex]

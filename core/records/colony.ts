@@ -14,13 +14,19 @@ export const Heads = z.strictObject({
 export type Heads = z.infer<typeof Heads>
 
 /** Sum over sexes and sizes. */
-export const headsTotal = (heads: Heads): number => heads.females + heads.males + heads.unsexed + heads.halfGrown + heads.young
+export const headsTotal = (heads: Heads): number =>
+  heads.females + heads.males + heads.unsexed + heads.halfGrown + heads.young
 
 /** A range that the keeper set for one value of one colony. */
-export const TargetOverride = z.strictObject({
-  preferred: z.tuple([z.number(), z.number()]),
-  tolerated: z.tuple([z.number(), z.number()]),
-}).refine(t => t.tolerated[0] <= t.preferred[0] && t.preferred[0] <= t.preferred[1] && t.preferred[1] <= t.tolerated[1], { message: 'the preferred range must lie inside the tolerated one, lower limit first' })
+export const TargetOverride = z
+  .strictObject({
+    preferred: z.tuple([z.number(), z.number()]),
+    tolerated: z.tuple([z.number(), z.number()]),
+  })
+  .refine(
+    t => t.tolerated[0] <= t.preferred[0] && t.preferred[0] <= t.preferred[1] && t.preferred[1] <= t.tolerated[1],
+    { message: 'the preferred range must lie inside the tolerated one, lower limit first' },
+  )
 export type TargetOverride = z.infer<typeof TargetOverride>
 
 /** A colony: one line of one group in one glass. A glass may hold several. Targets and numbers belong to the colony. */

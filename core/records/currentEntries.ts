@@ -2,7 +2,10 @@ import type { Entry } from './entry'
 import type { Id } from './id'
 
 /** What the log says now: the entries that count, and for entries that were taken back the withdrawal that did it. */
-export interface ReadLog { standing: Entry[], withdrawnBy: ReadonlyMap<Id, Entry> }
+export interface ReadLog {
+  standing: Entry[]
+  withdrawnBy: ReadonlyMap<Id, Entry>
+}
 
 /**
  * Reads a log: which entries count now, without the withdrawals themselves, by time.

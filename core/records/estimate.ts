@@ -12,4 +12,10 @@ export const Basis = z.discriminatedUnion('kind', [
 export type Basis = z.infer<typeof Basis>
 
 /** A number with its likely range. `level` is the chance that the range holds the truth, 0 to 1. */
-export interface Estimate { value: number, low: number, high: number, level: number, basis: Basis }
+export interface Estimate {
+  value: number
+  low: number
+  high: number
+  level: number
+  basis: Basis
+}

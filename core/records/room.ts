@@ -13,7 +13,10 @@ export const RoomCare = z.strictObject({
   /** glasses in the order of the round, where it is not the room's own; glasses that are missing come after, as they stand */
   walk: z.array(Id).max(500),
   /** while the keepers are away */
-  holiday: z.strictObject({ from: Moment, to: Moment, standIn: z.string().trim().max(30) }).refine(h => h.from < h.to, { path: ['to'], message: 'the last day comes after the first' }).optional(),
+  holiday: z
+    .strictObject({ from: Moment, to: Moment, standIn: z.string().trim().max(30) })
+    .refine(h => h.from < h.to, { path: ['to'], message: 'the last day comes after the first' })
+    .optional(),
 })
 export type RoomCare = z.infer<typeof RoomCare>
 
@@ -66,27 +69,39 @@ export const SubstrateKind = z.enum(['none', 'sand', 'gravel', 'activeSoil', 'ca
 export type SubstrateKind = z.infer<typeof SubstrateKind>
 
 /** A container of any kind ("glass"). Water belongs to the glass, so tests are logged for the glass. */
-export const Glass = z.strictObject({
-  ...edited,
-  roomId: Id,
-  name: Label,
-  kind: z.enum(['tank', 'jar', 'tub', 'paludarium']),
-  grossL: z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most'),
-  fill: Fill,
-  place: ShelfPlace,
-  /** inner edges, where they were measured: then they give the gross litres */
-  inside: z.strictObject({ lengthCm: edge, widthCm: edge, heightCm: edge }).optional(),
-  substrate: z.strictObject({ kind: SubstrateKind, depthCm: z.number().min(0).max(60) }).optional(),
-  rockKg: z.number().min(0).max(1000).optional(),
-  /** carbonate stone, sand or shell in the glass: it holds KH up */
-  carbonateG: z.number().min(0).max(200_000).optional(),
-  /** since when active soil is in the glass: it takes KH up */
-  soilSince: Moment.optional(),
-}).refine(g => g.fill.by === 'height' || g.fill.netL <= g.grossL, { path: ['fill', 'netL'], message: 'net litres must not exceed gross litres' })
+export const Glass = z
+  .strictObject({
+    ...edited,
+    roomId: Id,
+    name: Label,
+    kind: z.enum(['tank', 'jar', 'tub', 'paludarium']),
+    grossL: z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most'),
+    fill: Fill,
+    place: ShelfPlace,
+    /** inner edges, where they were measured: then they give the gross litres */
+    inside: z.strictObject({ lengthCm: edge, widthCm: edge, heightCm: edge }).optional(),
+    substrate: z.strictObject({ kind: SubstrateKind, depthCm: z.number().min(0).max(60) }).optional(),
+    rockKg: z.number().min(0).max(1000).optional(),
+    /** carbonate stone, sand or shell in the glass: it holds KH up */
+    carbonateG: z.number().min(0).max(200_000).optional(),
+    /** since when active soil is in the glass: it takes KH up */
+    soilSince: Moment.optional(),
+  })
+  .refine(g => g.fill.by === 'height' || g.fill.netL <= g.grossL, {
+    path: ['fill', 'netL'],
+    message: 'net litres must not exceed gross litres',
+  })
 export type Glass = z.infer<typeof Glass>
 
 /** Share of a substrate that is water between the grains (from memory). */
-const PORES: Readonly<Record<SubstrateKind, number>> = { none: 1, sand: 0.38, gravel: 0.4, activeSoil: 0.45, carbonateSand: 0.4, earth: 0.35 }
+const PORES: Readonly<Record<SubstrateKind, number>> = {
+  none: 1,
+  sand: 0.38,
+  gravel: 0.4,
+  activeSoil: 0.45,
+  carbonateSand: 0.4,
+  earth: 0.35,
+}
 /** Density of rock in kg/L (from memory: granite and slate 2.7, lava less). */
 const ROCK_KG_L = 2.6
 
@@ -101,6 +116,9 @@ export type Contents = Pick<Glass, 'grossL' | 'fill' | 'inside' | 'substrate' | 
 export function netLitres(glass: Contents): number {
   if (glass.fill.by === 'netLitres') return glass.fill.netL
   const { inside, substrate } = glass
-  const solid = inside && substrate ? inside.lengthCm * inside.widthCm * substrate.depthCm * (1 - PORES[substrate.kind]) / 1000 : 0
+  const solid =
+    inside && substrate
+      ? (inside.lengthCm * inside.widthCm * substrate.depthCm * (1 - PORES[substrate.kind])) / 1000
+      : 0
   return Math.max(glass.grossL / 20, glass.grossL * glass.fill.share - solid - (glass.rockKg ?? 0) / ROCK_KG_L)
 }

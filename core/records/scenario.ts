@@ -6,7 +6,10 @@ import { Label } from './label'
 export const TakeKind = z.enum(['any', 'halfGrown', 'adults', 'females', 'males'])
 export type TakeKind = z.infer<typeof TakeKind>
 
-const take = z.strictObject({ of: TakeKind, number: z.number().gt(0, 'must be above 0').max(10_000, 'must be 10 000 at most') })
+const take = z.strictObject({
+  of: TakeKind,
+  number: z.number().gt(0, 'must be above 0').max(10_000, 'must be 10 000 at most'),
+})
 
 /** What is different in a scenario from things as they are; what is missing stays as it is. */
 export const ScenarioChange = z.strictObject({
@@ -25,5 +28,12 @@ export const ScenarioChange = z.strictObject({
 export type ScenarioChange = z.infer<typeof ScenarioChange>
 
 /** A saved scenario of one colony. */
-export const Scenario = z.strictObject({ id: Id, editedAt: Moment, colonyId: Id, name: Label, change: ScenarioChange, retired: z.boolean() })
+export const Scenario = z.strictObject({
+  id: Id,
+  editedAt: Moment,
+  colonyId: Id,
+  name: Label,
+  change: ScenarioChange,
+  retired: z.boolean(),
+})
 export type Scenario = z.infer<typeof Scenario>

@@ -2,7 +2,18 @@ import { z } from 'zod'
 
 /** The water values that can be tested and that a group may have targets for. The unit is part of the name. */
 export const valueKeys = [
-  'ghDh', 'khDh', 'ph', 'conductivityUsCm', 'temperatureC', 'nitrateMgL', 'nitriteMgL', 'ammoniaMgL', 'copperMgL', 'calciumMgL', 'salinityGKg', 'humidityPct',
+  'ghDh',
+  'khDh',
+  'ph',
+  'conductivityUsCm',
+  'temperatureC',
+  'nitrateMgL',
+  'nitriteMgL',
+  'ammoniaMgL',
+  'copperMgL',
+  'calciumMgL',
+  'salinityGKg',
+  'humidityPct',
 ] as const
 export const ValueKey = z.enum(valueKeys)
 export type ValueKey = z.infer<typeof ValueKey>

@@ -1,2 +1,10 @@
-export { type ColonyStatements, colonyStatements, questionFrom, type Statement, type StatementInput, type StatementKey, urgency } from './colonyStatements'
+export {
+  type ColonyStatements,
+  colonyStatements,
+  questionFrom,
+  type Statement,
+  type StatementInput,
+  type StatementKey,
+  urgency,
+} from './colonyStatements'
 export { questionOf } from './questionOf'

@@ -1,13 +1,24 @@
 import { byEye, countEvidence } from '#core/abundance'
 import { habitatLitres, type ResolvedGroup, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
-import { OWN_SHARE, type PopulationEvent, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
+import {
+  OWN_SHARE,
+  type PopulationEvent,
+  type PopulationQuestion,
+  preferredC,
+  spreadsOf,
+  stageRates,
+} from '#core/population'
 import { hashText } from '#core/stats'
 
 /** Weeks of temperature readings that the pace of life is taken from. */
 const TEMPERATURE_WEEKS = 12
 /** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
-const BROOD_SIGHT = { berried: { share: 0.6, sdLog: 0.7 }, eggMass: { share: 0.22, sdLog: 0.7 }, clutch: { share: 0.8, sdLog: 0.3 } }
+const BROOD_SIGHT = {
+  berried: { share: 0.6, sdLog: 0.7 },
+  eggMass: { share: 0.22, sdLog: 0.7 },
+  clutch: { share: 0.8, sdLog: 0.3 },
+}
 /** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
 const UNLOGGED = 0.25
 /** Grown females among those that must stay, where the keeper has not said how many (from memory). */
@@ -21,7 +32,13 @@ export const ALLOWED_RISK = 0.1
  * @param temperatures of its glass: moment and °C, in order of time
  * @param nowMs today
  */
-export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>, entries: readonly Entry[], temperatures: readonly { at: number, value: number }[], nowMs: number): PopulationQuestion {
+export function questionOf(
+  colony: Colony,
+  glass: Pick<Glass, 'grossL' | 'fill'>,
+  entries: readonly Entry[],
+  temperatures: readonly { at: number; value: number }[],
+  nowMs: number,
+): PopulationQuestion {
   const resolved = resolveGroup(colony)
   const { group } = resolved
   const events = entries.flatMap(entry => eventOf(entry, colony.id, resolved))
@@ -34,10 +51,21 @@ export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>
   const clutches = entries.some(e => e.kind === 'clutch' && e.event === 'hatched' && e.place === 'inPlace')
   const { allSeen } = resolved.counting
   return {
-    seed: hashText(colony.id), startMs: momentMs(colony.startedAt), nowMs, founders: colony.founders, events, rates, spreads: spreadsOf(resolved, rates), temperatureC,
+    seed: hashText(colony.id),
+    startMs: momentMs(colony.startedAt),
+    nowMs,
+    founders: colony.founders,
+    events,
+    rates,
+    spreads: spreadsOf(resolved, rates),
+    temperatureC,
     ownBirths: clutches ? UNLOGGED : 1,
     minimumKeep: resolved.minimumKeep.value,
-    minimumFemales: colony.minimumFemales ?? (group.life.breedsInPlace && group.stages.femaleShare.value < 1 ? Math.round(resolved.minimumKeep.value * FEMALES_OF_KEEP) : 0),
+    minimumFemales:
+      colony.minimumFemales ??
+      (group.life.breedsInPlace && group.stages.femaleShare.value < 1
+        ? Math.round(resolved.minimumKeep.value * FEMALES_OF_KEEP)
+        : 0),
     femalesAreOwn: colony.minimumFemales !== undefined,
     allowedRisk: colony.allowedRisk ?? ALLOWED_RISK,
     fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
@@ -46,9 +74,20 @@ export function questionOf(colony: Colony, glass: Pick<Glass, 'grossL' | 'fill'>
 }
 
 function eventOf(entry: Entry, colonyId: string, { group, counting }: ResolvedGroup): PopulationEvent[] {
-  const step = (change: number, more: { death?: boolean, hatched?: boolean, parts?: Colony['founders'] | undefined } = {}): PopulationEvent[] => [{
-    kind: 'step', entryId: entry.id, at: momentMs(entry.at), change, death: more.death ?? false, hatched: more.hatched ?? false, ...(more.parts && { parts: more.parts }),
-  }]
+  const step = (
+    change: number,
+    more: { death?: boolean; hatched?: boolean; parts?: Colony['founders'] | undefined } = {},
+  ): PopulationEvent[] => [
+    {
+      kind: 'step',
+      entryId: entry.id,
+      at: momentMs(entry.at),
+      change,
+      death: more.death ?? false,
+      hatched: more.hatched ?? false,
+      ...(more.parts && { parts: more.parts }),
+    },
+  ]
   const about = { entryId: entry.id, at: momentMs(entry.at) }
   switch (entry.kind) {
     case 'count': {
@@ -56,25 +95,46 @@ function eventOf(entry: Entry, colonyId: string, { group, counting }: ResolvedGr
       const evidence = countEvidence(entry, counting, group.care.molts !== undefined)
       // what stays the same from count to count is learnt as the colony's own share
       const own = eye && !entry.hitRate ? (OWN_SHARE * counting.allSeen.sdLog) ** 2 : 0
-      return [{ kind: 'count', ...about, seen: entry.number, method: entry.method, evidence: { ...evidence, r: Math.max(evidence.r - own, 0.25 * evidence.r) }, byEye: eye && !entry.hitRate, ...(entry.parts && { parts: entry.parts }) }]
+      return [
+        {
+          kind: 'count',
+          ...about,
+          seen: entry.number,
+          method: entry.method,
+          evidence: { ...evidence, r: Math.max(evidence.r - own, 0.25 * evidence.r) },
+          byEye: eye && !entry.hitRate,
+          ...(entry.parts && { parts: entry.parts }),
+        },
+      ]
     }
-    case 'addition': return step(entry.number, { parts: entry.parts })
-    case 'removal': return step(-entry.number, { parts: entry.parts })
-    case 'move': return step(entry.colonyId === colonyId ? -entry.number : entry.number, { parts: entry.parts })
+    case 'addition':
+      return step(entry.number, { parts: entry.parts })
+    case 'removal':
+      return step(-entry.number, { parts: entry.parts })
+    case 'move':
+      return step(entry.colonyId === colonyId ? -entry.number : entry.number, { parts: entry.parts })
     // a clutch brings a hundred at once; young from an incubator are added when they are put in
-    case 'clutch': return entry.event === 'hatched' && entry.place === 'inPlace' && entry.young ? step(entry.young, { hatched: true }) : []
-    case 'death': return step(-entry.number, { death: true })
+    case 'clutch':
+      return entry.event === 'hatched' && entry.place === 'inPlace' && entry.young
+        ? step(entry.young, { hatched: true })
+        : []
+    case 'death':
+      return step(-entry.number, { death: true })
     // one animal that is followed by its name says nothing of how many carry
-    case 'berried': return entry.animal ? [] : [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.berried }]
-    case 'eggMass': return [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.eggMass }]
-    case 'young': return [{ kind: 'young', ...about, amount: entry.amount === 'number' ? entry.number! : entry.amount }]
-    default: return []
+    case 'berried':
+      return entry.animal ? [] : [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.berried }]
+    case 'eggMass':
+      return [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.eggMass }]
+    case 'young':
+      return [{ kind: 'young', ...about, amount: entry.amount === 'number' ? entry.number! : entry.amount }]
+    default:
+      return []
   }
 }
 
 /** Mean temperature of the last weeks; null where nobody measured. */
-function temperatureOf(readings: readonly { at: number, value: number }[], nowMs: number): number | null {
+function temperatureOf(readings: readonly { at: number; value: number }[], nowMs: number): number | null {
   const late = readings.filter(r => r.at <= nowMs && r.at > nowMs - TEMPERATURE_WEEKS * WEEK_MS)
   // to half a degree: a tenth more or less must not make the fit begin anew
-  return late.length > 0 ? Math.round(2 * late.reduce((sum, r) => sum + r.value, 0) / late.length) / 2 : null
+  return late.length > 0 ? Math.round((2 * late.reduce((sum, r) => sum + r.value, 0)) / late.length) / 2 : null
 }

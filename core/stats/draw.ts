@@ -44,7 +44,7 @@ export function binomialFrom(u: number, n: number, p: number): number {
   if (variance > NORMAL_FROM) {
     // third moment by Cornish and Fisher (1938): without it the few extreme draws would lie too evenly
     const z = normalFrom(u)
-    const k = Math.floor(mean + Math.sqrt(variance) * z + (1 - 2 * p) * (z * z - 1) / 6 + 0.5)
+    const k = Math.floor(mean + Math.sqrt(variance) * z + ((1 - 2 * p) * (z * z - 1)) / 6 + 0.5)
     return k < 0 ? 0 : k > n ? n : k
   }
   const odds = p / (1 - p)
@@ -53,7 +53,7 @@ export function binomialFrom(u: number, n: number, p: number): number {
   let k = 0
   while (u > sum && k < n) {
     k++
-    chance *= odds * (n - k + 1) / k
+    chance *= (odds * (n - k + 1)) / k
     sum += chance
     // what is left is below the last digit: the sum would never reach u
     if (chance < 1e-17 && k > mean) break

@@ -5,7 +5,7 @@
  * @returns an unsigned 32-bit integer
  */
 export function hashText(text: string): number {
-  let hash = 0x811C9DC5
+  let hash = 0x811c9dc5
   for (let i = 0; i < text.length; i++) {
     hash ^= text.charCodeAt(i)
     hash = Math.imul(hash, 0x01000193)

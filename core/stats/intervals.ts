@@ -26,7 +26,10 @@ export function poissonInterval(events: number, level: number): [number, number]
   if (!(events >= 0)) throw new RangeError(`events must be 0 or more, got ${events}`)
   const tail = (1 - level) / 2
   const highest = events + 20 + 10 * Math.sqrt(events + 1)
-  return [events === 0 ? 0 : meanWhere(mean => 1 - poissonCdf(events - 1, mean) > tail, highest), meanWhere(mean => poissonCdf(events, mean) < tail, highest)]
+  return [
+    events === 0 ? 0 : meanWhere(mean => 1 - poissonCdf(events - 1, mean) > tail, highest),
+    meanWhere(mean => poissonCdf(events, mean) < tail, highest),
+  ]
 }
 
 /** Chance of so many or fewer, summed from the largest term so that nothing underflows. */

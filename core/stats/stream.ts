@@ -7,7 +7,7 @@
  */
 
 /** Step of the counter: 2³² divided by the golden ratio, made odd. */
-export const STREAM_STEP = 0x9E3779B9
+export const STREAM_STEP = 0x9e3779b9
 
 /**
  * Mixes a counter into 32 bits without pattern.
@@ -16,8 +16,8 @@ export const STREAM_STEP = 0x9E3779B9
  */
 export function mix32(z: number): number {
   let h = z | 0
-  h = Math.imul(h ^ (h >>> 16), 0x85EBCA6B)
-  h = Math.imul(h ^ (h >>> 13), 0xC2B2AE35)
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b)
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35)
   return h ^ (h >>> 16)
 }
 
@@ -29,7 +29,7 @@ export const uniformAt = (counter: number): number => ((mix32(counter) >>> 0) + 
  * @param parts whole numbers; what is beyond 32 bits is cut off
  */
 export function streamAt(...parts: number[]): number {
-  let h = 0x2545F491
-  for (const part of parts) h = mix32(h ^ Math.imul(part | 0, STREAM_STEP)) + 0x6D2B79F5 | 0
+  let h = 0x2545f491
+  for (const part of parts) h = (mix32(h ^ Math.imul(part | 0, STREAM_STEP)) + 0x6d2b79f5) | 0
   return h
 }

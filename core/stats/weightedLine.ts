@@ -1,7 +1,11 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile'
 
 /** One point of a line fit: x and y in any unit, sd the known standard deviation of y (> 0). */
-export interface WeightedPoint { x: number, y: number, sd: number }
+export interface WeightedPoint {
+  x: number
+  y: number
+  sd: number
+}
 
 /** A fitted straight line y = intercept + slope · x, with what is needed to state its doubt. */
 export interface WeightedLine {
@@ -72,7 +76,7 @@ export function weightedLine(points: readonly WeightedPoint[]): WeightedLine | n
  * @param line a fitted line
  * @param x where, in the unit of the fit
  */
-export function lineAt(line: WeightedLine, x: number): { value: number, se: number } {
+export function lineAt(line: WeightedLine, x: number): { value: number; se: number } {
   const dx = x - line.centreX
   return { value: line.centreY + line.slope * dx, se: Math.hypot(line.centreSe, line.slopeSe * dx) }
 }

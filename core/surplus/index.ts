@@ -1,3 +1,13 @@
 export { lastPrice, type LedgerMonth, ledger, type Outlet } from './ledger'
 export { type Offer, offersList, RESERVED_DAYS, reservedOf } from './offers'
-export { asThingsAre, type OrderOutlook, ordersAhead, outgrownAt, type SafeTake, safeTake, spareAhead, stayUnder, type Upper } from './plan'
+export {
+  asThingsAre,
+  type OrderOutlook,
+  ordersAhead,
+  outgrownAt,
+  type SafeTake,
+  safeTake,
+  spareAhead,
+  stayUnder,
+  type Upper,
+} from './plan'

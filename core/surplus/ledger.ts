@@ -4,7 +4,12 @@ type Removal = EntryOf<'removal'>
 export type Outlet = Removal['outlet']
 
 /** What left in one month, by outlet, and what came in for it. */
-export interface LedgerMonth { /** year and month, e.g. 2026-11 */ month: string, number: number, byOutlet: Partial<Record<Outlet, number>>, income: number }
+export interface LedgerMonth {
+  /** year and month, e.g. 2026-11 */ month: string
+  number: number
+  byOutlet: Partial<Record<Outlet, number>>
+  income: number
+}
 
 /** The ledger of standing removals by month, newest first. Moments are taken in UTC, as they are stored. */
 export function ledger(removals: readonly Removal[]): LedgerMonth[] {
@@ -22,6 +27,9 @@ export function ledger(removals: readonly Removal[]): LedgerMonth[] {
 
 /** Price of one animal in the latest sale of a colony; null when none had a price. */
 export function lastPrice(removals: readonly Removal[], colonyId: string): number | null {
-  const last = removals.filter(r => r.colonyId === colonyId && r.price !== undefined && r.price > 0).sort((a, b) => (a.at < b.at ? -1 : 1)).at(-1)
-  return last ? Math.round(last.price! / last.number * 100) / 100 : null
+  const last = removals
+    .filter(r => r.colonyId === colonyId && r.price !== undefined && r.price > 0)
+    .sort((a, b) => (a.at < b.at ? -1 : 1))
+    .at(-1)
+  return last ? Math.round((last.price! / last.number) * 100) / 100 : null
 }

@@ -1,23 +1,47 @@
 import { type Colony, DAY_MS, type Order } from '#core/records'
 
 /** One line of the weekly list: what a colony offers after what is reserved. */
-export interface Offer { colonyId: string, name: string, canGo: number, reserved: number, offered: number, priceEach: number | null }
+export interface Offer {
+  colonyId: string
+  name: string
+  canGo: number
+  reserved: number
+  offered: number
+  priceEach: number | null
+}
 
 /** Orders due within so many days are reserved from what can go now. */
 export const RESERVED_DAYS = 28
 
 /** Animals of a colony that open orders keep back. */
 export function reservedOf(orders: readonly Order[], colonyId: string, nowMs: number): number {
-  return orders.filter(o => o.state === 'open' && o.colonyId === colonyId && Date.parse(o.dueAt) <= nowMs + RESERVED_DAYS * DAY_MS).reduce((sum, o) => sum + o.number, 0)
+  return orders
+    .filter(o => o.state === 'open' && o.colonyId === colonyId && Date.parse(o.dueAt) <= nowMs + RESERVED_DAYS * DAY_MS)
+    .reduce((sum, o) => sum + o.number, 0)
 }
 
 /**
  * The weekly list of what is on offer: what can go less what is reserved, largest first. The price is that of the last order or sale.
  * @param colonies with what can go today
  */
-export function offersList(colonies: readonly { colony: Colony, canGo: number }[], orders: readonly Order[], nowMs: number, priceOf: (colonyId: string) => number | null): Offer[] {
-  return colonies.map(({ colony, canGo }) => {
-    const reserved = reservedOf(orders, colony.id, nowMs)
-    return { colonyId: colony.id, name: colony.name, canGo, reserved, offered: Math.max(0, canGo - reserved), priceEach: priceOf(colony.id) }
-  }).filter(o => o.offered > 0 || o.reserved > 0).sort((a, b) => b.offered - a.offered)
+export function offersList(
+  colonies: readonly { colony: Colony; canGo: number }[],
+  orders: readonly Order[],
+  nowMs: number,
+  priceOf: (colonyId: string) => number | null,
+): Offer[] {
+  return colonies
+    .map(({ colony, canGo }) => {
+      const reserved = reservedOf(orders, colony.id, nowMs)
+      return {
+        colonyId: colony.id,
+        name: colony.name,
+        canGo,
+        reserved,
+        offered: Math.max(0, canGo - reserved),
+        priceEach: priceOf(colony.id),
+      }
+    })
+    .filter(o => o.offered > 0 || o.reserved > 0)
+    .sort((a, b) => b.offered - a.offered)
 }

@@ -1,9 +1,23 @@
-import { type Futures, largestBearable, type LargestTake, largestTake, largestWeeklyTake, liveFutures, rangeOver, rowsOfTake, type TakeSearch } from '#core/population'
+import {
+  type Futures,
+  largestBearable,
+  type LargestTake,
+  largestTake,
+  largestWeeklyTake,
+  liveFutures,
+  rangeOver,
+  rowsOfTake,
+  type TakeSearch,
+} from '#core/population'
 import { type Order, type TakeKind, WEEK_MS } from '#core/records'
 import { quantileSorted } from '#core/stats'
 
 /** The most that can go now, and every week, of one kind. */
-export interface SafeTake { of: TakeKind, now: LargestTake, weekly: LargestTake }
+export interface SafeTake {
+  of: TakeKind
+  now: LargestTake
+  weekly: LargestTake
+}
 
 /** Searches both takes of one kind; all searches share their luck. No more than there likely are of a kind is offered. */
 export function safeTake(search: TakeSearch, of: TakeKind, asThingsAre: Futures): SafeTake {
@@ -16,11 +30,14 @@ export function safeTake(search: TakeSearch, of: TakeKind, asThingsAre: Futures)
 
 /** How many of a kind there likely are today. */
 function thereOf({ start }: TakeSearch, of: TakeKind): number {
-  return Math.round(rangeOver(start, i => rowsOfTake(of).reduce((sum, row) => sum + start.cloud[row * start.size + i]!, 0)).value)
+  return Math.round(
+    rangeOver(start, i => rowsOfTake(of).reduce((sum, row) => sum + start.cloud[row * start.size + i]!, 0)).value,
+  )
 }
 
 /** The futures with nothing taken, that searches start from. */
-export const asThingsAre = (s: TakeSearch): Futures => liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing)
+export const asThingsAre = (s: TakeSearch): Futures =>
+  liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing)
 
 /** What is needed so that a colony stays under a number. */
 export interface Upper {
@@ -58,7 +75,10 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
   // the same search as for takes, on what is left of a large number: the risk falls as more are taken
   const most = Math.max(1, Math.round(limit))
   const risk = (spared: number) => {
-    const f = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, { ...s.doing, weekly: { of: 'any', number: (most - spared) / 2 } })
+    const f = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, {
+      ...s.doing,
+      weekly: { of: 'any', number: (most - spared) / 2 },
+    })
     let late = 0
     for (let i = 0; i < f.size; i++) if (f.totals[f.weeks * f.size + i]! > limit) late++
     const any = late / f.size
@@ -69,26 +89,47 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
 }
 
 /** What can likely be spared at some weeks ahead, so that an outlet is found before the animals are there: four chances in five. */
-export function spareAhead(futures: Futures, keep: number, weeks: readonly number[]): { week: number, number: number }[] {
+export function spareAhead(
+  futures: Futures,
+  keep: number,
+  weeks: readonly number[],
+): { week: number; number: number }[] {
   const { size } = futures
-  return weeks.filter(w => w <= futures.weeks).map(week => ({ week, number: Math.max(0, Math.floor(quantileSorted(futures.totals.slice(week * size, (week + 1) * size).sort(), 0.2) - keep)) }))
+  return weeks
+    .filter(w => w <= futures.weeks)
+    .map(week => ({
+      week,
+      number: Math.max(
+        0,
+        Math.floor(quantileSorted(futures.totals.slice(week * size, (week + 1) * size).sort(), 0.2) - keep),
+      ),
+    }))
 }
 
 /** An order with the chance that it can be filled on its day without going under what must stay, after the orders due before it. */
-export interface OrderOutlook { orderId: string, week: number, chance: number, /** ordered until then, with this one */ until: number }
+export interface OrderOutlook {
+  orderId: string
+  week: number
+  chance: number
+  /** ordered until then, with this one */ until: number
+}
 
 /** Looks ahead at all open orders of one colony. Each is served after those that are due before it. */
 export function ordersAhead(orders: readonly Order[], futures: Futures, keep: number, nowMs: number): OrderOutlook[] {
   let until = 0
-  return orders.filter(o => o.state === 'open').toSorted((a, b) => (a.dueAt < b.dueAt ? -1 : 1)).map((order) => {
-    until += order.number
-    const week = Math.min(futures.weeks, Math.max(0, Math.round((Date.parse(order.dueAt) - nowMs) / WEEK_MS)))
-    const of = order.of === 'halfGrown' ? futures.halfGrown : order.of === 'females' ? futures.females : futures.totals
-    let can = 0
-    for (let i = 0; i < futures.size; i++) {
-      const at = week * futures.size + i
-      if (futures.totals[at]! - until >= keep && of[at]! >= order.number) can++
-    }
-    return { orderId: order.id, week, chance: can / futures.size, until }
-  })
+  return orders
+    .filter(o => o.state === 'open')
+    .toSorted((a, b) => (a.dueAt < b.dueAt ? -1 : 1))
+    .map(order => {
+      until += order.number
+      const week = Math.min(futures.weeks, Math.max(0, Math.round((Date.parse(order.dueAt) - nowMs) / WEEK_MS)))
+      const of =
+        order.of === 'halfGrown' ? futures.halfGrown : order.of === 'females' ? futures.females : futures.totals
+      let can = 0
+      for (let i = 0; i < futures.size; i++) {
+        const at = week * futures.size + i
+        if (futures.totals[at]! - until >= keep && of[at]! >= order.number) can++
+      }
+      return { orderId: order.id, week, chance: can / futures.size, until }
+    })
 }

@@ -11,7 +11,8 @@
  */
 export function compensateConductivity(readingUsCm: number, temperatureC: number, alphaPerC = 0.0191): number {
   if (!(readingUsCm >= 0)) throw new RangeError(`readingUsCm must be 0 or more, got ${readingUsCm}`)
-  if (!(temperatureC >= 0 && temperatureC <= 40)) throw new RangeError(`temperatureC must lie in 0 to 40, got ${temperatureC}`)
+  if (!(temperatureC >= 0 && temperatureC <= 40))
+    throw new RangeError(`temperatureC must lie in 0 to 40, got ${temperatureC}`)
   if (!(alphaPerC > 0 && alphaPerC < 0.04)) throw new RangeError(`alphaPerC must lie in 0 to 0.04, got ${alphaPerC}`)
   return readingUsCm / (1 + alphaPerC * (temperatureC - 25))
 }

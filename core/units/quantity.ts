@@ -20,8 +20,14 @@ export interface Quantity<Id extends string = string> {
   units: readonly [Unit & { id: Id }, ...(Unit & { id: Id })[]]
 }
 
-const unit = <Id extends string>(id: Id, symbol: string, decimals: number, spellings: string[], scale = 1, offset = 0): Unit & { id: Id } =>
-  ({ id, symbol, spellings, scale, offset, decimals })
+const unit = <Id extends string>(
+  id: Id,
+  symbol: string,
+  decimals: number,
+  spellings: string[],
+  scale = 1,
+  offset = 0,
+): Unit & { id: Id } => ({ id, symbol, spellings, scale, offset, decimals })
 
 /** 1 °dH is 10 mg CaO in a litre (historical definition). Molar mass of CaO 56.077 g/mol, of CaCO3 100.086 g/mol: IUPAC conventional atomic weights. */
 const MMOL_PER_DH = 10 / 56.077
@@ -30,7 +36,10 @@ const MG_CACO3_PER_DH = MMOL_PER_DH * 100.086
 /** Temperature; canonical °C. °F by definition: °C = (°F − 32) · 5/9. */
 export const temperature = {
   id: 'temperature',
-  units: [unit('c', '°C', 1, ['°c', 'c', 'celsius', '°']), unit('f', '°F', 1, ['°f', 'f', 'fahrenheit'], 5 / 9, -160 / 9)],
+  units: [
+    unit('c', '°C', 1, ['°c', 'c', 'celsius', '°']),
+    unit('f', '°F', 1, ['°f', 'f', 'fahrenheit'], 5 / 9, -160 / 9),
+  ],
 } as const satisfies Quantity
 
 /** Volume; canonical litre. US gallon 231 in³ = 3.785411784 L; imperial gallon 4.54609 L (both exact by law). */
@@ -64,19 +73,31 @@ export const alkalinity = {
 /** Conductivity at 25 °C; canonical µS/cm. */
 export const conductivity = {
   id: 'conductivity',
-  units: [unit('usCm', 'µS/cm', 0, ['µs/cm', 'us/cm', 'μs/cm', 'µs', 'us', 'μs']), unit('msCm', 'mS/cm', 3, ['ms/cm', 'ms'], 1000)],
+  units: [
+    unit('usCm', 'µS/cm', 0, ['µs/cm', 'us/cm', 'μs/cm', 'µs', 'us', 'μs']),
+    unit('msCm', 'mS/cm', 3, ['ms/cm', 'ms'], 1000),
+  ],
 } as const satisfies Quantity
 
 /** Length; canonical centimetre. 1 in = 2.54 cm exactly. */
 export const length = {
   id: 'length',
-  units: [unit('cm', 'cm', 1, ['cm']), unit('mm', 'mm', 0, ['mm'], 0.1), unit('inch', 'in', 2, ['in', 'inch', 'inches', '"', '″'], 2.54)],
+  units: [
+    unit('cm', 'cm', 1, ['cm']),
+    unit('mm', 'mm', 0, ['mm'], 0.1),
+    unit('inch', 'in', 2, ['in', 'inch', 'inches', '"', '″'], 2.54),
+  ],
 } as const satisfies Quantity
 
 /** Mass; canonical gram. 1 oz avoirdupois = 28.349523125 g exactly. */
 export const mass = {
   id: 'mass',
-  units: [unit('g', 'g', 2, ['g', 'gram', 'grams']), unit('mg', 'mg', 0, ['mg'], 0.001), unit('kg', 'kg', 3, ['kg'], 1000), unit('oz', 'oz', 3, ['oz', 'ounce', 'ounces'], 28.349523125)],
+  units: [
+    unit('g', 'g', 2, ['g', 'gram', 'grams']),
+    unit('mg', 'mg', 0, ['mg'], 0.001),
+    unit('kg', 'kg', 3, ['kg'], 1000),
+    unit('oz', 'oz', 3, ['oz', 'ounce', 'ounces'], 28.349523125),
+  ],
 } as const satisfies Quantity
 
 /** All quantities by id. */
@@ -94,7 +115,8 @@ export type UnitId<Q extends Quantity> = Q['units'][number]['id']
  */
 export function unitOf(quantity: Quantity, id: string): Unit {
   const found = quantity.units.find(u => u.id === id)
-  if (!found) throw new RangeError(`${quantity.id} has no unit "${id}", only ${quantity.units.map(u => u.id).join(', ')}`)
+  if (!found)
+    throw new RangeError(`${quantity.id} has no unit "${id}", only ${quantity.units.map(u => u.id).join(', ')}`)
   return found
 }
 

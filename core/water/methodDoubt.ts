@@ -1,7 +1,10 @@
 import type { TestMethod, ValueKey } from '#core/records'
 
 /** Standard deviation of a reading: a fixed part in the value's unit and a share of the reading, added in quadrature. */
-interface Doubt { fixed: number, share: number }
+interface Doubt {
+  fixed: number
+  share: number
+}
 const d = (fixed: number, share = 0): Doubt => ({ fixed, share })
 
 /**
@@ -38,5 +41,16 @@ export function readingSd(key: ValueKey, method: TestMethod, value: number): num
  * Days after which a reading says too little to judge by (from memory; hardness moves slowly, poisons and humidity do not).
  */
 export const freshDays: Readonly<Record<ValueKey, number>> = {
-  ghDh: 42, khDh: 42, ph: 42, conductivityUsCm: 35, temperatureC: 21, nitrateMgL: 60, nitriteMgL: 90, ammoniaMgL: 90, copperMgL: 365, calciumMgL: 90, salinityGKg: 28, humidityPct: 9,
+  ghDh: 42,
+  khDh: 42,
+  ph: 42,
+  conductivityUsCm: 35,
+  temperatureC: 21,
+  nitrateMgL: 60,
+  nitriteMgL: 90,
+  ammoniaMgL: 90,
+  copperMgL: 365,
+  calciumMgL: 90,
+  salinityGKg: 28,
+  humidityPct: 9,
 }

@@ -9,9 +9,23 @@ import type { ValueVerdict, WaterMessageKey } from './valueVerdict'
  */
 export function withSwing(verdict: ValueVerdict, swing: PhSwing | null): ValueVerdict {
   if (!swing || !swingWarns(swing)) return verdict
-  const values = { key: verdict.key, by: swing.value, low: swing.low, high: swing.high, mornings: swing.mornings, evenings: swing.evenings, pairs: swing.pairs }
+  const values = {
+    key: verdict.key,
+    by: swing.value,
+    low: swing.low,
+    high: swing.high,
+    mornings: swing.mornings,
+    evenings: swing.evenings,
+    pairs: swing.pairs,
+  }
   const reason = { key: 'water.reasonSwing' as WaterMessageKey, values }
   const action = { key: 'water.doSteadyCo2' as WaterMessageKey, values: {} }
   if (verdict.state === 'off') return { ...verdict, reasons: [...verdict.reasons, reason] }
-  return { ...verdict, state: 'drifting', conclusion: { key: 'water.swing', values }, reasons: [reason], actions: [action] }
+  return {
+    ...verdict,
+    state: 'drifting',
+    conclusion: { key: 'water.swing', values },
+    reasons: [reason],
+    actions: [action],
+  }
 }

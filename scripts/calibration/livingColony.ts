@@ -22,16 +22,24 @@ export interface Nature {
   comeUp: number
   room: number
   /** chance of a blow in a week, and the share of animals that it kills */
-  blows: { chance: number, share: number }
+  blows: { chance: number; share: number }
 }
 
-interface Animal { female: boolean, born: number, countableAt: number, matureAt: number, diesAt: number, berriedUntil: number, freeFrom: number }
+interface Animal {
+  female: boolean
+  born: number
+  countableAt: number
+  matureAt: number
+  diesAt: number
+  berriedUntil: number
+  freeFrom: number
+}
 
 export interface LivingColony {
   day: number
   animals: Animal[]
   /** broods on the way: day of the hatch and eggs */
-  broods: { hatches: number, eggs: number, mother: Animal }[]
+  broods: { hatches: number; eggs: number; mother: Animal }[]
 }
 
 const DAYS = 7
@@ -42,13 +50,28 @@ function daysToLive(nature: Nature, random: Random): number {
   // inverse of S(t) = exp(−b(e^{at} − 1)) with its mean near lifeDays
   const a = shape / nature.lifeDays
   const b = 0.12
-  return Math.log(1 - Math.log(1 - random()) / b) / a * 0.92
+  return (Math.log(1 - Math.log(1 - random()) / b) / a) * 0.92
 }
 
 /** A colony on its first day: grown animals of mixed age. */
 export function found(nature: Nature, females: number, males: number, random: Random): LivingColony {
-  const animal = (female: boolean): Animal => ({ female, born: -nature.matureDays * (1 + 0.5 * random()), countableAt: -1, matureAt: 0, diesAt: daysToLive(nature, random) * (0.6 + 0.4 * random()), berriedUntil: -1, freeFrom: Math.floor(random() * nature.restDays) })
-  return { day: 0, broods: [], animals: [...Array.from({ length: females }, () => animal(true)), ...Array.from({ length: males }, () => animal(false))] }
+  const animal = (female: boolean): Animal => ({
+    female,
+    born: -nature.matureDays * (1 + 0.5 * random()),
+    countableAt: -1,
+    matureAt: 0,
+    diesAt: daysToLive(nature, random) * (0.6 + 0.4 * random()),
+    berriedUntil: -1,
+    freeFrom: Math.floor(random() * nature.restDays),
+  })
+  return {
+    day: 0,
+    broods: [],
+    animals: [
+      ...Array.from({ length: females }, () => animal(true)),
+      ...Array.from({ length: males }, () => animal(false)),
+    ],
+  }
 }
 
 /** One day. */
@@ -57,7 +80,8 @@ export function liveDay(c: LivingColony, nature: Nature, random: Random): void {
   const poisson = randomPoisson.source(random)
   const day = ++c.day
   const n = countable(c).length
-  if (day % DAYS === 0 && random() < nature.blows.chance) c.animals = c.animals.filter(() => random() > nature.blows.share)
+  if (day % DAYS === 0 && random() < nature.blows.chance)
+    c.animals = c.animals.filter(() => random() > nature.blows.share)
   const males = nature.femaleShare === 1 || c.animals.some(a => !a.female && a.matureAt <= day)
   for (const a of c.animals) {
     if (!a.female || a.matureAt > day || a.freeFrom > day || !males) continue
@@ -69,13 +93,22 @@ export function liveDay(c: LivingColony, nature: Nature, random: Random): void {
   }
   const survival = nature.comeUp * Math.max(0.01, 1 - n / nature.room)
   const born: Animal[] = []
-  c.broods = c.broods.filter((b) => {
+  c.broods = c.broods.filter(b => {
     if (b.hatches > day) return true
     if (nature.carried && b.mother.diesAt <= day) return false
     // those that will not come up are never made: nobody sees them
     for (let k = poisson(b.eggs * survival)(); k > 0; k--) {
-      born.push({ female: random() < nature.femaleShare, born: day, countableAt: day + Math.round(nature.countableDays * (0.8 + 0.4 * random())), matureAt: day + Math.round(nature.matureDays * (0.8 + 0.4 * random())), diesAt: day + nature.matureDays * 0.6 + daysToLive(nature, random), berriedUntil: -1, freeFrom: 0 })
-      if (born.at(-1)!.freeFrom === 0) born.at(-1)!.freeFrom = born.at(-1)!.matureAt + Math.round(random() * nature.restDays)
+      born.push({
+        female: random() < nature.femaleShare,
+        born: day,
+        countableAt: day + Math.round(nature.countableDays * (0.8 + 0.4 * random())),
+        matureAt: day + Math.round(nature.matureDays * (0.8 + 0.4 * random())),
+        diesAt: day + nature.matureDays * 0.6 + daysToLive(nature, random),
+        berriedUntil: -1,
+        freeFrom: 0,
+      })
+      if (born.at(-1)!.freeFrom === 0)
+        born.at(-1)!.freeFrom = born.at(-1)!.matureAt + Math.round(random() * nature.restDays)
     }
     return false
   })

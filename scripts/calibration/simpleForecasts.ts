@@ -1,13 +1,22 @@
 import { WEEK_MS } from '#core/records'
 
 /** What keepers do without a model, now and in eight weeks. */
-export interface Simple { now: number, in8: number }
-interface Seen { at: number, value: number }
+export interface Simple {
+  now: number
+  in8: number
+}
+interface Seen {
+  at: number
+  value: number
+}
 
 const WEEKS = 8
 
 /** The last count is still right, and will be. */
-export const carriedForward = (seen: readonly Seen[], _nowMs: number): Simple => ({ now: seen.at(-1)!.value, in8: seen.at(-1)!.value })
+export const carriedForward = (seen: readonly Seen[], _nowMs: number): Simple => ({
+  now: seen.at(-1)!.value,
+  in8: seen.at(-1)!.value,
+})
 
 /** A straight line through the logarithms of all counts, by least squares. */
 export function logLinearFit(seen: readonly Seen[], nowMs: number): Simple {

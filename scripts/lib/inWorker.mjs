@@ -11,16 +11,28 @@ export async function inWorker(script) {
   const folder = mkdtempSync(join(tmpdir(), 'ulkin-bench-'))
   try {
     await build({
-      root, configFile: false, logLevel: 'error', resolve: { alias: { '#core': join(root, 'core') } }, ssr: { noExternal: true },
-      build: { ssr: join(root, script), outDir: folder, emptyOutDir: true, target: 'node20', rollupOptions: { output: { entryFileNames: 'work.mjs', format: 'es' } } },
+      root,
+      configFile: false,
+      logLevel: 'error',
+      resolve: { alias: { '#core': join(root, 'core') } },
+      ssr: { noExternal: true },
+      build: {
+        ssr: join(root, script),
+        outDir: folder,
+        emptyOutDir: true,
+        target: 'node20',
+        rollupOptions: { output: { entryFileNames: 'work.mjs', format: 'es' } },
+      },
     })
     return await new Promise((resolve, reject) => {
       const worker = new Worker(join(folder, 'work.mjs'))
-      worker.once('message', (message) => { resolve(message); void worker.terminate() })
+      worker.once('message', message => {
+        resolve(message)
+        void worker.terminate()
+      })
       worker.once('error', reject)
     })
-  }
-  finally {
+  } finally {
     rmSync(folder, { recursive: true, force: true })
   }
 }

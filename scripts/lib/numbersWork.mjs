@@ -10,32 +10,55 @@ const NOW = Date.parse('2026-11-25T12:00:00.000Z')
 const at = days => new Date(NOW - days * DAY_MS).toISOString()
 let made = 0
 const entry = (days, more) => ({ id: `e${made++}`, at: at(days), loggedAt: at(days), colonyId: 'c', ...more })
-const colony = { id: 'c', groupId: 'neocaridina', schools: {}, targets: {}, life: {}, startedAt: at(730), founders: { females: 12, males: 8, unsexed: 0, halfGrown: 0, young: 0 } }
+const colony = {
+  id: 'c',
+  groupId: 'neocaridina',
+  schools: {},
+  targets: {},
+  life: {},
+  startedAt: at(730),
+  founders: { females: 12, males: 8, unsexed: 0, halfGrown: 0, young: 0 },
+}
 const glass = { grossL: 60, fill: { by: 'netLitres', netL: 50 } }
 /** Two years: forty counts and three hundred others. */
-const truth = days => 400 / (1 + 19 * Math.exp(-0.06 * (730 - days) / 7))
+const truth = days => 400 / (1 + 19 * Math.exp((-0.06 * (730 - days)) / 7))
 const entries = [
-  ...Array.from({ length: 40 }, (_, i) => entry(720 - 18 * i, { kind: 'count', method: 'allSeen', number: Math.round(0.88 * truth(720 - 18 * i) * (1 + 0.1 * Math.sin(7 * i))) })),
-  ...Array.from({ length: 100 }, (_, i) => entry(725 - 7.2 * i, { kind: 'berried', number: Math.round(0.12 * truth(725 - 7.2 * i)) })),
+  ...Array.from({ length: 40 }, (_, i) =>
+    entry(720 - 18 * i, {
+      kind: 'count',
+      method: 'allSeen',
+      number: Math.round(0.88 * truth(720 - 18 * i) * (1 + 0.1 * Math.sin(7 * i))),
+    }),
+  ),
+  ...Array.from({ length: 100 }, (_, i) =>
+    entry(725 - 7.2 * i, { kind: 'berried', number: Math.round(0.12 * truth(725 - 7.2 * i)) }),
+  ),
   ...Array.from({ length: 100 }, (_, i) => entry(722 - 7.2 * i, { kind: 'young', amount: i % 3 ? 'few' : 'many' })),
   ...Array.from({ length: 60 }, (_, i) => entry(718 - 12 * i, { kind: 'death', number: 1, sign: 'unknown' })),
-  ...Array.from({ length: 40 }, (_, i) => entry(700 - 17 * i, { kind: 'removal', number: i > 15 ? 8 : 1, outlet: 'sold' })),
+  ...Array.from({ length: 40 }, (_, i) =>
+    entry(700 - 17 * i, { kind: 'removal', number: i > 15 ? 8 : 1, outlet: 'sold' }),
+  ),
 ].sort((a, b) => (a.at < b.at ? -1 : 1))
 
 const middle = times => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]
 function time(runs, work) {
   work()
-  return middle(Array.from({ length: runs }, () => {
-    const start = performance.now()
-    work()
-    return performance.now() - start
-  }))
+  return middle(
+    Array.from({ length: runs }, () => {
+      const start = performance.now()
+      work()
+      return performance.now() - start
+    }),
+  )
 }
 
 const question = questionOf(colony, glass, entries, [], NOW)
 const fit = time(5, () => fitPopulation(question, 4000))
 const before = fitPopulation(question, 4000)
-const more = { ...question, events: [...question.events, { kind: 'young', entryId: 'new', at: NOW - 1000, amount: 'few' }] }
+const more = {
+  ...question,
+  events: [...question.events, { kind: 'young', entryId: 'new', at: NOW - 1000, amount: 'few' }],
+}
 const resumed = time(9, () => fitPopulation(more, 4000, before))
 const start = { cloud: before.cloud, size: before.size }
 const futures = time(5, () => liveFutures(start, 10_000, 52, question.rates, 7))
@@ -57,4 +80,14 @@ for (let i = 0; i < 24; i++) {
 // what NumPy is asked: the same group, a small colony, the same rates
 const resolved = resolveGroup(colony)
 const rates = stageRates(resolved, { temperatureC: preferredC(resolved), capacity: 500 })
-parentPort.postMessage({ fit, resumed, futures, chunk, chunkSize: CHUNK, memory: after, entries: entries.length, rates, spreads: spreadsOf(resolved, rates) })
+parentPort.postMessage({
+  fit,
+  resumed,
+  futures,
+  chunk,
+  chunkSize: CHUNK,
+  memory: after,
+  entries: entries.length,
+  rates,
+  spreads: spreadsOf(resolved, rates),
+})

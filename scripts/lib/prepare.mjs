@@ -23,7 +23,7 @@ export function fail(sentence) {
 
 function hashOf(paths) {
   const hash = createHash('sha256')
-  const visit = (path) => {
+  const visit = path => {
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) visit(join(path, name))
     else hash.update(path.slice(root.length)).update(readFileSync(path))
   }
@@ -60,13 +60,21 @@ export function ensureTypes() {
 
 /** Path of Chromium; installs Debian's package when it is missing and this user may. */
 export function ensureChromium() {
-  const found = () => [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(p => p && existsSync(p))
+  const found = () =>
+    [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(p => p && existsSync(p))
   if (!found() && process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
     console.log('Installing Debian’s chromium …')
     run('apt-get', ['update', '-qq'])
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      DEBIAN_FRONTEND: 'noninteractive',
+    })
   }
-  return found() ?? fail('The end-to-end tests need Chromium: install Debian’s package with “apt-get install chromium” as root, or set CHROMIUM_PATH.')
+  return (
+    found() ??
+    fail(
+      'The end-to-end tests need Chromium: install Debian’s package with “apt-get install chromium” as root, or set CHROMIUM_PATH.',
+    )
+  )
 }
 
 /** A port that is free now. */

@@ -7,7 +7,12 @@ import type { Random } from '#core/stats'
  * @param stepG last digit of the scale
  * @param seconds since the spooning began
  */
-export function scaleReading(targetG: number, stepG: number, seconds: number, random: Random): { grams: number, settled: boolean } {
+export function scaleReading(
+  targetG: number,
+  stepG: number,
+  seconds: number,
+  random: Random,
+): { grams: number; settled: boolean } {
   const spoonfuls = Math.floor(seconds * 2)
   const share = targetG === 0 ? 0 : 1 - 0.5 ** spoonfuls
   const settled = targetG * (1 - share) < stepG / 2

@@ -10,5 +10,9 @@ export function checkQuery<S extends z.ZodType>(event: H3Event, schema: S): z.ou
   if (result.success) return result.data
   const first = result.error.issues[0]!
   const field = first.path.join('.')
-  throw createError({ statusCode: 400, statusMessage: 'Bad Request', message: field ? `The query field "${field}" ${first.message}.` : `The query ${first.message}.` })
+  throw createError({
+    statusCode: 400,
+    statusMessage: 'Bad Request',
+    message: field ? `The query field "${field}" ${first.message}.` : `The query ${first.message}.`,
+  })
 }

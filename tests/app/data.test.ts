@@ -10,7 +10,20 @@ import { firstId, newId } from '~/data/newId'
 import { ordersOf, practiceOf, roomRecords, saveColonyInGlass, saveRecord, scenariosOf } from '~/data/records'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
-import { colony, correction, count, nextId, NOW, plan, shelfItem, smallRoom, source, test as waterTest, topUp, waterChange } from '../make'
+import {
+  colony,
+  correction,
+  count,
+  nextId,
+  NOW,
+  plan,
+  shelfItem,
+  smallRoom,
+  source,
+  test as waterTest,
+  topUp,
+  waterChange,
+} from '../make'
 import type { ColonyStatements } from '#core/statements'
 
 let db: UlkinDb
@@ -28,23 +41,62 @@ afterEach(() => db.delete())
 
 describe('scenarios, orders, practice', () => {
   it('are kept, found by what they belong to, and their old versions go to the attic', async () => {
-    const scenario = { id: newId(), editedAt: '', colonyId: s.colony.id, name: 'Warm', change: { temperatureC: 26 }, retired: false }
+    const scenario = {
+      id: newId(),
+      editedAt: '',
+      colonyId: s.colony.id,
+      name: 'Warm',
+      change: { temperatureC: 26 },
+      retired: false,
+    }
     await saveRecord(db, 'scenarios', scenario, NOW)
     await saveRecord(db, 'scenarios', { ...scenario, name: 'Warmer' }, NOW + 1)
     expect((await scenariosOf(db, s.colony.id)).map(x => x.name)).toEqual(['Warmer'])
     await saveRecord(db, 'scenarios', { ...scenario, retired: true }, NOW + 2)
     expect(await scenariosOf(db, s.colony.id)).toEqual([])
     expect(await db.attic.count()).toBe(2)
-    const order = (dueAt: string) => ({ id: newId(), editedAt: '', roomId: s.room.id, colonyId: s.colony.id, who: 'B. N.', number: 5, of: 'any' as const, dueAt, state: 'open' as const })
+    const order = (dueAt: string) => ({
+      id: newId(),
+      editedAt: '',
+      roomId: s.room.id,
+      colonyId: s.colony.id,
+      who: 'B. N.',
+      number: 5,
+      of: 'any' as const,
+      dueAt,
+      state: 'open' as const,
+    })
     await saveRecord(db, 'orders', order('2026-12-20T18:00:00.000Z'), NOW)
     await saveRecord(db, 'orders', order('2026-12-02T18:00:00.000Z'), NOW)
     expect((await ordersOf(db, s.room.id)).map(o => o.dueAt.slice(8, 10))).toEqual(['02', '20'])
-    await saveRecord(db, 'practice', { id: newId(), editedAt: '', roomId: s.room.id, shown: 20, density: 3, stage: 'grown', found: 18, strays: 0 }, NOW)
+    await saveRecord(
+      db,
+      'practice',
+      { id: newId(), editedAt: '', roomId: s.room.id, shown: 20, density: 3, stage: 'grown', found: 18, strays: 0 },
+      NOW,
+    )
     expect(await practiceOf(db, s.room.id)).toHaveLength(1)
     expect(await practiceOf(db, nextId())).toEqual([])
   })
   it('what does not fit its schema is not written', async () => {
-    await expect(saveRecord(db, 'orders', { id: newId(), editedAt: '', roomId: s.room.id, colonyId: s.colony.id, who: '', number: 0, of: 'any', dueAt: 'soon', state: 'open' }, NOW)).rejects.toThrow()
+    await expect(
+      saveRecord(
+        db,
+        'orders',
+        {
+          id: newId(),
+          editedAt: '',
+          roomId: s.room.id,
+          colonyId: s.colony.id,
+          who: '',
+          number: 0,
+          of: 'any',
+          dueAt: 'soon',
+          state: 'open',
+        },
+        NOW,
+      ),
+    ).rejects.toThrow()
     expect(await db.orders.count()).toBe(0)
   })
 })
@@ -52,17 +104,33 @@ describe('scenarios, orders, practice', () => {
 describe('records', () => {
   it('reads a room with what stands in it', async () => {
     const read = await roomRecords(db, s.room.id)
-    expect(read).toMatchObject({ room: { id: s.room.id }, racks: [{ id: s.rack.id }], glasses: [{ id: s.glass.id }], colonies: [{ id: s.colony.id }] })
+    expect(read).toMatchObject({
+      room: { id: s.room.id },
+      racks: [{ id: s.rack.id }],
+      glasses: [{ id: s.glass.id }],
+      colonies: [{ id: s.colony.id }],
+    })
   })
   it('opens the newest room when the wanted one is gone, and none on an empty device', async () => {
     expect((await roomRecords(db, 'gone')).room?.id).toBe(s.room.id)
     await eraseAll(db)
-    expect(await roomRecords(db, null)).toEqual({ rooms: [], room: null, racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [] })
+    expect(await roomRecords(db, null)).toEqual({
+      rooms: [],
+      room: null,
+      racks: [],
+      glasses: [],
+      colonies: [],
+      sources: [],
+      shelf: [],
+      plans: [],
+    })
   })
   it('puts the replaced version into the attic', async () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     expect((await db.glasses.get(s.glass.id))?.name).toBe('Renamed')
-    expect(await db.attic.toArray()).toEqual([expect.objectContaining({ table: 'glasses', record: expect.objectContaining({ name: 'Glass' }) })])
+    expect(await db.attic.toArray()).toEqual([
+      expect.objectContaining({ table: 'glasses', record: expect.objectContaining({ name: 'Glass' }) }),
+    ])
   })
   it('writes nothing when nothing changed', async () => {
     const before = await revisionOf(s.colony.id)
@@ -124,18 +192,26 @@ describe('revisions', () => {
     await saveRecord(db, 'sources', source(s.room.id), NOW)
     await saveRecord(db, 'shelf', shelfItem(s.room.id), NOW)
     expect(await revisionOf(s.colony.id)).toBe(before)
-    expect(await roomRecords(db, s.room.id)).toMatchObject({ sources: [{ name: 'Tap' }], shelf: [{ name: 'Bicarbonate' }] })
+    expect(await roomRecords(db, s.room.id)).toMatchObject({
+      sources: [{ name: 'Tap' }],
+      shelf: [{ name: 'Bicarbonate' }],
+    })
     expect(await allRevisions(db)).toHaveLength(1)
   })
 })
 
 describe('summaries', () => {
-  const statements = (colonyId: string) => ({ colonyId } as ColonyStatements)
+  const statements = (colonyId: string) => ({ colonyId }) as ColonyStatements
   const subject = async () => ({ colony: s.colony, glass: s.glass, revision: (await revisionOf(s.colony.id))! })
   it('hold for the same revision and day, and are none of another build', async () => {
     const { revision } = await subject()
-    await keepSummaries(db, [{ colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) }])
-    const holds = async (day: string, build: string) => (await keptSummaries(db, [await subject(), { ...await subject(), colony: colony(s.glass.id) }], day, build)).map(k => k.holds)
+    await keepSummaries(db, [
+      { colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) },
+    ])
+    const holds = async (day: string, build: string) =>
+      (
+        await keptSummaries(db, [await subject(), { ...(await subject()), colony: colony(s.glass.id) }], day, build)
+      ).map(k => k.holds)
     expect(await holds('2026-11-25', 'b1')).toEqual([true])
     expect(await holds('2026-11-26', 'b1')).toEqual([false])
     expect(await holds('2026-11-25', 'b2')).toEqual([])
@@ -146,7 +222,16 @@ describe('summaries', () => {
     const counted = count(s.colony.id, 2, 30)
     const tested = waterTest(s.glass.id, 1, { khDh: 4 })
     for (const e of [counted, tested]) await addEntries(db, [e])
-    expect(await statementInputs(db, [await subject()], NOW)).toEqual([{ colony: s.colony, glass: s.glass, colonyEntries: [counted], glassEntries: [tested], nowMs: NOW, utcOffsetMinutes: 0 - new Date(NOW).getTimezoneOffset() }])
+    expect(await statementInputs(db, [await subject()], NOW)).toEqual([
+      {
+        colony: s.colony,
+        glass: s.glass,
+        colonyEntries: [counted],
+        glassEntries: [tested],
+        nowMs: NOW,
+        utcOffsetMinutes: 0 - new Date(NOW).getTimezoneOffset(),
+      },
+    ])
     expect(await statementInputs(db, [], NOW)).toEqual([])
   })
 })
@@ -157,7 +242,21 @@ describe('backups', () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     const out = await readAll(db, NOW)
     await eraseAll(db)
-    expect(await countRows(db)).toEqual({ rooms: 0, racks: 0, glasses: 0, colonies: 0, sources: 0, shelf: 0, plans: 0, scenarios: 0, orders: 0, practice: 0, photos: 0, entries: 0, attic: 0 })
+    expect(await countRows(db)).toEqual({
+      rooms: 0,
+      racks: 0,
+      glasses: 0,
+      colonies: 0,
+      sources: 0,
+      shelf: 0,
+      plans: 0,
+      scenarios: 0,
+      orders: 0,
+      practice: 0,
+      photos: 0,
+      entries: 0,
+      attic: 0,
+    })
     await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
     expect(await readAll(db, NOW)).toEqual(out)
     expect(await revisionOf(s.colony.id)).toBeDefined()
@@ -168,7 +267,12 @@ describe('backups', () => {
     theirs.colonies[0]!.name = 'Also theirs'
     const plan = planMerge(await readAll(db, NOW), theirs)
     expect(plan.conflicts).toHaveLength(2)
-    await applyMerge(db, plan, plan.conflicts.filter(c => c.table === 'glasses'), NOW)
+    await applyMerge(
+      db,
+      plan,
+      plan.conflicts.filter(c => c.table === 'glasses'),
+      NOW,
+    )
     expect((await db.glasses.get(s.glass.id))?.name).toBe('Theirs')
     expect((await db.colonies.get(s.colony.id))?.name).toBe('Ember')
     expect((await db.attic.toArray()).map(a => a.record.name).sort()).toEqual(['Also theirs', 'Glass'])
@@ -179,7 +283,9 @@ describe('backups', () => {
     theirs.entries.push(fresh)
     const plan = planMerge(await readAll(db, NOW), theirs)
     await addEntries(db, [fresh])
-    await expect(applyMerge(db, { ...plan, add: { ...plan.add, rooms: [{ ...s.room, id: nextId() }] } }, [], NOW)).rejects.toThrow()
+    await expect(
+      applyMerge(db, { ...plan, add: { ...plan.add, rooms: [{ ...s.room, id: nextId() }] } }, [], NOW),
+    ).rejects.toThrow()
     expect(await db.rooms.count()).toBe(1)
   })
   it('never overwrite when only missing records are added', async () => {
@@ -196,7 +302,16 @@ describe('a database of version 1', () => {
   it('comes along: its change water becomes a source, its log can be read by kind', async () => {
     const name = `old-${nextId()}`
     const old = new Dexie(name)
-    old.version(1).stores({ rooms: 'id', racks: 'id, roomId', glasses: 'id, roomId', colonies: 'id, glassId', entries: 'id, [colonyId+at], [glassId+at]', attic: 'id', revisions: 'colonyId', summaries: 'colonyId' })
+    old.version(1).stores({
+      rooms: 'id',
+      racks: 'id, roomId',
+      glasses: 'id, roomId',
+      colonies: 'id, glassId',
+      entries: 'id, [colonyId+at], [glassId+at]',
+      attic: 'id',
+      revisions: 'colonyId',
+      summaries: 'colonyId',
+    })
     const { bench: _, ...room } = s.room
     await old.table('rooms').put({ ...room, changeWater: { ghDh: 9, khDh: 3 } })
     await old.table('entries').put(count(s.colony.id, 3, 20))
@@ -226,18 +341,34 @@ describe('sources, shelf and plans', () => {
     await eraseAll(db)
     await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
     const read = await roomRecords(db, s.room.id)
-    expect([read.sources[0]?.name, read.shelf[0]?.name, read.plans[0]?.name]).toEqual(['Tap', 'Bicarbonate', 'New line'])
+    expect([read.sources[0]?.name, read.shelf[0]?.name, read.plans[0]?.name]).toEqual([
+      'Tap',
+      'Bicarbonate',
+      'New line',
+    ])
   })
   it('a log by kind holds what was poured anywhere, and nothing else', async () => {
-    for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)]) await addEntries(db, [e])
-    expect((await entriesOfKinds(db, ['waterChange', 'topUp'], 0)).map(e => e.kind).sort()).toEqual(['topUp', 'waterChange'])
+    for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)])
+      await addEntries(db, [e])
+    expect((await entriesOfKinds(db, ['waterChange', 'topUp'], 0)).map(e => e.kind).sort()).toEqual([
+      'topUp',
+      'waterChange',
+    ])
   })
 })
 
 describe('entriesOfKinds', () => {
   it('reads from the moment of writing on', async () => {
     const at = new Date(NOW).toISOString()
-    const written = (msecs: number) => Entry.parse({ id: v7({ msecs }), at, loggedAt: new Date(msecs).toISOString(), kind: 'topUp', glassId: s.glass.id, litres: 1 })
+    const written = (msecs: number) =>
+      Entry.parse({
+        id: v7({ msecs }),
+        at,
+        loggedAt: new Date(msecs).toISOString(),
+        kind: 'topUp',
+        glassId: s.glass.id,
+        litres: 1,
+      })
     const [before, after] = [written(NOW - 1000), written(NOW + 1000)]
     for (const e of [before, after]) await addEntries(db, [e])
     expect((await entriesOfKinds(db, ['topUp'], NOW)).map(e => e.id)).toEqual([after.id])

@@ -13,7 +13,8 @@ const units = defaultUnits
 const american = { temperature: 'f', volume: 'usGal', hardness: 'mgLCaCO3', conductivity: 'msCm' }
 const c = colony(nextId())
 const stamp = () => ({ id: nextId(), loggedAt: daysAgo(0) })
-const read = (draft: Partial<Draft>, who: Colony | undefined = c, prefs = units) => readDraft({ ...emptyDraft('count', c.id), ...draft }, who, stamp(), prefs, NOW)
+const read = (draft: Partial<Draft>, who: Colony | undefined = c, prefs = units) =>
+  readDraft({ ...emptyDraft('count', c.id), ...draft }, who, stamp(), prefs, NOW)
 const entry = (draft: Partial<Draft>, prefs = units) => {
   const r = read(draft, c, prefs)
   if (!r.ok) throw new Error(JSON.stringify(r.issues))
@@ -26,13 +27,25 @@ const issues = (draft: Partial<Draft>) => {
 
 describe('the log sheet', () => {
   it('makes a count now, by the usual method', () => {
-    expect(entry({ number: ' 42 ' })).toMatchObject({ kind: 'count', number: 42, method: 'allSeen', colonyId: c.id, at: daysAgo(0) })
+    expect(entry({ number: ' 42 ' })).toMatchObject({
+      kind: 'count',
+      number: 42,
+      method: 'allSeen',
+      colonyId: c.id,
+      at: daysAgo(0),
+    })
   })
   it('wants the share with a part of the tank', () => {
     expect(issues({ number: '9', choice: 'partOfTank' })).toHaveProperty('share')
     expect(entry({ number: '9', choice: 'partOfTank', sharePct: '20 %' })).toMatchObject({ share: 0.2 })
   })
-  it.each([['', 'Type a number.'], ['abc', '“abc” is no whole number.'], ['2.5', '“2.5” is no whole number.'], ['-3', '“-3” is no whole number.'], ['999999', 'It must be 100 000 at most.']])('asks about the number “%s”', (number, sentence) => {
+  it.each([
+    ['', 'Type a number.'],
+    ['abc', '“abc” is no whole number.'],
+    ['2.5', '“2.5” is no whole number.'],
+    ['-3', '“-3” is no whole number.'],
+    ['999999', 'It must be 100 000 at most.'],
+  ])('asks about the number “%s”', (number, sentence) => {
     expect(issues({ number }).number).toBe(sentence)
   })
   it('allows a count of none, but nobody takes out none', () => {
@@ -41,7 +54,9 @@ describe('the log sheet', () => {
   })
   it('checks the split against the number', () => {
     expect(issues({ number: '5', parts: { females: '4', males: '2' } }).parts).toContain('add up to 6')
-    expect(entry({ number: '6', parts: { females: '4', males: '2' } })).toMatchObject({ parts: { females: 4, males: 2 } })
+    expect(entry({ number: '6', parts: { females: '4', males: '2' } })).toMatchObject({
+      parts: { females: 4, males: 2 },
+    })
   })
   it('takes the past and refuses the future', () => {
     expect(entry({ number: '5', at: '2026-11-20T08:30' }).at).toBe(new Date('2026-11-20T08:30').toISOString())
@@ -51,9 +66,17 @@ describe('the log sheet', () => {
   it('refuses numbers from before the colony began, but not from the hour before on the same day', () => {
     expect(issues({ number: '5', at: '2025-01-01T00:00' }).at).toMatch(/^Ember began on .+; this lies before it/)
     const young = colony(nextId(), { startedAt: daysAgo(0.01) })
-    const r = readDraft({ ...emptyDraft('count', young.id), number: '5', at: '2026-11-25T11:00' }, young, stamp(), units, NOW)
+    const r = readDraft(
+      { ...emptyDraft('count', young.id), number: '5', at: '2026-11-25T11:00' },
+      young,
+      stamp(),
+      units,
+      NOW,
+    )
     expect(r.ok && r.entry.at).toBe(young.startedAt)
-    expect(entry({ kind: 'waterTest', at: '2025-01-01T00:00', readings: { ph: { text: '7', method: 'probe' } } }).kind).toBe('waterTest')
+    expect(
+      entry({ kind: 'waterTest', at: '2025-01-01T00:00', readings: { ph: { text: '7', method: 'probe' } } }).kind,
+    ).toBe('waterTest')
   })
   it('keeps the seconds of an entry whose time is left alone', () => {
     const old = count(c.id, 3.00012345, 20)
@@ -64,26 +87,55 @@ describe('the log sheet', () => {
     expect(entry({ number: '214', correcting: old })).toMatchObject({ supersedes: old.id, number: 214 })
   })
   it('keeps any subset of water values, each with its method', () => {
-    const e = entry({ kind: 'waterTest', readings: { khDh: { text: '4,5', method: 'liquidKit' }, ph: { text: '', method: 'strip' }, temperatureC: { text: '23.1', method: 'probe' } } })
-    expect(e).toMatchObject({ glassId: c.glassId, readings: { khDh: { value: 4.5, method: 'liquidKit' }, temperatureC: { value: 23.1, method: 'probe' } } })
+    const e = entry({
+      kind: 'waterTest',
+      readings: {
+        khDh: { text: '4,5', method: 'liquidKit' },
+        ph: { text: '', method: 'strip' },
+        temperatureC: { text: '23.1', method: 'probe' },
+      },
+    })
+    expect(e).toMatchObject({
+      glassId: c.glassId,
+      readings: { khDh: { value: 4.5, method: 'liquidKit' }, temperatureC: { value: 23.1, method: 'probe' } },
+    })
     expect('readings' in e && e.readings.ph).toBeUndefined()
   })
   it('reads values in the keeper’s units', () => {
-    const e = entry({ kind: 'waterTest', readings: { temperatureC: { text: '75.2', method: 'probe' }, ghDh: { text: '107', method: 'liquidKit' } } }, american)
+    const e = entry(
+      {
+        kind: 'waterTest',
+        readings: { temperatureC: { text: '75.2', method: 'probe' }, ghDh: { text: '107', method: 'liquidKit' } },
+      },
+      american,
+    )
     expect('readings' in e && e.readings.temperatureC?.value).toBeCloseTo(24, 9)
     expect('readings' in e && e.readings.ghDh?.value).toBeCloseTo(5.995, 3)
   })
   it('brings the reading of a probe that does not compensate to 25 °C', () => {
-    const typed = { kind: 'waterTest' as const, rawConductivity: true, readings: { conductivityUsCm: { text: '300', method: 'probe' }, temperatureC: { text: '20', method: 'probe' } } }
+    const typed = {
+      kind: 'waterTest' as const,
+      rawConductivity: true,
+      readings: { conductivityUsCm: { text: '300', method: 'probe' }, temperatureC: { text: '20', method: 'probe' } },
+    }
     const e = entry(typed)
     expect('readings' in e && e.readings.conductivityUsCm?.value).toBe(331.7)
-    expect(issues({ ...typed, readings: { conductivityUsCm: typed.readings.conductivityUsCm } })['readings.temperatureC']).toContain('cannot be brought to 25 °C')
+    expect(
+      issues({ ...typed, readings: { conductivityUsCm: typed.readings.conductivityUsCm } })['readings.temperatureC'],
+    ).toContain('cannot be brought to 25 °C')
   })
   it('asks about slips', () => {
-    expect(issues({ kind: 'waterTest', readings: { ph: { text: '71', method: 'probe' } } })['readings.ph']).toBe('pH 71? It lies between 3 and 11.')
-    expect(issues({ kind: 'waterTest', readings: { ph: { text: 'seven', method: 'probe' } } })['readings.ph']).toContain('is no number')
+    expect(issues({ kind: 'waterTest', readings: { ph: { text: '71', method: 'probe' } } })['readings.ph']).toBe(
+      'pH 71? It lies between 3 and 11.',
+    )
+    expect(
+      issues({ kind: 'waterTest', readings: { ph: { text: 'seven', method: 'probe' } } })['readings.ph'],
+    ).toContain('is no number')
     expect(issues({ kind: 'waterTest', readings: {} }).readings).toContain('at least one')
-    expect(readValue('temperatureC', '200', american)).toMatchObject({ ok: false, issue: 'Temperature 200? It lies between 28.4 and 113 °F.' })
+    expect(readValue('temperatureC', '200', american)).toMatchObject({
+      ok: false,
+      issue: 'Temperature 200? It lies between 28.4 and 113 °F.',
+    })
   })
   it('wants words in a note, and a colony for everything', () => {
     expect(issues({ kind: 'note', text: '  ' }).text).toBe('The note is empty.')
@@ -91,18 +143,29 @@ describe('the log sheet', () => {
     const lost = readDraft(emptyDraft(), undefined, stamp(), units, NOW)
     expect(lost.ok ? {} : lost.issues).toHaveProperty('colonyId')
   })
-  it.each(['count', 'addition', 'removal', 'death'] as const)('makes %s from a number alone', (kind) => {
+  it.each(['count', 'addition', 'removal', 'death'] as const)('makes %s from a number alone', kind => {
     expect(entry({ kind, number: '3' })).toMatchObject({ kind, number: 3 })
   })
   it('fills itself from an entry, and reads the same back', () => {
-    const entries = [count(c.id, 3, 40, { method: 'partOfTank', share: 0.15, parts: { females: 4, males: 0, unsexed: 0, halfGrown: 0, young: 30 } }), removal(c.id, 4, 6), note(c.id, 5, 'Trimmed.'), waterTest(c.glassId, 2, { khDh: 4.2, conductivityUsCm: 310 })]
+    const entries = [
+      count(c.id, 3, 40, {
+        method: 'partOfTank',
+        share: 0.15,
+        parts: { females: 4, males: 0, unsexed: 0, halfGrown: 0, young: 30 },
+      }),
+      removal(c.id, 4, 6),
+      note(c.id, 5, 'Trimmed.'),
+      waterTest(c.glassId, 2, { khDh: 4.2, conductivityUsCm: 310 }),
+    ]
     for (const prefs of [units, american]) {
       for (const old of entries) {
         const again = entry(draftOf(old, c.id, prefs)!, prefs)
         const { id: _a, loggedAt: _b, at: _c, supersedes, ...rest } = again
         const { id, loggedAt: _d, at: _e, ...before } = old
         expect(supersedes).toBe(id)
-        if (rest.kind === 'waterTest' && before.kind === 'waterTest') for (const key of valueKeys) expect(rest.readings[key]?.value ?? 0).toBeCloseTo(before.readings[key]?.value ?? 0, 3)
+        if (rest.kind === 'waterTest' && before.kind === 'waterTest')
+          for (const key of valueKeys)
+            expect(rest.readings[key]?.value ?? 0).toBeCloseTo(before.readings[key]?.value ?? 0, 3)
         else expect(rest).toEqual(before)
       }
     }
@@ -119,7 +182,15 @@ describe('a glass', () => {
     return g.ok ? {} : g.issues
   }
   it('is made from name and litres', () => {
-    expect(readOne({})).toMatchObject({ ok: true, glass: { name: 'Moss', grossL: 54, fill: { by: 'height', share: 0.9 }, place: { rackId: racks[0]!.id, shelf: 0 } } })
+    expect(readOne({})).toMatchObject({
+      ok: true,
+      glass: {
+        name: 'Moss',
+        grossL: 54,
+        fill: { by: 'height', share: 0.9 },
+        place: { rackId: racks[0]!.id, shelf: 0 },
+      },
+    })
   })
   it('reads gallons', () => {
     const g = readOne({ litres: '10' }, american)
@@ -152,7 +223,12 @@ describe('a colony', () => {
     return r.ok ? r.colony : r.issues
   }
   it('starts with group, name and starters', () => {
-    expect(tell({})).toMatchObject({ name: 'Ember', groupId: 'neocaridina', founders: { females: 8, males: 0 }, glassId })
+    expect(tell({})).toMatchObject({
+      name: 'Ember',
+      groupId: 'neocaridina',
+      founders: { females: 8, males: 0 },
+      glassId,
+    })
   })
   it('says what is missing', () => {
     expect(tell({ groupId: '' })).toHaveProperty('groupId')
@@ -162,19 +238,45 @@ describe('a colony', () => {
     expect(readHeads({ females: 'x' })).toMatchObject({ ok: false })
   })
   it('keeps only schools that its group has', () => {
-    expect(tell({ schools: { temperature: 'warm', clutches: 'leave' } })).toMatchObject({ schools: { temperature: 'warm' } })
+    expect(tell({ schools: { temperature: 'warm', clutches: 'leave' } })).toMatchObject({
+      schools: { temperature: 'warm' },
+    })
     expect(schoolsOf('apple-snail')).toContain('clutches')
     for (const g of groups) expect(schoolsOf(g.id).length).toBeGreaterThan(0)
   })
   it('takes the keeper’s own figures, and gives them up when the field is emptied', () => {
     const edit = colonyEdit(c, units)
-    const own = readColonyEdit({ ...edit, minimumKeep: '50', growthPct: '3', capacityPerL: '4', targets: { khDh: { prefLow: '1', prefHigh: '3', tolLow: '', tolHigh: '5' } } }, c, units, NOW)
+    const own = readColonyEdit(
+      {
+        ...edit,
+        minimumKeep: '50',
+        growthPct: '3',
+        capacityPerL: '4',
+        targets: { khDh: { prefLow: '1', prefHigh: '3', tolLow: '', tolHigh: '5' } },
+      },
+      c,
+      units,
+      NOW,
+    )
     if (!own.ok) throw new Error('not read')
-    expect(own.colony).toMatchObject({ minimumKeep: 50, life: { capacityPerL: 4 }, targets: { khDh: { preferred: [1, 3], tolerated: [1, 5] } } })
+    expect(own.colony).toMatchObject({
+      minimumKeep: 50,
+      life: { capacityPerL: 4 },
+      targets: { khDh: { preferred: [1, 3], tolerated: [1, 5] } },
+    })
     expect(own.colony.life.growthPerWeek).toBeCloseTo(Math.log(1.03), 9)
     const shown = colonyEdit(own.colony, units)
-    expect(shown).toMatchObject({ minimumKeep: '50', growthPct: '3', targets: { khDh: { prefLow: '1', tolHigh: '5' } } })
-    const back = readColonyEdit({ ...shown, minimumKeep: '', growthPct: '', capacityPerL: '', targets: {} }, own.colony, units, NOW)
+    expect(shown).toMatchObject({
+      minimumKeep: '50',
+      growthPct: '3',
+      targets: { khDh: { prefLow: '1', tolHigh: '5' } },
+    })
+    const back = readColonyEdit(
+      { ...shown, minimumKeep: '', growthPct: '', capacityPerL: '', targets: {} },
+      own.colony,
+      units,
+      NOW,
+    )
     expect(back.ok && back.colony).toEqual(c)
   })
   it('moves the day on which it began', () => {
@@ -184,11 +286,40 @@ describe('a colony', () => {
     expect(later.ok ? {} : later.issues).toEqual({ startedAt: 'The day lies in the future.' })
   })
   it('names every field that is wrong', () => {
-    const bad = readColonyEdit({ ...colonyEdit(c, units), name: '', minimumKeep: 'x', growthPct: '900', capacityPerL: '0', targets: { ph: { prefLow: '8', prefHigh: '7', tolLow: '', tolHigh: '' }, ghDh: { prefLow: 'a', prefHigh: '7', tolLow: '', tolHigh: '' }, khDh: { prefLow: '2', prefHigh: '3', tolLow: 'b', tolHigh: '' } } }, c, units, NOW)
-    expect(bad.ok ? [] : Object.keys(bad.issues).sort()).toEqual(['capacityPerL', 'growthPct', 'minimumKeep', 'name', 'targets.ghDh', 'targets.khDh', 'targets.ph'])
+    const bad = readColonyEdit(
+      {
+        ...colonyEdit(c, units),
+        name: '',
+        minimumKeep: 'x',
+        growthPct: '900',
+        capacityPerL: '0',
+        targets: {
+          ph: { prefLow: '8', prefHigh: '7', tolLow: '', tolHigh: '' },
+          ghDh: { prefLow: 'a', prefHigh: '7', tolLow: '', tolHigh: '' },
+          khDh: { prefLow: '2', prefHigh: '3', tolLow: 'b', tolHigh: '' },
+        },
+      },
+      c,
+      units,
+      NOW,
+    )
+    expect(bad.ok ? [] : Object.keys(bad.issues).sort()).toEqual([
+      'capacityPerL',
+      'growthPct',
+      'minimumKeep',
+      'name',
+      'targets.ghDh',
+      'targets.khDh',
+      'targets.ph',
+    ])
   })
   it('shows the group’s ranges as placeholders, in the keeper’s unit', () => {
-    expect(groupLimits('ghDh', resolveGroup(c), units)).toEqual({ prefLow: '6', prefHigh: '8', tolLow: '4', tolHigh: '12' })
+    expect(groupLimits('ghDh', resolveGroup(c), units)).toEqual({
+      prefLow: '6',
+      prefHigh: '8',
+      tolLow: '4',
+      tolHigh: '12',
+    })
     expect(groupLimits('temperatureC', resolveGroup(c), american)).toMatchObject({ prefLow: '71.6', prefHigh: '77' })
   })
   it('reads whole numbers only', () => {

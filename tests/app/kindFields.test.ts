@@ -9,20 +9,64 @@ const c = colony(nextId())
 const clutchId = nextId()
 /** What a keeper would type for each kind, and what comes of it. */
 const typed: Record<FieldKind, [Record<string, string>, object]> = {
-  move: [{ number: '4', toColonyId: nextId() }, { number: 4 }], grading: [{ grades: 'A 12, B 30; C: 9' }, { grades: [{ grade: 'A', number: 12 }, { grade: 'B', number: 30 }, { grade: 'C', number: 9 }] }],
-  waterChange: [{ litres: '5.4' }, { litres: 5.4 }], topUp: [{ litres: '0,8' }, { litres: 0.8 }], molts: [{ number: '0' }, { number: 0 }], failedMolt: [{ number: '1', sign: 'stuck' }, { sign: 'stuck' }], limbLoss: [{ number: '1', limbs: 'one' }, { limbs: 'one' }],
-  shell: [{ growth: 'thin', marks: 'pits white', diameterMm: '12,5' }, { growth: 'thin', marks: ['pits', 'white'], diameterMm: 12.5 }], berried: [{ number: '3', eyed: '1' }, { number: 3, eyed: 1 }], eggMass: [{ number: '2' }, { number: 2 }],
-  clutch: [{ event: 'hatched', clutchId, young: '90' }, { event: 'hatched', clutchId, young: 90 }], young: [{ amount: 'many' }, { amount: 'many' }], mating: [{ number: '1' }, { number: 1 }],
-  feeding: [{ food: 'greens', portions: '1', eaten: 'leftOver', removed: 'removed' }, { food: 'greens', portions: 1, eaten: 'leftOver', removed: true }], supplement: [{ what: 'leaves', number: '3' }, { what: 'leaves', number: 3 }],
-  equipment: [{ found: 'cover=fine intake=broken' }, { found: { cover: 'fine', intake: 'broken' } }], growth: [{ algae: 'rich' }, { algae: 'rich' }], pest: [{ what: 'hydra', amount: 'few' }, { what: 'hydra', amount: 'few' }],
+  move: [{ number: '4', toColonyId: nextId() }, { number: 4 }],
+  grading: [
+    { grades: 'A 12, B 30; C: 9' },
+    {
+      grades: [
+        { grade: 'A', number: 12 },
+        { grade: 'B', number: 30 },
+        { grade: 'C', number: 9 },
+      ],
+    },
+  ],
+  waterChange: [{ litres: '5.4' }, { litres: 5.4 }],
+  topUp: [{ litres: '0,8' }, { litres: 0.8 }],
+  molts: [{ number: '0' }, { number: 0 }],
+  failedMolt: [{ number: '1', sign: 'stuck' }, { sign: 'stuck' }],
+  limbLoss: [{ number: '1', limbs: 'one' }, { limbs: 'one' }],
+  shell: [
+    { growth: 'thin', marks: 'pits white', diameterMm: '12,5' },
+    { growth: 'thin', marks: ['pits', 'white'], diameterMm: 12.5 },
+  ],
+  berried: [
+    { number: '3', eyed: '1' },
+    { number: 3, eyed: 1 },
+  ],
+  eggMass: [{ number: '2' }, { number: 2 }],
+  clutch: [
+    { event: 'hatched', clutchId, young: '90' },
+    { event: 'hatched', clutchId, young: 90 },
+  ],
+  young: [{ amount: 'many' }, { amount: 'many' }],
+  mating: [{ number: '1' }, { number: 1 }],
+  feeding: [
+    { food: 'greens', portions: '1', eaten: 'leftOver', removed: 'removed' },
+    { food: 'greens', portions: 1, eaten: 'leftOver', removed: true },
+  ],
+  supplement: [
+    { what: 'leaves', number: '3' },
+    { what: 'leaves', number: 3 },
+  ],
+  equipment: [{ found: 'cover=fine intake=broken' }, { found: { cover: 'fine', intake: 'broken' } }],
+  growth: [{ algae: 'rich' }, { algae: 'rich' }],
+  pest: [
+    { what: 'hydra', amount: 'few' },
+    { what: 'hydra', amount: 'few' },
+  ],
 }
-const read = (kind: FieldKind, values: Record<string, string>) => readDraft({ ...emptyDraft(kind, c.id), values }, c, { id: nextId(), loggedAt: daysAgo(0) }, defaultUnits, NOW)
+const read = (kind: FieldKind, values: Record<string, string>) =>
+  readDraft({ ...emptyDraft(kind, c.id), values }, c, { id: nextId(), loggedAt: daysAgo(0) }, defaultUnits, NOW)
 
-describe.each(fieldKinds)('the fields of %s', (kind) => {
+describe.each(fieldKinds)('the fields of %s', kind => {
   const [values, made] = typed[kind]
   it('come to an entry', () => {
     const r = read(kind, values)
-    expect(r.ok ? r.entry : r.issues).toMatchObject({ kind, ...(glassKinds.has(kind) ? { glassId: c.glassId } : { colonyId: c.id }), ...made })
+    expect(r.ok ? r.entry : r.issues).toMatchObject({
+      kind,
+      ...(glassKinds.has(kind) ? { glassId: c.glassId } : { colonyId: c.id }),
+      ...made,
+    })
   })
   it('fill themselves from the entry, where it can be corrected', () => {
     const r = read(kind, values)
@@ -36,17 +80,31 @@ describe.each(fieldKinds)('the fields of %s', (kind) => {
   it('say in a sentence what is missing', () => {
     const r = read(kind, {})
     // these say enough by what is chosen at the start: a clutch was laid, a few young were seen, leaves were laid in
-    if (['clutch', 'young', 'supplement'].includes(kind)) return expect(r.ok && r.entry).toMatchObject(kind === 'clutch' ? { event: 'laid' } : kind === 'young' ? { amount: 'few' } : { what: 'leaves' })
+    if (['clutch', 'young', 'supplement'].includes(kind))
+      return expect(r.ok && r.entry).toMatchObject(
+        kind === 'clutch' ? { event: 'laid' } : kind === 'young' ? { amount: 'few' } : { what: 'leaves' },
+      )
     expect(r.ok).toBe(false)
     const issues = r.ok ? {} : r.issues
-    expect(Object.values(issues).every(text => /^[“A-Z].*[.?]$/.test(text)), JSON.stringify(issues)).toBe(true)
+    expect(
+      Object.values(issues).every(text => /^[“A-Z].*[.?]$/.test(text)),
+      JSON.stringify(issues),
+    ).toBe(true)
     // and at a field that is on screen
     for (const name of Object.keys(issues)) expect(kindFields[kind].map(f => f.name)).toContain(name)
   })
 })
 
 describe('wrong input', () => {
-  it.each([['grading', { grades: 'many' }, 'grades'], ['waterChange', { litres: '-3' }, 'litres'], ['topUp', { litres: 'a bit' }, 'litres'], ['berried', { number: '1', eyed: '2' }, 'eyed'], ['young', { amount: 'few', number: '3' }, 'number'], ['shell', { growth: 'clean', diameterMm: '0' }, 'diameterMm'], ['clutch', { event: 'hatched' }, 'clutchId']] as const)('%s %j', (kind, values, field) => {
+  it.each([
+    ['grading', { grades: 'many' }, 'grades'],
+    ['waterChange', { litres: '-3' }, 'litres'],
+    ['topUp', { litres: 'a bit' }, 'litres'],
+    ['berried', { number: '1', eyed: '2' }, 'eyed'],
+    ['young', { amount: 'few', number: '3' }, 'number'],
+    ['shell', { growth: 'clean', diameterMm: '0' }, 'diameterMm'],
+    ['clutch', { event: 'hatched' }, 'clutchId'],
+  ] as const)('%s %j', (kind, values, field) => {
     const r = read(kind, values)
     expect(r.ok ? {} : r.issues).toHaveProperty(field)
   })

@@ -16,26 +16,66 @@ describe('a scenario as it is typed', () => {
     expect(readScenario(emptyScenario())).toEqual({ ok: true, change: {} })
   })
   it('reads all of it, and shows it again', () => {
-    const draft = { ...emptyScenario(), temperatureC: '25,5', roomFactor: '1.5', secondTankL: '30', fish: 'none' as const, putIn: '10', takeNow: '5', takeNowOf: 'males' as const, weekly: '0.5', weeklyOf: 'halfGrown' as const }
+    const draft = {
+      ...emptyScenario(),
+      temperatureC: '25,5',
+      roomFactor: '1.5',
+      secondTankL: '30',
+      fish: 'none' as const,
+      putIn: '10',
+      takeNow: '5',
+      takeNowOf: 'males' as const,
+      weekly: '0.5',
+      weeklyOf: 'halfGrown' as const,
+    }
     const read = readScenario(draft)
-    expect(read).toEqual({ ok: true, change: { temperatureC: 25.5, roomFactor: 1.5, secondTankL: 30, fish: 'none', putIn: 10, takeNow: { of: 'males', number: 5 }, weekly: { of: 'halfGrown', number: 0.5 } } })
+    expect(read).toEqual({
+      ok: true,
+      change: {
+        temperatureC: 25.5,
+        roomFactor: 1.5,
+        secondTankL: 30,
+        fish: 'none',
+        putIn: 10,
+        takeNow: { of: 'males', number: 5 },
+        weekly: { of: 'halfGrown', number: 0.5 },
+      },
+    })
     expect(read.ok && scenarioDraft(read.change)).toEqual({ ...draft, temperatureC: '25.5' })
   })
   it('names each field that is wrong', () => {
     const read = readScenario({ ...emptyScenario(), temperatureC: 'warm', putIn: '1.5', roomFactor: '9' })
-    expect(read.ok ? {} : read.issues).toEqual({ temperatureC: '“warm” is no number.', putIn: expect.any(String), roomFactor: 'This must be five times at most.' })
+    expect(read.ok ? {} : read.issues).toEqual({
+      temperatureC: '“warm” is no number.',
+      putIn: expect.any(String),
+      roomFactor: 'This must be five times at most.',
+    })
   })
 })
 
 describe('an order', () => {
-  const draft = { who: ' B. N. ', colonyId: nextId(), number: '30', of: 'halfGrown' as const, dueAt: '2026-12-12', priceEach: '2,5' }
+  const draft = {
+    who: ' B. N. ',
+    colonyId: nextId(),
+    number: '30',
+    of: 'halfGrown' as const,
+    dueAt: '2026-12-12',
+    priceEach: '2,5',
+  }
   const read = (more: Partial<typeof draft>) => readOrder({ ...draft, ...more }, nextId(), nextId(), NOW)
   it('is read', () => {
     const r = read({})
     expect(r.ok && r.order).toMatchObject({ who: 'B. N.', number: 30, of: 'halfGrown', priceEach: 2.5, state: 'open' })
     expect(read({ priceEach: '' }).ok).toBe(true)
   })
-  it.each([[{ who: '' }, 'who'], [{ number: 'x' }, 'number'], [{ dueAt: '' }, 'dueAt'], [{ dueAt: '2026-01-01' }, 'dueAt'], [{ priceEach: 'dear' }, 'priceEach'], [{ colonyId: '' }, 'colonyId']] as const)('%o is named', (more, field) => {
+  it.each([
+    [{ who: '' }, 'who'],
+    [{ number: 'x' }, 'number'],
+    [{ dueAt: '' }, 'dueAt'],
+    [{ dueAt: '2026-01-01' }, 'dueAt'],
+    [{ priceEach: 'dear' }, 'priceEach'],
+    [{ colonyId: '' }, 'colonyId'],
+  ] as const)('%o is named', (more, field) => {
     const r = read(more)
     expect(r.ok ? [] : Object.keys(r.issues)).toEqual([field])
   })
@@ -47,8 +87,20 @@ describe('an order', () => {
 describe('a harvest', () => {
   it('is a removal with its split, price and order', () => {
     const orderId = nextId()
-    const r = readHarvest({ ...emptyHarvest(), number: '6', of: 'females', outlet: 'sold', price: '15' }, stamp, nextId(), orderId)
-    expect(r.ok && r.entry).toMatchObject({ kind: 'removal', number: 6, outlet: 'sold', price: 15, orderId, parts: { females: 6 } })
+    const r = readHarvest(
+      { ...emptyHarvest(), number: '6', of: 'females', outlet: 'sold', price: '15' },
+      stamp,
+      nextId(),
+      orderId,
+    )
+    expect(r.ok && r.entry).toMatchObject({
+      kind: 'removal',
+      number: 6,
+      outlet: 'sold',
+      price: 15,
+      orderId,
+      parts: { females: 6 },
+    })
     const any = readHarvest({ ...emptyHarvest(), number: '6', outlet: 'fed', price: '15' }, stamp, nextId())
     expect(any.ok && any.entry).not.toHaveProperty('parts')
     expect(any.ok && any.entry).not.toHaveProperty('price')
@@ -79,19 +131,64 @@ describe('sheets of the Count desk', () => {
     expect([readShare('0').ok, readShare('101').ok, readShare('').ok]).toEqual([false, false, false])
   })
   it('catches with marks, of which no more can come back than were marked', () => {
-    expect(readMarks([{ caught: '20', recaptured: '' }, { caught: '18', recaptured: '6' }, { caught: '', recaptured: '' }])).toEqual({ ok: true, marks: [{ caught: 20, recaptured: 0 }, { caught: 18, recaptured: 6 }] })
-    expect(readMarks([{ caught: '20', recaptured: '' }, { caught: '30', recaptured: '25' }])).toMatchObject({ issue: expect.stringContaining('(20)') })
-    expect(readMarks([{ caught: '20', recaptured: '' }, { caught: '3', recaptured: '5' }])).toMatchObject({ issue: expect.stringContaining('than were caught') })
-    expect(readMarks([{ caught: '20', recaptured: '' }, { caught: 'many', recaptured: '5' }])).toMatchObject({ issue: expect.stringContaining('whole numbers') })
+    expect(
+      readMarks([
+        { caught: '20', recaptured: '' },
+        { caught: '18', recaptured: '6' },
+        { caught: '', recaptured: '' },
+      ]),
+    ).toEqual({
+      ok: true,
+      marks: [
+        { caught: 20, recaptured: 0 },
+        { caught: 18, recaptured: 6 },
+      ],
+    })
+    expect(
+      readMarks([
+        { caught: '20', recaptured: '' },
+        { caught: '30', recaptured: '25' },
+      ]),
+    ).toMatchObject({ issue: expect.stringContaining('(20)') })
+    expect(
+      readMarks([
+        { caught: '20', recaptured: '' },
+        { caught: '3', recaptured: '5' },
+      ]),
+    ).toMatchObject({ issue: expect.stringContaining('than were caught') })
+    expect(
+      readMarks([
+        { caught: '20', recaptured: '' },
+        { caught: 'many', recaptured: '5' },
+      ]),
+    ).toMatchObject({ issue: expect.stringContaining('whole numbers') })
     expect(readMarks([{ caught: '20', recaptured: '' }])).toMatchObject({ ok: false })
   })
   it('a count becomes an entry; one that cannot be does not', () => {
     const colonyId = nextId()
-    expect(countEntry({ method: 'passes', number: 103, series: [64, 30, 9] }, stamp, colonyId)).toMatchObject({ kind: 'count', series: [64, 30, 9] })
-    expect(countEntry({ method: 'photo', number: 40, share: 0.5, hitRate: { share: 0.8, sdLog: 0.1 } }, stamp, colonyId)).toMatchObject({ hitRate: { share: 0.8 } })
+    expect(countEntry({ method: 'passes', number: 103, series: [64, 30, 9] }, stamp, colonyId)).toMatchObject({
+      kind: 'count',
+      series: [64, 30, 9],
+    })
+    expect(
+      countEntry({ method: 'photo', number: 40, share: 0.5, hitRate: { share: 0.8, sdLog: 0.1 } }, stamp, colonyId),
+    ).toMatchObject({ hitRate: { share: 0.8 } })
     expect(() => countEntry({ method: 'photo', number: 40 }, stamp, colonyId)).toThrow()
     expect(() => countEntry({ method: 'passes', number: 40 }, stamp, colonyId)).toThrow()
-    expect(() => countEntry({ method: 'marks', number: 40, marks: [{ caught: 5, recaptured: 0 }, { caught: 9, recaptured: 6 }] }, stamp, colonyId)).toThrow()
+    expect(() =>
+      countEntry(
+        {
+          method: 'marks',
+          number: 40,
+          marks: [
+            { caught: 5, recaptured: 0 },
+            { caught: 9, recaptured: 6 },
+          ],
+        },
+        stamp,
+        colonyId,
+      ),
+    ).toThrow()
   })
 })
 
@@ -106,14 +203,38 @@ describe('counts of the desk in the log', () => {
   it('say how they were made', () => {
     expect(entryText(passes, defaultUnits).detail).toBe('caught and set aside · 64, 30, 9')
     expect(entryText(samples, defaultUnits).detail).toBe('5 % of the tank · 5, 4, 6')
-    expect(entryText(countEntry({ method: 'photo', number: 40, share: 0.5 }, stamp, colonyId), defaultUnits).detail).toBe('on a photo · 50 % of the tank')
-    expect(entryText(countEntry({ method: 'marks', number: 40, marks: [{ caught: 20, recaptured: 0 }, { caught: 18, recaptured: 6 }] }, stamp, colonyId), defaultUnits).detail).toContain('18 (6 marked)')
+    expect(
+      entryText(countEntry({ method: 'photo', number: 40, share: 0.5 }, stamp, colonyId), defaultUnits).detail,
+    ).toBe('on a photo · 50 % of the tank')
+    expect(
+      entryText(
+        countEntry(
+          {
+            method: 'marks',
+            number: 40,
+            marks: [
+              { caught: 20, recaptured: 0 },
+              { caught: 18, recaptured: 6 },
+            ],
+          },
+          stamp,
+          colonyId,
+        ),
+        defaultUnits,
+      ).detail,
+    ).toContain('18 (6 marked)')
   })
   it('a correction of a sale keeps its price and its order', () => {
     const orderId = nextId()
     const sold = entryOf('removal', 1, { colonyId, number: 6, outlet: 'sold', price: 15, orderId })
     const draft = draftOf(sold, colonyId, defaultUnits)!
-    const read = readDraft({ ...draft, number: '5' }, colony(nextId(), { id: colonyId }), { id: nextId(), loggedAt: toMoment(NOW) }, defaultUnits, NOW)
+    const read = readDraft(
+      { ...draft, number: '5' },
+      colony(nextId(), { id: colonyId }),
+      { id: nextId(), loggedAt: toMoment(NOW) },
+      defaultUnits,
+      NOW,
+    )
     expect(read.ok && read.entry).toMatchObject({ number: 5, price: 15, orderId, supersedes: sold.id })
   })
 })

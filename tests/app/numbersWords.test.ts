@@ -20,62 +20,135 @@ describe('stages', () => {
     expect(stageWord('eggs', groupOf('pool-branchiopod'))).toBe('Resting eggs')
   })
   it('what matters, what is learnt, what to look at', () => {
-    const m = { growthPerWeek: 0, doublingWeeks: null, generationWeeks: null, settled: { first: 0, young: 0, females: 1, males: 0 } }
-    expect(plain(mattersText({ ...m, matters: [{ what: 'young', share: 0.5 }, { what: 'adults', share: 0.3 }] }))).toBe('What matters most for its growth: survival of the half-grown (50 %), then survival of the grown (30 %).')
+    const m = {
+      growthPerWeek: 0,
+      doublingWeeks: null,
+      generationWeeks: null,
+      settled: { first: 0, young: 0, females: 1, males: 0 },
+    }
+    expect(
+      plain(
+        mattersText({
+          ...m,
+          matters: [
+            { what: 'young', share: 0.5 },
+            { what: 'adults', share: 0.3 },
+          ],
+        }),
+      ),
+    ).toBe('What matters most for its growth: survival of the half-grown (50 %), then survival of the grown (30 %).')
     expect(mattersText({ ...m, matters: [] })).toBe('')
-    expect(learntText({ name: 'room', now: { value: 1.3, low: 0.9, high: 1.8 }, before: { value: 1, low: 0.6, high: 1.67 } })).toContain('1.30 times the default')
-    expect(plain(lookText({ what: 'fullCount', left: 0.6 }))).toBe('A full count would narrow the number in eight weeks by about 40 %.')
+    expect(
+      learntText({
+        name: 'room',
+        now: { value: 1.3, low: 0.9, high: 1.8 },
+        before: { value: 1, low: 0.6, high: 1.67 },
+      }),
+    ).toContain('1.30 times the default')
+    expect(plain(lookText({ what: 'fullCount', left: 0.6 }))).toBe(
+      'A full count would narrow the number in eight weeks by about 40 %.',
+    )
     expect(lookText({ what: 'broods', left: 0.99 })).toContain('hardly')
   })
   it('disagreement is said, agreement is not', () => {
-    const p = (disagreement: 'counts' | 'jumps' | 'thin' | null) => ({ counts: [], fit: { logLikelihood: 0, effective: 10, particles: 1000, disagreement } })
+    const p = (disagreement: 'counts' | 'jumps' | 'thin' | null) => ({
+      counts: [],
+      fit: { logLikelihood: 0, effective: 10, particles: 1000, disagreement },
+    })
     expect(disagreementText(p(null))).toBe('')
     for (const d of ['counts', 'jumps', 'thin'] as const) expect(disagreementText(p(d)).length).toBeGreaterThan(30)
   })
 })
 
-const fan = Array.from({ length: 27 }, (_, i) => ({ at: NOW + i * 7 * 86_400_000, p10: 80 + i, p25: 90 + i, p50: 100 + 2 * i, p75: 120 + 3 * i, p90: 140 + 4 * i }))
-const answer = (more: Partial<OutlookAnswer> = {}): OutlookAnswer => ({ fan, halfGrown: fan, reach: { p10: 4, p50: 8, p90: 20, reachedShare: 0.95 }, chanceBy: 0.8, diedOut: 0, full: { chance: 0.6, week: 10, room: 200 }, futures: 1000, ...more })
+const fan = Array.from({ length: 27 }, (_, i) => ({
+  at: NOW + i * 7 * 86_400_000,
+  p10: 80 + i,
+  p25: 90 + i,
+  p50: 100 + 2 * i,
+  p75: 120 + 3 * i,
+  p90: 140 + 4 * i,
+}))
+const answer = (more: Partial<OutlookAnswer> = {}): OutlookAnswer => ({
+  fan,
+  halfGrown: fan,
+  reach: { p10: 4, p50: 8, p90: 20, reachedShare: 0.95 },
+  chanceBy: 0.8,
+  diedOut: 0,
+  full: { chance: 0.6, week: 10, room: 200 },
+  futures: 1000,
+  ...more,
+})
 const ask = { weeks: 26, number: 150, of: 'total' as const, byWeek: 12 }
 
 describe('the Outlook', () => {
   it('says what differs', () => {
     expect(changeText({})).toBe('as things are')
-    expect(changeText({ temperatureC: 26, fish: 'none', putIn: 8, weekly: { of: 'females', number: 1.5 } })).toBe('26.0 °C, fish out, 8 put in, 1.5 grown females out each week')
+    expect(changeText({ temperatureC: 26, fish: 'none', putIn: 8, weekly: { of: 'females', number: 1.5 } })).toBe(
+      '26.0 °C, fish out, 8 put in, 1.5 grown females out each week',
+    )
   })
   it('says when a number is there', () => {
     expect(plain(reachText(answer(), ask, NOW))).toBe('about 20 Jan 2027, likely 23 Dec to 14 Apr 2027')
     expect(reachText(answer({ reach: { p10: 0, p50: 0, p90: 0, reachedShare: 1 } }), ask, NOW)).toBe('there already')
-    expect(reachText(answer({ reach: { p10: Infinity, p50: Infinity, p90: Infinity, reachedShare: 0.02 } }), ask, NOW)).toContain('hardly')
-    expect(plain(reachText(answer({ reach: { p10: 9, p50: Infinity, p90: Infinity, reachedShare: 0.4 } }), ask, NOW))).toContain('40 % chance')
-    expect(reachText(answer({ reach: { p10: 9, p50: 20, p90: Infinity, reachedShare: 0.7 } }), ask, NOW)).toContain('to later')
+    expect(
+      reachText(answer({ reach: { p10: Infinity, p50: Infinity, p90: Infinity, reachedShare: 0.02 } }), ask, NOW),
+    ).toContain('hardly')
+    expect(
+      plain(reachText(answer({ reach: { p10: 9, p50: Infinity, p90: Infinity, reachedShare: 0.4 } }), ask, NOW)),
+    ).toContain('40 % chance')
+    expect(reachText(answer({ reach: { p10: 9, p50: 20, p90: Infinity, reachedShare: 0.7 } }), ask, NOW)).toContain(
+      'to later',
+    )
   })
   it('says when the room is full, and compares', () => {
     expect(plain(fullText(answer(), NOW))).toBe('60 %, about 3 Feb 2027')
     expect(fullText(answer({ full: { chance: 0.01, week: null, room: 9 } }), NOW)).toBe('hardly')
     expect(fullText(answer({ full: { chance: 0.9, week: 0, room: 9 } }), NOW)).toContain('now')
     const more = answer({ fan: fan.map(p => ({ ...p, p50: p.p50 + 40 })) })
-    expect(plain(comparedText(more, answer(), 26))).toBe('In 26 weeks about 40 more than if nothing changes: 192 instead of 152.')
+    expect(plain(comparedText(more, answer(), 26))).toBe(
+      'In 26 weeks about 40 more than if nothing changes: 192 instead of 152.',
+    )
     expect(comparedText(answer(), answer(), 26)).toContain('as many as if nothing changes')
     expect(plain(comparedText(answer(), more, 26))).toContain('fewer')
   })
   it('gives an SVG whose words cannot break it', () => {
-    const svg = outlookSvg('<b>"Ember" & co</b>', [{ name: 'a < b', colour: '#1E6B57', fan }], ms => String(new Date(ms).getUTCFullYear()))
+    const svg = outlookSvg('<b>"Ember" & co</b>', [{ name: 'a < b', colour: '#1E6B57', fan }], ms =>
+      String(new Date(ms).getUTCFullYear()),
+    )
     expect(svg).not.toContain('<b>')
     expect(svg).toContain('&lt;b&gt;')
     expect(svg.match(/<polyline/g)).toHaveLength(1)
     expect(svg).toContain('animals')
   })
   it('CSV neutralises what a spreadsheet would run', () => {
-    expect(csvOf(['name', 'n'], [['=1+1', 3], ['a,b', 4]])).toBe('\uFEFFname,n\r\n"\'=1+1",3\r\n"a,b",4\r\n')
+    expect(
+      csvOf(
+        ['name', 'n'],
+        [
+          ['=1+1', 3],
+          ['a,b', 4],
+        ],
+      ),
+    ).toBe('\uFEFFname,n\r\n"\'=1+1",3\r\n"a,b",4\r\n')
   })
 })
 
 describe('the Surplus', () => {
-  const take = (more: object = {}) => ({ take: 12, riskNow: 0.01, riskAfter: 0.09, limit: 'number' as const, all: false, ...more })
+  const take = (more: object = {}) => ({
+    take: 12,
+    riskNow: 0.01,
+    riskAfter: 0.09,
+    limit: 'number' as const,
+    all: false,
+    ...more,
+  })
   it('says what can go and what holds it back', () => {
-    expect(plain(takeText({ of: 'halfGrown', now: take(), weekly: take({ take: 3.2 }) }))).toBe('12 half-grown now, or 3.2 every week')
-    expect(plain(takeText({ of: 'any', now: take(), weekly: take({ take: 0.3 }) }))).toBe('12 of any kind now, or one every 4 weeks')
+    expect(plain(takeText({ of: 'halfGrown', now: take(), weekly: take({ take: 3.2 }) }))).toBe(
+      '12 half-grown now, or 3.2 every week',
+    )
+    expect(plain(takeText({ of: 'any', now: take(), weekly: take({ take: 0.3 }) }))).toBe(
+      '12 of any kind now, or one every 4 weeks',
+    )
     expect([weeklyText(0), weeklyText(0.5), weeklyText(14)]).toEqual(['none', 'one every 2 weeks', '14'])
     expect(limitText(take(), 30, 8)).toContain('under 30')
     expect(limitText(take({ limit: 'females' }), 30, 8)).toContain('under 8')
@@ -83,7 +156,9 @@ describe('the Surplus', () => {
     expect(limitText(take({ take: 0, riskNow: 0.3, riskAfter: 0.3 }), 30, 8)).toContain('30 % risk')
   })
   it('says what must go', () => {
-    expect(plain(upperText({ limit: 200, chance: 0.9, week: 6, weekly: 12 }, NOW))).toBe('It passes 200 about 6 Jan 2027 (90 % chance within half a year). Take out 12 a week to stay under. Find an outlet before then.')
+    expect(plain(upperText({ limit: 200, chance: 0.9, week: 6, weekly: 12 }, NOW))).toBe(
+      'It passes 200 about 6 Jan 2027 (90 % chance within half a year). Take out 12 a week to stay under. Find an outlet before then.',
+    )
     expect(plain(upperText({ limit: 200, chance: 0.9, week: 0, weekly: null }, NOW))).toContain('over that now')
     expect(upperText({ limit: 200, chance: 0.1, week: null, weekly: null }, NOW)).toContain('nothing has to go')
     expect([moneyText(2.5, '€'), moneyText(2, '')]).toEqual(['2.50 €', '2.00'])
@@ -92,7 +167,15 @@ describe('the Surplus', () => {
 
 describe('the Count desk', () => {
   it('says what a count speaks for', () => {
-    expect(plain(evidenceText(countEvidence({ number: 30, method: 'passes', series: [10, 10, 10] }, groupOf('neocaridina').counting, true)))).toContain('The catches do not fall')
-    expect(plain(hitRateText({ share: 0.8, sdLog: 0.1, pictures: 1 }))).toBe('You find about 80 % of them, likely 70 % to 91 %, from one picture.')
+    expect(
+      plain(
+        evidenceText(
+          countEvidence({ number: 30, method: 'passes', series: [10, 10, 10] }, groupOf('neocaridina').counting, true),
+        ),
+      ),
+    ).toContain('The catches do not fall')
+    expect(plain(hitRateText({ share: 0.8, sdLog: 0.1, pictures: 1 }))).toBe(
+      'You find about 80 % of them, likely 70 % to 91 %, from one picture.',
+    )
   })
 })

@@ -15,7 +15,14 @@ const s = smallRoom()
 const other = colony(s.glass.id, { name: 'Other' })
 const photo = { id: nextId(), takenAt: daysAgo(0), widthPx: 4, heightPx: 3, jpeg: '/9j/4AAQ' }
 const fill = async (target: UlkinDb) => {
-  for (const [table, record] of [['rooms', s.room], ['racks', s.rack], ['glasses', s.glass], ['colonies', s.colony], ['colonies', other]] as const) await saveRecord(target, table, record as never, NOW)
+  for (const [table, record] of [
+    ['rooms', s.room],
+    ['racks', s.rack],
+    ['glasses', s.glass],
+    ['colonies', s.colony],
+    ['colonies', other],
+  ] as const)
+    await saveRecord(target, table, record as never, NOW)
 }
 beforeEach(async () => {
   db = new UlkinDb(`round-${n++}`)
@@ -35,7 +42,8 @@ describe('entries of a round', () => {
     const move = entryOf('move', 1, { colonyId: s.colony.id, toColonyId: other.id, number: 5 })
     const revised = await addEntries(db, [move])
     expect(revised.map(r => r.colonyId).sort()).toEqual([s.colony.id, other.id].sort())
-    const change = async (c: typeof other) => questionOf(c, s.glass, currentEntries(await entriesOfColony(db, c.id)), [], NOW).events
+    const change = async (c: typeof other) =>
+      questionOf(c, s.glass, currentEntries(await entriesOfColony(db, c.id)), [], NOW).events
     expect([await change(s.colony), await change(other)]).toMatchObject([[{ change: -5 }], [{ change: 5 }]])
     await addEntries(db, [{ ...withdrawal(move), toColonyId: other.id } as never])
     expect([await change(s.colony), await change(other)]).toEqual([[], []])
@@ -80,7 +88,19 @@ describe('version 2 of the database', () => {
   it('opens as version 3 with everything in it', async () => {
     const name = `old-${n++}`
     const old = new Dexie(name)
-    old.version(2).stores({ rooms: 'id', racks: 'id, roomId', glasses: 'id, roomId', colonies: 'id, glassId', entries: 'id, [colonyId+at], [glassId+at], [kind+id]', attic: 'id', revisions: 'colonyId', summaries: 'colonyId', sources: 'id, roomId', shelf: 'id, roomId', plans: 'id, roomId' })
+    old.version(2).stores({
+      rooms: 'id',
+      racks: 'id, roomId',
+      glasses: 'id, roomId',
+      colonies: 'id, glassId',
+      entries: 'id, [colonyId+at], [glassId+at], [kind+id]',
+      attic: 'id',
+      revisions: 'colonyId',
+      summaries: 'colonyId',
+      sources: 'id, roomId',
+      shelf: 'id, roomId',
+      plans: 'id, roomId',
+    })
     const kept = count(s.colony.id, 1, 12)
     await old.table('entries').add(kept)
     old.close()

@@ -28,8 +28,21 @@ describe('readNumber', () => {
 describe('a source as typed', () => {
   const draft = (more: object) => ({ ...sourceDraft(null), name: 'Kitchen tap', ...more })
   it('becomes a source with one dated analysis', () => {
-    const read = readSource(draft({ values: { ghDh: '17,1', khDh: '5.2' }, on: '2026-09-12', disinfectant: 'chlorine' }), null, roomId, units, NOW)
-    expect(read).toMatchObject({ ok: true, source: { name: 'Kitchen tap', disinfectant: 'chlorine', analyses: [{ by: 'ownTest', values: { ghDh: 17.1, khDh: 5.2 } }] } })
+    const read = readSource(
+      draft({ values: { ghDh: '17,1', khDh: '5.2' }, on: '2026-09-12', disinfectant: 'chlorine' }),
+      null,
+      roomId,
+      units,
+      NOW,
+    )
+    expect(read).toMatchObject({
+      ok: true,
+      source: {
+        name: 'Kitchen tap',
+        disinfectant: 'chlorine',
+        analyses: [{ by: 'ownTest', values: { ghDh: 17.1, khDh: 5.2 } }],
+      },
+    })
   })
   it('keeps every older analysis', () => {
     const old = sourceOf(roomId)
@@ -45,18 +58,51 @@ describe('a source as typed', () => {
     expect(analysisDraft({ at: new Date(NOW).toISOString(), by: 'ownTest', values }, ppm).values.ghDh).toBe('178.48')
   })
   it('asks about slips, and wants something to go by', () => {
-    const slips = readSource(draft({ name: '', values: { ph: '71', sodiumMgL: 'many' }, on: 'never' }), null, roomId, units, NOW)
-    expect(slips).toMatchObject({ ok: false, issues: { name: 'Give the source a name.', ph: 'pH 71? It lies between 2 and 12.', sodiumMgL: '“many” is no number.', on: 'That is no day.' } })
-    expect(readSource(draft({}), null, roomId, units, NOW)).toMatchObject({ ok: false, issues: { values: expect.stringContaining('at least one') } })
+    const slips = readSource(
+      draft({ name: '', values: { ph: '71', sodiumMgL: 'many' }, on: 'never' }),
+      null,
+      roomId,
+      units,
+      NOW,
+    )
+    expect(slips).toMatchObject({
+      ok: false,
+      issues: {
+        name: 'Give the source a name.',
+        ph: 'pH 71? It lies between 2 and 12.',
+        sodiumMgL: '“many” is no number.',
+        on: 'That is no day.',
+      },
+    })
+    expect(readSource(draft({}), null, roomId, units, NOW)).toMatchObject({
+      ok: false,
+      issues: { values: expect.stringContaining('at least one') },
+    })
     expect(readSource(draft({ kind: 'pure' }), null, roomId, units, NOW).ok).toBe(true)
-    expect(readSource(draft({ values: { ghDh: '3' }, on: '2027-01-01' }), null, roomId, units, NOW)).toMatchObject({ issues: { on: 'The day lies in the future.' } })
+    expect(readSource(draft({ values: { ghDh: '3' }, on: '2027-01-01' }), null, roomId, units, NOW)).toMatchObject({
+      issues: { on: 'The day lies in the future.' },
+    })
   })
 })
 
 describe('a box on the shelf as typed', () => {
   it('is a salt, or a mix by what it raises', () => {
-    expect(readShelf({ ...shelfDraft(null), name: 'Gypsum', salt: 'calciumSulfateDihydrate', stockG: '250' }, null, roomId, NOW)).toMatchObject({ ok: true, item: { content: { by: 'salt', salt: 'calciumSulfateDihydrate' }, stockG: 250 } })
-    expect(readShelf({ ...shelfDraft(null), name: 'Mix', by: 'mix', ghDh: '33', conductivityUsCm: '1260' }, null, roomId, NOW)).toMatchObject({ ok: true, item: { content: { by: 'mix', ghDh: 33, khDh: 0, caMgByMass: 3 } } })
+    expect(
+      readShelf(
+        { ...shelfDraft(null), name: 'Gypsum', salt: 'calciumSulfateDihydrate', stockG: '250' },
+        null,
+        roomId,
+        NOW,
+      ),
+    ).toMatchObject({ ok: true, item: { content: { by: 'salt', salt: 'calciumSulfateDihydrate' }, stockG: 250 } })
+    expect(
+      readShelf(
+        { ...shelfDraft(null), name: 'Mix', by: 'mix', ghDh: '33', conductivityUsCm: '1260' },
+        null,
+        roomId,
+        NOW,
+      ),
+    ).toMatchObject({ ok: true, item: { content: { by: 'mix', ghDh: 33, khDh: 0, caMgByMass: 3 } } })
   })
   it('shows what is left, and keeps its id', () => {
     const item = shelfItem(roomId, { stockG: 100 })
@@ -65,14 +111,28 @@ describe('a box on the shelf as typed', () => {
     expect(read.ok && read.item.id).toBe(item.id)
   })
   it('says what is wrong', () => {
-    expect(readShelf({ ...shelfDraft(null), by: 'mix', ghDh: 'much', stockG: '-3' }, null, roomId, NOW)).toMatchObject({ ok: false, issues: { name: 'Give the box a name.', ghDh: '“much” is no number.', stockG: expect.stringContaining('between') } })
-    expect(readShelf({ ...shelfDraft(null), name: 'Mix', by: 'mix' }, null, roomId, NOW)).toMatchObject({ ok: false, issues: { ghDh: expect.stringContaining('raises GH or KH') } })
+    expect(readShelf({ ...shelfDraft(null), by: 'mix', ghDh: 'much', stockG: '-3' }, null, roomId, NOW)).toMatchObject({
+      ok: false,
+      issues: {
+        name: 'Give the box a name.',
+        ghDh: '“much” is no number.',
+        stockG: expect.stringContaining('between'),
+      },
+    })
+    expect(readShelf({ ...shelfDraft(null), name: 'Mix', by: 'mix' }, null, roomId, NOW)).toMatchObject({
+      ok: false,
+      issues: { ghDh: expect.stringContaining('raises GH or KH') },
+    })
   })
 })
 
 describe('a plan as typed', () => {
   it('begins on target for every group', () => {
-    for (const g of groups) expect(setUpAdvice(newPlan(g.id, roomId, NOW)).checks.filter(c => c.state === 'off'), g.id).toEqual([])
+    for (const g of groups)
+      expect(
+        setUpAdvice(newPlan(g.id, roomId, NOW)).checks.filter(c => c.state === 'off'),
+        g.id,
+      ).toEqual([])
   })
   it('reads back what it shows', () => {
     const plan = planOf(roomId, { startsAt: '2026-10-28T07:31:12.345Z' })
@@ -80,14 +140,60 @@ describe('a plan as typed', () => {
   })
   it('takes inner edges for the litres, and a second group', () => {
     const plan = newPlan('neocaridina', roomId, NOW)
-    const read = readPlan({ ...planDraft(plan, units), sizeBy: 'edges', lengthCm: '60', widthCm: '30', heightCm: '36', groupB: 'ramshorn-snail', startersB: '4' }, plan, units)
-    expect(read).toMatchObject({ ok: true, plan: { groupIds: ['neocaridina', 'ramshorn-snail'], starters: [20, 4], tank: { grossL: 64.8, inside: { lengthCm: 60 } } } })
+    const read = readPlan(
+      {
+        ...planDraft(plan, units),
+        sizeBy: 'edges',
+        lengthCm: '60',
+        widthCm: '30',
+        heightCm: '36',
+        groupB: 'ramshorn-snail',
+        startersB: '4',
+      },
+      plan,
+      units,
+    )
+    expect(read).toMatchObject({
+      ok: true,
+      plan: {
+        groupIds: ['neocaridina', 'ramshorn-snail'],
+        starters: [20, 4],
+        tank: { grossL: 64.8, inside: { lengthCm: 60 } },
+      },
+    })
   })
   it('names every field that is wrong', () => {
     const plan = newPlan('neocaridina', roomId, NOW)
-    const read = readPlan({ ...planDraft(plan, units), name: ' ', litres: 'big', fillPct: '120', leaves: '-1', starters: '2.5', lightHours: '30', startsAt: '' }, plan, units)
-    expect(read.ok ? [] : Object.keys(read.issues).sort()).toEqual(['fillPct', 'leaves', 'lightHours', 'litres', 'name', 'starters', 'startsAt'])
-    expect(readPlan({ ...planDraft(plan, units), sizeBy: 'edges', lengthCm: '', widthCm: '30', heightCm: '36' }, plan, units)).toMatchObject({ ok: false, issues: { lengthCm: 'Type a number.' } })
+    const read = readPlan(
+      {
+        ...planDraft(plan, units),
+        name: ' ',
+        litres: 'big',
+        fillPct: '120',
+        leaves: '-1',
+        starters: '2.5',
+        lightHours: '30',
+        startsAt: '',
+      },
+      plan,
+      units,
+    )
+    expect(read.ok ? [] : Object.keys(read.issues).sort()).toEqual([
+      'fillPct',
+      'leaves',
+      'lightHours',
+      'litres',
+      'name',
+      'starters',
+      'startsAt',
+    ])
+    expect(
+      readPlan(
+        { ...planDraft(plan, units), sizeBy: 'edges', lengthCm: '', widthCm: '30', heightCm: '36' },
+        plan,
+        units,
+      ),
+    ).toMatchObject({ ok: false, issues: { lengthCm: 'Type a number.' } })
   })
   it('takes over what other animals want, and leaves the glass as it is', () => {
     const plan = newPlan('neocaridina', roomId, NOW)
@@ -100,16 +206,44 @@ describe('a plan as typed', () => {
     const plan = newPlan('bee-shrimp', roomId, NOW)
     const glass = glassOfPlan(plan, 'Soft', rackOf(roomId), 0, [], NOW)
     expect(glass).toMatchObject({ grossL: 50, substrate: { kind: 'activeSoil' }, soilSince: plan.startsAt })
-    expect(glassOfPlan(newPlan('water-isopod', roomId, NOW), 'Hard', rackOf(roomId), 0, [], NOW).carbonateG).toBeGreaterThan(100)
+    expect(
+      glassOfPlan(newPlan('water-isopod', roomId, NOW), 'Hard', rackOf(roomId), 0, [], NOW).carbonateG,
+    ).toBeGreaterThan(100)
   })
 })
 
 describe('contents of a glass as typed', () => {
   const racks = [rackOf(roomId)]
-  const read = (more: object) => readGlass({ ...glassDraft(null, racks, units), name: 'Moss', litres: '60', ...more }, null, roomId, [], racks, units, NOW)
+  const read = (more: object) =>
+    readGlass(
+      { ...glassDraft(null, racks, units), name: 'Moss', litres: '60', ...more },
+      null,
+      roomId,
+      [],
+      racks,
+      units,
+      NOW,
+    )
   it('inner edges give the litres; bottom and rock take room', () => {
-    const made = read({ lengthCm: '50', widthCm: '30', heightCm: '40', substrate: 'sand', depthCm: '4', rockKg: '5.2', carbonateG: '200' })
-    expect(made).toMatchObject({ ok: true, glass: { grossL: 60, inside: { lengthCm: 50 }, substrate: { kind: 'sand', depthCm: 4 }, rockKg: 5.2, carbonateG: 200 } })
+    const made = read({
+      lengthCm: '50',
+      widthCm: '30',
+      heightCm: '40',
+      substrate: 'sand',
+      depthCm: '4',
+      rockKg: '5.2',
+      carbonateG: '200',
+    })
+    expect(made).toMatchObject({
+      ok: true,
+      glass: {
+        grossL: 60,
+        inside: { lengthCm: 50 },
+        substrate: { kind: 'sand', depthCm: 4 },
+        rockKg: 5.2,
+        carbonateG: 200,
+      },
+    })
     expect(made.ok && netLitres(made.glass)).toBeCloseTo(54 - 6 * 0.62 - 2, 6)
   })
   it('remember since when soil is in', () => {
@@ -118,7 +252,13 @@ describe('contents of a glass as typed', () => {
     expect(made.ok && glassDraft(made.glass, racks, units).soilSince).toBe('2026-06-01')
   })
   it('name what is wrong', () => {
-    expect(read({ lengthCm: '50' })).toMatchObject({ ok: false, issues: { inside: expect.stringContaining('none of them') } })
-    expect(read({ rockKg: 'heavy', soilSince: '2028-01-01' })).toMatchObject({ ok: false, issues: { rockKg: '“heavy” is no number.', soilSince: expect.stringContaining('future') } })
+    expect(read({ lengthCm: '50' })).toMatchObject({
+      ok: false,
+      issues: { inside: expect.stringContaining('none of them') },
+    })
+    expect(read({ rockKg: 'heavy', soilSince: '2028-01-01' })).toMatchObject({
+      ok: false,
+      issues: { rockKg: '“heavy” is no number.', soilSince: expect.stringContaining('future') },
+    })
   })
 })

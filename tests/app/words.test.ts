@@ -7,7 +7,15 @@ import { cautionText } from '~/words/cautions'
 import { entryText } from '~/words/entries'
 import { counted, glassNumber, num, partsOf, percent, plain, roundedTo } from '~/words/numbers'
 import { say, type Saying } from '~/words/say'
-import { defaultUnits, differenceText, rangeText, shownValue, storedValue, valueText, volumeText } from '~/words/unitPrefs'
+import {
+  defaultUnits,
+  differenceText,
+  rangeText,
+  shownValue,
+  storedValue,
+  valueText,
+  volumeText,
+} from '~/words/unitPrefs'
 import { agoText, aheadText, aroundText, weeksText } from '~/words/when'
 import { whyValue } from '~/words/why'
 import { whyNumbers } from '~/words/whyNumbers'
@@ -25,7 +33,11 @@ describe('numbers', () => {
     expect(glassNumber(412, 395, 430)).toBe('412')
   })
   it('carry their marks to the numeral face and lose them elsewhere', () => {
-    expect(partsOf(`About ${num(5)} here`)).toEqual([{ text: 'About ', numeral: false }, { text: '5', numeral: true }, { text: ' here', numeral: false }])
+    expect(partsOf(`About ${num(5)} here`)).toEqual([
+      { text: 'About ', numeral: false },
+      { text: '5', numeral: true },
+      { text: ' here', numeral: false },
+    ])
     expect(plain(`About ${num(5)} here`)).toBe('About 5 here')
   })
   it('read as words where they are few', () => {
@@ -55,7 +67,9 @@ describe('units on screen', () => {
     expect(valueText('khDh', 4, { ...defaultUnits, hardness: 'mmolL' })).toBe('4.0 °dH')
   })
   it('go there and back', () => {
-    for (const prefs of [defaultUnits, american]) for (const key of ['khDh', 'temperatureC', 'ph', 'salinityGKg'] as const) expect(storedValue(key, shownValue(key, 6.6, prefs), prefs)).toBeCloseTo(6.6, 10)
+    for (const prefs of [defaultUnits, american])
+      for (const key of ['khDh', 'temperatureC', 'ph', 'salinityGKg'] as const)
+        expect(storedValue(key, shownValue(key, 6.6, prefs), prefs)).toBeCloseTo(6.6, 10)
   })
 })
 
@@ -73,20 +87,46 @@ describe('sentences', () => {
   const s = smallRoom()
   const rising = [200, 160, 120, 80, 40, 3].map((d, i) => count(s.colony.id, d, Math.round(16 * 1.5 ** i)))
   const falling = [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(s.colony.id, d, Math.round(150 * 0.8 ** i)))
-  const large = { ...s, colony: { ...s.colony, founders: { females: 100, males: 60, unsexed: 0, halfGrown: 0, young: 0 } } }
-  const kh = (values: number[], method: 'liquidKit' | 'strip' = 'liquidKit') => values.map((khDh, i) => waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7, temperatureC: 23 }, method))
+  const large = {
+    ...s,
+    colony: { ...s.colony, founders: { females: 100, males: 60, unsexed: 0, halfGrown: 0, young: 0 } },
+  }
+  const kh = (values: number[], method: 'liquidKit' | 'strip' = 'liquidKit') =>
+    values.map((khDh, i) =>
+      waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7, temperatureC: 23 }, method),
+    )
   const rooms: [string, Entry[], Entry[]][] = [
-    ['nothing logged', [], []], ['growing, water right', rising, kh([5, 5, 5])], ['shrinking, KH sliding', [...falling, death(s.colony.id, 5, 3)], kh([5, 4, 3, 2])],
-    ['strips', rising, kh([1, 1], 'strip')], ['a jump', rising, kh([4, 4, 4, 8])], ['poison', rising, [waterTest(s.glass.id, 1, { ammoniaMgL: 1 })]], ['old', rising.slice(0, 3), [waterTest(s.glass.id, 80, { khDh: 4 })]],
-    ['a wild count', [...rising, count(s.colony.id, 2, 900, { method: 'atFood' })], []], ['sold', [...rising, removal(s.colony.id, 2, 40)], []],
+    ['nothing logged', [], []],
+    ['growing, water right', rising, kh([5, 5, 5])],
+    ['shrinking, KH sliding', [...falling, death(s.colony.id, 5, 3)], kh([5, 4, 3, 2])],
+    ['strips', rising, kh([1, 1], 'strip')],
+    ['a jump', rising, kh([4, 4, 4, 8])],
+    ['poison', rising, [waterTest(s.glass.id, 1, { ammoniaMgL: 1 })]],
+    ['old', rising.slice(0, 3), [waterTest(s.glass.id, 80, { khDh: 4 })]],
+    ['a wild count', [...rising, count(s.colony.id, 2, 900, { method: 'atFood' })], []],
+    ['sold', [...rising, removal(s.colony.id, 2, 40)], []],
   ]
   it.each(rooms)('are whole when there is %s', (_name, colonyEntries, glassEntries) => {
     const told = colonyStatements(inputOf(s, colonyEntries, glassEntries)).statements
     const statements = [told.number, told.heading, told.surplus, ...told.water.values]
     const messages = statements.flatMap(st => [st.conclusion, ...st.reasons, ...st.actions])
     const group = resolveGroup(s.colony)
-    const why = [...(['number', 'heading', 'surplus'] as const).map(t => whyNumbers(t, told, group, saying)), ...told.water.values.map(v => whyValue(v, group, saying))]
-    const texts = [...messages.map(m => say(m, saying)), ...why.flatMap(w => [w.title, w.formula, ...w.reasons, ...w.method, ...w.narrows, ...w.inputs.map(i => i.text), ...w.figures.flatMap(f => [f.name, f.value, f.basis])])].map(plain)
+    const why = [
+      ...(['number', 'heading', 'surplus'] as const).map(t => whyNumbers(t, told, group, saying)),
+      ...told.water.values.map(v => whyValue(v, group, saying)),
+    ]
+    const texts = [
+      ...messages.map(m => say(m, saying)),
+      ...why.flatMap(w => [
+        w.title,
+        w.formula,
+        ...w.reasons,
+        ...w.method,
+        ...w.narrows,
+        ...w.inputs.map(i => i.text),
+        ...w.figures.flatMap(f => [f.name, f.value, f.basis]),
+      ]),
+    ].map(plain)
     for (const text of texts) {
       expect(text.length).toBeGreaterThan(0)
       expect(text).not.toMatch(/NaN|undefined|null|Infinity|\[object|⟦|⟧/)
@@ -95,20 +135,34 @@ describe('sentences', () => {
   it('say it in the keeper’s words and units', () => {
     const told = colonyStatements(inputOf(large, falling, kh([5, 4, 3, 2]))).statements
     expect(plain(say(told.water.worst!.conclusion, saying))).toBe('KH has slid to 2.0 °dH, below 3')
-    expect(plain(say(told.water.worst!.conclusion, { ...saying, units: american }))).toBe('KH has slid to 36 mg/L CaCO₃, below 54')
+    expect(plain(say(told.water.worst!.conclusion, { ...saying, units: american }))).toBe(
+      'KH has slid to 36 mg/L CaCO₃, below 54',
+    )
     expect(plain(say(told.heading.conclusion, saying))).toMatch(/^Shrinking about \d+ % a week$/)
   })
   it('every caution of every group has its sentence', () => {
     for (const g of groups) for (const key of g.cautions) expect(cautionText(key), key).toBeTruthy()
   })
   it('log lines say what happened', () => {
-    expect(entryText(count(s.colony.id, 1, 42, { method: 'partOfTank', share: 0.2, text: 'left half' }), defaultUnits)).toEqual({ title: 'Counted 42', detail: '20 % of the tank · left half' })
-    expect(entryText(waterTest(s.glass.id, 1, { khDh: 4, temperatureC: 24 }), american).title).toBe('KH 71 mg/L CaCO₃, temperature 75.2 °F')
+    expect(
+      entryText(count(s.colony.id, 1, 42, { method: 'partOfTank', share: 0.2, text: 'left half' }), defaultUnits),
+    ).toEqual({ title: 'Counted 42', detail: '20 % of the tank · left half' })
+    expect(entryText(waterTest(s.glass.id, 1, { khDh: 4, temperatureC: 24 }), american).title).toBe(
+      'KH 71 mg/L CaCO₃, temperature 75.2 °F',
+    )
     expect(entryText(removal(s.colony.id, 1, 6), defaultUnits)).toEqual({ title: 'Took out 6', detail: 'sold' })
     expect(entryText(withdrawal(rising[0]!), defaultUnits).title).toBe('Taken back')
   })
   it('a broken file gets what was wrong and that nothing was changed', () => {
-    const kinds = [{ kind: 'tooLarge', bytes: 5e7 }, { kind: 'notJson', detail: '' }, { kind: 'notABackup' }, { kind: 'newerVersion', version: 2 }, { kind: 'badVersion', version: 'x' }, { kind: 'wrongShape', path: 'a.b', detail: 'c', count: 2 }, { kind: 'danglingReference', path: 'a', id: 'b' }] as const
+    const kinds = [
+      { kind: 'tooLarge', bytes: 5e7 },
+      { kind: 'notJson', detail: '' },
+      { kind: 'notABackup' },
+      { kind: 'newerVersion', version: 2 },
+      { kind: 'badVersion', version: 'x' },
+      { kind: 'wrongShape', path: 'a.b', detail: 'c', count: 2 },
+      { kind: 'danglingReference', path: 'a', id: 'b' },
+    ] as const
     for (const issue of kinds) expect(backupIssueText(issue)).toMatch(/^The file .+\. Nothing was changed\.$/)
   })
 })

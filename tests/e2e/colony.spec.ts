@@ -1,12 +1,23 @@
 import { expect, test } from '@playwright/test'
 import { logCount, notice, openDemo, sheet, startColony, startRoom, statement } from './steps'
 
-test('every statement says why: inputs, method, formula, figures with their basis, and what would narrow it', async ({ page }) => {
+test('every statement says why: inputs, method, formula, figures with their basis, and what would narrow it', async ({
+  page,
+}) => {
   await openDemo(page)
-  await page.getByRole('link', { name: /^Slate: / }).first().click()
-  for (const [title, words] of [['How many', 'Share found all seen'], ['Heading', 'Growth to expect in an uncrowded glass'], ['Can go', 'Fewest that should stay'], ['Water', 'Largest step']] as const) {
+  await page
+    .getByRole('link', { name: /^Slate: / })
+    .first()
+    .click()
+  for (const [title, words] of [
+    ['How many', 'Share found all seen'],
+    ['Heading', 'Growth to expect in an uncrowded glass'],
+    ['Can go', 'Fewest that should stay'],
+    ['Water', 'Largest step'],
+  ] as const) {
     await page.getByRole('button', { name: `Why? ${title}` }).click()
-    for (const heading of ['What would narrow it', 'What went in', 'How', 'Figures and where they come from']) await expect(sheet(page).getByRole('heading', { name: heading, exact: true })).toBeVisible()
+    for (const heading of ['What would narrow it', 'What went in', 'How', 'Figures and where they come from'])
+      await expect(sheet(page).getByRole('heading', { name: heading, exact: true })).toBeVisible()
     await expect(sheet(page)).toContainText(words)
     await expect(sheet(page)).toContainText(/default from memory|common practice/)
     await page.keyboard.press('Escape')
@@ -18,7 +29,10 @@ test('every statement says why: inputs, method, formula, figures with their basi
 
 test('the life line has a chart, a summary in words, a table, and other spans', async ({ page }) => {
   await openDemo(page)
-  await page.getByRole('link', { name: /^Ember A: / }).first().click()
+  await page
+    .getByRole('link', { name: /^Ember A: / })
+    .first()
+    .click()
   await expect(page.getByRole('img', { name: /^Life line: From about \d+ on .+ to about \d+ today/ })).toBeVisible()
   await page.getByRole('button', { name: '6 months' }).click()
   await expect(page.getByRole('button', { name: '6 months' })).toHaveAttribute('aria-pressed', 'true')
@@ -78,7 +92,9 @@ test('every kind can be logged, also for a day in the past', async ({ page }) =>
     await page.getByLabel('How many?').fill('1')
     await page.getByRole('radio', { name: 'failed molt' }).check()
   })
-  await log('Note', () => page.getByLabel('Note', { exact: true }).last().fill('<img src=x onerror=alert(1)> moved the moss'))
+  await log('Note', () =>
+    page.getByLabel('Note', { exact: true }).last().fill('<img src=x onerror=alert(1)> moved the moss'),
+  )
   await log('Count', async () => {
     await page.getByLabel('How many did you see?').fill('8')
     await page.getByRole('radio', { name: 'part of the tank' }).check()
@@ -88,7 +104,14 @@ test('every kind can be logged, also for a day in the past', async ({ page }) =>
   })
   await page.getByRole('button', { name: /^Log 5/ }).click()
   const region = page.getByRole('region', { name: 'Log' })
-  for (const words of ['Put in 6', 'Took out 5', '1 died', '<img src=x onerror=alert(1)> moved the moss', '20 % of the tank · 3 half-grown']) await expect(region).toContainText(words)
+  for (const words of [
+    'Put in 6',
+    'Took out 5',
+    '1 died',
+    '<img src=x onerror=alert(1)> moved the moss',
+    '20 % of the tank · 3 half-grown',
+  ])
+    await expect(region).toContainText(words)
   // forty began today, six came, five went, one died: a rough count of part of the tank does not shake that
   await expect(statement(page, 'number')).toContainText('40 here')
 })

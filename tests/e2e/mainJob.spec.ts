@@ -8,7 +8,9 @@ async function statementsOf(page: Page) {
   return page.locator('[data-statement] h2').allInnerTexts()
 }
 
-test('by keyboard alone: room, colony, count, water test, statements, reload, backup, erase, bring in', async ({ page }, info) => {
+test('by keyboard alone: room, colony, count, water test, statements, reload, backup, erase, bring in', async ({
+  page,
+}, info) => {
   test.setTimeout(120_000)
   const { keyboard } = page
   // from now on file dialogs are caught: a first listener that comes with the key press would come too late
@@ -139,15 +141,26 @@ test.describe('by touch on a phone', () => {
     const before = await statementsOf(page)
 
     await page.getByRole('button', { name: 'More', exact: true }).tap()
-    await sheet(page).getByRole('button', { name: /^Records/ }).tap()
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save a backup file' }).tap()])
+    await sheet(page)
+      .getByRole('button', { name: /^Records/ })
+      .tap()
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save a backup file' }).tap(),
+    ])
     const file = info.outputPath(download.suggestedFilename())
     await download.saveAs(file)
     await page.getByRole('button', { name: 'Erase everything' }).tap()
     await page.getByLabel('Type “erase” to go on').fill('erase')
-    await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save a backup and erase' }).tap()])
+    await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save a backup and erase' }).tap(),
+    ])
     await expect(page.getByText('0 rooms, 0 glasses, 0 colonies, 0 log entries')).toBeVisible()
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'Bring a backup in' }).tap()])
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Bring a backup in' }).tap(),
+    ])
     await chooser.setFiles(file)
     await page.getByRole('button', { name: 'Bring it in' }).tap()
     await expect(sheet(page)).toBeHidden()

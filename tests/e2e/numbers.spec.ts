@@ -4,12 +4,25 @@ import { expectAccessible, notice, openDemo, statement } from './steps'
 
 /** Stages, Outlook, Surplus and Count desk, driven as a keeper does. */
 const toColony = async (page: Page, name: string) => {
-  await page.getByRole('link', { name: new RegExp(`^${name}: About`) }).first().click()
+  await page
+    .getByRole('link', { name: new RegExp(`^${name}: About`) })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
 }
-const toPlace = (page: Page, name: string) => page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name, exact: true }).click()
-const outlookDone = (page: Page) => expect(page.getByText(/futures of each, all with the same luck/)).toBeVisible({ timeout: 40_000 })
-const numberIn = async (page: Page, row: string, column: number) => Number((await page.getByRole('row', { name: new RegExp(`^${row}`) }).getByRole('cell').nth(column).locator('.numeral').textContent())!.replaceAll(/\D/g, ''))
+const toPlace = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name, exact: true }).click()
+const outlookDone = (page: Page) =>
+  expect(page.getByText(/futures of each, all with the same luck/)).toBeVisible({ timeout: 40_000 })
+const numberIn = async (page: Page, row: string, column: number) =>
+  Number(
+    (await page
+      .getByRole('row', { name: new RegExp(`^${row}`) })
+      .getByRole('cell')
+      .nth(column)
+      .locator('.numeral')
+      .textContent())!.replaceAll(/\D/g, ''),
+  )
 
 test('a colony tells its stages, what matters and what to look at', async ({ page }) => {
   await openDemo(page)
@@ -54,13 +67,19 @@ test('the Outlook compares scenarios, keeps them and gives them as files', async
   await expect(page.getByRole('row', { name: /^Six a week/ })).toBeVisible({ timeout: 30_000 })
   await outlookDone(page)
   const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()])
-  const rows = readFileSync(await csv.path(), 'utf8').trim().split('\r\n')
+  const rows = readFileSync(await csv.path(), 'utf8')
+    .trim()
+    .split('\r\n')
   expect(rows[0]).toContain('As things are: middle (animals)')
   expect(rows).toHaveLength(54)
   const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'SVG' }).click()])
   expect(readFileSync(await svg.path(), 'utf8')).toMatch(/^<svg[\s\S]*<polyline[\s\S]*Six a week[\s\S]*<\/svg>$/)
   const [png] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PNG' }).click()])
-  expect(readFileSync(await png.path()).subarray(1, 4).toString()).toBe('PNG')
+  expect(
+    readFileSync(await png.path())
+      .subarray(1, 4)
+      .toString(),
+  ).toBe('PNG')
   await page.getByRole('button', { name: 'Put Six a week away' }).click()
   await expect(page.getByLabel('Six a week', { exact: true })).toBeHidden()
   await expectAccessible(page)
@@ -76,7 +95,14 @@ test('the Surplus says what can go, keeps orders, serves them and writes the led
   const detail = page.getByRole('region', { name: 'What can go of Ember A' })
   await expect(detail.getByRole('row', { name: /^grown males/ })).toBeVisible({ timeout: 40_000 })
   await expect(detail.getByText(/within half a year/)).toBeVisible({ timeout: 40_000 })
-  const canGo = async () => Number(await detail.getByRole('row', { name: /^of any kind/ }).getByRole('cell').first().textContent())
+  const canGo = async () =>
+    Number(
+      await detail
+        .getByRole('row', { name: /^of any kind/ })
+        .getByRole('cell')
+        .first()
+        .textContent(),
+    )
   const before = await canGo()
   expect(before).toBeGreaterThan(10)
   // more must stay, fewer can go
@@ -98,7 +124,11 @@ test('the Surplus says what can go, keeps orders, serves them and writes the led
   await page.getByRole('button', { name: 'Weekly list' }).click()
   await expect(page.getByRole('heading', { name: /animals on offer/ })).toBeVisible()
   const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF' }).click()])
-  expect(readFileSync(await pdf.path()).subarray(0, 5).toString()).toBe('%PDF-')
+  expect(
+    readFileSync(await pdf.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
   const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()])
   expect(readFileSync(await csv.path(), 'utf8')).toContain('on offer')
 
@@ -117,7 +147,10 @@ test('the Surplus says what can go, keeps orders, serves them and writes the led
 test('a harvest beyond what is safe is warned of, and culling is cautioned', async ({ page }) => {
   await openDemo(page)
   await toPlace(page, 'Surplus')
-  await page.getByRole('row', { name: /^Slate/ }).getByRole('button').click()
+  await page
+    .getByRole('row', { name: /^Slate/ })
+    .getByRole('button')
+    .click()
   await page.getByLabel('How many').fill('40')
   await expect(page.getByText(/That is more than the 0 that can go safely/)).toBeVisible()
   await page.getByRole('radio', { name: 'Culled' }).check()
@@ -134,7 +167,9 @@ test('the practice tank is counted, learnt from, and its rate used on a photo', 
   await page.getByRole('button', { name: 'Show a picture' }).click()
   const picture = page.getByRole('application')
   await expect(picture).toBeVisible()
-  const png = await page.locator('.marked canvas').evaluate((c: HTMLCanvasElement) => c.toDataURL('image/png').split(',')[1]!)
+  const png = await page
+    .locator('.marked canvas')
+    .evaluate((c: HTMLCanvasElement) => c.toDataURL('image/png').split(',')[1]!)
   // with the keyboard: move the cross, mark, take back, mark
   await picture.focus()
   await page.keyboard.press('ArrowRight')
@@ -150,10 +185,17 @@ test('the practice tank is counted, learnt from, and its rate used on a photo', 
   await expectAccessible(page)
 
   await page.getByRole('button', { name: 'Photo', exact: true }).click()
-  await page.getByLabel('Colony', { exact: true }).and(page.locator('select')).selectOption({ label: 'Barley · Neocaridina' })
-  await page.getByLabel('Open a picture of the tank').setInputFiles({ name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await page
+    .getByLabel('Colony', { exact: true })
+    .and(page.locator('select'))
+    .selectOption({ label: 'Barley · Neocaridina' })
+  await page
+    .getByLabel('Open a picture of the tank')
+    .setInputFiles({ name: 'not.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
   await expect(page.getByText(/“not\.png” is no picture/)).toBeVisible()
-  await page.getByLabel('Open a picture of the tank').setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
+  await page
+    .getByLabel('Open a picture of the tank')
+    .setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
   const all = page.getByRole('button', { name: /^Take all \d+ suggestions/ })
   await expect(all).toBeVisible({ timeout: 20_000 })
   await all.click()
@@ -173,7 +215,10 @@ test('the practice tank is counted, learnt from, and its rate used on a photo', 
 test('passes, samples, several counts and marks are reckoned and logged', async ({ page }) => {
   await openDemo(page)
   await toPlace(page, 'Count desk')
-  await page.getByLabel('Colony', { exact: true }).and(page.locator('select')).selectOption({ label: 'Copper rams · Ramshorn snails' })
+  await page
+    .getByLabel('Colony', { exact: true })
+    .and(page.locator('select'))
+    .selectOption({ label: 'Copper rams · Ramshorn snails' })
   await page.getByRole('button', { name: 'Passes' }).click()
   const passes = page.getByLabel(/Caught in each pass/)
   await passes.fill('30, x')
@@ -193,7 +238,10 @@ test('passes, samples, several counts and marks are reckoned and logged', async 
   await expect(page.getByText(/more with a mark than were caught/)).toBeVisible()
   await page.getByLabel('Catch 2: with a mark').fill('9')
   await expect(page.getByText(/^Speaks for about/)).toBeVisible()
-  await page.getByLabel('Colony', { exact: true }).and(page.locator('select')).selectOption({ label: 'Barley · Neocaridina' })
+  await page
+    .getByLabel('Colony', { exact: true })
+    .and(page.locator('select'))
+    .selectOption({ label: 'Barley · Neocaridina' })
   await expect(page.getByText(/they shed their marks with the skin/)).toBeVisible()
   await page.getByRole('button', { name: 'Samples' }).click()
   await page.getByLabel('Animals in each sample').fill('4, 6, 5')
@@ -215,9 +263,16 @@ test('passes, samples, several counts and marks are reckoned and logged', async 
 test('every new place fits a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page)
-  for (const [name, heading] of [['Outlook', /^Outlook/], ['Surplus', 'Surplus'], ['Count desk', 'Count desk']] as const) {
+  for (const [name, heading] of [
+    ['Outlook', /^Outlook/],
+    ['Surplus', 'Surplus'],
+    ['Count desk', 'Count desk'],
+  ] as const) {
     await page.getByRole('button', { name: 'More', exact: true }).click()
-    await page.getByRole('dialog').getByRole('button', { name: new RegExp(`^${name}`) }).click()
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(`^${name}`) })
+      .click()
     await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible()
     await page.waitForTimeout(500)
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(1)

@@ -7,17 +7,25 @@ import { roomIsReady } from './steps'
 // these stories need a server that they may stop, and the service worker that the others keep out
 test.use({ serviceWorkers: 'allow' })
 
-const freePort = () => new Promise<number>((resolve) => {
-  const server = createServer()
-  server.listen(0, '127.0.0.1', () => {
-    const { port } = server.address() as { port: number }
-    server.close(() => resolve(port))
+const freePort = () =>
+  new Promise<number>(resolve => {
+    const server = createServer()
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number }
+      server.close(() => resolve(port))
+    })
   })
-})
 let child: ChildProcess | undefined
 async function serve(port: number) {
-  child = spawn(process.execPath, ['.output/server/index.mjs'], { stdio: 'ignore', env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port) } })
-  await expect.poll(async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null))?.ok ?? false, { timeout: 20_000 }).toBe(true)
+  child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    stdio: 'ignore',
+    env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port) },
+  })
+  await expect
+    .poll(async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null))?.ok ?? false, {
+      timeout: 20_000,
+    })
+    .toBe(true)
 }
 async function stop() {
   const gone = new Promise(resolve => child?.once('exit', resolve))
@@ -25,12 +33,21 @@ async function stop() {
   await gone
   child = undefined
 }
-test.afterEach(() => { child?.kill('SIGKILL') })
+test.afterEach(() => {
+  child?.kill('SIGKILL')
+})
 
 /** The app is on the device: a service worker stands behind the page, with every file. */
-const installed = (page: Page) => expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), { timeout: 40_000 }).toBe('activated')
+const installed = (page: Page) =>
+  expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), {
+      timeout: 40_000,
+    })
+    .toBe('activated')
 
-test('with the server gone the app starts, a round is done, and nothing is lost when it comes back', async ({ page }) => {
+test('with the server gone the app starts, a round is done, and nothing is lost when it comes back', async ({
+  page,
+}) => {
   test.setTimeout(120_000)
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
@@ -56,13 +73,19 @@ test('with the server gone the app starts, a round is done, and nothing is lost 
   await expect(page.getByRole('heading', { level: 1, name: 'Plan' })).toBeVisible()
   // what only the server can say is not made up
   await page.getByRole('link', { name: 'Water', exact: true }).click()
-  await page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: 'Probe' }).click()
+  await page
+    .getByRole('navigation', { name: 'Parts of the water place' })
+    .getByRole('button', { name: 'Probe' })
+    .click()
   await expect(page.getByText('Live, settled.')).toBeHidden()
 
   await serve(port)
   await page.goto(base)
   await page.getByRole('link', { name: /^Go on with the round: 1 of/ }).click()
-  await page.getByRole('navigation', { name: 'Glasses of the round' }).getByRole('button', { name: /^Ember A / }).click()
+  await page
+    .getByRole('navigation', { name: 'Glasses of the round' })
+    .getByRole('button', { name: /^Ember A / })
+    .click()
   await expect(page.locator('.saved')).toContainText('6 shed skins')
   await stop()
 })
@@ -72,11 +95,18 @@ test('a new version waits until the keeper takes it', async ({ page, baseURL }) 
   // in front of the server stands one that hands out another service worker from some moment on
   let newer = false
   const front = http.createServer((request, response) => {
-    void fetch(`${baseURL}${request.url}`).then(async (answer) => {
-      const body = Buffer.from(await answer.arrayBuffer())
-      response.writeHead(answer.status, { 'content-type': answer.headers.get('content-type') ?? '', 'content-security-policy': answer.headers.get('content-security-policy') ?? '' })
-      response.end(newer && request.url === '/sw.js' ? Buffer.concat([body, Buffer.from('\n// another version\n')]) : body)
-    }).catch(() => response.destroy())
+    void fetch(`${baseURL}${request.url}`)
+      .then(async answer => {
+        const body = Buffer.from(await answer.arrayBuffer())
+        response.writeHead(answer.status, {
+          'content-type': answer.headers.get('content-type') ?? '',
+          'content-security-policy': answer.headers.get('content-security-policy') ?? '',
+        })
+        response.end(
+          newer && request.url === '/sw.js' ? Buffer.concat([body, Buffer.from('\n// another version\n')]) : body,
+        )
+      })
+      .catch(() => response.destroy())
   })
   const port = await freePort()
   await new Promise<void>(resolve => front.listen(port, '127.0.0.1', resolve))
@@ -90,27 +120,37 @@ test('a new version waits until the keeper takes it', async ({ page, baseURL }) 
     newer = true
     const bar = page.getByText('A new version of Ulkin is here.')
     await expect(async () => {
-      await page.evaluate(async () => { await (await navigator.serviceWorker.getRegistration())!.update() })
+      await page.evaluate(async () => {
+        await (await navigator.serviceWorker.getRegistration())!.update()
+      })
       await page.reload()
       await expect(bar).toBeVisible({ timeout: 5000 })
     }).toPass({ timeout: 45_000 })
     await page.getByRole('button', { name: 'Later' }).click()
     await expect(bar).toBeHidden()
-    expect(await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.waiting?.state)).toBe('installed')
+    expect(await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.waiting?.state)).toBe(
+      'installed',
+    )
     await page.reload()
     await expect(bar).toBeVisible()
     await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Use it now' }).click()])
     await expect(page.getByRole('heading', { level: 1, name: 'Cellar' })).toBeVisible()
-    await expect.poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.waiting)).toBeNull()
-  }
-  finally {
+    await expect
+      .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.waiting))
+      .toBeNull()
+  } finally {
     front.closeAllConnections()
     front.close()
   }
 })
 
 test('the app can be installed: a manifest with icons that are there', async ({ request }) => {
-  const manifest = await (await request.get('/manifest.webmanifest')).json() as { name: string, start_url: string, display: string, icons: { src: string, sizes: string }[] }
+  const manifest = (await (await request.get('/manifest.webmanifest')).json()) as {
+    name: string
+    start_url: string
+    display: string
+    icons: { src: string; sizes: string }[]
+  }
   expect(manifest).toMatchObject({ name: 'Ulkin', start_url: '/', display: 'standalone' })
   expect(manifest.icons.map(i => i.sizes)).toEqual(expect.arrayContaining(['192x192', '512x512']))
   for (const icon of manifest.icons) {

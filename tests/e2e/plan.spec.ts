@@ -25,7 +25,9 @@ test('a bee-shrimp tank from nothing to the logged first fill, its tests, and th
   await page.reload()
   await expect(page.getByLabel('Holds, when full')).toHaveValue('60')
   // pure water alone cannot do it: the plan says what would
-  await expect(page.getByRole('region', { name: /First fill/ })).toContainText(/No single salt|One thing would make it possible/)
+  await expect(page.getByRole('region', { name: /First fill/ })).toContainText(
+    /No single salt|One thing would make it possible/,
+  )
 
   await page.getByRole('button', { name: 'Make it a glass' }).click()
   await sheet(page).getByLabel('Name of the glass').fill('Snow tank')
@@ -49,7 +51,10 @@ test('a bee-shrimp tank from nothing to the logged first fill, its tests, and th
 
   // the fill is a step of the plan that nobody has to tick
   await page.getByRole('link', { name: 'Room', exact: true }).click()
-  await page.getByRole('region', { name: 'The round' }).getByRole('link', { name: /^Snow tank: / }).click()
+  await page
+    .getByRole('region', { name: 'The round' })
+    .getByRole('link', { name: /^Snow tank: / })
+    .click()
   await expect(page.getByText('Filled, and logged.')).toBeVisible()
   await expect(page.getByText('Curing has not begun, week 1.')).toBeVisible()
   await page.getByRole('button', { name: 'Log a test' }).click()
@@ -72,7 +77,9 @@ test('a plan becomes glass and colony with one action where the animals are in a
   await expect(page.getByRole('heading', { level: 1, name: 'Copper' })).toBeVisible()
 })
 
-test('who cannot live together is said before it is done: in the plan, at a new colony, and at a move', async ({ page }) => {
+test('who cannot live together is said before it is done: in the plan, at a new colony, and at a move', async ({
+  page,
+}) => {
   await openDemo(page)
   await page.goto('/plan')
   await page.getByRole('button', { name: /^Neocaridina/ }).click()
@@ -80,7 +87,9 @@ test('who cannot live together is said before it is done: in the plan, at a new 
   await expect(page.getByRole('heading', { name: 'They should not live together.' })).toBeVisible()
   await expect(page.getByText('No water suits both: Salinity lies apart.')).toBeVisible()
   await page.getByLabel('Together with').selectOption('ramshorn-snail')
-  await expect(page.getByRole('img', { name: /^GH: Neocaridina 6 to 8, Ramshorn snails 8 to 16, in common only 8/ })).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: /^GH: Neocaridina 6 to 8, Ramshorn snails 8 to 16, in common only 8/ }),
+  ).toBeVisible()
   await page.goto('/')
   await page.getByRole('button', { name: 'Start a colony' }).click()
   await page.getByRole('radio', { name: 'Neocaridina' }).check()
@@ -88,10 +97,15 @@ test('who cannot live together is said before it is done: in the plan, at a new 
   await page.getByLabel('Into which glass?').selectOption({ label: 'Slate, 60 L' })
   await expect(sheet(page).getByRole('alert').filter({ hasText: 'Two lines of Neocaridina cross' })).toBeVisible()
   await page.keyboard.press('Escape')
-  await page.getByRole('link', { name: /^Ember A: / }).first().click()
+  await page
+    .getByRole('link', { name: /^Ember A: / })
+    .first()
+    .click()
   await page.getByRole('button', { name: 'Change', exact: true }).click()
   await page.getByLabel('Lives in').selectOption({ label: 'Slate, 60 L' })
-  await expect(sheet(page).getByRole('alert').filter({ hasText: 'Slate: Two lines of Neocaridina cross' })).toBeVisible()
+  await expect(
+    sheet(page).getByRole('alert').filter({ hasText: 'Slate: Two lines of Neocaridina cross' }),
+  ).toBeVisible()
 })
 
 test('the demo’s curing glass knows its stage, and its plan can be put away', async ({ page }) => {

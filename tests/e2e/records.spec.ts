@@ -3,10 +3,15 @@ import { expect, type Page, test } from '@playwright/test'
 import { notice, sheet, startColony, startRoom, statement } from './steps'
 
 const bringIn = async (page: Page, name: string, buffer: Buffer | string) => {
-  await page.getByLabel('Backup file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(buffer) })
+  await page
+    .getByLabel('Backup file')
+    .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(buffer) })
 }
 async function backupText(page: Page): Promise<string> {
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save a backup file' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save a backup file' }).click(),
+  ])
   const chunks: Buffer[] = []
   for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer)
   return Buffer.concat(chunks).toString('utf8')
@@ -26,7 +31,11 @@ test('broken files are refused whole, with one clear sentence, and change nothin
     ['newer.json', good.replace(/"version": \d+/, '"version": 99'), /newer Ulkin \(version 99/],
     ['version.json', good.replace(/"version": \d+/, '"version": "one"'), /version that does not exist/],
     ['types.json', good.replace(/"grossL": \d+/, '"grossL": "much"'), /a fault; the first is at glasses\.0\.grossL/],
-    ['dangling.json', good.replace(/"glassId": "[^"]+"/, '"glassId": "01900000-0000-7000-8000-000000000000"'), /points at a record that is not in it/],
+    [
+      'dangling.json',
+      good.replace(/"glassId": "[^"]+"/, '"glassId": "01900000-0000-7000-8000-000000000000"'),
+      /points at a record that is not in it/,
+    ],
   ]
   for (const [name, content, words] of broken) {
     await bringIn(page, name, content)
@@ -44,13 +53,15 @@ test('a file that is too large is refused before it is read', async ({ page }, i
   const path = info.outputPath('large.json')
   await writeFile(path, Buffer.alloc(125_000_000, 'x'))
   await page.getByLabel('Backup file').setInputFiles(path)
-  await expect(page.getByRole('alert').filter({ hasText: 'large.json' })).toHaveText(/The file is 125 MB; a backup has at most 120 MB.* Nothing was changed\./)
+  await expect(page.getByRole('alert').filter({ hasText: 'large.json' })).toHaveText(
+    /The file is 125 MB; a backup has at most 120 MB.* Nothing was changed\./,
+  )
   await rm(path)
 })
 
 test('HTML in names is shown as text', async ({ page }) => {
   let ran = false
-  page.on('dialog', (dialog) => {
+  page.on('dialog', dialog => {
     ran = true
     void dialog.dismiss()
   })
@@ -58,7 +69,13 @@ test('HTML in names is shown as text', async ({ page }) => {
   await startColony(page, { name: 'Ember' })
   await page.goto('/records')
   const good = await backupText(page)
-  await bringIn(page, 'html.json', good.replaceAll('"Ember"', JSON.stringify('<img src=x onerror=alert(1)>')).replace(/"editedAt": "20(\d\d)/g, '"editedAt": "21$1'))
+  await bringIn(
+    page,
+    'html.json',
+    good
+      .replaceAll('"Ember"', JSON.stringify('<img src=x onerror=alert(1)>'))
+      .replace(/"editedAt": "20(\d\d)/g, '"editedAt": "21$1'),
+  )
   await expect(sheet(page)).toContainText('<img src=x onerror=alert(1)>')
   for (const radio of await sheet(page).getByRole('radio', { name: 'Take the file’s' }).all()) await radio.check()
   await page.getByRole('button', { name: 'Bring it in' }).click()
@@ -67,7 +84,9 @@ test('HTML in names is shown as text', async ({ page }) => {
   expect(ran).toBe(false)
 })
 
-test('where both sides changed something the keeper chooses, and yours stays unless said otherwise', async ({ page }) => {
+test('where both sides changed something the keeper chooses, and yours stays unless said otherwise', async ({
+  page,
+}) => {
   await startRoom(page)
   await startColony(page, { name: 'Ember' })
   await page.goto('/records')

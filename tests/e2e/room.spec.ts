@@ -1,14 +1,17 @@
 import { expect, type Page, test } from '@playwright/test'
 import { notice, openDemo, roomIsReady, sheet, startColony, startRoom } from './steps'
 
-const focusedGlass = (page: Page) => page.evaluate(() => document.activeElement?.getAttribute('aria-label')?.split(':')[0] ?? '')
+const focusedGlass = (page: Page) =>
+  page.evaluate(() => document.activeElement?.getAttribute('aria-label')?.split(':')[0] ?? '')
 /** Names on a shelf from left to right. */
-const shelf = (page: Page, rack: string, n: number) => page.getByRole('region', { name: rack }).locator(`[data-shelf="${n}"] .name`).allInnerTexts()
+const shelf = (page: Page, rack: string, n: number) =>
+  page.getByRole('region', { name: rack }).locator(`[data-shelf="${n}"] .name`).allInnerTexts()
 
 test('the demo room shows its racks, what needs the keeper, and what can leave', async ({ page }) => {
   await openDemo(page)
   await expect(page.getByRole('heading', { level: 1, name: 'Lantern Quay' })).toBeVisible()
-  for (const rack of ['Rack 1, door side', 'Rack 2, middle', 'Rack 3, harbour side', 'Windowsill', 'Floor']) await expect(page.getByRole('region', { name: rack })).toBeVisible()
+  for (const rack of ['Rack 1, door side', 'Rack 2, middle', 'Rack 3, harbour side', 'Windowsill', 'Floor'])
+    await expect(page.getByRole('region', { name: rack })).toBeVisible()
   const needs = page.getByRole('complementary', { name: 'What needs you' })
   await expect(needs).toContainText(/Slate: KH has slid to \d\.\d °dH, below 3/)
   await expect(needs).toContainText(/Rime A: Conductivity has crept up/)
@@ -21,7 +24,16 @@ test('arrows walk the shelves, Enter opens, the way back keeps the place', async
   await openDemo(page)
   await page.locator('.whole').first().focus()
   expect(await focusedGlass(page)).toBe('Ember A')
-  for (const [key, name] of [['ArrowRight', 'Ember box'], ['ArrowDown', 'Barley'], ['ArrowLeft', 'Slate'], ['ArrowDown', 'Rime A'], ['ArrowRight', 'Rime B'], ['ArrowRight', 'River shrimp'], ['ArrowUp', 'Copper rams'], ['ArrowLeft', 'Barley']] as const) {
+  for (const [key, name] of [
+    ['ArrowRight', 'Ember box'],
+    ['ArrowDown', 'Barley'],
+    ['ArrowLeft', 'Slate'],
+    ['ArrowDown', 'Rime A'],
+    ['ArrowRight', 'Rime B'],
+    ['ArrowRight', 'River shrimp'],
+    ['ArrowUp', 'Copper rams'],
+    ['ArrowLeft', 'Barley'],
+  ] as const) {
     await page.keyboard.press(key)
     await expect.poll(() => focusedGlass(page)).toBe(name)
   }
@@ -61,7 +73,11 @@ test('a glass is dragged to another rack, and the end of the drag opens nothing'
   const to = await page.locator('[data-glass]', { hasText: 'Reed crays' }).boundingBox()
   await page.mouse.move(from!.x + from!.width / 2, from!.y + 40)
   await page.mouse.down()
-  for (let i = 1; i <= 12; i++) await page.mouse.move(from!.x + from!.width / 2 + (to!.x + to!.width * 0.7 - from!.x - from!.width / 2) * i / 12, from!.y + 40 + (to!.y - from!.y) * i / 12)
+  for (let i = 1; i <= 12; i++)
+    await page.mouse.move(
+      from!.x + from!.width / 2 + ((to!.x + to!.width * 0.7 - from!.x - from!.width / 2) * i) / 12,
+      from!.y + 40 + ((to!.y - from!.y) * i) / 12,
+    )
   await page.waitForTimeout(250)
   await page.mouse.up()
   await expect.poll(async () => (await shelf(page, 'Rack 2, middle', 0)).includes('Ember box')).toBe(true)

@@ -28,7 +28,10 @@ async function toLog(page: Page, name: string) {
 }
 /** Goes to a glass of the walk by its name. */
 const toGlass = async (page: Page, name: string) => {
-  await page.getByRole('navigation', { name: 'Glasses of the round' }).getByRole('button', { name: new RegExp(`^${name} (\\d|nothing|looked|passed)`) }).click()
+  await page
+    .getByRole('navigation', { name: 'Glasses of the round' })
+    .getByRole('button', { name: new RegExp(`^${name} (\\d|nothing|looked|passed)`) })
+    .click()
   await expect(here(page)).toHaveText(name)
 }
 
@@ -50,8 +53,12 @@ test('all glasses of the demo by keyboard, in six keys at most for each', async 
     // what became of the food, and everything that is due here and done with a touch
     if (await page.getByRole('button', { name: /^Gone in an hour/ }).isVisible()) await press('h')
     const due = page.locator('.touches .chip.asked')
-    if (await due.count() === 1) await due.first().evaluate(el => el.querySelector('kbd')!.textContent!.toLowerCase()).then(press)
-    else if (await due.count() > 1) await press('a')
+    if ((await due.count()) === 1)
+      await due
+        .first()
+        .evaluate(el => el.querySelector('kbd')!.textContent!.toLowerCase())
+        .then(press)
+    else if ((await due.count()) > 1) await press('a')
     await press('Enter')
     await (i < glasses - 1 ? expect(here(page)).not.toHaveText(name) : page.waitForURL('**/round/report'))
     expect(keys, name).toBeLessThanOrEqual(MOST_TOUCHES)
@@ -59,7 +66,9 @@ test('all glasses of the demo by keyboard, in six keys at most for each', async 
   expect(seen.size).toBe(glasses)
   await expect(page.getByText(`${glasses} glasses looked at`)).toBeVisible()
   await expect(page.getByRole('region', { name: 'What was seen' })).toContainText('feedings')
-  await expect(page.getByRole('region', { name: 'What comes next' })).toContainText(/Leftovers: look at .+ glasses again from \d\d:\d\d on/)
+  await expect(page.getByRole('region', { name: 'What comes next' })).toContainText(
+    /Leftovers: look at .+ glasses again from \d\d:\d\d on/,
+  )
   // what was done is no longer due
   await page.getByRole('link', { name: 'Round', exact: true }).click()
   await expect(page.getByRole('heading', { name: /^Due today/ })).toBeVisible()
@@ -86,42 +95,60 @@ test.describe('on a phone', () => {
       const all = page.getByRole('button', { name: /^All of it/ })
       const due = page.locator('.touches .chip.asked')
       if (await all.isVisible()) await tap(all)
-      else if (await due.count() > 0) await tap(due.first())
+      else if ((await due.count()) > 0) await tap(due.first())
       await tap(page.getByRole('button', { name: /^Save, / }))
       await (i < glasses - 1 ? expect(here(page)).not.toHaveText(name) : page.waitForURL('**/round/report'))
       expect(touches, name).toBeLessThanOrEqual(MOST_TOUCHES)
     }
     await expect(page.getByText(`${glasses} glasses looked at`)).toBeVisible()
   })
-  test('counters, touches and buttons are large enough for wet fingers, and nothing is under the bars', async ({ page }) => {
+  test('counters, touches and buttons are large enough for wet fingers, and nothing is under the bars', async ({
+    page,
+  }) => {
     await openDemo(page)
     await startWalk(page)
     for (const target of await page.locator('.walk button:visible, .walk input:visible, .walk select:visible').all()) {
       const box = (await target.boundingBox())!
-      expect(Math.min(box.width, box.height), await target.evaluate(el => el.outerHTML.slice(0, 120))).toBeGreaterThanOrEqual(await target.evaluate(el => el.matches('.said button, .number, .link, .photo input') ? 30 : 44))
+      expect(
+        Math.min(box.width, box.height),
+        await target.evaluate(el => el.outerHTML.slice(0, 120)),
+      ).toBeGreaterThanOrEqual(
+        await target.evaluate(el => (el.matches('.said button, .number, .link, .photo input') ? 30 : 44)),
+      )
     }
     await page.getByRole('button', { name: 'Berried of Ember A: one more' }).tap()
     await page.getByRole('button', { name: 'Berried of Ember A: one more' }).tap()
     await expect(counter(page, 'Berried of Ember A')).toHaveValue('2')
     await page.getByRole('button', { name: 'Berried of Ember A: one less' }).tap()
     await expect(counter(page, 'Berried of Ember A')).toHaveValue('1')
-    const [foot, bar] = [await page.locator('.walk footer').boundingBox(), await page.getByRole('navigation', { name: 'Places' }).boundingBox()]
+    const [foot, bar] = [
+      await page.locator('.walk footer').boundingBox(),
+      await page.getByRole('navigation', { name: 'Places' }).boundingBox(),
+    ]
     expect(foot!.y + foot!.height).toBeLessThanOrEqual(bar!.y + 1)
     await expectAccessible(page)
   })
   test('the other places are under More', async ({ page }) => {
     await openDemo(page)
     await page.getByRole('button', { name: 'More', exact: true }).click()
-    await sheet(page).getByRole('button', { name: /^Records/ }).click()
+    await sheet(page)
+      .getByRole('button', { name: /^Records/ })
+      .click()
     await expect(here(page)).toHaveText('Records')
   })
 })
 
-for (const size of [{ width: 820, height: 1180 }, { width: 390, height: 844 }]) {
+for (const size of [
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+]) {
   test(`the round fits a screen of ${size.width} px, and nothing lies outside it`, async ({ page }) => {
     await page.setViewportSize(size)
     await openDemo(page)
-    const fits = async () => expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
+    const fits = async () =>
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      ).toBeLessThanOrEqual(0)
     await toRound(page)
     await fits()
     await page.getByRole('button', { name: 'Start the round' }).click()
@@ -138,7 +165,9 @@ for (const size of [{ width: 820, height: 1180 }, { width: 390, height: 844 }]) 
   })
 }
 
-test('digits type into the counter, arrows and Backspace move between them, u takes the glass back', async ({ page }) => {
+test('digits type into the counter, arrows and Backspace move between them, u takes the glass back', async ({
+  page,
+}) => {
   await openDemo(page)
   await startWalk(page)
   await expect(counter(page, 'Berried of Ember A')).toBeFocused()
@@ -201,7 +230,10 @@ test('the strip moves as a value is typed', async ({ page }) => {
   await openDemo(page)
   await startWalk(page)
   await toGlass(page, 'Slate')
-  const tick = page.locator('.row').filter({ has: page.getByRole('textbox', { name: /^KH/ }) }).locator('.latest')
+  const tick = page
+    .locator('.row')
+    .filter({ has: page.getByRole('textbox', { name: /^KH/ }) })
+    .locator('.latest')
   const before = (await tick.boundingBox())!.x
   await page.getByRole('textbox', { name: /^KH/ }).fill('7')
   await expect.poll(async () => (await tick.boundingBox())!.x).toBeGreaterThan(before + 50)
@@ -271,16 +303,27 @@ test('several keepers on one device put their initials to what they saw', async 
   await counter(page, 'Molts of Ember box').fill('1')
   await page.keyboard.press('Enter')
   await expect(here(page)).toHaveText('Slate')
-  for (const [name, keeper] of [['Ember A', 'M. T.'], ['Ember box', 'S. O.']] as const) {
+  for (const [name, keeper] of [
+    ['Ember A', 'M. T.'],
+    ['Ember box', 'S. O.'],
+  ] as const) {
     await toLog(page, name)
-    await expect(page.getByRole('listitem').filter({ hasText: /shed skins?/ }).first()).toContainText(keeper)
+    await expect(
+      page
+        .getByRole('listitem')
+        .filter({ hasText: /shed skins?/ })
+        .first(),
+    ).toContainText(keeper)
   }
 })
 
 test('the rounds of two devices come together by a file', async ({ browser }) => {
   const [mine, theirs] = await Promise.all([browser.newContext(), browser.newContext()])
   const [a, b] = [await mine.newPage(), await theirs.newPage()]
-  for (const [page, name, molts] of [[a, 'Ember A', '3'], [b, 'Ember box', '5']] as const) {
+  for (const [page, name, molts] of [
+    [a, 'Ember A', '3'],
+    [b, 'Ember box', '5'],
+  ] as const) {
     await openDemo(page)
     await startWalk(page)
     await toGlass(page, name)
@@ -289,17 +332,30 @@ test('the rounds of two devices come together by a file', async ({ browser }) =>
     await expect(page.locator('.progress i.d')).toHaveCount(1)
   }
   await a.goto('/records')
-  const [file] = await Promise.all([a.waitForEvent('download'), a.getByRole('button', { name: 'Save a backup' }).click()])
+  const [file] = await Promise.all([
+    a.waitForEvent('download'),
+    a.getByRole('button', { name: 'Save a backup' }).click(),
+  ])
   await b.goto('/records')
-  await b.getByLabel('Backup file').setInputFiles({ name: 'theirs.json', mimeType: 'application/json', buffer: await readFile((await file.path())!) })
+  await b
+    .getByLabel('Backup file')
+    .setInputFiles({ name: 'theirs.json', mimeType: 'application/json', buffer: await readFile((await file.path())!) })
   await b.getByRole('button', { name: 'Bring it in' }).click()
   await expect(b.getByText('Brought in')).toBeVisible()
   await b.goto('/round/walk')
   await toGlass(b, 'Ember box')
   await expect(b.locator('.saved')).toContainText('5 shed skins')
-  for (const [name, molts] of [['Ember A', '3'], ['Ember box', '5']] as const) {
+  for (const [name, molts] of [
+    ['Ember A', '3'],
+    ['Ember box', '5'],
+  ] as const) {
     await toLog(b, name)
-    await expect(b.getByRole('listitem').filter({ hasText: `${molts} shed skins` }).first()).toBeVisible()
+    await expect(
+      b
+        .getByRole('listitem')
+        .filter({ hasText: `${molts} shed skins` })
+        .first(),
+    ).toBeVisible()
   }
   await Promise.all([mine.close(), theirs.close()])
 })
@@ -307,7 +363,8 @@ test('the rounds of two devices come together by a file', async ({ browser }) =>
 test('the due list: done now, done earlier, put off, left out, and undone', async ({ page }) => {
   await openDemo(page)
   await toRound(page)
-  const total = async () => Number(/\d+/.exec((await page.getByRole('heading', { name: /^Due today/ }).textContent())!)![0])
+  const total = async () =>
+    Number(/\d+/.exec((await page.getByRole('heading', { name: /^Due today/ }).textContent())!)![0])
   const start = await total()
   const feeding = page.locator('.due details').filter({ has: page.locator('summary', { hasText: 'Feeding' }) })
   await feeding.locator('summary').click()
@@ -321,7 +378,10 @@ test('the due list: done now, done earlier, put off, left out, and undone', asyn
   await expect(feeding.getByRole('button', { name: `Done: ${subject}, ` })).toHaveCount(1)
 
   // everything about one piece of work
-  await feeding.locator('.what').filter({ hasText: `${subject}:` }).click()
+  await feeding
+    .locator('.what')
+    .filter({ hasText: `${subject}:` })
+    .click()
   await expect(sheet(page)).toContainText('If left out')
   await expectAccessible(page)
   await page.getByRole('button', { name: '3 days', exact: true }).click()
@@ -329,11 +389,16 @@ test('the due list: done now, done earlier, put off, left out, and undone', asyn
   await expect(feeding.getByRole('button', { name: `Done: ${subject}, ` })).toHaveCount(0)
   await notice(page).getByRole('button', { name: 'Undo' }).click()
   await expect(feeding.getByRole('button', { name: `Done: ${subject}, ` })).toHaveCount(1)
-  await feeding.locator('.what').filter({ hasText: `${subject}:` }).click()
+  await feeding
+    .locator('.what')
+    .filter({ hasText: `${subject}:` })
+    .click()
   await page.getByRole('button', { name: 'Log it for then' }).click()
   await expect(sheet(page).getByRole('alert').filter({ hasText: 'When was it?' })).toBeVisible()
   const yesterday = new Date(Date.now() - 3 * 3_600_000)
-  await page.getByLabel('Or it was done at').fill(new Date(yesterday.getTime() - yesterday.getTimezoneOffset() * 60_000).toISOString().slice(0, 16))
+  await page
+    .getByLabel('Or it was done at')
+    .fill(new Date(yesterday.getTime() - yesterday.getTimezoneOffset() * 60_000).toISOString().slice(0, 16))
   await page.getByRole('button', { name: 'Log it for then' }).click()
   await expect(feeding.getByRole('button', { name: `Done: ${subject}, ` })).toHaveCount(0)
 
@@ -372,7 +437,10 @@ test('only glasses with something due', async ({ page }) => {
   await only.click()
   await expect(page.getByRole('progressbar', { name: 'Glasses looked at' })).toBeVisible()
   const list = page.getByRole('navigation', { name: 'Glasses of the round' }).getByRole('button')
-  const glasses = (await list.allTextContents()).map(t => ({ name: t.replace(/(\d+ due|nothing due)\s*$/, '').trim(), due: !/nothing due/.test(t) }))
+  const glasses = (await list.allTextContents()).map(t => ({
+    name: t.replace(/(\d+ due|nothing due)\s*$/, '').trim(),
+    due: !/nothing due/.test(t),
+  }))
   expect(glasses.some(g => !g.due)).toBe(true)
   await expect(here(page)).toHaveText(glasses.find(g => g.due)!.name)
   // the glass before one with nothing due leads past it
@@ -386,9 +454,14 @@ test('the schedule goes into a calendar, all of it or one colony’s', async ({ 
   await openDemo(page)
   await toRound(page)
   const save = async () => {
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save the calendar' }).click()])
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Save the calendar' }).click(),
+    ])
     expect(file.suggestedFilename()).toMatch(/\.ics$/)
-    return new ICAL.Component(ICAL.parse(await readFile((await file.path())!, 'utf8')) as unknown[]).getAllSubcomponents('vevent').map(e => new ICAL.Event(e))
+    return new ICAL.Component(ICAL.parse(await readFile((await file.path())!, 'utf8')) as unknown[])
+      .getAllSubcomponents('vevent')
+      .map(e => new ICAL.Event(e))
   }
   const all = await save()
   expect(all.length).toBeGreaterThan(40)
@@ -413,7 +486,10 @@ test('a holiday: what to do before, what cannot wait, and a sheet for the stand-
   await expect(stand).toContainText('Feed less rather than more')
   await expect(page.getByRole('region', { name: 'What can wait' })).toContainText('Water test')
   await expectAccessible(page)
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as PDF' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ])
   expect((await readFile((await file.path())!)).subarray(0, 5).toString()).toBe('%PDF-')
   await page.getByRole('link', { name: 'Back to the Round' }).click()
   await page.getByRole('link', { name: /what to do before, and the sheet/ }).click()
@@ -425,7 +501,10 @@ test('a holiday: what to do before, what cannot wait, and a sheet for the stand-
 
 test('any kind of entry can be logged, corrected and read', async ({ page }) => {
   await openDemo(page)
-  await page.getByRole('link', { name: /^Slate: / }).first().click()
+  await page
+    .getByRole('link', { name: /^Slate: / })
+    .first()
+    .click()
   const log = async (kind: string) => {
     await page.keyboard.press('l')
     await page.getByLabel('Anything else').selectOption({ label: kind })
@@ -476,10 +555,14 @@ test('a move between colonies changes both, and a photo stays with its line', as
     canvas.getContext('2d')!.fillRect(0, 0, 900, 900)
     return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())]
   })
-  await sheet(page).locator('input[type=file]').setInputFiles({ name: 'no-picture.png', mimeType: 'image/png', buffer: Buffer.from('nothing') })
+  await sheet(page)
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'no-picture.png', mimeType: 'image/png', buffer: Buffer.from('nothing') })
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page).getByText('“no-picture.png” is no picture')).toBeVisible()
-  await sheet(page).locator('input[type=file]').setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(picture) })
+  await sheet(page)
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(picture) })
   await page.getByLabel('Remark').fill('By the moss.')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page)).toBeHidden()
@@ -504,11 +587,22 @@ for (const theme of ['day', 'night'] as const) {
     await expectAccessible(page)
     if (theme === 'night') {
       // dim throughout: no large bright surface is left
-      const bright = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>('body *')].filter((el) => {
-        const [r = 0, g = 0, b = 0, a = 1] = (getComputedStyle(el).backgroundColor.match(/[\d.]+/g) ?? []).map(Number)
-        const box = el.getBoundingClientRect()
-        return a > 0.5 && Number(getComputedStyle(el).opacity) > 0.5 && 0.2126 * r + 0.7152 * g + 0.0722 * b > 110 && box.width * box.height > 12_000
-      }).map(el => el.className))
+      const bright = await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('body *')]
+          .filter(el => {
+            const [r = 0, g = 0, b = 0, a = 1] = (getComputedStyle(el).backgroundColor.match(/[\d.]+/g) ?? []).map(
+              Number,
+            )
+            const box = el.getBoundingClientRect()
+            return (
+              a > 0.5 &&
+              Number(getComputedStyle(el).opacity) > 0.5 &&
+              0.2126 * r + 0.7152 * g + 0.0722 * b > 110 &&
+              box.width * box.height > 12_000
+            )
+          })
+          .map(el => el.className),
+      )
       expect(bright).toEqual([])
     }
   })

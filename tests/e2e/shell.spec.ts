@@ -1,16 +1,22 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible, logCount, openDemo, sheet, startColony, startRoom, toWater, waterPart } from './steps'
 
-test('the running app asks nobody but its own server, and breaks no rule of its own policy', async ({ page, baseURL }) => {
+test('the running app asks nobody but its own server, and breaks no rule of its own policy', async ({
+  page,
+  baseURL,
+}) => {
   const outside: string[] = []
   const errors: string[] = []
-  page.on('request', (request) => {
+  page.on('request', request => {
     if (!request.url().startsWith(baseURL!) && !/^(data|blob):/.test(request.url())) outside.push(request.url())
   })
   page.on('console', message => message.type() === 'error' && errors.push(message.text()))
   page.on('pageerror', error => errors.push(error.message))
   await openDemo(page)
-  await page.getByRole('link', { name: /^Slate: / }).first().click()
+  await page
+    .getByRole('link', { name: /^Slate: / })
+    .first()
+    .click()
   await expect(page.getByRole('img', { name: /^Life line/ })).toBeVisible()
   await page.keyboard.press('l')
   await page.getByRole('radio', { name: 'Water test' }).check()
@@ -35,7 +41,7 @@ test('the server sends a strict policy with every page', async ({ request }) => 
   for (const path of ['/', '/records', '/api/health']) {
     const headers = (await request.get(path)).headers()
     const policy = headers['content-security-policy']!
-    expect(policy).toContain('default-src \'self\'')
+    expect(policy).toContain("default-src 'self'")
     const scripts = policy.split('; ').find(p => p.startsWith('script-src'))!
     expect(scripts).not.toContain('unsafe')
     expect(scripts).toContain('sha256-')
@@ -46,20 +52,30 @@ test('the server sends a strict policy with every page', async ({ request }) => 
 test('server routes answer, and say in one sentence what is wrong', async ({ request }) => {
   expect(await (await request.get('/api/health')).json()).toMatchObject({ status: 'ok' })
   const demo = (query: string) => request.get(`/api/demo/lantern-quay${query}`)
-  const [a, b, other] = await Promise.all([demo('?seed=3&day=2026-11-01'), demo('?seed=3&day=2026-11-01'), demo('?seed=4&day=2026-11-01')])
+  const [a, b, other] = await Promise.all([
+    demo('?seed=3&day=2026-11-01'),
+    demo('?seed=3&day=2026-11-01'),
+    demo('?seed=4&day=2026-11-01'),
+  ])
   expect(await a.text()).toBe(await b.text())
   expect(await a.text()).not.toBe(await other.text())
-  for (const [query, sentence] of [['?seed=many', 'The query field "seed" must be a whole number from 0 to 999999999.'], ['?seed=-1', /"seed" must be a whole number/], ['?day=tomorrow', /"day" must be a day like 2026-11-25/], ['?day=1200-01-01', /"day" must lie between 2000 and 2100/], ['?colour=red', 'The query has a field that is not known: colour.']] as const) {
+  for (const [query, sentence] of [
+    ['?seed=many', 'The query field "seed" must be a whole number from 0 to 999999999.'],
+    ['?seed=-1', /"seed" must be a whole number/],
+    ['?day=tomorrow', /"day" must be a day like 2026-11-25/],
+    ['?day=1200-01-01', /"day" must lie between 2000 and 2100/],
+    ['?colour=red', 'The query has a field that is not known: colour.'],
+  ] as const) {
     const answer = await demo(query)
     expect(answer.status()).toBe(400)
-    const { message } = await answer.json() as { message: string }
+    const { message } = (await answer.json()) as { message: string }
     if (typeof sentence === 'string') expect(message).toBe(sentence)
     else expect(message).toMatch(sentence)
   }
   for (const query of ['probe?drift=9', 'probe?dip=sea', 'scale?stepG=0', 'scale?colour=red']) {
     const refused = await request.get(`/api/bench/${query}`)
     expect(refused.status()).toBe(400)
-    expect((await refused.json() as { message: string }).message).toMatch(/^The query .*\.$/)
+    expect(((await refused.json()) as { message: string }).message).toMatch(/^The query .*\.$/)
   }
   const missing = await request.get('/api/nothing')
   expect(missing.status()).toBe(404)
@@ -77,7 +93,10 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('radio', { name: 'Bee shrimp' }).check()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
-    await page.getByRole('link', { name: /^Slate: / }).first().click()
+    await page
+      .getByRole('link', { name: /^Slate: / })
+      .first()
+      .click()
     await expect(page.getByRole('img', { name: /^Life line/ })).toBeVisible()
     await expectAccessible(page)
     await page.getByRole('button', { name: 'Table' }).click()
@@ -120,7 +139,14 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'Why? The recipe' }).click()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
-    for (const [part, there] of [['History', /Ordinary here/], ['Bring in', /drops a second/], ['Salt water', /Specific gravity/], ['Medicine', /of product/], ['Probe', /Live, settled/], ['Sources and shelf', /Smallest step/]] as const) {
+    for (const [part, there] of [
+      ['History', /Ordinary here/],
+      ['Bring in', /drops a second/],
+      ['Salt water', /Specific gravity/],
+      ['Medicine', /of product/],
+      ['Probe', /Live, settled/],
+      ['Sources and shelf', /Smallest step/],
+    ] as const) {
       await waterPart(page, part)
       await expect(page.getByText(there).first()).toBeVisible()
       await expectAccessible(page)
@@ -194,7 +220,13 @@ test('places that are not there say so and lead back', async ({ page }) => {
 
 test('a browser that refuses to store says so in plain words', async ({ page }) => {
   await page.addInitScript(() => {
-    Object.defineProperty(window, 'indexedDB', { value: { open() { throw new DOMException('Storage is switched off', 'SecurityError') } } })
+    Object.defineProperty(window, 'indexedDB', {
+      value: {
+        open() {
+          throw new DOMException('Storage is switched off', 'SecurityError')
+        },
+      },
+    })
   })
   await page.goto('/')
   await expect(page.getByRole('alert')).toContainText('The data on this device cannot be opened.')

@@ -2,7 +2,8 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 
 /** Steps that several stories share. */
-export const statement = (page: Page, topic: 'number' | 'heading' | 'surplus' | 'water') => page.locator(`[data-statement="${topic}"] h2`)
+export const statement = (page: Page, topic: 'number' | 'heading' | 'surplus' | 'water') =>
+  page.locator(`[data-statement="${topic}"] h2`)
 export const notice = (page: Page) => page.locator('.notice')
 export const sheet = (page: Page) => page.getByRole('dialog')
 
@@ -15,7 +16,9 @@ export async function openDemo(page: Page) {
 
 /** All estimates of the room are there. */
 export async function roomIsReady(page: Page) {
-  await expect(page.getByRole('heading', { name: /glasses? needs? you today|Nothing needs you/ })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('heading', { name: /glasses? needs? you today|Nothing needs you/ })).toBeVisible({
+    timeout: 40_000,
+  })
 }
 
 /** An empty room of the keeper's own. */
@@ -27,7 +30,15 @@ export async function startRoom(page: Page, name = 'Cellar') {
 }
 
 /** A colony in a new glass, through the guided sheet. */
-export async function startColony(page: Page, { name, group = 'Neocaridina', litres = '60', females = '8' }: { name: string, group?: string, litres?: string, females?: string }) {
+export async function startColony(
+  page: Page,
+  {
+    name,
+    group = 'Neocaridina',
+    litres = '60',
+    females = '8',
+  }: { name: string; group?: string; litres?: string; females?: string },
+) {
   await page.getByRole('button', { name: 'Start a colony' }).click()
   await page.getByRole('radio', { name: group }).check()
   await next(page)
@@ -55,8 +66,18 @@ export async function logCount(page: Page, number: string) {
 
 /** Fails with every violation that axe finds, named. */
 export async function expectAccessible(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => `${n.target.join(' ')} ${n.any.map(a => a.message).join(' ')}`).slice(0, 4).join(' | ')}`)).toEqual([])
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(
+    violations.map(
+      v =>
+        `${v.id}: ${v.nodes
+          .map(n => `${n.target.join(' ')} ${n.any.map(a => a.message).join(' ')}`)
+          .slice(0, 4)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }
 
 /** Presses Tab until the element with a name has the focus, as a keeper without a mouse does. */
@@ -65,8 +86,10 @@ export async function tabTo(page: Page, name: RegExp | string, most = 80) {
     const focused = await page.evaluate(() => {
       const el = document.activeElement as HTMLElement | null
       if (!el || !el.matches('a, button, input, select, textarea, summary')) return ''
-      const labels = 'labels' in el ? [...(el as HTMLInputElement).labels ?? []].map(l => l.textContent ?? '') : []
-      return [el.getAttribute('aria-label') ?? '', ...labels, el.tagName === 'INPUT' ? '' : el.textContent ?? ''].join(' ').trim()
+      const labels = 'labels' in el ? [...((el as HTMLInputElement).labels ?? [])].map(l => l.textContent ?? '') : []
+      return [el.getAttribute('aria-label') ?? '', ...labels, el.tagName === 'INPUT' ? '' : (el.textContent ?? '')]
+        .join(' ')
+        .trim()
     })
     if (typeof name === 'string' ? focused.includes(name) : name.test(focused)) return
     await page.keyboard.press('Tab')
@@ -81,11 +104,19 @@ export async function toWater(page: Page, glass: string) {
   await page.keyboard.press('w')
   const list = page.getByLabel('Glass', { exact: true })
   await expect(list).toBeVisible()
-  const id = await list.locator('option').filter({ hasText: new RegExp(`^${glass}(:|$)`) }).first().getAttribute('value')
+  const id = await list
+    .locator('option')
+    .filter({ hasText: new RegExp(`^${glass}(:|$)`) })
+    .first()
+    .getAttribute('value')
   await list.selectOption(id)
   await page.waitForURL(`**/water/${id}`)
   await expect(page.getByRole('heading', { level: 1, name: /^Water for/ })).toBeVisible()
   await expect(page.getByRole('region', { name: 'What it does' }).getByRole('heading')).toBeVisible()
 }
 /** One part of the water place. */
-export const waterPart = (page: Page, part: string) => page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: part, exact: true }).click()
+export const waterPart = (page: Page, part: string) =>
+  page
+    .getByRole('navigation', { name: 'Parts of the water place' })
+    .getByRole('button', { name: part, exact: true })
+    .click()

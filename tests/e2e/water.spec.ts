@@ -6,7 +6,9 @@ const WEEK_MS = 7 * 24 * 3_600_000
 const headline = (page: Page) => page.getByRole('region', { name: 'What it does' }).getByRole('heading')
 const litres = (page: Page, source: string) => page.getByLabel(`${source}, L`)
 
-test('the demo’s KH slide is put right in three logged changes, a week apart, and the strip recovers', async ({ page }) => {
+test('the demo’s KH slide is put right in three logged changes, a week apart, and the strip recovers', async ({
+  page,
+}) => {
   test.setTimeout(120_000)
   const start = Date.now()
   await openDemo(page)
@@ -37,14 +39,18 @@ test('the demo’s KH slide is put right in three logged changes, a week apart, 
   await page.getByRole('combobox', { name: /^Find/ }).fill('slate')
   await page.getByRole('option', { name: /^Slate.*colony/ }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Slate' })).toBeVisible()
-  await expect(page.getByRole('img', { name: /^KH (3\.9|4\.\d) °dH, (on target|drifting up), preferred 3 to 8$/ }).first()).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: /^KH (3\.9|4\.\d) °dH, (on target|drifting up), preferred 3 to 8$/ }).first(),
+  ).toBeVisible()
   await page.getByRole('button', { name: /^Log \d/ }).click()
   await expect(page.getByRole('region', { name: 'Log' }).getByText('Changed 5.2 L').first()).toBeVisible()
   await page.keyboard.press('u')
   await expect(notice(page)).toContainText('Taken back.')
 })
 
-test('the blend is moved by keys, by dragging and by typing; a jump is refused, and it can be solved again', async ({ page }) => {
+test('the blend is moved by keys, by dragging and by typing; a jump is refused, and it can be solved again', async ({
+  page,
+}) => {
   await openDemo(page)
   await toWater(page, 'Slate')
   const line = page.getByRole('slider', { name: 'Between Pure water and Harbour tap' })
@@ -62,7 +68,9 @@ test('the blend is moved by keys, by dragging and by typing; a jump is refused, 
   expect(Number(await litres(page, 'Pure water').inputValue())).toBeGreaterThan(before + 0.4)
   await litres(page, 'Sea mix').fill('3')
   await litres(page, 'Sea mix').blur()
-  await expect(page.getByRole('alert')).toContainText('would move a value further in one change than these animals take')
+  await expect(page.getByRole('alert')).toContainText(
+    'would move a value further in one change than these animals take',
+  )
   await expect(page.getByRole('button', { name: /Poured it/ })).toHaveCount(0)
   await page.getByRole('button', { name: 'Let it be solved' }).click()
   await expect(headline(page)).toHaveText(/^Three changes/)
@@ -83,7 +91,10 @@ test('the recipe says why, can be saved as a card, and its salts are weighed on 
   await expect(sheet(page)).toContainText(/default from memory/)
   await page.keyboard.press('Escape')
   await expect(sheet(page)).toBeHidden()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Recipe card as PDF' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Recipe card as PDF' }).click(),
+  ])
   expect(download.suggestedFilename()).toMatch(/^recipe-slate-\d{4}-\d\d-\d\d\.pdf$/)
   expect((await readFile(await download.path())).subarray(0, 5).toString()).toBe('%PDF-')
   const card = page.getByRole('region', { name: 'Weigh and pour' })
@@ -144,7 +155,9 @@ test('an overdose is refused in plain words; a dose waits for the label to be re
   await expect(page.getByText(/vet’s advice and the label come first/)).toBeVisible()
   await expect(page.getByText(/Ramshorn snails in this glass is harmed/)).toBeVisible()
   await page.getByLabel('Active substance', { exact: true }).last().fill('6')
-  await expect(page.getByRole('alert')).toContainText('6 mg/L is more than is ever given: at most 2.4 mg/L of fenbendazole.')
+  await expect(page.getByRole('alert')).toContainText(
+    '6 mg/L is more than is ever given: at most 2.4 mg/L of fenbendazole.',
+  )
   await expect(page.getByRole('button', { name: 'Log the dose' })).toHaveCount(0)
   await page.getByLabel('Active substance', { exact: true }).last().fill('0.6')
   await expect(page.getByRole('button', { name: 'Log the dose' })).toBeDisabled()
@@ -182,7 +195,9 @@ test('the drip clock survives a reload; salt water is reckoned both ways', async
   await expect(page.getByRole('row', { name: /after 2 d 0 h/ })).toContainText('0.0 g/kg')
 })
 
-test('a source gets an analysis: what follows is shown, slips are asked about, older ones are kept', async ({ page }) => {
+test('a source gets an analysis: what follows is shown, slips are asked about, older ones are kept', async ({
+  page,
+}) => {
   await openDemo(page)
   await toWater(page, 'Slate')
   await waterPart(page, 'Sources and shelf')
@@ -205,7 +220,9 @@ test('a source gets an analysis: what follows is shown, slips are asked about, o
   await expect(page.getByRole('alert')).toContainText('Scale: It must lie between')
 })
 
-test('a glass that nobody tested is asked about; what cannot be reached is refused, with what it would take', async ({ page }) => {
+test('a glass that nobody tested is asked about; what cannot be reached is refused, with what it would take', async ({
+  page,
+}) => {
   await startRoom(page)
   await startColony(page, { name: 'Snails', group: 'Apple snails' })
   await page.getByRole('link', { name: /Make the water for it|To its water/ }).click()
@@ -214,8 +231,12 @@ test('a glass that nobody tested is asked about; what cannot be reached is refus
   await page.getByLabel('GH', { exact: true }).fill('5')
   await page.getByLabel('KH', { exact: true }).fill('2')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'Nothing that you have brings this water nearer to its targets' })).toBeVisible()
-  await expect(page.getByText(/It takes calcium and magnesium salts, or a harder source and sodium or potassium bicarbonate/)).toBeVisible()
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Nothing that you have brings this water nearer to its targets' }),
+  ).toBeVisible()
+  await expect(
+    page.getByText(/It takes calcium and magnesium salts, or a harder source and sodium or potassium bicarbonate/),
+  ).toBeVisible()
   await expect(page.getByRole('button', { name: /Poured it/ })).toHaveCount(0)
   // with the tap known it can be done, but for one salt
   await page.getByRole('button', { name: 'Sources and shelf' }).last().click()

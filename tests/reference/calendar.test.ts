@@ -4,14 +4,30 @@ import { calendarFile, type CalendarEvent } from '#core/formats'
 
 // read back by ical.js (a parser of its own, not the package that writes), and held against RFC 5545
 
-const event = (more: Partial<CalendarEvent> = {}): CalendarEvent => ({ uid: 'waterChange:0190@ulkin', title: 'Slate: Change 5.4 L', description: 'Why, and how late; it may wait.', day: '2026-11-28', everyDays: 7, category: 'water change', ...more })
+const event = (more: Partial<CalendarEvent> = {}): CalendarEvent => ({
+  uid: 'waterChange:0190@ulkin',
+  title: 'Slate: Change 5.4 L',
+  description: 'Why, and how late; it may wait.',
+  day: '2026-11-28',
+  everyDays: 7,
+  category: 'water change',
+  ...more,
+})
 const written = Date.parse('2026-11-25T09:30:00.000Z')
-const file = (events: CalendarEvent[], writtenMs = written) => calendarFile({ name: 'Lantern Quay, care', events, writtenMs })
-const read = (text: string) => new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent').map(c => ({ raw: c, event: new ICAL.Event(c) }))
+const file = (events: CalendarEvent[], writtenMs = written) =>
+  calendarFile({ name: 'Lantern Quay, care', events, writtenMs })
+const read = (text: string) =>
+  new ICAL.Component(ICAL.parse(text) as unknown[])
+    .getAllSubcomponents('vevent')
+    .map(c => ({ raw: c, event: new ICAL.Event(c) }))
 
 describe('the calendar file', () => {
   it('reads back the same', () => {
-    const [one] = read(file([event({ title: 'Crays; 2 "pairs", and \\ more\nthere', description: 'Ä, ö — and a long line '.repeat(12) })]))
+    const [one] = read(
+      file([
+        event({ title: 'Crays; 2 "pairs", and \\ more\nthere', description: 'Ä, ö — and a long line '.repeat(12) }),
+      ]),
+    )
     expect(one!.event.uid).toBe('waterChange:0190@ulkin')
     expect(one!.event.summary).toBe('Crays; 2 "pairs", and \\ more\nthere')
     expect(one!.event.description.trim()).toBe('Ä, ö — and a long line '.repeat(12).trim())
@@ -42,7 +58,8 @@ describe('the calendar file', () => {
     expect(lines.filter(Boolean).at(-1)).toBe('END:VCALENDAR')
     expect(lines.filter(l => l.startsWith('PRODID:'))).toHaveLength(1)
     expect(lines.filter(l => l === 'VERSION:2.0')).toHaveLength(1)
-    for (const { raw } of read(text)) for (const name of ['uid', 'dtstamp', 'dtstart']) expect(raw.getAllProperties(name)).toHaveLength(1)
+    for (const { raw } of read(text))
+      for (const name of ['uid', 'dtstamp', 'dtstart']) expect(raw.getAllProperties(name)).toHaveLength(1)
     // 3.3.11: commas, semicolons and backslashes of text are escaped
     expect(lines.find(l => l.startsWith('X-WR-CALNAME'))).not.toMatch(/[^\\],/)
   })

@@ -7,7 +7,8 @@ import { DAY_MS } from '#core/records'
 
 // intervals as the trade gives them; common practice, no published source, unless a line says otherwise
 
-const group = (groupId: string, schools: Record<string, string> = {}) => resolveGroup({ groupId, schools, targets: {}, life: {} })
+const group = (groupId: string, schools: Record<string, string> = {}) =>
+  resolveGroup({ groupId, schools, targets: {}, life: {} })
 const next = (ms: number | undefined) => Math.round((ms! - NOW) / DAY_MS)
 
 describe('common practice', () => {
@@ -35,15 +36,27 @@ describe('common practice', () => {
     expect(group('neocaridina', { feeding: 'sparse' }).feed.everyDays).toBeGreaterThan(1)
     expect(group('neocaridina').feed.everyDays).toBe(1)
     expect(group('neocaridina', { feeding: 'twiceDaily' }).feed.everyDays).toBe(0.5)
-    expect(group('ramshorn-snail', { feeding: 'heavy' }).feed.portion).toBeGreaterThan(group('ramshorn-snail').feed.portion)
+    expect(group('ramshorn-snail', { feeding: 'heavy' }).feed.portion).toBeGreaterThan(
+      group('ramshorn-snail').feed.portion,
+    )
   })
   it('a brackish pool: nothing for one to two months, then a 3 mm pellet a week in about 38 L', () => {
     const { feed, group: g } = group('brackish-pool-shrimp')
     expect(feed.restWeeks).toBeGreaterThanOrEqual(4)
     expect(feed.restWeeks).toBeLessThanOrEqual(9)
-    expect([feed.everyDays, g.care.food, g.care.portionFor.by, g.care.portionFor.value]).toEqual([7, 'pellet', 'litres', 38])
+    expect([feed.everyDays, g.care.food, g.care.portionFor.by, g.care.portionFor.value]).toEqual([
+      7,
+      'pellet',
+      'litres',
+      38,
+    ])
     // skipping a month is safe there, and the schedule does not press
-    expect(itemOf('feed', { groupId: 'brackish-pool-shrimp', glassEntries: [entryOf('feeding', 8, { glassId, food: 'pellet', portions: 0.25 })] })!.lateDays).toBeGreaterThanOrEqual(7)
+    expect(
+      itemOf('feed', {
+        groupId: 'brackish-pool-shrimp',
+        glassEntries: [entryOf('feeding', 8, { glassId, food: 'pellet', portions: 0.25 })],
+      })!.lateDays,
+    ).toBeGreaterThanOrEqual(7)
   })
   it('soft-water shrimp: leaves every two weeks, boiled greens weekly, soil for one to two years', () => {
     const { care } = group('bee-shrimp').group
@@ -53,10 +66,17 @@ describe('common practice', () => {
     expect((next(soil.dueMs) + soil.lateDays) / 365).toBeCloseTo(2, 1)
   })
   it('molts: young about weekly, grown about every four weeks; the large river shrimp about every two months', () => {
-    for (const id of ['neocaridina', 'bee-shrimp']) expect([group(id).group.care.molts!.youngWeeks.value, group(id).group.care.molts!.adultWeeks.value]).toEqual([1, 4])
+    for (const id of ['neocaridina', 'bee-shrimp'])
+      expect([group(id).group.care.molts!.youngWeeks.value, group(id).group.care.molts!.adultWeeks.value]).toEqual([
+        1, 4,
+      ])
     expect(group('amphidromous-shrimp').group.care.molts!.adultWeeks.value).toBe(8)
     // a hundred grown ones alone would shed 25 skins a week
-    const all = expectedMolts({ youngWeeks: { value: 4, basis: { kind: 'memory' } }, adultWeeks: { value: 4, basis: { kind: 'memory' } } }, { value: 100, low: 100, high: 100 }, 7)!
+    const all = expectedMolts(
+      { youngWeeks: { value: 4, basis: { kind: 'memory' } }, adultWeeks: { value: 4, basis: { kind: 'memory' } } },
+      { value: 100, low: 100, high: 100 },
+      7,
+    )!
     expect(all.value).toBeCloseTo(25, 9)
   })
   it('eggs: dwarf crayfish four to five weeks, river shrimp four to six, land crabs one to two months, apple snails eight days and more, ramshorns one to three weeks (from memory)', () => {
@@ -77,6 +97,8 @@ describe('common practice', () => {
     expect(next(itemOf('secondDose', { glassEntries })!.dueMs)).toBe(14)
   })
   it('young crabs are taken from their parents at once', () => {
-    expect(itemOf('young', { groupId: 'land-crab', colonyEntries: [entryOf('berried', 35, { colonyId, number: 1 })] })).toMatchObject({ values: { apart: 1 }, lateDays: 1 })
+    expect(
+      itemOf('young', { groupId: 'land-crab', colonyEntries: [entryOf('berried', 35, { colonyId, number: 1 })] }),
+    ).toMatchObject({ values: { apart: 1 }, lateDays: 1 })
   })
 })

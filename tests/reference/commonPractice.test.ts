@@ -1,16 +1,39 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups, resolveGroup } from '#core/groups'
-import { type Doing, futureFan, liveFutures, openingCloud, preferredC, spreadsOf, stageRates, weeksToReach } from '#core/population'
+import {
+  type Doing,
+  futureFan,
+  liveFutures,
+  openingCloud,
+  preferredC,
+  spreadsOf,
+  stageRates,
+  weeksToReach,
+} from '#core/population'
 import type { Heads } from '#core/records'
 import { toCanonical, volume } from '#core/units'
 import { conductivityOfSalinity, planTreatment, specificGravity, substances } from '#core/water'
 import { colony, nextId, NOW } from '../make'
 
 /** Facts of the trade: common practice, no source. The group's defaults must be able to reproduce them. */
-function futures(groupId: string, founders: Partial<Heads>, litres: number, weeks: number, more: { schools?: Record<string, string>, celsius?: number, doing?: Doing } = {}) {
+function futures(
+  groupId: string,
+  founders: Partial<Heads>,
+  litres: number,
+  weeks: number,
+  more: { schools?: Record<string, string>; celsius?: number; doing?: Doing } = {},
+) {
   const g = resolveGroup(colony(nextId(), { groupId, schools: more.schools ?? {} }))
   const rates = stageRates(g, { temperatureC: more.celsius ?? preferredC(g), capacity: g.capacityPerL.value * litres })
-  const cloud = openingCloud({ seed: 4, founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...founders }, rates, spreads: spreadsOf(g, rates) }, 600)
+  const cloud = openingCloud(
+    {
+      seed: 4,
+      founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...founders },
+      rates,
+      spreads: spreadsOf(g, rates),
+    },
+    600,
+  )
   return liveFutures({ cloud, size: 600 }, 600, weeks, rates, 4, more.doing)
 }
 /** Likely number after some weeks. */
@@ -48,11 +71,17 @@ describe('growth (common practice, no source)', () => {
     expect(weeks(5) - weeks(20)).toBeGreaterThan(8)
   })
   it('warm tanks grow faster than cool ones, by the school and by the thermometer', () => {
-    expect(expected('neocaridina', shrimp(15), 60, 30, { schools: { temperature: 'warm' } }).value).toBeGreaterThan(1.5 * expected('neocaridina', shrimp(15), 60, 30, { schools: { temperature: 'cool' } }).value)
-    expect(expected('neocaridina', shrimp(15), 60, 40, { celsius: 26 }).value).toBeGreaterThan(1.3 * expected('neocaridina', shrimp(15), 60, 40, { celsius: 20 }).value)
+    expect(expected('neocaridina', shrimp(15), 60, 30, { schools: { temperature: 'warm' } }).value).toBeGreaterThan(
+      1.5 * expected('neocaridina', shrimp(15), 60, 30, { schools: { temperature: 'cool' } }).value,
+    )
+    expect(expected('neocaridina', shrimp(15), 60, 40, { celsius: 26 }).value).toBeGreaterThan(
+      1.3 * expected('neocaridina', shrimp(15), 60, 40, { celsius: 20 }).value,
+    )
   })
   it('warmer is shorter: animals that do not breed here die sooner', () => {
-    expect(expected('amphidromous-shrimp', shrimp(40), 200, 100, { celsius: 26 }).value).toBeLessThan(expected('amphidromous-shrimp', shrimp(40), 200, 100, { celsius: 18 }).value)
+    expect(expected('amphidromous-shrimp', shrimp(40), 200, 100, { celsius: 26 }).value).toBeLessThan(
+      expected('amphidromous-shrimp', shrimp(40), 200, 100, { celsius: 18 }).value,
+    )
   })
   it('fish cost most of the young', () => {
     expect(expected('neocaridina', shrimp(15), 60, 40, { schools: { fish: 'peaceful' } }).value).toBeLessThan(40)
@@ -77,23 +106,36 @@ describe('growth (common practice, no source)', () => {
   it('eggs are carried as long as the round’s calendar says', () => {
     for (const { care, stages, id } of groups) {
       const days = care.brood?.days.range
-      if (days) expect([id, stages.eggWeeks.value * 7 >= days[0] - 1 && stages.eggWeeks.value * 7 <= days[1] + 1]).toEqual([id, true])
+      if (days)
+        expect([id, stages.eggWeeks.value * 7 >= days[0] - 1 && stages.eggWeeks.value * 7 <= days[1] + 1]).toEqual([
+          id,
+          true,
+        ])
     }
   })
 })
 
 describe('targets (common practice, no source)', () => {
   it.each([
-    ['neocaridina', 'ghDh', [6, 8], [4, 12]], ['neocaridina', 'khDh', [3, 8], [2, 15]], ['neocaridina', 'temperatureC', [22, 25], [20, 28]],
-    ['bee-shrimp', 'ph', [5.8, 6.4], [5.5, 6.8]], ['bee-shrimp', 'conductivityUsCm', [180, 220], undefined], ['apple-snail', 'temperatureC', [25, 27], [22, 28]],
-    ['water-isopod', 'ghDh', [15, 20], undefined], ['dwarf-crayfish', 'temperatureC', [20, 26], [5, 29]], ['land-crab', 'humidityPct', [75, 100], undefined],
-    ['burrowing-crayfish', 'ph', [6.8, 7.4], [6, 8]], ['trumpet-snail', 'temperatureC', [20, 28], undefined], ['brackish-pool-shrimp', 'ph', [7.8, 8.4], undefined],
+    ['neocaridina', 'ghDh', [6, 8], [4, 12]],
+    ['neocaridina', 'khDh', [3, 8], [2, 15]],
+    ['neocaridina', 'temperatureC', [22, 25], [20, 28]],
+    ['bee-shrimp', 'ph', [5.8, 6.4], [5.5, 6.8]],
+    ['bee-shrimp', 'conductivityUsCm', [180, 220], undefined],
+    ['apple-snail', 'temperatureC', [25, 27], [22, 28]],
+    ['water-isopod', 'ghDh', [15, 20], undefined],
+    ['dwarf-crayfish', 'temperatureC', [20, 26], [5, 29]],
+    ['land-crab', 'humidityPct', [75, 100], undefined],
+    ['burrowing-crayfish', 'ph', [6.8, 7.4], [6, 8]],
+    ['trumpet-snail', 'temperatureC', [20, 28], undefined],
+    ['brackish-pool-shrimp', 'ph', [7.8, 8.4], undefined],
   ] as const)('%s %s', (id, key, preferred, tolerated) => {
     expect(groupOf(id).targets[key]?.preferred).toEqual(preferred)
     expect(groupOf(id).targets[key]?.tolerated).toEqual(tolerated)
   })
   it('nitrate stays under 20 mg/L where a group says nothing less', () => {
-    for (const id of ['neocaridina', 'land-crab', 'apple-snail']) expect(groupOf(id).targets.nitrateMgL?.preferred).toEqual([0, 20])
+    for (const id of ['neocaridina', 'land-crab', 'apple-snail'])
+      expect(groupOf(id).targets.nitrateMgL?.preferred).toEqual([0, 20])
     expect(groupOf('bee-shrimp').targets.nitrateMgL?.preferred[1]).toBe(10)
   })
   it('brackish pools hold half-strength seawater, 17.5 g/kg within 10 to 26', () => {
@@ -110,9 +152,16 @@ describe('set-up and medicine (common practice, no source)', () => {
   })
   it('1 g of a 22.2 % dewormer in 100 mL, 1 mL for each US gallon, is about 0.6 mg/L', () => {
     const netL = toCanonical(volume, 10, 'usGal')
-    const plan = planTreatment({ substance: 'fenbendazole', activeMgL: 10 / netL * 2.22, strength: 0.222, netL, startMs: NOW, stockGPer100Ml: 1 })
+    const plan = planTreatment({
+      substance: 'fenbendazole',
+      activeMgL: (10 / netL) * 2.22,
+      strength: 0.222,
+      netL,
+      startMs: NOW,
+      stockGPer100Ml: 1,
+    })
     expect(plan.ok && plan.dose.stock.doseMl).toBeCloseTo(10, 6)
-    expect(10 / netL * 2.22).toBeCloseTo(0.586, 2)
+    expect((10 / netL) * 2.22).toBeCloseTo(0.586, 2)
     expect(Math.abs(substances.fenbendazole.usualMgL - 0.586)).toBeLessThan(0.05)
   })
   it('the second dose comes two weeks after the first, the change after three to five days', () => {

@@ -13,18 +13,44 @@ const all = (got: readonly number[], expected: readonly number[], tolerance = { 
 }
 
 describe('eigenvalues, make-up, reproductive values, elasticities', () => {
-  it.each(casesOf<{ A: Matrix, F: Matrix }, { lambda1: number, stableStage: number[], reproductiveValue: number[], sensitivity: Matrix, elasticity: Matrix, doublingTime: number, dampingRatio: number, R0: number, T_R0: number, T_parents: number, lifeExpectancy_stage1: number }>(file, 'eigen'))('$id', ({ inputs, expected }) => {
+  it.each(
+    casesOf<
+      { A: Matrix; F: Matrix },
+      {
+        lambda1: number
+        stableStage: number[]
+        reproductiveValue: number[]
+        sensitivity: Matrix
+        elasticity: Matrix
+        doublingTime: number
+        dampingRatio: number
+        R0: number
+        T_R0: number
+        T_parents: number
+        lifeExpectancy_stage1: number
+      }
+    >(file, 'eigen'),
+  )('$id', ({ inputs, expected }) => {
     const v = matrixView(inputs.A)
     all([v.lambda, v.doublingTime, v.dampingRatio], [expected.lambda1, expected.doublingTime, expected.dampingRatio])
     all(v.stableStage, expected.stableStage)
     all(v.reproductiveValue, expected.reproductiveValue)
     all(v.sensitivity.flat(), expected.sensitivity.flat())
     all(v.elasticity.flat(), expected.elasticity.flat())
-    const t = lifeTable(inputs.A.map((row, i) => row.map((a, j) => a - inputs.F[i]![j]!)), inputs.F)
-    all([t.netReproduction, t.generationTime!, t.meanParentAge, t.lifeExpectancy], [expected.R0, expected.T_R0, expected.T_parents, expected.lifeExpectancy_stage1])
+    const t = lifeTable(
+      inputs.A.map((row, i) => row.map((a, j) => a - inputs.F[i]![j]!)),
+      inputs.F,
+    )
+    all(
+      [t.netReproduction, t.generationTime!, t.meanParentAge, t.lifeExpectancy],
+      [expected.R0, expected.T_R0, expected.T_parents, expected.lifeExpectancy_stage1],
+    )
   })
   it('a matrix that turns in a circle (Bernardelli 1941), and one with a stage past breeding', () => {
-    for (const { inputs, expected } of casesOf<{ A: Matrix }, { lambda1: number, stableStage: number[], reproductiveValue?: number[] }>(file, 'edge')) {
+    for (const { inputs, expected } of casesOf<
+      { A: Matrix },
+      { lambda1: number; stableStage: number[]; reproductiveValue?: number[] }
+    >(file, 'edge')) {
       const v = matrixView(inputs.A)
       all([v.lambda, ...v.stableStage], [expected.lambda1, ...expected.stableStage])
       if (expected.reproductiveValue) all(v.reproductiveValue, expected.reproductiveValue)
@@ -36,35 +62,56 @@ describe('eigenvalues, make-up, reproductive values, elasticities', () => {
 })
 
 describe('stages of fixed length: Crouse, Crowder & Caswell (1987)', () => {
-  it.each(casesOf<{ survivalPerStep: number, durationSteps: number, lambda_: number }, { gamma: number }>(file, 'stage_duration_gamma'))('$id', ({ inputs, expected }) => {
+  it.each(
+    casesOf<{ survivalPerStep: number; durationSteps: number; lambda_: number }, { gamma: number }>(
+      file,
+      'stage_duration_gamma',
+    ),
+  )('$id', ({ inputs, expected }) => {
     all([fixedDurationShare(inputs.survivalPerStep, inputs.durationSteps, inputs.lambda_)], [expected.gamma])
   })
 })
 
 describe('pace of life by temperature: Q10', () => {
-  it.each(casesOf<{ duration1: number, T1: number, T2: number, Q10: number }, { duration2: number, rateRatio: number }>(development, 'q10'))('$id', ({ inputs, expected }) => {
+  it.each(
+    casesOf<{ duration1: number; T1: number; T2: number; Q10: number }, { duration2: number; rateRatio: number }>(
+      development,
+      'q10',
+    ),
+  )('$id', ({ inputs, expected }) => {
     const pace = paceAt(inputs.Q10, inputs.T2, inputs.T1)
     all([pace, inputs.duration1 / pace], [expected.rateRatio, expected.duration2])
   })
 })
 
 describe('what can be taken for good', () => {
-  it.each(casesOf<{ A: Matrix }, { lambda1: number, maxUniformHarvest: number }>(harvest, 'matrix_harvest'))('$id: the same share of all, 1 − 1/λ', ({ inputs, expected }) => {
-    all([1 - 1 / matrixView(inputs.A).lambda], [expected.maxUniformHarvest])
-  })
-  it.each(casesOf<{ r: number, K: number }, { MSY: number, N_msy: number }>(harvest, 'logistic'))('$id: the search for a quota finds r·K/4 from K/2 (Schaefer 1954)', ({ inputs: { r, K }, expected }) => {
-    // in thousandths of an animal; a colony at K/2 that is fished harder than r·K/4 can only fall
-    const unit = 1000
-    const falls = (quota: number) => {
-      let n = K / 2
-      for (let week = 0; week < 40_000 && n > 0; week++) n += r * n * (1 - n / K) - quota / unit
-      return n > 0 ? 0 : 1
-    }
-    const { good } = largestBearable((k) => {
-      const risk = falls(k)
-      return { any: risk, total: risk, females: 0 }
-    }, 0.5, 10, 100_000)
-    expect(expected.N_msy).toBe(K / 2)
-    expect(Math.abs(good / unit / expected.MSY - 1)).toBeLessThan(0.003)
-  })
+  it.each(casesOf<{ A: Matrix }, { lambda1: number; maxUniformHarvest: number }>(harvest, 'matrix_harvest'))(
+    '$id: the same share of all, 1 − 1/λ',
+    ({ inputs, expected }) => {
+      all([1 - 1 / matrixView(inputs.A).lambda], [expected.maxUniformHarvest])
+    },
+  )
+  it.each(casesOf<{ r: number; K: number }, { MSY: number; N_msy: number }>(harvest, 'logistic'))(
+    '$id: the search for a quota finds r·K/4 from K/2 (Schaefer 1954)',
+    ({ inputs: { r, K }, expected }) => {
+      // in thousandths of an animal; a colony at K/2 that is fished harder than r·K/4 can only fall
+      const unit = 1000
+      const falls = (quota: number) => {
+        let n = K / 2
+        for (let week = 0; week < 40_000 && n > 0; week++) n += r * n * (1 - n / K) - quota / unit
+        return n > 0 ? 0 : 1
+      }
+      const { good } = largestBearable(
+        k => {
+          const risk = falls(k)
+          return { any: risk, total: risk, females: 0 }
+        },
+        0.5,
+        10,
+        100_000,
+      )
+      expect(expected.N_msy).toBe(K / 2)
+      expect(Math.abs(good / unit / expected.MSY - 1)).toBeLessThan(0.003)
+    },
+  )
 })

@@ -3,37 +3,62 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
 import { type SaltId, saltIds, type Water } from '#core/records'
 import { seededRandom } from '#core/stats'
-import { type ChangeQuestion, changeProgram, completeAnalysis, correctionGoals, doseOf, type LinearProgram, readoutsOf, slopesAt, solveProgram } from '#core/water'
+import {
+  type ChangeQuestion,
+  changeProgram,
+  completeAnalysis,
+  correctionGoals,
+  doseOf,
+  type LinearProgram,
+  readoutsOf,
+  slopesAt,
+  solveProgram,
+} from '#core/water'
 
 /** The linear programs of the recipes, solved a second time by HiGHS (Huangfu & Hall 2018, Mathematical Programming Computation 10:119), a dual simplex of its own. */
 let highs: Awaited<ReturnType<typeof loadHighs>>
-beforeAll(async () => { highs = await loadHighs() })
+beforeAll(async () => {
+  highs = await loadHighs()
+})
 
 /** The program in CPLEX's LP format. */
 function asText({ variables, cost, rows }: LinearProgram): string {
   const term = (v: number, i: number) => `${v < 0 ? '-' : '+'} ${Math.abs(v)} x${i}`
   const sum = (c: Map<number, number>) => [...c].map(([i, v]) => term(v, i)).join(' ')
-  const lines = rows.filter(r => r.coefficients.size > 0).flatMap((r, k) => [
-    ...(r.low > -Infinity ? [`l${k}: ${sum(r.coefficients)} >= ${r.low}`] : []), ...(r.high < Infinity ? [`h${k}: ${sum(r.coefficients)} <= ${r.high}`] : []),
-  ])
+  const lines = rows
+    .filter(r => r.coefficients.size > 0)
+    .flatMap((r, k) => [
+      ...(r.low > -Infinity ? [`l${k}: ${sum(r.coefficients)} >= ${r.low}`] : []),
+      ...(r.high < Infinity ? [`h${k}: ${sum(r.coefficients)} <= ${r.high}`] : []),
+    ])
   return `Minimize\n obj: ${cost.map(term).join(' ')}\nSubject To\n ${lines.join('\n ')}\nBounds\n ${variables.map((_, i) => `x${i} >= 0`).join('\n ')}\nEnd`
 }
 
 const random = seededRandom(77)
 const between = (low: number, high: number) => low + (high - low) * random()
-const someWater = (): Water => completeAnalysis({ ghDh: between(0, 20), khDh: between(0, 14), conductivityUsCm: between(20, 700) }).water
+const someWater = (): Water =>
+  completeAnalysis({ ghDh: between(0, 20), khDh: between(0, 14), conductivityUsCm: between(20, 700) }).water
 
 /** A change as it could be asked: some sources, some salts, some of the groups, limits as theirs. */
 function someQuestion(): ChangeQuestion {
-  const group = groupOf(['neocaridina', 'bee-shrimp', 'ramshorn-snail', 'water-isopod', 'apple-snail'][Math.floor(between(0, 5))]!)
+  const group = groupOf(
+    ['neocaridina', 'bee-shrimp', 'ramshorn-snail', 'water-isopod', 'apple-snail'][Math.floor(between(0, 5))]!,
+  )
   const tank = someWater()
   const netL = between(5, 120)
   const salts = saltIds.filter(s => s !== 'seaSalt' && random() < 0.6) as SaltId[]
   const step = Object.fromEntries((['ghDh', 'khDh'] as const).map(k => [k, group.largestStepPerWeek[k]!.value]))
   return {
-    tank, netL, changeL: netL * between(0.05, 0.4), goals: correctionGoals(readoutsOf(tank), group.targets, 'minerals'), step,
+    tank,
+    netL,
+    changeL: netL * between(0.05, 0.4),
+    goals: correctionGoals(readoutsOf(tank), group.targets, 'minerals'),
+    step,
     sources: Array.from({ length: 1 + Math.floor(between(0, 5)) }, () => ({ water: someWater() })),
-    doses: salts.map(salt => ({ dose: doseOf({ by: 'salt', salt }), ...(random() < 0.3 && { maxG: between(0.5, 20) }) })),
+    doses: salts.map(salt => ({
+      dose: doseOf({ by: 'salt', salt }),
+      ...(random() < 0.3 && { maxG: between(0.5, 20) }),
+    })),
   }
 }
 
@@ -52,7 +77,9 @@ describe('the solver against HiGHS on random problems', () => {
         continue
       }
       solved++
-      expect(Math.abs(mine.cost - theirs.ObjectiveValue), `problem ${i}`).toBeLessThan(1e-6 * (1 + Math.abs(theirs.ObjectiveValue)))
+      expect(Math.abs(mine.cost - theirs.ObjectiveValue), `problem ${i}`).toBeLessThan(
+        1e-6 * (1 + Math.abs(theirs.ObjectiveValue)),
+      )
       // and what was found keeps every row
       for (const row of program.rows) {
         const value = [...row.coefficients].reduce((s, [j, c]) => s + c * mine.values[j]!, 0)

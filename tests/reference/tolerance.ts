@@ -1,7 +1,17 @@
 /** Tolerance of a check value: passes if |got − expected| ≤ abs + rel · |expected|. */
-export interface Tolerance { rel?: number, abs?: number }
+export interface Tolerance {
+  rel?: number
+  abs?: number
+}
 /** A check value with its source, as in data/*.json. */
-export interface Case<I, E> { id: string, kind: string, inputs: I, expected: E, tolerance: Tolerance, source: string }
+export interface Case<I, E> {
+  id: string
+  kind: string
+  inputs: I
+  expected: E
+  tolerance: Tolerance
+  source: string
+}
 
 /** How far outside its tolerance a number lies; 0 when it is inside. */
 export function excess(got: number, expected: number, { rel = 0, abs = 0 }: Tolerance): number {

@@ -5,14 +5,27 @@ import { probeReading, type ProbeDip } from '../../server/utils/benchProbe'
 import { scaleReading } from '../../server/utils/benchScale'
 
 const truth = { ph: 7.1, conductivityUsCm: 290, temperatureC: 23, humidityPct: 60 }
-const read = (dip: ProbeDip, manners = { drift: 0, noise: 0 }, hour = 11, hoursOn = 0, seed = 1) => probeReading(dip, truth, manners, hour, hoursOn, seededRandom(seed), 0)
+const read = (dip: ProbeDip, manners = { drift: 0, noise: 0 }, hour = 11, hoursOn = 0, seed = 1) =>
+  probeReading(dip, truth, manners, hour, hoursOn, seededRandom(seed), 0)
 
 describe('the simulated probe', () => {
   it('is wrong until it is calibrated, and right after', () => {
     const shown = read('tank')
     expect(Math.abs(shown.ph - 7.1)).toBeGreaterThan(0.05)
-    const ph = { at: new Date(0).toISOString(), points: [{ raw: read('ph4').ph, truth: 4.01 }, { raw: read('ph7').ph, truth: 7 }] }
-    const ec = { at: ph.at, points: [{ raw: read('ec84').conductivityUsCm, truth: 84 }, { raw: read('ec1413').conductivityUsCm, truth: 1413 }] }
+    const ph = {
+      at: new Date(0).toISOString(),
+      points: [
+        { raw: read('ph4').ph, truth: 4.01 },
+        { raw: read('ph7').ph, truth: 7 },
+      ],
+    }
+    const ec = {
+      at: ph.at,
+      points: [
+        { raw: read('ec84').conductivityUsCm, truth: 84 },
+        { raw: read('ec1413').conductivityUsCm, truth: 1413 },
+      ],
+    }
     expect(calibrationLine(ph).ok).toBe(true)
     // the tank swings by 0.08 with the hour
     expect(Math.abs(calibrated(shown.ph, ph) - 7.1)).toBeLessThan(0.081)

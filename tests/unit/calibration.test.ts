@@ -30,7 +30,19 @@ describe('the colonies', () => {
     expect(a.entries.every(e => Date.parse(e.at) <= a.nowMs)).toBe(true)
   })
   it('live and die as animals do', () => {
-    const nature = { eggDays: 25, countableDays: 20, matureDays: 80, lifeDays: 300, broodSize: 25, restDays: 10, femaleShare: 0.5, carried: true, comeUp: 0.1, room: 400, blows: { chance: 0, share: 0 } }
+    const nature = {
+      eggDays: 25,
+      countableDays: 20,
+      matureDays: 80,
+      lifeDays: 300,
+      broodSize: 25,
+      restDays: 10,
+      femaleShare: 0.5,
+      carried: true,
+      comeUp: 0.1,
+      room: 400,
+      blows: { chance: 0, share: 0 },
+    }
     const random = seededRandom(4)
     const colony = found(nature, 10, 5, random)
     expect(countable(colony)).toHaveLength(15)

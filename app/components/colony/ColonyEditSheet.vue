@@ -15,19 +15,28 @@ const settings = useSettingsStore()
 const sheets = useSheets()
 const log = useLogStore()
 const room = useRoomStore()
-const glasses = computed(() => room.glasses.map(g => ({ value: g.id, title: `${g.name}, ${volumeText(g.grossL, settings.units)}` })).sort((a, b) => a.title.localeCompare(b.title)))
+const glasses = computed(() =>
+  room.glasses
+    .map(g => ({ value: g.id, title: `${g.name}, ${volumeText(g.grossL, settings.units)}` }))
+    .sort((a, b) => a.title.localeCompare(b.title)),
+)
 const edit = ref<ColonyEdit>(colonyEdit(props.colony, settings.units))
 const issues = ref<Record<string, string>>({})
 const group = computed(() => resolveGroup({ ...props.colony, targets: {}, life: {}, minimumKeep: undefined }))
 
-watch(open, (now) => {
+watch(open, now => {
   if (!now) return
   edit.value = colonyEdit(props.colony, settings.units)
   issues.value = {}
 })
 const empty = { prefLow: '', prefHigh: '', tolLow: '', tolHigh: '' }
-const parts = [{ key: 'prefLow', title: 'preferred from' }, { key: 'prefHigh', title: 'preferred to' }, { key: 'tolLow', title: 'tolerated from' }, { key: 'tolHigh', title: 'tolerated to' }] as const
-function set(key: typeof valueKeys[number], part: keyof typeof empty, text: string) {
+const parts = [
+  { key: 'prefLow', title: 'preferred from' },
+  { key: 'prefHigh', title: 'preferred to' },
+  { key: 'tolLow', title: 'tolerated from' },
+  { key: 'tolHigh', title: 'tolerated to' },
+] as const
+function set(key: (typeof valueKeys)[number], part: keyof typeof empty, text: string) {
   edit.value.targets = { ...edit.value.targets, [key]: { ...empty, ...edit.value.targets[key], [part]: text } }
 }
 async function save() {
@@ -45,45 +54,129 @@ async function save() {
     <form id="edit-form" class="fields" @submit.prevent="save">
       <TextInput v-model="edit.name" label="Name" :error="issues.name" />
       <PickOne v-model="edit.glassId" label="Lives in" :options="glasses" />
-      <p v-if="edit.glassId !== colony.glassId" class="small muted">The whole colony moves: from now on the water of that glass counts, its numbers stay. Bring them over by drip.</p>
-      <CompanyWarnings v-if="edit.glassId !== colony.glassId" :group-id="colony.groupId" :schools="edit.schools" :glass-id="edit.glassId" :colony-id="colony.id" />
+      <p v-if="edit.glassId !== colony.glassId" class="small muted">
+        The whole colony moves: from now on the water of that glass counts, its numbers stay. Bring them over by drip.
+      </p>
+      <CompanyWarnings
+        v-if="edit.glassId !== colony.glassId"
+        :group-id="colony.groupId"
+        :schools="edit.schools"
+        :glass-id="edit.glassId"
+        :colony-id="colony.id"
+      />
       <TextInput v-model="edit.startedAt" label="In this glass since" type="date" :error="issues.startedAt" />
-      <TextInput v-model="edit.minimumKeep" label="Fewest that should stay" numeric :placeholder="whole(group.minimumKeep.value)" :error="issues.minimumKeep" hint="What can go is reckoned against this number." />
+      <TextInput
+        v-model="edit.minimumKeep"
+        label="Fewest that should stay"
+        numeric
+        :placeholder="whole(group.minimumKeep.value)"
+        :error="issues.minimumKeep"
+        hint="What can go is reckoned against this number."
+      />
       <SchoolFields v-model="edit.schools" :group-id="colony.groupId" />
       <div class="two">
-        <TextInput v-model="edit.growthPct" label="Growth of a small colony, a week" suffix="%" numeric :placeholder="percent(Math.expm1(group.growthPerWeek.value))" :error="issues.growthPct" />
-        <TextInput v-model="edit.capacityPerL" label="Animals that a litre carries" numeric :placeholder="String(group.capacityPerL.value)" :error="issues.capacityPerL" />
+        <TextInput
+          v-model="edit.growthPct"
+          label="Growth of a small colony, a week"
+          suffix="%"
+          numeric
+          :placeholder="percent(Math.expm1(group.growthPerWeek.value))"
+          :error="issues.growthPct"
+        />
+        <TextInput
+          v-model="edit.capacityPerL"
+          label="Animals that a litre carries"
+          numeric
+          :placeholder="String(group.capacityPerL.value)"
+          :error="issues.capacityPerL"
+        />
       </div>
       <fieldset>
         <legend>Your own water ranges</legend>
         <p class="small muted">Empty fields follow the group, shown in grey.</p>
         <div v-for="key in valueKeys" :key="key" class="range">
-          <span class="name">{{ valueName(key) }} <span class="muted small">{{ valueUnit(key, settings.units) }}</span></span>
-          <input
-            v-for="p in parts" :key="p.key" inputmode="decimal" :aria-label="`${valueName(key)}, ${p.title}`" :placeholder="groupLimits(key, group, settings.units)[p.key]" :value="edit.targets[key]?.[p.key] ?? ''"
-            @input="set(key, p.key, ($event.target as HTMLInputElement).value)"
+          <span class="name"
+            >{{ valueName(key) }} <span class="muted small">{{ valueUnit(key, settings.units) }}</span></span
           >
+          <input
+            v-for="p in parts"
+            :key="p.key"
+            inputmode="decimal"
+            :aria-label="`${valueName(key)}, ${p.title}`"
+            :placeholder="groupLimits(key, group, settings.units)[p.key]"
+            :value="edit.targets[key]?.[p.key] ?? ''"
+            @input="set(key, p.key, ($event.target as HTMLInputElement).value)"
+          />
           <p v-if="issues[`targets.${key}`]" class="issue" role="alert">{{ issues[`targets.${key}`] }}</p>
         </div>
-        <p class="heads small muted"><span /><span>preferred from</span><span>to</span><span>tolerated from</span><span>to</span></p>
+        <p class="heads small muted">
+          <span /><span>preferred from</span><span>to</span><span>tolerated from</span><span>to</span>
+        </p>
       </fieldset>
     </form>
     <template #foot>
       <v-btn type="submit" form="edit-form" color="primary">Save</v-btn>
-      <v-btn class="quiet" @click="open = false; sheets.glass.value = { glassId: colony.glassId }">Change the glass</v-btn>
+      <v-btn
+        class="quiet"
+        @click="
+          open = false
+          sheets.glass.value = { glassId: colony.glassId }
+        "
+        >Change the glass</v-btn
+      >
     </template>
   </SideSheet>
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-fieldset { display: flex; flex-direction: column; }
-legend { font: 600 16px var(--v-font-heading); }
-.range, .heads { display: grid; grid-template-columns: minmax(110px, 1.4fr) repeat(4, minmax(0, 1fr)); gap: 8px; align-items: center; padding: 4px 0; }
-.heads { order: -1; }
-legend + p { order: -2; }
-.range input { width: 100%; min-height: 40px; padding: 0 8px; border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--ink); font: inherit; font-size: 15px; }
-.range input::placeholder { color: var(--muted); opacity: .75; }
-.issue { grid-column: 1 / -1; color: var(--rust); font-size: 14px; }
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+fieldset {
+  display: flex;
+  flex-direction: column;
+}
+legend {
+  font: 600 16px var(--v-font-heading);
+}
+.range,
+.heads {
+  display: grid;
+  grid-template-columns: minmax(110px, 1.4fr) repeat(4, minmax(0, 1fr));
+  gap: 8px;
+  align-items: center;
+  padding: 4px 0;
+}
+.heads {
+  order: -1;
+}
+legend + p {
+  order: -2;
+}
+.range input {
+  width: 100%;
+  min-height: 40px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+  font-size: 15px;
+}
+.range input::placeholder {
+  color: var(--muted);
+  opacity: 0.75;
+}
+.issue {
+  grid-column: 1 / -1;
+  color: var(--rust);
+  font-size: 14px;
+}
 </style>

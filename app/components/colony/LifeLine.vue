@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import 'chartjs-adapter-date-fns'
-import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
+import {
+  Chart,
+  type ChartData,
+  type ChartOptions,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  TimeScale,
+  Tooltip,
+} from 'chart.js'
 import { format } from 'date-fns'
 import { Line } from 'vue-chartjs'
 import { WEEK_MS } from '#core/records'
@@ -13,15 +24,20 @@ import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
 /** The life of a colony: estimate with its band, counts with error bars, what came and went, and the fan past today. */
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip, lifeLineMarks)
 
-const props = defineProps<{ population: PopulationAnswer, nowMs: number, months: number | null }>()
+const props = defineProps<{ population: PopulationAnswer; nowMs: number; months: number | null }>()
 const { family, colour, faded, noteStyle } = useChartStyle()
 
-const since = computed(() => (props.months === null ? props.population.path[0]?.at ?? props.nowMs : Math.max(props.population.path[0]?.at ?? props.nowMs, props.nowMs - props.months * 30.44 * 86_400_000)))
+const since = computed(() =>
+  props.months === null
+    ? (props.population.path[0]?.at ?? props.nowMs)
+    : Math.max(props.population.path[0]?.at ?? props.nowMs, props.nowMs - props.months * 30.44 * 86_400_000),
+)
 const past = computed(() => props.population.path.filter(p => p.at >= since.value - WEEK_MS))
 const shownCounts = computed(() => props.population.counts.filter(c => c.at >= since.value))
 
-const points = (band: readonly BandPoint[], key: 'p10' | 'p25' | 'p50' | 'p75' | 'p90') => band.map(b => ({ x: b.at, y: b[key] }))
-const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
+const points = (band: readonly BandPoint[], key: 'p10' | 'p25' | 'p50' | 'p75' | 'p90') =>
+  band.map(b => ({ x: b.at, y: b[key] }))
+const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   const { fan } = props.population
   const edge = { borderWidth: 0, pointRadius: 0, tension: 0 }
   return {
@@ -33,7 +49,15 @@ const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
       { ...edge, label: 'likely to', data: points(fan, 'p90'), fill: '-1', backgroundColor: faded('weed', 0.13) },
       { ...edge, label: 'inner half from', data: points(fan, 'p25') },
       { ...edge, label: 'inner half to', data: points(fan, 'p75'), fill: '-1', backgroundColor: faded('weed', 0.18) },
-      { ...edge, label: 'ahead', data: points(fan, 'p50'), borderWidth: 2.5, borderColor: colour('weed'), borderDash: [2, 5], borderCapStyle: 'round' },
+      {
+        ...edge,
+        label: 'ahead',
+        data: points(fan, 'p50'),
+        borderWidth: 2.5,
+        borderColor: colour('weed'),
+        borderDash: [2, 5],
+        borderCapStyle: 'round',
+      },
     ],
   }
 })
@@ -44,30 +68,87 @@ const marks = computed<LifeLineMarks>(() => {
   const steps = props.population.steps.filter(s => s.at >= since.value)
   const largest = Math.max(1, ...steps.map(s => Math.abs(s.change)))
   return {
-    counts: shownCounts.value.map(c => ({ at: c.at, implied: c.value, low: c.low, high: c.high, believed: c.weight !== 'none', words: `count of ${whole(c.seen)} ${countMethodWord[c.method]}: not believed` })),
+    counts: shownCounts.value.map(c => ({
+      at: c.at,
+      implied: c.value,
+      low: c.low,
+      high: c.high,
+      believed: c.weight !== 'none',
+      words: `count of ${whole(c.seen)} ${countMethodWord[c.method]}: not believed`,
+    })),
     // words on every small step would crowd the line: only the larger ones speak
-    steps: steps.map(s => ({ at: s.at, level: levelAt(s.at), change: s.change, words: Math.abs(s.change) >= 0.5 * largest && steps.length <= 12 ? `${s.change < 0 ? '−' : '+'}${whole(Math.abs(s.change))}` : '' })),
+    steps: steps.map(s => ({
+      at: s.at,
+      level: levelAt(s.at),
+      change: s.change,
+      words:
+        Math.abs(s.change) >= 0.5 * largest && steps.length <= 12
+          ? `${s.change < 0 ? '−' : '+'}${whole(Math.abs(s.change))}`
+          : '',
+    })),
     todayMs: props.nowMs,
-    ink: colour('ink'), muted: colour('muted'), roe: colour('roe'), paper: colour('background'),
+    ink: colour('ink'),
+    muted: colour('muted'),
+    roe: colour('roe'),
+    paper: colour('background'),
   }
 })
 /** One wild count must not squeeze the rest: it is drawn at the top edge. */
 const top = computed(() => {
-  const highs = [...past.value.map(p => p.p90), ...props.population.fan.map(p => p.p90), ...shownCounts.value.filter(c => c.weight !== 'none').map(c => c.high)]
+  const highs = [
+    ...past.value.map(p => p.p90),
+    ...props.population.fan.map(p => p.p90),
+    ...shownCounts.value.filter(c => c.weight !== 'none').map(c => c.high),
+  ]
   return Math.max(3, ...highs) * 1.06
 })
 /** Months by name; the year stands where it begins. */
 function monthLabel(ms: number, before: number | undefined): string {
   const short = (props.months ?? 99) < 9 ? 'd MMM' : 'MMM'
-  return format(ms, before === undefined || new Date(before).getFullYear() !== new Date(ms).getFullYear() ? `${short} yyyy` : short)
+  return format(
+    ms,
+    before === undefined || new Date(before).getFullYear() !== new Date(ms).getFullYear() ? `${short} yyyy` : short,
+  )
 }
 const options = computed<ChartOptions<'line'>>(() => ({
-  responsive: true, maintainAspectRatio: false, animation: false, font: { family },
+  responsive: true,
+  maintainAspectRatio: false,
+  animation: false,
+  font: { family },
   interaction: { mode: 'index', intersect: false, axis: 'x' },
   layout: { padding: { right: 8 } },
   scales: {
-    x: { type: 'time', min: since.value, max: props.population.fan.at(-1)?.at, time: { minUnit: 'week' }, grid: { display: false }, border: { color: colour('rule') }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24, callback: (v, i, ticks) => monthLabel(Number(v), ticks[i - 1]?.value) } },
-    y: { min: 0, suggestedMax: top.value, max: top.value, title: { display: true, text: 'animals', color: colour('muted'), font: { family, size: 14 } }, grid: { color: colour('rule') }, border: { display: false }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxTicksLimit: 7, precision: 0, callback: v => whole(Number(v)), includeBounds: false } },
+    x: {
+      type: 'time',
+      min: since.value,
+      max: props.population.fan.at(-1)?.at,
+      time: { minUnit: 'week' },
+      grid: { display: false },
+      border: { color: colour('rule') },
+      ticks: {
+        color: colour('muted'),
+        font: { family, size: 14 },
+        maxRotation: 0,
+        autoSkipPadding: 24,
+        callback: (v, i, ticks) => monthLabel(Number(v), ticks[i - 1]?.value),
+      },
+    },
+    y: {
+      min: 0,
+      suggestedMax: top.value,
+      max: top.value,
+      title: { display: true, text: 'animals', color: colour('muted'), font: { family, size: 14 } },
+      grid: { color: colour('rule') },
+      border: { display: false },
+      ticks: {
+        color: colour('muted'),
+        font: { family, size: 14 },
+        maxTicksLimit: 7,
+        precision: 0,
+        callback: v => whole(Number(v)),
+        includeBounds: false,
+      },
+    },
   },
   plugins: {
     legend: { display: false },
@@ -77,7 +158,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
       filter: item => ['estimate', 'ahead'].includes(item.dataset.label ?? ''),
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),
-        label: (item) => {
+        label: item => {
           const band = (item.dataset.label === 'ahead' ? props.population.fan : past.value)[item.dataIndex]
           return band ? `about ${whole(band.p50)}, likely ${whole(band.p10)} to ${whole(band.p90)}` : ''
         },
@@ -103,8 +184,23 @@ const summary = computed(() => {
 </template>
 
 <style scoped>
-figure { display: flex; flex-direction: column; min-height: 0; flex: 1; }
-.canvas { position: relative; flex: 1; min-height: 220px; }
-figcaption { padding-top: 2px; }
-@media (max-width: 700px) { .canvas { min-height: 280px; } }
+figure {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  flex: 1;
+}
+.canvas {
+  position: relative;
+  flex: 1;
+  min-height: 220px;
+}
+figcaption {
+  padding-top: 2px;
+}
+@media (max-width: 700px) {
+  .canvas {
+    min-height: 280px;
+  }
+}
 </style>

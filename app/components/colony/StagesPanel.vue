@@ -2,21 +2,42 @@
 import type { SpeciesGroup } from '#core/groups'
 import { type PopulationAnswer, stageNames } from '#core/population'
 import { whole } from '~/words/numbers'
-import { disagreementText, learntName, learntText, lookText, mattersText, stageHint, stageWord } from '~/words/population'
+import {
+  disagreementText,
+  learntName,
+  learntText,
+  lookText,
+  mattersText,
+  stageHint,
+  stageWord,
+} from '~/words/population'
 import { weeksText } from '~/words/when'
 
 /** Of whom the number is made: every stage with its likely range, what was learnt of this colony, what matters most, and what to look at next. */
-const props = defineProps<{ population: PopulationAnswer, group: SpeciesGroup }>()
+const props = defineProps<{ population: PopulationAnswer; group: SpeciesGroup }>()
 
 const rows = computed(() => {
   const hermaphrodite = props.group.stages.femaleShare.value === 1
-  const shown = stageNames.filter(stage => (stage !== 'males' || !hermaphrodite) && props.population.stages[stage].high > 0)
+  const shown = stageNames.filter(
+    stage => (stage !== 'males' || !hermaphrodite) && props.population.stages[stage].high > 0,
+  )
   const counted = shown.filter(stage => !stageHint[stage])
-  const top = Math.max(1, ...counted.map(stage => props.population.stages[stage].high), props.population.stages.first.high)
-  return shown.map((stage) => {
+  const top = Math.max(
+    1,
+    ...counted.map(stage => props.population.stages[stage].high),
+    props.population.stages.first.high,
+  )
+  return shown.map(stage => {
     const { value, low, high } = props.population.stages[stage]
-    const x = (n: number) => `${Math.min(100, n / top * 100).toFixed(1)}%`
-    return { stage, title: stageWord(stage, props.group), hint: stageHint[stage] ?? '', text: `about ${whole(value)}`, range: `likely ${whole(low)} to ${whole(high)}`, bar: stage === 'eggs' ? null : { left: x(low), width: `calc(${x(high)} - ${x(low)} + 2px)`, mark: x(value) } }
+    const x = (n: number) => `${Math.min(100, (n / top) * 100).toFixed(1)}%`
+    return {
+      stage,
+      title: stageWord(stage, props.group),
+      hint: stageHint[stage] ?? '',
+      text: `about ${whole(value)}`,
+      range: `likely ${whole(low)} to ${whole(high)}`,
+      bar: stage === 'eggs' ? null : { left: x(low), width: `calc(${x(high)} - ${x(low)} + 2px)`, mark: x(value) },
+    }
   })
 })
 const broods = computed(() => {
@@ -32,50 +53,153 @@ const matrix = computed(() => props.population.matrix)
   <section class="stages" aria-label="Stages">
     <div>
       <table>
-        <caption class="sr">Animals by stage, about and likely</caption>
+        <caption class="sr">
+          Animals by stage, about and likely
+        </caption>
         <tbody>
           <tr v-for="r in rows" :key="r.stage">
-            <th scope="row">{{ r.title }}<span v-if="r.hint" class="small muted">{{ r.hint }}</span></th>
-            <td class="bar" aria-hidden="true"><span v-if="r.bar" class="track"><span class="range" :style="{ left: r.bar.left, width: r.bar.width }" /><span class="mark" :style="{ left: r.bar.mark }" /></span></td>
-            <td class="n"><span class="numeral">{{ r.text }}</span><span class="small muted">{{ r.range }}</span></td>
+            <th scope="row">
+              {{ r.title }}<span v-if="r.hint" class="small muted">{{ r.hint }}</span>
+            </th>
+            <td class="bar" aria-hidden="true">
+              <span v-if="r.bar" class="track"
+                ><span class="range" :style="{ left: r.bar.left, width: r.bar.width }" /><span
+                  class="mark"
+                  :style="{ left: r.bar.mark }"
+              /></span>
+            </td>
+            <td class="n">
+              <span class="numeral">{{ r.text }}</span><span class="small muted">{{ r.range }}</span>
+            </td>
           </tr>
         </tbody>
       </table>
       <p v-if="broods"><TheSentence :text="broods" /></p>
     </div>
     <div class="words">
-      <p v-if="population.fit.disagreement" class="care" role="status"><TheSentence :text="disagreementText(population)" /></p>
+      <p v-if="population.fit.disagreement" class="care" role="status">
+        <TheSentence :text="disagreementText(population)" />
+      </p>
       <template v-if="matrix.matters.length > 1">
         <p><TheSentence :text="mattersText(matrix)" /></p>
-        <p v-if="matrix.generationWeeks" class="muted">A generation takes about {{ weeksText(matrix.generationWeeks) }}<template v-if="matrix.doublingWeeks"> and a settled colony of this kind doubles in about {{ weeksText(matrix.doublingWeeks) }}</template>.</p>
+        <p v-if="matrix.generationWeeks" class="muted">
+          A generation takes about {{ weeksText(matrix.generationWeeks)
+          }}<template v-if="matrix.doublingWeeks">
+            and a settled colony of this kind doubles in about {{ weeksText(matrix.doublingWeeks) }}</template
+          >.
+        </p>
       </template>
       <h3>What to look at next</h3>
-      <ul><li v-for="l in population.looks" :key="l.what"><TheSentence :text="lookText(l)" /></li></ul>
+      <ul>
+        <li v-for="l in population.looks" :key="l.what"><TheSentence :text="lookText(l)" /></li>
+      </ul>
       <h3>Learnt from this log</h3>
-      <dl><div v-for="l in population.learnt" :key="l.name"><dt>{{ learntName(l) }}</dt><dd>{{ learntText(l) }}</dd></div></dl>
+      <dl>
+        <div v-for="l in population.learnt" :key="l.name">
+          <dt>{{ learntName(l) }}</dt>
+          <dd>{{ learntText(l) }}</dd>
+        </div>
+      </dl>
     </div>
   </section>
 </template>
 
 <style scoped>
-.stages { display: grid; grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr); gap: 32px; padding: 12px 0 8px; }
-table { width: 100%; border-collapse: collapse; }
-tr { border-top: 1px solid var(--rule); }
-th { text-align: left; font-weight: 600; padding: 8px 12px 8px 0; width: 30%; }
-th span, .n span { display: block; }
-th span { font-weight: 400; }
-.bar { width: 42%; }
-.track { position: relative; display: block; height: 16px; border-bottom: 1px solid var(--rule); }
-.range { position: absolute; top: 3px; height: 10px; border-radius: 3px; background: rgba(var(--v-theme-weed), .3); }
-.mark { position: absolute; top: 0; width: 3px; height: 16px; margin-left: -1px; background: var(--weed); }
-.n { padding: 6px 0 6px 16px; white-space: nowrap; }
-p { padding-top: 8px; }
-.words p:first-child { padding-top: 0; }
-.care { border-left: 3px solid var(--straw); padding-left: 10px; }
-h3 { padding: 12px 0 2px; }
-li, dl div { border-top: 1px solid var(--rule); padding: 5px 0; }
-dl div { display: grid; grid-template-columns: 2fr 3fr; gap: 12px; font-size: 15px; }
-dd { margin: 0; }
-.sr { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-@media (max-width: 900px) { .stages { grid-template-columns: 1fr; gap: 12px; } .bar { width: 30%; } }
+.stages {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 32px;
+  padding: 12px 0 8px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+tr {
+  border-top: 1px solid var(--rule);
+}
+th {
+  text-align: left;
+  font-weight: 600;
+  padding: 8px 12px 8px 0;
+  width: 30%;
+}
+th span,
+.n span {
+  display: block;
+}
+th span {
+  font-weight: 400;
+}
+.bar {
+  width: 42%;
+}
+.track {
+  position: relative;
+  display: block;
+  height: 16px;
+  border-bottom: 1px solid var(--rule);
+}
+.range {
+  position: absolute;
+  top: 3px;
+  height: 10px;
+  border-radius: 3px;
+  background: rgba(var(--v-theme-weed), 0.3);
+}
+.mark {
+  position: absolute;
+  top: 0;
+  width: 3px;
+  height: 16px;
+  margin-left: -1px;
+  background: var(--weed);
+}
+.n {
+  padding: 6px 0 6px 16px;
+  white-space: nowrap;
+}
+p {
+  padding-top: 8px;
+}
+.words p:first-child {
+  padding-top: 0;
+}
+.care {
+  border-left: 3px solid var(--straw);
+  padding-left: 10px;
+}
+h3 {
+  padding: 12px 0 2px;
+}
+li,
+dl div {
+  border-top: 1px solid var(--rule);
+  padding: 5px 0;
+}
+dl div {
+  display: grid;
+  grid-template-columns: 2fr 3fr;
+  gap: 12px;
+  font-size: 15px;
+}
+dd {
+  margin: 0;
+}
+.sr {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+@media (max-width: 900px) {
+  .stages {
+    grid-template-columns: 1fr;
+    gap: 12px;
+  }
+  .bar {
+    width: 30%;
+  }
+}
 </style>

@@ -15,7 +15,10 @@ const untested = computed(() => props.values.filter(v => !v.latest).map(v => val
 <template>
   <section class="strips" aria-label="Water values">
     <button v-for="v in tested" :key="v.key" type="button" class="value" @click="$emit('why', v)">
-      <span class="name"><StateMark :state="v.state" /><span>{{ valueName(v.key) }}</span> <b class="numeral">{{ valueText(v.key, v.latest!.value, settings.units) }}</b></span>
+      <span class="name"
+        ><StateMark :state="v.state" /><span>{{ valueName(v.key) }}</span>
+        <b class="numeral">{{ valueText(v.key, v.latest!.value, settings.units) }}</b></span
+      >
       <TargetStrip :verdict="v" />
       <span class="small muted">{{ agoText(v.ageDays ?? 0) }} · {{ testMethodWord[v.latest!.method] }}</span>
     </button>
@@ -24,10 +27,40 @@ const untested = computed(() => props.values.filter(v => !v.latest).map(v => val
 </template>
 
 <style scoped>
-.strips { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 6px 20px; border-top: 1px solid var(--rule); padding-top: 10px; }
-.value { display: grid; gap: 3px; padding: 4px 0; border: 0; background: none; color: inherit; font: inherit; text-align: left; cursor: pointer; min-width: 0; }
-.name { display: flex; align-items: baseline; gap: 5px; font-size: 15px; white-space: nowrap; }
-.name :deep(.mark) { margin-right: 1px; }
-.name > span:nth-child(2) { overflow: hidden; text-overflow: ellipsis; }
-.none { grid-column: 1 / -1; }
+.strips {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 6px 20px;
+  border-top: 1px solid var(--rule);
+  padding-top: 10px;
+}
+.value {
+  display: grid;
+  gap: 3px;
+  padding: 4px 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+  min-width: 0;
+}
+.name {
+  display: flex;
+  align-items: baseline;
+  gap: 5px;
+  font-size: 15px;
+  white-space: nowrap;
+}
+.name :deep(.mark) {
+  margin-right: 1px;
+}
+.name > span:nth-child(2) {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.none {
+  grid-column: 1 / -1;
+}
 </style>

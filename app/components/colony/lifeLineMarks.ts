@@ -2,8 +2,8 @@ import type { Chart, Plugin } from 'chart.js'
 
 /** A count with its likely range, or a step, as drawn on the life line. Moments are milliseconds. */
 export interface LifeLineMarks {
-  counts: { at: number, implied: number, low: number, high: number, believed: boolean, words: string }[]
-  steps: { at: number, /** estimate at that moment */ level: number, change: number, words: string }[]
+  counts: { at: number; implied: number; low: number; high: number; believed: boolean; words: string }[]
+  steps: { at: number; /** estimate at that moment */ level: number; change: number; words: string }[]
   todayMs: number
   ink: string
   muted: string
@@ -37,7 +37,8 @@ export const lifeLineMarks: Plugin<'line', { marks?: LifeLineMarks }> = {
         cross(ctx, px, py)
         ctx.fillStyle = marks.muted
         // to the side on which there is room before the today line
-        ctx.textAlign = px + 14 + ctx.measureText(c.words).width > x(marks.todayMs) && px > chartArea.left + 200 ? 'right' : 'left'
+        ctx.textAlign =
+          px + 14 + ctx.measureText(c.words).width > x(marks.todayMs) && px > chartArea.left + 200 ? 'right' : 'left'
         ctx.fillText(c.words, px + (ctx.textAlign === 'right' ? -10 : 10), py + 4)
         continue
       }
@@ -67,7 +68,13 @@ function today({ ctx, chartArea }: Chart, marks: LifeLineMarks, px: number) {
 }
 
 /** Animals that went point down under the line, those that came point up above it. */
-function arrow(ctx: CanvasRenderingContext2D, px: number, py: number, step: LifeLineMarks['steps'][number], marks: LifeLineMarks) {
+function arrow(
+  ctx: CanvasRenderingContext2D,
+  px: number,
+  py: number,
+  step: LifeLineMarks['steps'][number],
+  marks: LifeLineMarks,
+) {
   const down = step.change < 0
   const from = py + (down ? 8 : -8)
   const to = py + (down ? 34 : -34)

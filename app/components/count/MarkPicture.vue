@@ -3,13 +3,24 @@ import type { Picture } from '#core/counting'
 import { type MarkStage, stageMarkWord } from '~/words/count'
 
 /** A mark on a picture, in the picture's pixels. */
-export interface PictureMark { x: number, y: number, stage: MarkStage }
+export interface PictureMark {
+  x: number
+  y: number
+  stage: MarkStage
+}
 
 /**
  * A picture to mark animals on. A tap sets a mark, a tap on a mark takes it away, a tap on a suggestion takes it on. With
  * the keyboard: arrows move the cross, Enter marks, Backspace takes the last one away.
  */
-const props = defineProps<{ picture: Picture, stage: MarkStage, suggestions?: readonly { x: number, y: number }[], missed?: readonly { x: number, y: number }[], grid?: boolean, locked?: boolean }>()
+const props = defineProps<{
+  picture: Picture
+  stage: MarkStage
+  suggestions?: readonly { x: number; y: number }[]
+  missed?: readonly { x: number; y: number }[]
+  grid?: boolean
+  locked?: boolean
+}>()
 const marks = defineModel<PictureMark[]>({ required: true })
 const emit = defineEmits<{ accept: [index: number] }>()
 
@@ -27,7 +38,7 @@ const radius = computed(() => Math.max(props.picture.width, props.picture.height
 
 function hit(x: number, y: number) {
   if (props.locked) return
-  const near = (p: { x: number, y: number }) => Math.hypot(p.x - x, p.y - y) < 1.2 * radius.value
+  const near = (p: { x: number; y: number }) => Math.hypot(p.x - x, p.y - y) < 1.2 * radius.value
   const at = marks.value.findLastIndex(near)
   if (at >= 0) {
     marks.value = marks.value.filter((_, i) => i !== at)
@@ -41,53 +52,148 @@ function hit(x: number, y: number) {
 function tap(event: MouseEvent) {
   const box = (event.currentTarget as Element).getBoundingClientRect()
   cross.value.shown = false
-  hit((event.clientX - box.left) / box.width * props.picture.width, (event.clientY - box.top) / box.height * props.picture.height)
+  hit(
+    ((event.clientX - box.left) / box.width) * props.picture.width,
+    ((event.clientY - box.top) / box.height) * props.picture.height,
+  )
 }
 function key(event: KeyboardEvent) {
   const step = props.picture.width / (event.shiftKey ? 12 : 60)
-  const moves: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, -1],
+    ArrowDown: [0, 1],
+  }
   const move = moves[event.key]
   if (move) {
     const from = cross.value.shown ? cross.value : { x: props.picture.width / 2, y: props.picture.height / 2 }
-    cross.value = { x: Math.min(props.picture.width, Math.max(0, from.x + move[0] * step)), y: Math.min(props.picture.height, Math.max(0, from.y + move[1] * step)), shown: true }
-  }
-  else if (event.key === 'Enter' && cross.value.shown) hit(cross.value.x, cross.value.y)
+    cross.value = {
+      x: Math.min(props.picture.width, Math.max(0, from.x + move[0] * step)),
+      y: Math.min(props.picture.height, Math.max(0, from.y + move[1] * step)),
+      shown: true,
+    }
+  } else if (event.key === 'Enter' && cross.value.shown) hit(cross.value.x, cross.value.y)
   else if (event.key === 'Backspace' && !props.locked) marks.value = marks.value.slice(0, -1)
   else return
   event.preventDefault()
 }
 const lines = computed(() => [1, 2, 3].map(i => i / 4))
-const label = computed(() => `Picture with ${marks.value.length} marks. Arrows move the cross, Enter marks, Backspace takes the last mark away.`)
+const label = computed(
+  () =>
+    `Picture with ${marks.value.length} marks. Arrows move the cross, Enter marks, Backspace takes the last mark away.`,
+)
 </script>
 
 <template>
-  <div class="marked" :style="{ aspectRatio: `${picture.width} / ${picture.height}`, width: `min(100%, calc(66vh * ${picture.width / picture.height}))` }">
+  <div
+    class="marked"
+    :style="{
+      aspectRatio: `${picture.width} / ${picture.height}`,
+      width: `min(100%, calc(66vh * ${picture.width / picture.height}))`,
+    }"
+  >
     <canvas ref="canvas" aria-hidden="true" />
     <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
-    <svg :viewBox="`0 0 ${picture.width} ${picture.height}`" preserveAspectRatio="none" role="application" :aria-label="label" tabindex="0" @click="tap" @keydown="key">
-      <g v-if="grid" class="grid"><template v-for="l in lines" :key="l"><line :x1="l * picture.width" :x2="l * picture.width" y1="0" :y2="picture.height" /><line :y1="l * picture.height" :y2="l * picture.height" x1="0" :x2="picture.width" /></template></g>
+    <svg
+      :viewBox="`0 0 ${picture.width} ${picture.height}`"
+      preserveAspectRatio="none"
+      role="application"
+      :aria-label="label"
+      tabindex="0"
+      @click="tap"
+      @keydown="key"
+    >
+      <g v-if="grid" class="grid">
+        <template v-for="l in lines" :key="l">
+          <line :x1="l * picture.width" :x2="l * picture.width" y1="0" :y2="picture.height" />
+          <line :y1="l * picture.height" :y2="l * picture.height" x1="0" :x2="picture.width" />
+        </template>
+      </g>
       <circle v-for="(s, i) in suggestions" :key="`s${i}`" class="suggestion" :cx="s.x" :cy="s.y" :r="radius" />
       <template v-for="(m, i) in marks" :key="i">
         <circle v-if="m.stage === 'grown'" class="mark grown" :cx="m.x" :cy="m.y" :r="radius" />
-        <rect v-else-if="m.stage === 'halfGrown'" class="mark half" :x="m.x - radius * .85" :y="m.y - radius * .85" :width="radius * 1.7" :height="radius * 1.7" />
-        <path v-else class="mark young" :d="`M${m.x},${m.y - radius} L${m.x + radius},${m.y + radius * .8} L${m.x - radius},${m.y + radius * .8} Z`" />
+        <rect
+          v-else-if="m.stage === 'halfGrown'"
+          class="mark half"
+          :x="m.x - radius * 0.85"
+          :y="m.y - radius * 0.85"
+          :width="radius * 1.7"
+          :height="radius * 1.7"
+        />
+        <path
+          v-else
+          class="mark young"
+          :d="`M${m.x},${m.y - radius} L${m.x + radius},${m.y + radius * 0.8} L${m.x - radius},${m.y + radius * 0.8} Z`"
+        />
       </template>
       <circle v-for="(m, i) in missed" :key="`m${i}`" class="missed" :cx="m.x" :cy="m.y" :r="radius * 1.3" />
-      <g v-if="cross.shown" class="cross"><line :x1="cross.x - radius * 1.6" :x2="cross.x + radius * 1.6" :y1="cross.y" :y2="cross.y" /><line :y1="cross.y - radius * 1.6" :y2="cross.y + radius * 1.6" :x1="cross.x" :x2="cross.x" /></g>
+      <g v-if="cross.shown" class="cross">
+        <line :x1="cross.x - radius * 1.6" :x2="cross.x + radius * 1.6" :y1="cross.y" :y2="cross.y" />
+        <line :y1="cross.y - radius * 1.6" :y2="cross.y + radius * 1.6" :x1="cross.x" :x2="cross.x" />
+      </g>
     </svg>
-    <p class="hidden-to-eyes" role="status">{{ marks.length }} marked: {{ Object.entries(stageMarkWord).map(([k, w]) => `${marks.filter(m => m.stage === k).length} ${w.toLowerCase()}`).join(', ') }}</p>
+    <p class="hidden-to-eyes" role="status">
+      {{ marks.length }} marked:
+      {{
+        Object.entries(stageMarkWord)
+          .map(([k, w]) => `${marks.filter(m => m.stage === k).length} ${w.toLowerCase()}`)
+          .join(', ')
+      }}
+    </p>
   </div>
 </template>
 
 <style scoped>
-.marked { position: relative; margin: 0 auto; border: 1px solid var(--rule); border-radius: 6px; overflow: hidden; }
-canvas, svg { position: absolute; inset: 0; width: 100%; height: 100%; }
-svg { cursor: crosshair; touch-action: manipulation; }
-.mark, .suggestion, .missed, .cross line { fill: none; stroke-width: 2.5; vector-effect: non-scaling-stroke; }
+.marked {
+  position: relative;
+  margin: 0 auto;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  overflow: hidden;
+}
+canvas,
+svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+svg {
+  cursor: crosshair;
+  touch-action: manipulation;
+}
+.mark,
+.suggestion,
+.missed,
+.cross line {
+  fill: none;
+  stroke-width: 2.5;
+  vector-effect: non-scaling-stroke;
+}
 /* on any picture: a light line with a dark one around it */
-.mark { stroke: #fff; paint-order: stroke; filter: drop-shadow(0 0 1.5px #000) drop-shadow(0 0 1px #000); }
-.suggestion { stroke: #ffe9a8; stroke-dasharray: 4 3; filter: drop-shadow(0 0 1.5px #000); }
-.missed { stroke: #ffb3a8; stroke-width: 3.5; filter: drop-shadow(0 0 1.5px #000); }
-.cross line { stroke: #fff; filter: drop-shadow(0 0 1px #000); }
-.grid line { stroke: rgba(255, 255, 255, .55); stroke-width: 1; vector-effect: non-scaling-stroke; }
+.mark {
+  stroke: #fff;
+  paint-order: stroke;
+  filter: drop-shadow(0 0 1.5px #000) drop-shadow(0 0 1px #000);
+}
+.suggestion {
+  stroke: #ffe9a8;
+  stroke-dasharray: 4 3;
+  filter: drop-shadow(0 0 1.5px #000);
+}
+.missed {
+  stroke: #ffb3a8;
+  stroke-width: 3.5;
+  filter: drop-shadow(0 0 1.5px #000);
+}
+.cross line {
+  stroke: #fff;
+  filter: drop-shadow(0 0 1px #000);
+}
+.grid line {
+  stroke: rgba(255, 255, 255, 0.55);
+  stroke-width: 1;
+  vector-effect: non-scaling-stroke;
+}
 </style>

@@ -9,40 +9,117 @@ import { whole } from '~/words/numbers'
 /** Counting by marks: each catch is marked and let go; how many come back tells how many there are. For shells. */
 const props = defineProps<{ colony: Colony }>()
 const count = defineModel<SheetCount | null>({ required: true })
-const rows = ref([{ caught: '', recaptured: '' }, { caught: '', recaptured: '' }])
+const rows = ref([
+  { caught: '', recaptured: '' },
+  { caught: '', recaptured: '' },
+])
 const read = computed(() => readMarks(rows.value))
 const group = computed(() => groupOf(props.colony.groupId))
 const sheds = computed(() => group.value.care.molts !== undefined)
 const started = computed(() => rows.value.filter(r => r.caught.trim() !== '').length > 1)
-watch(read, (r) => {
-  count.value = r.ok ? { method: 'marks', number: r.marks.reduce((s, m) => s + m.caught - m.recaptured, 0), marks: r.marks } : null
-}, { immediate: true })
-const evidence = computed(() => (count.value?.method === 'marks' ? countEvidence(count.value, group.value.counting, sheds.value) : null))
+watch(
+  read,
+  r => {
+    count.value = r.ok
+      ? { method: 'marks', number: r.marks.reduce((s, m) => s + m.caught - m.recaptured, 0), marks: r.marks }
+      : null
+  },
+  { immediate: true },
+)
+const evidence = computed(() =>
+  count.value?.method === 'marks' ? countEvidence(count.value, group.value.counting, sheds.value) : null,
+)
 const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) : null))
 </script>
 
 <template>
   <div class="marks">
-    <p class="muted">Catch some, put a small spot of harmless paint or nail varnish on each dry shell, let them go. Days later catch again and write how many carry a spot. Mark the new ones too and go on as often as you like.</p>
-    <p v-if="sheds" class="care" role="status">{{ group.name }} molt: they shed their marks with the skin, and the number then comes out too high. Use this for snails; for these animals count at the food or in passes.</p>
+    <p class="muted">
+      Catch some, put a small spot of harmless paint or nail varnish on each dry shell, let them go. Days later catch
+      again and write how many carry a spot. Mark the new ones too and go on as often as you like.
+    </p>
+    <p v-if="sheds" class="care" role="status">
+      {{ group.name }} molt: they shed their marks with the skin, and the number then comes out too high. Use this for
+      snails; for these animals count at the food or in passes.
+    </p>
     <table>
-      <thead><tr><th scope="col">Catch</th><th scope="col">Caught</th><th scope="col">of them with a mark</th></tr></thead>
-      <tbody><tr v-for="(row, i) in rows" :key="i"><th scope="row">{{ i + 1 }}</th><td><input v-model="row.caught" inputmode="numeric" :aria-label="`Catch ${i + 1}: caught`"></td><td><input v-if="i > 0" v-model="row.recaptured" inputmode="numeric" :aria-label="`Catch ${i + 1}: with a mark`"><span v-else class="muted">none yet</span></td></tr></tbody>
+      <thead>
+        <tr>
+          <th scope="col">Catch</th>
+          <th scope="col">Caught</th>
+          <th scope="col">of them with a mark</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, i) in rows" :key="i">
+          <th scope="row">{{ i + 1 }}</th>
+          <td><input v-model="row.caught" inputmode="numeric" :aria-label="`Catch ${i + 1}: caught`" /></td>
+          <td>
+            <input
+              v-if="i > 0"
+              v-model="row.recaptured"
+              inputmode="numeric"
+              :aria-label="`Catch ${i + 1}: with a mark`"
+            /><span v-else class="muted">none yet</span>
+          </td>
+        </tr>
+      </tbody>
     </table>
-    <button v-if="rows.length < 20" type="button" class="link" @click="rows = [...rows, { caught: '', recaptured: '' }]">Another catch</button>
+    <button
+      v-if="rows.length < 20"
+      type="button"
+      class="link"
+      @click="rows = [...rows, { caught: '', recaptured: '' }]"
+    >
+      Another catch
+    </button>
     <p v-if="started && !read.ok" class="issue" role="alert">{{ read.issue }}</p>
     <p v-if="evidence" class="statement"><TheSentence :text="evidenceText(evidence)" /></p>
-    <details v-if="evidence" class="small"><summary>Why?</summary><p class="muted">{{ countWhy['marks'] }}</p></details>
+    <details v-if="evidence" class="small">
+      <summary>Why?</summary>
+      <p class="muted">{{ countWhy['marks'] }}</p>
+    </details>
     <p v-if="marked" class="muted">{{ whole(marked.recaptured) }} came back with a mark in all.</p>
   </div>
 </template>
 
 <style scoped>
-.marks { display: grid; gap: 12px; max-width: 760px; justify-items: start; }
-th, td { text-align: left; padding: 4px 16px 4px 0; }
-thead th { font-size: 14px; font-weight: 400; color: var(--muted); }
-input { width: 110px; min-height: 44px; border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--ink); font: inherit; padding: 0 12px; }
-.care { border-left: 3px solid var(--straw); padding-left: 10px; }
-.issue { color: var(--rust); }
-summary { cursor: pointer; color: var(--weed); min-height: 28px; }
+.marks {
+  display: grid;
+  gap: 12px;
+  max-width: 760px;
+  justify-items: start;
+}
+th,
+td {
+  text-align: left;
+  padding: 4px 16px 4px 0;
+}
+thead th {
+  font-size: 14px;
+  font-weight: 400;
+  color: var(--muted);
+}
+input {
+  width: 110px;
+  min-height: 44px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+  padding: 0 12px;
+}
+.care {
+  border-left: 3px solid var(--straw);
+  padding-left: 10px;
+}
+.issue {
+  color: var(--rust);
+}
+summary {
+  cursor: pointer;
+  color: var(--weed);
+  min-height: 28px;
+}
 </style>

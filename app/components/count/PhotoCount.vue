@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { countEvidence } from '#core/abundance'
-import { type BlobsFound, densityOf, type FrameCount, hitRateOf, joinFrames, type Picture, tallyMarks } from '#core/counting'
+import {
+  type BlobsFound,
+  densityOf,
+  type FrameCount,
+  hitRateOf,
+  joinFrames,
+  type Picture,
+  tallyMarks,
+} from '#core/counting'
 import { groupOf } from '#core/groups'
 import type { Colony, Practice } from '#core/records'
 import { readPicture } from '~/files/readPicture'
@@ -10,7 +18,7 @@ import { countWhy, evidenceText, hitRateText, type MarkStage, stageMarkWord } fr
 import { whole } from '~/words/numbers'
 
 /** Counting on a photo: marks by stage, suggestions to take or leave, several frames averaged, expansion to the whole tank. */
-const props = defineProps<{ colony: Colony, practice: readonly Practice[] }>()
+const props = defineProps<{ colony: Colony; practice: readonly Practice[] }>()
 const count = defineModel<SheetCount | null>({ required: true })
 const counting = useCounting()
 
@@ -20,7 +28,7 @@ const marks = ref<PictureMark[]>([])
 const stage = ref<MarkStage | ''>('grown')
 const stages = (Object.keys(stageMarkWord) as MarkStage[]).map(value => ({ value, title: stageMarkWord[value] }))
 const found = shallowRef<BlobsFound | null>(null)
-const suggestions = shallowRef<{ x: number, y: number }[]>([])
+const suggestions = shallowRef<{ x: number; y: number }[]>([])
 const looking = ref(false)
 const grid = ref(true)
 const threshold = ref(0)
@@ -34,16 +42,44 @@ const useOwn = ref(true)
 const shareRead = computed(() => readShare(share.value))
 const tally = computed(() => tallyMarks(marks.value))
 const joined = computed(() => joinFrames([...frames.value, ...(picture.value ? [tally.value] : [])]))
-const own = computed(() => joined.value && picture.value && hitRateOf(props.practice, joined.value.mostly, densityOf(joined.value.mean, Number(widthCm.value.replace(',', '.')), picture.value)))
-watch([joined, shareRead, own, useOwn], () => {
-  if (!joined.value || !shareRead.value.ok) {
-    count.value = null
-    return
-  }
-  const { number, parts, series } = joined.value
-  count.value = { method: 'photo', number, share: shareRead.value.share, parts, ...(series.length > 1 && { series }), ...(useOwn.value && own.value && { hitRate: { share: own.value.share, sdLog: own.value.sdLog } }) }
-}, { immediate: true })
-const evidence = computed(() => (count.value?.method === 'photo' ? countEvidence(count.value, groupOf(props.colony.groupId).counting, groupOf(props.colony.groupId).care.molts !== undefined) : null))
+const own = computed(
+  () =>
+    joined.value &&
+    picture.value &&
+    hitRateOf(
+      props.practice,
+      joined.value.mostly,
+      densityOf(joined.value.mean, Number(widthCm.value.replace(',', '.')), picture.value),
+    ),
+)
+watch(
+  [joined, shareRead, own, useOwn],
+  () => {
+    if (!joined.value || !shareRead.value.ok) {
+      count.value = null
+      return
+    }
+    const { number, parts, series } = joined.value
+    count.value = {
+      method: 'photo',
+      number,
+      share: shareRead.value.share,
+      parts,
+      ...(series.length > 1 && { series }),
+      ...(useOwn.value && own.value && { hitRate: { share: own.value.share, sdLog: own.value.sdLog } }),
+    }
+  },
+  { immediate: true },
+)
+const evidence = computed(() =>
+  count.value?.method === 'photo'
+    ? countEvidence(
+        count.value,
+        groupOf(props.colony.groupId).counting,
+        groupOf(props.colony.groupId).care.molts !== undefined,
+      )
+    : null,
+)
 
 async function take(file: File) {
   const read = await readPicture(file)
@@ -68,13 +104,12 @@ async function suggest(own = false) {
     found.value = await counting.suggest({ ...picture.value, data: picture.value.data }, settings)
     threshold.value = found.value.threshold
     smallest.value = found.value.smallest
-    const near = (s: { x: number, y: number }) => marks.value.some(m => Math.hypot(m.x - s.x, m.y - s.y) < picture.value!.width / 75)
+    const near = (s: { x: number; y: number }) =>
+      marks.value.some(m => Math.hypot(m.x - s.x, m.y - s.y) < picture.value!.width / 75)
     suggestions.value = found.value.blobs.filter(b => !near(b))
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = `The picture could not be looked through: ${error instanceof Error ? error.message : String(error)}. Your marks are kept; go on by tapping.`
-  }
-  finally {
+  } finally {
     looking.value = false
   }
 }
@@ -82,7 +117,9 @@ function takeAll() {
   marks.value = [...marks.value, ...suggestions.value.map(s => ({ x: s.x, y: s.y, stage: stage.value || 'grown' }))]
   suggestions.value = []
 }
-const accepted = (index: number) => { suggestions.value = suggestions.value.filter((_, i) => i !== index) }
+const accepted = (index: number) => {
+  suggestions.value = suggestions.value.filter((_, i) => i !== index)
+}
 const redo = useDebounceFn(() => suggest(true), 150)
 </script>
 
@@ -91,47 +128,155 @@ const redo = useDebounceFn(() => suggest(true), 150)
     <div class="side">
       <PhotoButton :label="picture ? 'Next picture of the same tank' : 'Open a picture of the tank'" @chosen="take" />
       <p v-if="problem" class="issue" role="alert">{{ problem }}</p>
-      <p v-if="!picture" class="muted small">Straight through the front glass, no flash. Take two or three within a minute: the mean of several frames is worth more than one. The picture itself is not kept.</p>
+      <p v-if="!picture" class="muted small">
+        Straight through the front glass, no flash. Take two or three within a minute: the mean of several frames is
+        worth more than one. The picture itself is not kept.
+      </p>
       <template v-else>
         <ChoiceChips v-model="stage" label="What a tap marks" :options="stages" />
         <div class="acts">
-          <template v-if="suggestions.length > 0"><v-btn class="quiet" @click="takeAll">Take all {{ suggestions.length }} suggestions</v-btn><button type="button" class="link" @click="suggestions = []">Leave them all</button></template>
+          <template v-if="suggestions.length > 0"
+            ><v-btn class="quiet" @click="takeAll">Take all {{ suggestions.length }} suggestions</v-btn
+            ><button type="button" class="link" @click="suggestions = []">Leave them all</button></template
+          >
           <button type="button" class="link" @click="marks = []">Clear marks</button>
         </div>
         <p v-if="looking" class="small muted" role="status">Looking through the picture …</p>
         <details>
           <summary>Suggest differently</summary>
-          <label class="slider">Contrast that counts <input v-model.number="threshold" type="range" min="0.02" max="0.5" step="0.01" @input="redo"></label>
-          <label class="slider">Smallest animal <input v-model.number="smallest" type="range" min="6" max="600" step="2" @input="redo"> <span class="small muted">{{ whole(smallest) }} square pixels</span></label>
-          <label class="check"><input v-model="grid" type="checkbox"> Grid</label>
+          <label class="slider"
+            >Contrast that counts
+            <input v-model.number="threshold" type="range" min="0.02" max="0.5" step="0.01" @input="redo"
+          /></label>
+          <label class="slider"
+            >Smallest animal <input v-model.number="smallest" type="range" min="6" max="600" step="2" @input="redo" />
+            <span class="small muted">{{ whole(smallest) }} square pixels</span></label
+          >
+          <label class="check"><input v-model="grid" type="checkbox" /> Grid</label>
         </details>
-        <TextInput v-model="share" label="Share of the tank in the picture" suffix="%" numeric :error="shareRead.ok ? '' : shareRead.issue" />
-        <TextInput v-model="widthCm" label="Width of what is seen" suffix="cm" numeric hint="Tells how crowded it is, for your hit rate." />
-        <label v-if="own" class="check"><input v-model="useOwn" type="checkbox"> <TheSentence :text="hitRateText(own)" /></label>
-        <p v-else class="small muted">Count a few pictures of the practice tank, and your own hit rate is used instead of the group’s.</p>
+        <TextInput
+          v-model="share"
+          label="Share of the tank in the picture"
+          suffix="%"
+          numeric
+          :error="shareRead.ok ? '' : shareRead.issue"
+        />
+        <TextInput
+          v-model="widthCm"
+          label="Width of what is seen"
+          suffix="cm"
+          numeric
+          hint="Tells how crowded it is, for your hit rate."
+        />
+        <label v-if="own" class="check"
+          ><input v-model="useOwn" type="checkbox" /> <TheSentence :text="hitRateText(own)"
+        /></label>
+        <p v-else class="small muted">
+          Count a few pictures of the practice tank, and your own hit rate is used instead of the group’s.
+        </p>
       </template>
     </div>
     <div class="stage">
-      <MarkPicture v-if="picture" v-model="marks" :picture="picture" :stage="stage || 'grown'" :suggestions="suggestions" :grid="grid" @accept="accepted" />
+      <MarkPicture
+        v-if="picture"
+        v-model="marks"
+        :picture="picture"
+        :stage="stage || 'grown'"
+        :suggestions="suggestions"
+        :grid="grid"
+        @accept="accepted"
+      />
       <p v-else class="nothing muted">Your picture comes here, with suggestions to take or leave.</p>
-      <p v-if="picture" class="sums"><span v-for="s in stages" :key="s.value"><span class="numeral">{{ tally[s.value] }}</span> {{ s.title.toLowerCase() }}</span><span v-if="frames.length > 0" class="muted">with {{ frames.length }} earlier {{ frames.length === 1 ? 'frame' : 'frames' }}: mean {{ joined?.mean.toFixed(1) }}</span></p>
+      <p v-if="picture" class="sums">
+        <span v-for="s in stages" :key="s.value"
+          ><span class="numeral">{{ tally[s.value] }}</span> {{ s.title.toLowerCase() }}</span
+        ><span v-if="frames.length > 0" class="muted"
+          >with {{ frames.length }} earlier {{ frames.length === 1 ? 'frame' : 'frames' }}: mean
+          {{ joined?.mean.toFixed(1) }}</span
+        >
+      </p>
       <p v-if="evidence"><TheSentence :text="evidenceText(evidence)" /></p>
-      <details v-if="evidence" class="small"><summary>Why?</summary><p class="muted">{{ countWhy['photo'] }}</p></details>
+      <details v-if="evidence" class="small">
+        <summary>Why?</summary>
+        <p class="muted">{{ countWhy['photo'] }}</p>
+      </details>
     </div>
   </div>
 </template>
 
 <style scoped>
-.pixels { display: grid; grid-template-columns: 320px minmax(0, 1fr); gap: 28px; }
-.side { display: grid; gap: 12px; align-content: start; }
-.acts { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; }
-.slider { display: grid; padding: 6px 0; font-size: 14px; }
-.slider input { width: 100%; accent-color: var(--weed); }
-.check { display: flex; gap: 8px; align-items: flex-start; min-height: 36px; cursor: pointer; }
-.check input { width: 18px; height: 18px; accent-color: var(--weed); flex: none; margin-top: 2px; }
-summary { cursor: pointer; color: var(--weed); min-height: 32px; }
-.issue { color: var(--rust); font-size: 14px; }
-.nothing { border: 1px dashed var(--muted); border-radius: 6px; min-height: 320px; display: grid; place-items: center; padding: 20px; text-align: center; }
-.sums { display: flex; gap: 20px; padding: 8px 0 4px; flex-wrap: wrap; }
-@media (max-width: 900px) { .pixels { grid-template-columns: 1fr; } .stage { order: -1; } .nothing { min-height: 120px; } }
+.pixels {
+  display: grid;
+  grid-template-columns: 320px minmax(0, 1fr);
+  gap: 28px;
+}
+.side {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+}
+.slider {
+  display: grid;
+  padding: 6px 0;
+  font-size: 14px;
+}
+.slider input {
+  width: 100%;
+  accent-color: var(--weed);
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+  min-height: 36px;
+  cursor: pointer;
+}
+.check input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--weed);
+  flex: none;
+  margin-top: 2px;
+}
+summary {
+  cursor: pointer;
+  color: var(--weed);
+  min-height: 32px;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
+.nothing {
+  border: 1px dashed var(--muted);
+  border-radius: 6px;
+  min-height: 320px;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+  text-align: center;
+}
+.sums {
+  display: flex;
+  gap: 20px;
+  padding: 8px 0 4px;
+  flex-wrap: wrap;
+}
+@media (max-width: 900px) {
+  .pixels {
+    grid-template-columns: 1fr;
+  }
+  .stage {
+    order: -1;
+  }
+  .nothing {
+    min-height: 120px;
+  }
+}
 </style>

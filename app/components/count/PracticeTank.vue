@@ -17,8 +17,16 @@ const counting = useCounting()
 const stage = ref<MarkStage | ''>('grown')
 const stages = (Object.keys(stageMarkWord) as MarkStage[]).map(value => ({ value, title: stageMarkWord[value] }))
 const crowd = ref<'few' | 'some' | 'many' | ''>('some')
-const crowds = [{ value: 'few' as const, title: 'Few' }, { value: 'some' as const, title: 'Some' }, { value: 'many' as const, title: 'Crowded' }]
-const between: Readonly<Record<'few' | 'some' | 'many', readonly [number, number]>> = { few: [4, 15], some: [15, 50], many: [50, 120] }
+const crowds = [
+  { value: 'few' as const, title: 'Few' },
+  { value: 'some' as const, title: 'Some' },
+  { value: 'many' as const, title: 'Crowded' },
+]
+const between: Readonly<Record<'few' | 'some' | 'many', readonly [number, number]>> = {
+  few: [4, 15],
+  some: [15, 50],
+  many: [50, 120],
+}
 const WIDTH = 900
 const HEIGHT = 600
 
@@ -36,65 +44,171 @@ async function next() {
   const [a, b] = dice()
   const [low, high] = between[crowd.value || 'some']
   shownStage.value = stage.value || 'grown'
-  picture.value = await counting.scene({ width: WIDTH, height: HEIGHT, animals: low + a! % (high - low + 1), stage: shownStage.value, seed: b! % 1_000_000_007, frame: 0 })
+  picture.value = await counting.scene({
+    width: WIDTH,
+    height: HEIGHT,
+    animals: low + (a! % (high - low + 1)),
+    stage: shownStage.value,
+    seed: b! % 1_000_000_007,
+    frame: 0,
+  })
   making.value = false
 }
 async function finish() {
   if (!picture.value || !room.room) return
   const score = scoreMarks(marks.value, picture.value.animals, halfLength[shownStage.value] * 1.8)
   result.value = score
-  await saveRecord(openDb(), 'practice', { id: newId(), editedAt: '', roomId: room.room.id, ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }), shown: picture.value.animals.length, density: picture.value.animals.length / PRACTICE_DM2, stage: shownStage.value, found: score.found, strays: score.strays }, Date.now())
+  await saveRecord(
+    openDb(),
+    'practice',
+    {
+      id: newId(),
+      editedAt: '',
+      roomId: room.room.id,
+      ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }),
+      shown: picture.value.animals.length,
+      density: picture.value.animals.length / PRACTICE_DM2,
+      stage: shownStage.value,
+      found: score.found,
+      strays: score.strays,
+    },
+    Date.now(),
+  )
 }
 /** What a photo of the chosen kind would be read with. */
 const usual = computed(() => {
   const [low, high] = between[crowd.value || 'some']
   return hitRateOf(props.practice, stage.value || 'grown', (low + high) / 2 / PRACTICE_DM2)
 })
-const rates = computed(() => stages.flatMap(s => (['few', 'some', 'many'] as const).flatMap((c) => {
-  const [low, high] = between[c]
-  const found = foundShare(props.practice.filter(p => p.stage === s.value && p.shown >= low && p.shown <= high))
-  return found ? [{ id: `${s.value} ${c}`, stage: s.title, crowd: crowds.find(x => x.value === c)!.title.toLowerCase(), found }] : []
-})))
+const rates = computed(() =>
+  stages.flatMap(s =>
+    (['few', 'some', 'many'] as const).flatMap(c => {
+      const [low, high] = between[c]
+      const found = foundShare(props.practice.filter(p => p.stage === s.value && p.shown >= low && p.shown <= high))
+      return found
+        ? [
+            {
+              id: `${s.value} ${c}`,
+              stage: s.title,
+              crowd: crowds.find(x => x.value === c)!.title.toLowerCase(),
+              found,
+            },
+          ]
+        : []
+    }),
+  ),
+)
 </script>
 
 <template>
   <div class="practice">
     <div class="side">
-      <p class="muted small">A stand-in for a camera: the tank is drawn by the app, not a real one. Mark every animal you can see in the time you would take at the glass, then look how many there were. Animals of the real tank hide more than these.</p>
+      <p class="muted small">
+        A stand-in for a camera: the tank is drawn by the app, not a real one. Mark every animal you can see in the time
+        you would take at the glass, then look how many there were. Animals of the real tank hide more than these.
+      </p>
       <ChoiceChips v-model="stage" label="Animals" :options="stages" />
       <ChoiceChips v-model="crowd" label="How many of them" :options="crowds" />
       <div class="acts">
-        <v-btn :class="picture && !result ? 'quiet' : ''" color="primary" :disabled="making" @click="next">{{ picture ? 'Another picture' : 'Show a picture' }}</v-btn>
+        <v-btn :class="picture && !result ? 'quiet' : ''" color="primary" :disabled="making" @click="next">{{
+          picture ? 'Another picture' : 'Show a picture'
+        }}</v-btn>
         <v-btn v-if="picture && !result" color="primary" @click="finish">That is all I see</v-btn>
       </div>
       <p v-if="result && picture" role="status" class="statement">
-        {{ whole(result.found) }} of {{ whole(picture.animals.length) }} found<template v-if="result.strays > 0">, {{ whole(result.strays) }} {{ result.strays === 1 ? 'mark' : 'marks' }} on nothing</template>.
+        {{ whole(result.found) }} of {{ whole(picture.animals.length) }} found<template v-if="result.strays > 0"
+          >, {{ whole(result.strays) }} {{ result.strays === 1 ? 'mark' : 'marks' }} on nothing</template
+        >.
       </p>
       <p v-if="result && result.missed.length > 0" class="small muted">Those that you missed are ringed.</p>
       <template v-if="rates.length > 0">
         <h3>Your hit rate</h3>
         <table aria-label="Your hit rate, with its likely range">
-          <tbody><tr v-for="r in rates" :key="r.id"><th scope="row">{{ r.stage }}, {{ r.crowd }}</th><td class="numeral">{{ percent(r.found.share) }}</td><td class="small muted">{{ percent(r.found.low) }} to {{ percent(r.found.high) }}, {{ r.found.pictures }} {{ r.found.pictures === 1 ? 'picture' : 'pictures' }}</td></tr></tbody>
+          <tbody>
+            <tr v-for="r in rates" :key="r.id">
+              <th scope="row">{{ r.stage }}, {{ r.crowd }}</th>
+              <td class="numeral">{{ percent(r.found.share) }}</td>
+              <td class="small muted">
+                {{ percent(r.found.low) }} to {{ percent(r.found.high) }}, {{ r.found.pictures }}
+                {{ r.found.pictures === 1 ? 'picture' : 'pictures' }}
+              </td>
+            </tr>
+          </tbody>
         </table>
-        <p v-if="usual" class="small muted"><TheSentence :text="`For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too. At the density chosen above: ${hitRateText(usual)}`" /></p>
+        <p v-if="usual" class="small muted">
+          <TheSentence
+            :text="`For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too. At the density chosen above: ${hitRateText(usual)}`"
+          />
+        </p>
       </template>
     </div>
     <div>
-      <MarkPicture v-if="picture" v-model="marks" :picture="picture" :stage="shownStage" :missed="result?.missed ?? []" :locked="result !== null" />
+      <MarkPicture
+        v-if="picture"
+        v-model="marks"
+        :picture="picture"
+        :stage="shownStage"
+        :missed="result?.missed ?? []"
+        :locked="result !== null"
+      />
       <p v-else class="nothing muted">Nothing shown yet. Three pictures of each kind already tell a lot.</p>
-      <p v-if="picture && !result" class="sums"><span class="numeral">{{ marks.length }}</span> marked</p>
+      <p v-if="picture && !result" class="sums">
+        <span class="numeral">{{ marks.length }}</span> marked
+      </p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.practice { display: grid; grid-template-columns: 320px minmax(0, 1fr); gap: 28px; }
-.side { display: grid; gap: 12px; align-content: start; }
-.acts { display: flex; gap: 12px; flex-wrap: wrap; }
-table { width: 100%; border-collapse: collapse; }
-th, td { text-align: left; padding: 5px 8px 5px 0; font-size: 15px; border-top: 1px solid var(--rule); font-weight: 400; }
-.numeral { font-weight: 650; white-space: nowrap; }
-.nothing { border: 1px dashed var(--muted); border-radius: 6px; min-height: 320px; display: grid; place-items: center; padding: 20px; text-align: center; }
-.sums { padding-top: 8px; }
-@media (max-width: 900px) { .practice { grid-template-columns: 1fr; } .nothing { min-height: 120px; } }
+.practice {
+  display: grid;
+  grid-template-columns: 320px minmax(0, 1fr);
+  gap: 28px;
+}
+.side {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  padding: 5px 8px 5px 0;
+  font-size: 15px;
+  border-top: 1px solid var(--rule);
+  font-weight: 400;
+}
+.numeral {
+  font-weight: 650;
+  white-space: nowrap;
+}
+.nothing {
+  border: 1px dashed var(--muted);
+  border-radius: 6px;
+  min-height: 320px;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+  text-align: center;
+}
+.sums {
+  padding-top: 8px;
+}
+@media (max-width: 900px) {
+  .practice {
+    grid-template-columns: 1fr;
+  }
+  .nothing {
+    min-height: 120px;
+  }
+}
 </style>

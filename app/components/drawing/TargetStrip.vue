@@ -9,20 +9,36 @@ import { rangeText, valueName, valueText } from '~/words/unitPrefs'
  * readings fading behind it, and an arrow where it will be in four weeks if nothing is done.
  * `typed` moves the tick while a new reading is being typed.
  */
-const props = defineProps<{ verdict: ValueVerdict, small?: boolean, typed?: number | null }>()
+const props = defineProps<{ verdict: ValueVerdict; small?: boolean; typed?: number | null }>()
 const settings = useSettingsStore()
 
 const level = computed(() => props.typed ?? props.verdict.latest?.value ?? null)
 const axis = computed(() => {
   const { target, tolerated, window, inFourWeeks, key } = props.verdict
   const [possibleLow, possibleHigh] = possibleRange[key]
-  const wide = Math.max(tolerated[1] - tolerated[0], target.preferred[1] - target.preferred[0], tolerated[1] * 0.05, 0.2)
-  const points = [tolerated[0] - wide * 0.15, tolerated[1] + wide * 0.15, ...window.map(r => r.value), ...(inFourWeeks ? [inFourWeeks.value] : []), ...(level.value === null ? [] : [level.value])]
+  const wide = Math.max(
+    tolerated[1] - tolerated[0],
+    target.preferred[1] - target.preferred[0],
+    tolerated[1] * 0.05,
+    0.2,
+  )
+  const points = [
+    tolerated[0] - wide * 0.15,
+    tolerated[1] + wide * 0.15,
+    ...window.map(r => r.value),
+    ...(inFourWeeks ? [inFourWeeks.value] : []),
+    ...(level.value === null ? [] : [level.value]),
+  ]
   return { low: Math.max(possibleLow, Math.min(...points)), high: Math.min(possibleHigh, Math.max(...points)) }
 })
-const at = (value: number) => Math.min(100, Math.max(0, (value - axis.value.low) / (axis.value.high - axis.value.low) * 100))
+const at = (value: number) =>
+  Math.min(100, Math.max(0, ((value - axis.value.low) / (axis.value.high - axis.value.low)) * 100))
 const band = (low: number, high: number) => ({ left: `${at(low)}%`, width: `${Math.max(at(high) - at(low), 1.5)}%` })
-const earlier = computed(() => props.verdict.window.slice(0, props.typed == null ? -1 : undefined).map((r, i, all) => ({ left: `${at(r.value)}%`, opacity: 0.15 + 0.55 * (i + 1) / all.length })))
+const earlier = computed(() =>
+  props.verdict.window
+    .slice(0, props.typed == null ? -1 : undefined)
+    .map((r, i, all) => ({ left: `${at(r.value)}%`, opacity: 0.15 + (0.55 * (i + 1)) / all.length })),
+)
 const arrow = computed(() => {
   const { inFourWeeks, window } = props.verdict
   if (props.typed != null || !inFourWeeks || level.value === null || window.length < 3) return null
@@ -44,7 +60,7 @@ const label = computed(() => {
 <template>
   <span class="strip" :class="{ small, off: verdict.state === 'off' && typed == null }" role="img" :aria-label="label">
     <i class="axis" />
-    <i class="band tolerated" :style="band(...verdict.tolerated as [number, number])" />
+    <i class="band tolerated" :style="band(...(verdict.tolerated as [number, number]))" />
     <i class="band preferred" :style="band(...verdict.target.preferred)" />
     <template v-if="!small">
       <i v-for="(tick, i) in earlier" :key="i" class="tick earlier" :style="tick" />
@@ -55,20 +71,86 @@ const label = computed(() => {
 </template>
 
 <style scoped>
-.strip { position: relative; display: block; height: 22px; min-width: 0; }
-.strip i { position: absolute; display: block; }
-.axis { left: 0; right: 0; top: 10.5px; height: 1px; background: var(--rule); }
-.band { top: 7px; height: 8px; border-radius: 2px; }
-.tolerated { background: var(--water-tint); }
-.preferred { background: var(--water-solid); }
-.tick { top: 2px; width: 2px; height: 18px; margin-left: -1px; background: var(--water); }
-.latest { top: 0; width: 4px; height: 22px; margin-left: -2px; background: var(--ink); border-radius: 1px; }
-.off .latest { background: var(--rust); }
-.arrow { top: 10px; border-top: 2px dotted var(--ink); }
-.arrow::after { content: ''; position: absolute; top: -6px; right: -5px; border: 5px solid transparent; border-left-color: var(--ink); border-right-width: 0; }
-.arrow.down::after { right: auto; left: -5px; border-left-width: 0; border-right: 5px solid var(--ink); }
-.small { height: 8px; }
-.small .axis { display: none; }
-.small .band { top: 2.5px; height: 3px; border-radius: 1px; }
-.small .latest { top: 0; width: 3px; height: 8px; margin-left: -1.5px; }
+.strip {
+  position: relative;
+  display: block;
+  height: 22px;
+  min-width: 0;
+}
+.strip i {
+  position: absolute;
+  display: block;
+}
+.axis {
+  left: 0;
+  right: 0;
+  top: 10.5px;
+  height: 1px;
+  background: var(--rule);
+}
+.band {
+  top: 7px;
+  height: 8px;
+  border-radius: 2px;
+}
+.tolerated {
+  background: var(--water-tint);
+}
+.preferred {
+  background: var(--water-solid);
+}
+.tick {
+  top: 2px;
+  width: 2px;
+  height: 18px;
+  margin-left: -1px;
+  background: var(--water);
+}
+.latest {
+  top: 0;
+  width: 4px;
+  height: 22px;
+  margin-left: -2px;
+  background: var(--ink);
+  border-radius: 1px;
+}
+.off .latest {
+  background: var(--rust);
+}
+.arrow {
+  top: 10px;
+  border-top: 2px dotted var(--ink);
+}
+.arrow::after {
+  content: '';
+  position: absolute;
+  top: -6px;
+  right: -5px;
+  border: 5px solid transparent;
+  border-left-color: var(--ink);
+  border-right-width: 0;
+}
+.arrow.down::after {
+  right: auto;
+  left: -5px;
+  border-left-width: 0;
+  border-right: 5px solid var(--ink);
+}
+.small {
+  height: 8px;
+}
+.small .axis {
+  display: none;
+}
+.small .band {
+  top: 2.5px;
+  height: 3px;
+  border-radius: 1px;
+}
+.small .latest {
+  top: 0;
+  width: 3px;
+  height: 8px;
+  margin-left: -1.5px;
+}
 </style>

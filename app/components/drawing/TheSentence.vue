@@ -6,5 +6,10 @@ defineProps<{ text: string }>()
 </script>
 
 <template>
-  <span><template v-for="(part, i) in partsOf(text)" :key="i"><span v-if="part.numeral" class="numeral">{{ part.text }}</span><template v-else>{{ part.text }}</template></template></span>
+  <span
+    ><template v-for="(part, i) in partsOf(text)" :key="i"
+      ><span v-if="part.numeral" class="numeral">{{ part.text }}</span
+      ><template v-else>{{ part.text }}</template></template
+    ></span
+  >
 </template>

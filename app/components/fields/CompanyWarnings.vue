@@ -4,20 +4,43 @@ import type { Colony } from '#core/records'
 import { companyText } from '~/words/company'
 
 /** What stands between animals that are to go into a glass and those that live there: crossing lines, water, who eats whom. */
-const props = defineProps<{ groupId: string, schools: Record<string, string>, glassId: string, /** the colony itself, when it moves */ colonyId?: string }>()
+const props = defineProps<{
+  groupId: string
+  schools: Record<string, string>
+  glassId: string
+  /** the colony itself, when it moves */ colonyId?: string
+}>()
 const room = useRoomStore()
-const neighbours = computed<Colony[]>(() => (room.coloniesByGlass.get(props.glassId) ?? []).filter(c => c.id !== props.colonyId))
-const warnings = computed(() => neighbours.value.flatMap(c => compatibility(resolveGroup({ groupId: props.groupId, schools: props.schools, targets: {}, life: {} }), resolveGroup(c)).issues
-  .filter(i => i.state !== 'unknown').map(i => ({ id: `${c.id} ${i.key} ${i.values.who}`, state: i.state, text: `${c.name}: ${companyText(i)}` }))))
+const neighbours = computed<Colony[]>(() =>
+  (room.coloniesByGlass.get(props.glassId) ?? []).filter(c => c.id !== props.colonyId),
+)
+const warnings = computed(() =>
+  neighbours.value.flatMap(c =>
+    compatibility(
+      resolveGroup({ groupId: props.groupId, schools: props.schools, targets: {}, life: {} }),
+      resolveGroup(c),
+    )
+      .issues.filter(i => i.state !== 'unknown')
+      .map(i => ({ id: `${c.id} ${i.key} ${i.values.who}`, state: i.state, text: `${c.name}: ${companyText(i)}` })),
+  ),
+)
 </script>
 
 <template>
   <div v-if="neighbours.length > 0">
-    <p class="small muted">In it already: {{ neighbours.map(c => `${c.name} (${groupOf(c.groupId).name})`).join(', ') }}. They share the water, not the targets.</p>
+    <p class="small muted">
+      In it already: {{ neighbours.map(c => `${c.name} (${groupOf(c.groupId).name})`).join(', ') }}. They share the
+      water, not the targets.
+    </p>
     <p v-for="w in warnings" :key="w.id" class="warning" role="alert"><StateMark :state="w.state" /> {{ w.text }}</p>
   </div>
 </template>
 
 <style scoped>
-.warning { display: flex; gap: 6px; align-items: baseline; padding-top: 6px; }
+.warning {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+  padding-top: 6px;
+}
 </style>

@@ -6,19 +6,40 @@ import { substrateWord } from '~/words/plan'
 import { glassKindWord } from '~/words/states'
 
 /** Kind, litres, fill and place of a glass. */
-const props = defineProps<{ racks: Rack[], issues: GlassIssues, nameHint?: string }>()
+const props = defineProps<{ racks: Rack[]; issues: GlassIssues; nameHint?: string }>()
 const draft = defineModel<GlassDraft>({ required: true })
 const settings = useSettingsStore()
 const unit = computed(() => unitOf(volume, settings.units.volume).symbol)
 const kinds = (['tank', 'jar', 'tub', 'paludarium'] as const).map(value => ({ value, title: glassKindWord[value] }))
 const substrates = SubstrateKind.options.map(value => ({ value, title: substrateWord[value] }))
 const known = ref(false)
-watch(() => props.issues, i => { if (i.inside || i.depthCm || i.rockKg || i.carbonateG || i.soilSince) known.value = true })
-onMounted(() => { known.value = draft.value.lengthCm !== '' || draft.value.substrate !== 'none' || draft.value.rockKg !== '' || draft.value.carbonateG !== '' })
-const fills = [{ value: 'height', title: 'Filled to a height' }, { value: 'netLitres', title: 'Water measured' }] as const
+watch(
+  () => props.issues,
+  i => {
+    if (i.inside || i.depthCm || i.rockKg || i.carbonateG || i.soilSince) known.value = true
+  },
+)
+onMounted(() => {
+  known.value =
+    draft.value.lengthCm !== '' ||
+    draft.value.substrate !== 'none' ||
+    draft.value.rockKg !== '' ||
+    draft.value.carbonateG !== ''
+})
+const fills = [
+  { value: 'height', title: 'Filled to a height' },
+  { value: 'netLitres', title: 'Water measured' },
+] as const
 const racks = computed(() => props.racks.map(r => ({ value: r.id, title: r.name })))
-const shelves = computed(() => Array.from({ length: props.racks.find(r => r.id === draft.value.rackId)?.shelves ?? 1 }, (_, i) => ({ value: i, title: i === 0 ? 'Top shelf' : `Shelf ${i + 1}` })))
-watch(shelves, (list) => { draft.value.shelf = Math.min(draft.value.shelf, list.length - 1) })
+const shelves = computed(() =>
+  Array.from({ length: props.racks.find(r => r.id === draft.value.rackId)?.shelves ?? 1 }, (_, i) => ({
+    value: i,
+    title: i === 0 ? 'Top shelf' : `Shelf ${i + 1}`,
+  })),
+)
+watch(shelves, list => {
+  draft.value.shelf = Math.min(draft.value.shelf, list.length - 1)
+})
 </script>
 
 <template>
@@ -27,25 +48,56 @@ watch(shelves, (list) => { draft.value.shelf = Math.min(draft.value.shelf, list.
     <ChoiceChips v-model="draft.kind" label="Kind" :options="kinds" />
     <TextInput v-model="draft.litres" label="Holds, when full" :suffix="unit" numeric :error="issues.litres" />
     <ChoiceChips v-model="draft.fillBy" label="How much water is in it" :options="fills" />
-    <TextInput v-if="draft.fillBy === 'height'" v-model="draft.fillPct" label="Share of the height that is water" suffix="%" numeric :error="issues.fill" />
+    <TextInput
+      v-if="draft.fillBy === 'height'"
+      v-model="draft.fillPct"
+      label="Share of the height that is water"
+      suffix="%"
+      numeric
+      :error="issues.fill"
+    />
     <TextInput v-else v-model="draft.netLitres" label="Water in it" :suffix="unit" numeric :error="issues.fill" />
     <details :open="known">
       <summary>Inner edges, bottom and stones (for the net litres)</summary>
       <div class="fields">
         <div class="three">
-          <TextInput v-model="draft.lengthCm" label="Length" suffix="cm" numeric /><TextInput v-model="draft.widthCm" label="Width" suffix="cm" numeric /><TextInput v-model="draft.heightCm" label="Height" suffix="cm" numeric />
+          <TextInput v-model="draft.lengthCm" label="Length" suffix="cm" numeric /><TextInput
+            v-model="draft.widthCm"
+            label="Width"
+            suffix="cm"
+            numeric
+          /><TextInput v-model="draft.heightCm" label="Height" suffix="cm" numeric />
         </div>
         <p v-if="issues.inside" class="issue" role="alert">{{ issues.inside }}</p>
         <p class="small muted">Inner edges give the litres; then the bottom is taken off too.</p>
         <div class="two">
           <PickOne v-model="draft.substrate" label="Bottom" :options="substrates" />
-          <TextInput v-if="draft.substrate !== 'none'" v-model="draft.depthCm" label="Depth" suffix="cm" numeric :error="issues.depthCm" />
+          <TextInput
+            v-if="draft.substrate !== 'none'"
+            v-model="draft.depthCm"
+            label="Depth"
+            suffix="cm"
+            numeric
+            :error="issues.depthCm"
+          />
         </div>
         <div class="two">
           <TextInput v-model="draft.rockKg" label="Rock" suffix="kg" numeric :error="issues.rockKg" />
-          <TextInput v-model="draft.carbonateG" label="Carbonate stone, sand, shell" suffix="g" numeric :error="issues.carbonateG" />
+          <TextInput
+            v-model="draft.carbonateG"
+            label="Carbonate stone, sand, shell"
+            suffix="g"
+            numeric
+            :error="issues.carbonateG"
+          />
         </div>
-        <TextInput v-if="draft.substrate === 'activeSoil'" v-model="draft.soilSince" label="The soil is in since" type="date" :error="issues.soilSince" />
+        <TextInput
+          v-if="draft.substrate === 'activeSoil'"
+          v-model="draft.soilSince"
+          label="The soil is in since"
+          type="date"
+          :error="issues.soilSince"
+        />
       </div>
     </details>
     <div class="two">
@@ -57,9 +109,29 @@ watch(shelves, (list) => { draft.value.shelf = Math.min(draft.value.shelf, list.
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-.three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px; }
-summary { min-height: 40px; padding: 8px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
-.issue { color: var(--rust); font-size: 14px; }
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+}
+summary {
+  min-height: 40px;
+  padding: 8px 0;
+  cursor: pointer;
+  color: var(--weed);
+  font-weight: 600;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
 </style>

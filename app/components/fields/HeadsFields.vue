@@ -3,23 +3,45 @@ import { headKeys } from '~/forms/colonyDraft'
 import { headsWord } from '~/words/states'
 
 /** Numbers by sex and size, as far as they can be told apart. */
-defineProps<{ legend: string, issue?: string }>()
+defineProps<{ legend: string; issue?: string }>()
 const heads = defineModel<Record<string, string>>({ required: true })
-const set = (key: string, text: string) => { heads.value = { ...heads.value, [key]: text } }
+const set = (key: string, text: string) => {
+  heads.value = { ...heads.value, [key]: text }
+}
 </script>
 
 <template>
   <fieldset>
     <legend class="label">{{ legend }}</legend>
     <div class="grid">
-      <TextInput v-for="key in headKeys" :key="key" :model-value="heads[key] ?? ''" :label="headsWord[key]" numeric placeholder="0" @update:model-value="set(key, $event)" />
+      <TextInput
+        v-for="key in headKeys"
+        :key="key"
+        :model-value="heads[key] ?? ''"
+        :label="headsWord[key]"
+        numeric
+        placeholder="0"
+        @update:model-value="set(key, $event)"
+      />
     </div>
     <p v-if="issue" class="issue" role="alert">{{ issue }}</p>
   </fieldset>
 </template>
 
 <style scoped>
-.label { font-size: 14px; color: var(--muted); padding-bottom: 6px; }
-.grid { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px; }
-.issue { color: var(--rust); font-size: 14px; padding-top: 6px; }
+.label {
+  font-size: 14px;
+  color: var(--muted);
+  padding-bottom: 6px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+  padding-top: 6px;
+}
 </style>

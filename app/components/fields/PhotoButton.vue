@@ -2,7 +2,7 @@
 import { mdiCameraOutline } from '@mdi/js'
 
 /** Takes or chooses a picture. The field is the device's own; the button is its label. */
-defineProps<{ label: string, busy?: boolean }>()
+defineProps<{ label: string; busy?: boolean }>()
 const emit = defineEmits<{ chosen: [file: File] }>()
 function chosen(event: Event) {
   const field = event.target as HTMLInputElement
@@ -14,12 +14,38 @@ function chosen(event: Event) {
 </script>
 
 <template>
-  <label class="photo" :class="{ busy }"><v-icon :icon="mdiCameraOutline" size="20" /> {{ label }}<input type="file" accept="image/*" :disabled="busy" @change="chosen"></label>
+  <label class="photo" :class="{ busy }"
+    ><v-icon :icon="mdiCameraOutline" size="20" /> {{ label
+    }}<input type="file" accept="image/*" :disabled="busy" @change="chosen"
+  /></label>
 </template>
 
 <style scoped>
-.photo { position: relative; display: inline-flex; gap: 8px; align-items: center; min-height: 46px; padding: 6px 12px; border: 1.5px solid var(--rule); border-radius: 6px; background: var(--surface); font-size: 15px; cursor: pointer; }
-.photo:focus-within { outline: 3px solid var(--weed); outline-offset: 2px; }
-.busy { opacity: .6; }
-input { position: absolute; inset: 0; opacity: 0; cursor: pointer; width: 100%; }
+.photo {
+  position: relative;
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 46px;
+  padding: 6px 12px;
+  border: 1.5px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  font-size: 15px;
+  cursor: pointer;
+}
+.photo:focus-within {
+  outline: 3px solid var(--weed);
+  outline-offset: 2px;
+}
+.busy {
+  opacity: 0.6;
+}
+input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+  width: 100%;
+}
 </style>

@@ -10,7 +10,15 @@ import { entriesOfColony } from '~/data/log'
 import { weekdayText } from '~/words/when'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
-import { countMethodHint, countMethodWord, deathSignWord, kindWord, originWord, outletWord, plainCountMethods } from '~/words/states'
+import {
+  countMethodHint,
+  countMethodWord,
+  deathSignWord,
+  kindWord,
+  originWord,
+  outletWord,
+  plainCountMethods,
+} from '~/words/states'
 
 /** Logs anything in seconds. What is logged most has a chip; the rest stands in one list, sorted by what it is about. */
 const logSheet = useLogSheetStore()
@@ -22,58 +30,123 @@ const draft = computed(() => logSheet.draft)
 const issues = ref<DraftIssues>({})
 const saving = ref(false)
 
-const open = computed({ get: () => logSheet.open && room.colonies.length > 0, set: (v) => { logSheet.open = v } })
+const open = computed({
+  get: () => logSheet.open && room.colonies.length > 0,
+  set: v => {
+    logSheet.open = v
+  },
+})
 const colony = computed(() => room.colonyById.get(draft.value.colonyId))
-const colonies = computed(() => room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })))
+const colonies = computed(() =>
+  room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })),
+)
 const kinds = plainKinds.map(value => ({ value, title: kindWord[value] }))
-const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [['Bodies', ['molts', 'failedMolt', 'limbLoss', 'shell']], ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating']], ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']], ['Water', ['waterChange', 'topUp']], ['Numbers', ['move', 'grading']]]
-const others = [{ value: '', title: 'Anything else …' }, ...groupsOfKinds.flatMap(([group, list]) => list.map(value => ({ value: value as string, title: kindWord[value], group })))]
-const other = computed({ get: () => (isFieldKind(draft.value.kind) ? draft.value.kind : ''), set: (v: string) => { if (isFieldKind(v)) draft.value.kind = v } })
-const plain = computed({ get: () => (isFieldKind(draft.value.kind) ? '' : draft.value.kind), set: (v: LogKind | '') => { if (v) draft.value.kind = v } })
+const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [
+  ['Bodies', ['molts', 'failedMolt', 'limbLoss', 'shell']],
+  ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating']],
+  ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']],
+  ['Water', ['waterChange', 'topUp']],
+  ['Numbers', ['move', 'grading']],
+]
+const others = [
+  { value: '', title: 'Anything else …' },
+  ...groupsOfKinds.flatMap(([group, list]) =>
+    list.map(value => ({ value: value as string, title: kindWord[value], group })),
+  ),
+]
+const other = computed({
+  get: () => (isFieldKind(draft.value.kind) ? draft.value.kind : ''),
+  set: (v: string) => {
+    if (isFieldKind(v)) draft.value.kind = v
+  },
+})
+const plain = computed({
+  get: () => (isFieldKind(draft.value.kind) ? '' : draft.value.kind),
+  set: (v: LogKind | '') => {
+    if (v) draft.value.kind = v
+  },
+})
 const otherColonies = computed(() => colonies.value.filter(c => c.value !== draft.value.colonyId))
-const { value: clutches } = useLiveQuery(async () => (draft.value.kind === 'clutch' && colony.value ? clutchesOf(groupOf(colony.value.groupId).care.brood, currentEntries(await entriesOfColony(openDb(), colony.value.id))).filter(c => c.state === 'open') : []), [], () => `${draft.value.kind} ${draft.value.colonyId}`)
+const { value: clutches } = useLiveQuery(
+  async () =>
+    draft.value.kind === 'clutch' && colony.value
+      ? clutchesOf(
+          groupOf(colony.value.groupId).care.brood,
+          currentEntries(await entriesOfColony(openDb(), colony.value.id)),
+        ).filter(c => c.state === 'open')
+      : [],
+  [],
+  () => `${draft.value.kind} ${draft.value.colonyId}`,
+)
 const clutchOptions = computed(() => clutches.value.map(c => ({ value: c.id, title: `laid ${weekdayText(c.laidMs)}` })))
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
-const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) => (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))
-const countMethods = plainCountMethods.map(value => ({ value, title: countMethodWord[value], hint: countMethodHint[value] }))
-const choices: Partial<Record<LogKind, { label: string, options: { value: string, title: string, hint?: string }[] }>> = {
-  count: { label: 'How was it counted?', options: countMethods },
-  addition: { label: 'Where from?', options: options(originWord) },
-  removal: { label: 'Where to?', options: options(outletWord) },
-  death: { label: 'What was seen?', options: options(deathSignWord) },
-}
-const choice = computed({ get: () => draft.value.choice || defaultChoice[draft.value.kind] || '', set: (v) => { draft.value.choice = v } })
+const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) =>
+  (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))
+const countMethods = plainCountMethods.map(value => ({
+  value,
+  title: countMethodWord[value],
+  hint: countMethodHint[value],
+}))
+const choices: Partial<Record<LogKind, { label: string; options: { value: string; title: string; hint?: string }[] }>> =
+  {
+    count: { label: 'How was it counted?', options: countMethods },
+    addition: { label: 'Where from?', options: options(originWord) },
+    removal: { label: 'Where to?', options: options(outletWord) },
+    death: { label: 'What was seen?', options: options(deathSignWord) },
+  }
+const choice = computed({
+  get: () => draft.value.choice || defaultChoice[draft.value.kind] || '',
+  set: v => {
+    draft.value.choice = v
+  },
+})
 const expected = computed(() => {
   const now = colony.value && statements.of(colony.value.id)?.population.now
   return now ? `About ${glassNumber(now.value, now.low, now.high)} expected` : ''
 })
-const canSplit = computed(() => draft.value.kind === 'count' || draft.value.kind === 'addition' || draft.value.kind === 'removal')
+const canSplit = computed(
+  () => draft.value.kind === 'count' || draft.value.kind === 'addition' || draft.value.kind === 'removal',
+)
 const splitOpen = ref(false)
 const litresUnit = computed(() => unitOf(volume, settings.units.volume).symbol)
 
-watch(() => draft.value.kind, () => {
-  draft.value.choice = draft.value.correcting ? draft.value.choice : ''
-  if (!draft.value.correcting) draft.value.values = {}
-  issues.value = {}
-})
-watch([() => logSheet.open, () => room.colonies], ([now]) => {
-  if (!now || room.colonies.length === 0) return
-  if (!colony.value) draft.value.colonyId = room.colonyById.has(settings.lastColonyId) ? settings.lastColonyId : room.colonies[0]!.id
-  splitOpen.value = Object.values(draft.value.parts).some(Boolean)
-}, { immediate: true })
-watch(() => logSheet.open, (now) => {
-  issues.value = {}
-  if (now && room.ready && room.colonies.length === 0) {
-    logSheet.open = false
-    log.tell('There is no colony to log for yet: start one in the Room.')
-  }
-})
+watch(
+  () => draft.value.kind,
+  () => {
+    draft.value.choice = draft.value.correcting ? draft.value.choice : ''
+    if (!draft.value.correcting) draft.value.values = {}
+    issues.value = {}
+  },
+)
+watch(
+  [() => logSheet.open, () => room.colonies],
+  ([now]) => {
+    if (!now || room.colonies.length === 0) return
+    if (!colony.value)
+      draft.value.colonyId = room.colonyById.has(settings.lastColonyId) ? settings.lastColonyId : room.colonies[0]!.id
+    splitOpen.value = Object.values(draft.value.parts).some(Boolean)
+  },
+  { immediate: true },
+)
+watch(
+  () => logSheet.open,
+  now => {
+    issues.value = {}
+    if (now && room.ready && room.colonies.length === 0) {
+      logSheet.open = false
+      log.tell('There is no colony to log for yet: start one in the Room.')
+    }
+  },
+)
 
 async function savePhoto() {
-  if (!photo.value || !colony.value) return issues.value = photo.value ? { colonyId: 'Choose the colony.' } : { photo: 'Take or choose a photo.' }
+  if (!photo.value || !colony.value)
+    return (issues.value = photo.value ? { colonyId: 'Choose the colony.' } : { photo: 'Take or choose a photo.' })
   saving.value = true
-  const problem = await photos.keep(photo.value, { colonyId: colony.value.id }, `${colony.value.name}: photo kept.`, draft.value.text.trim()).catch(e => `It could not be saved: ${e instanceof Error ? e.message : String(e)}.`)
+  const problem = await photos
+    .keep(photo.value, { colonyId: colony.value.id }, `${colony.value.name}: photo kept.`, draft.value.text.trim())
+    .catch(e => `It could not be saved: ${e instanceof Error ? e.message : String(e)}.`)
   saving.value = false
   issues.value = problem ? { photo: problem } : {}
   if (problem) return
@@ -94,11 +167,11 @@ async function save() {
     await log.save(read.entry, read.words)
     logSheet.clear()
     logSheet.open = false
-  }
-  catch (error) {
-    issues.value = { save: `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.` }
-  }
-  finally {
+  } catch (error) {
+    issues.value = {
+      save: `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.`,
+    }
+  } finally {
     saving.value = false
   }
 }
@@ -115,17 +188,53 @@ async function save() {
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
       <p v-if="issues.colonyId" class="issue" role="alert">{{ issues.colonyId }}</p>
 
-      <WaterTestFields v-if="draft.kind === 'waterTest' && colony" v-model="draft.readings" v-model:raw-conductivity="draft.rawConductivity" :colony="colony" :issues="issues" />
-      <KindFields v-else-if="isFieldKind(draft.kind)" v-model="draft.values" :fields="kindFields[draft.kind]" :issues="issues" :colonies="otherColonies" :clutches="clutchOptions" :litres-unit="litresUnit" />
+      <WaterTestFields
+        v-if="draft.kind === 'waterTest' && colony"
+        v-model="draft.readings"
+        v-model:raw-conductivity="draft.rawConductivity"
+        :colony="colony"
+        :issues="issues"
+      />
+      <KindFields
+        v-else-if="isFieldKind(draft.kind)"
+        v-model="draft.values"
+        :fields="kindFields[draft.kind]"
+        :issues="issues"
+        :colonies="otherColonies"
+        :clutches="clutchOptions"
+        :litres-unit="litresUnit"
+      />
       <div v-else-if="draft.kind === 'photo'" class="photo">
-        <PhotoButton label="Take or choose" :busy="saving" @chosen="photo = $event" /><span class="small muted">{{ photo?.name ?? 'Kept on this device and in backups, made small enough to keep.' }}</span>
+        <PhotoButton label="Take or choose" :busy="saving" @chosen="photo = $event" /><span class="small muted">{{
+          photo?.name ?? 'Kept on this device and in backups, made small enough to keep.'
+        }}</span>
         <p v-if="issues.photo" class="issue" role="alert">{{ issues.photo }}</p>
       </div>
       <template v-else-if="draft.kind !== 'note'">
-        <TextInput v-model="draft.number" class="big" :label="draft.kind === 'count' ? 'How many did you see?' : 'How many?'" numeric autofocus :hint="draft.kind === 'count' ? expected : undefined" :error="issues.number" />
-        <ChoiceChips v-if="choices[draft.kind]" v-model="choice" :label="choices[draft.kind]!.label" :options="choices[draft.kind]!.options" />
+        <TextInput
+          v-model="draft.number"
+          class="big"
+          :label="draft.kind === 'count' ? 'How many did you see?' : 'How many?'"
+          numeric
+          autofocus
+          :hint="draft.kind === 'count' ? expected : undefined"
+          :error="issues.number"
+        />
+        <ChoiceChips
+          v-if="choices[draft.kind]"
+          v-model="choice"
+          :label="choices[draft.kind]!.label"
+          :options="choices[draft.kind]!.options"
+        />
         <p v-if="choice === 'culled'" class="small caution">{{ cautionText('culling') }}</p>
-        <TextInput v-if="draft.kind === 'count' && choice === 'partOfTank'" v-model="draft.sharePct" label="Share of the tank that was counted" suffix="%" numeric :error="issues.share" />
+        <TextInput
+          v-if="draft.kind === 'count' && choice === 'partOfTank'"
+          v-model="draft.sharePct"
+          label="Share of the tank that was counted"
+          suffix="%"
+          numeric
+          :error="issues.share"
+        />
         <details v-if="canSplit" :open="splitOpen" @toggle="splitOpen = ($event.target as HTMLDetailsElement).open">
           <summary>Split by sex and size</summary>
           <HeadsFields v-model="draft.parts" legend="As far as they can be told apart" :issue="issues.parts" />
@@ -134,29 +243,83 @@ async function save() {
 
       <div>
         <label class="label" for="log-text">{{ draft.kind === 'note' ? 'Note' : 'Remark' }}</label>
-        <v-textarea id="log-text" v-model="draft.text" maxlength="2000" :error-messages="issues.text ? [issues.text] : []" />
+        <v-textarea
+          id="log-text"
+          v-model="draft.text"
+          maxlength="2000"
+          :error-messages="issues.text ? [issues.text] : []"
+        />
       </div>
       <div class="two">
         <TextInput v-model="draft.at" label="When (empty: now)" type="datetime-local" :error="issues.at" />
-        <PickOne v-if="room.room && room.room.keepers.length > 0" v-model="settings.keeper" label="Keeper" :options="[{ value: '', title: 'not named' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]" />
+        <PickOne
+          v-if="room.room && room.room.keepers.length > 0"
+          v-model="settings.keeper"
+          label="Keeper"
+          :options="[{ value: '', title: 'not named' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]"
+        />
       </div>
       <p v-if="issues.save" class="issue" role="alert">{{ issues.save }}</p>
     </form>
     <template #foot>
       <v-btn type="submit" form="log-form" color="primary" size="large" :loading="saving">Save<kbd>Enter</kbd></v-btn>
-      <v-btn class="quiet" size="large" @click="logSheet.clear(); open = false">Discard</v-btn>
+      <v-btn
+        class="quiet"
+        size="large"
+        @click="
+          logSheet.clear()
+          open = false
+        "
+        >Discard</v-btn
+      >
     </template>
   </SideSheet>
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
-.label { display: block; font-size: 14px; color: var(--muted); padding-bottom: 4px; }
-.big :deep(input) { font: 650 30px var(--v-font-heading); min-height: 60px; }
-.kinds { display: grid; gap: 8px; }
-.photo { display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: start; }
-.issue { color: var(--rust); font-size: 14px; }
-.caution { border-left: 3px solid var(--straw); padding-left: 8px; }
-summary { min-height: 40px; padding: 8px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.label {
+  display: block;
+  font-size: 14px;
+  color: var(--muted);
+  padding-bottom: 4px;
+}
+.big :deep(input) {
+  font: 650 30px var(--v-font-heading);
+  min-height: 60px;
+}
+.kinds {
+  display: grid;
+  gap: 8px;
+}
+.photo {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: start;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
+.caution {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+}
+summary {
+  min-height: 40px;
+  padding: 8px 0;
+  cursor: pointer;
+  color: var(--weed);
+  font-weight: 600;
+}
 </style>

@@ -7,8 +7,8 @@ import { valueName, valueText, valueUnit } from '~/words/unitPrefs'
 import { agoText } from '~/words/when'
 
 /** Any subset of the values, each with its method; the strip moves as a value is typed. */
-const props = defineProps<{ colony: Colony, issues: Record<string, string> }>()
-const readings = defineModel<Record<string, { text: string, method: string }>>({ required: true })
+const props = defineProps<{ colony: Colony; issues: Record<string, string> }>()
+const readings = defineModel<Record<string, { text: string; method: string }>>({ required: true })
 const rawConductivity = defineModel<boolean>('rawConductivity', { required: true })
 const settings = useSettingsStore()
 const statements = useStatementsStore()
@@ -19,14 +19,23 @@ const targets = computed(() => resolveGroup(props.colony).targets)
 /** First what this keeper tests here, then what the group has a target for, then the rest. */
 const order = computed(() => {
   const tested = valueKeys.filter(k => verdicts.value.get(k)?.latest)
-  const often = tested.length > 0 ? tested : valueKeys.filter(k => targets.value[k] && !['copperMgL', 'nitriteMgL', 'ammoniaMgL'].includes(k))
+  const often =
+    tested.length > 0
+      ? tested
+      : valueKeys.filter(k => targets.value[k] && !['copperMgL', 'nitriteMgL', 'ammoniaMgL'].includes(k))
   return { often, rest: valueKeys.filter(k => !often.includes(k)) }
 })
-const shown = computed(() => (more.value ? [...order.value.often, ...order.value.rest] : [...order.value.often, ...order.value.rest.filter(k => readings.value[k]?.text)]))
+const shown = computed(() =>
+  more.value
+    ? [...order.value.often, ...order.value.rest]
+    : [...order.value.often, ...order.value.rest.filter(k => readings.value[k]?.text)],
+)
 const methods = TestMethod.options.map(value => ({ value, title: testMethodWord[value] }))
 
-const usual = (key: ValueKey): string => verdicts.value.get(key)?.latest?.method ?? (key === 'temperatureC' || key === 'humidityPct' ? 'probe' : settings.testMethod)
-function set(key: ValueKey, change: Partial<{ text: string, method: string }>) {
+const usual = (key: ValueKey): string =>
+  verdicts.value.get(key)?.latest?.method ??
+  (key === 'temperatureC' || key === 'humidityPct' ? 'probe' : settings.testMethod)
+function set(key: ValueKey, change: Partial<{ text: string; method: string }>) {
   readings.value = { ...readings.value, [key]: { text: '', method: usual(key), ...readings.value[key], ...change } }
 }
 function typed(key: ValueKey): number | null {
@@ -43,8 +52,21 @@ function last(key: ValueKey): string {
 <template>
   <div class="test">
     <div v-for="key in shown" :key="key" class="row">
-      <TextInput :model-value="readings[key]?.text ?? ''" :label="valueName(key)" :suffix="valueUnit(key, settings.units)" numeric :error="issues[`readings.${key}`]" @update:model-value="set(key, { text: $event })" />
-      <PickOne :model-value="readings[key]?.method ?? usual(key)" :label="`Method for ${valueName(key)}`" :options="methods" hide-label @update:model-value="set(key, { method: $event })" />
+      <TextInput
+        :model-value="readings[key]?.text ?? ''"
+        :label="valueName(key)"
+        :suffix="valueUnit(key, settings.units)"
+        numeric
+        :error="issues[`readings.${key}`]"
+        @update:model-value="set(key, { text: $event })"
+      />
+      <PickOne
+        :model-value="readings[key]?.method ?? usual(key)"
+        :label="`Method for ${valueName(key)}`"
+        :options="methods"
+        hide-label
+        @update:model-value="set(key, { method: $event })"
+      />
       <div class="against">
         <TargetStrip v-if="verdicts.get(key)" :verdict="verdicts.get(key)!" :typed="typed(key)" />
         <span class="small muted">{{ last(key) }}</span>
@@ -52,17 +74,53 @@ function last(key: ValueKey): string {
     </div>
     <p v-if="issues.readings" class="issue" role="alert">{{ issues.readings }}</p>
     <button v-if="!more" type="button" class="link" @click="more = true">More values</button>
-    <label v-if="readings.conductivityUsCm?.text" class="raw small"><input v-model="rawConductivity" type="checkbox"> My probe does not compensate: bring the conductivity to 25 °C with the temperature typed here</label>
+    <label v-if="readings.conductivityUsCm?.text" class="raw small"
+      ><input v-model="rawConductivity" type="checkbox" /> My probe does not compensate: bring the conductivity to 25 °C
+      with the temperature typed here</label
+    >
     <p v-else class="small muted">Conductivity at 25 °C, as most probes show it.</p>
   </div>
 </template>
 
 <style scoped>
-.test { display: grid; gap: 12px; justify-items: start; }
-.row { display: grid; grid-template-columns: 168px 118px minmax(0, 1fr); gap: 12px; align-items: end; width: 100%; }
-.against { min-width: 0; padding-bottom: 2px; }
-.raw { display: flex; gap: 8px; align-items: center; min-height: 44px; }
-.raw input { width: 20px; height: 20px; accent-color: var(--weed); flex: none; }
-.issue { color: var(--rust); font-size: 14px; }
-@media (max-width: 700px) { .row { grid-template-columns: 1fr 118px; } .against { grid-column: 1 / -1; } }
+.test {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+.row {
+  display: grid;
+  grid-template-columns: 168px 118px minmax(0, 1fr);
+  gap: 12px;
+  align-items: end;
+  width: 100%;
+}
+.against {
+  min-width: 0;
+  padding-bottom: 2px;
+}
+.raw {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.raw input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--weed);
+  flex: none;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
+@media (max-width: 700px) {
+  .row {
+    grid-template-columns: 1fr 118px;
+  }
+  .against {
+    grid-column: 1 / -1;
+  }
+}
 </style>

@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import 'chartjs-adapter-date-fns'
-import { Chart, type ChartData, type ChartOptions, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
+import {
+  Chart,
+  type ChartData,
+  type ChartOptions,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  TimeScale,
+  Tooltip,
+} from 'chart.js'
 import { Line } from 'vue-chartjs'
 import type { BandPoint } from '#core/population'
 import { whole } from '~/words/numbers'
@@ -9,10 +20,15 @@ import { dayText } from '~/words/when'
 /** Fans of several scenarios on one axis: the likely range as a band, the middle as a line of its own kind, the wanted number as a rule. */
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip)
 
-const props = defineProps<{ fans: { id: string, name: string, colour: string, dash: number[], fan: readonly BandPoint[] }[], wanted: number | null, nowMs: number, unit: string }>()
+const props = defineProps<{
+  fans: { id: string; name: string; colour: string; dash: number[]; fan: readonly BandPoint[] }[]
+  wanted: number | null
+  nowMs: number
+  unit: string
+}>()
 const { family, colour, faded, noteStyle } = useChartStyle()
 const points = (fan: readonly BandPoint[], of: (p: BandPoint) => number) => fan.map(p => ({ x: p.at, y: of(p) }))
-const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
+const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   const none = { borderWidth: 0, pointRadius: 0, tension: 0 }
   const first = props.fans[0]
   return {
@@ -20,18 +36,57 @@ const data = computed<ChartData<'line', { x: number, y: number }[]>>(() => {
       ...props.fans.flatMap(f => [
         { ...none, label: 'from', data: points(f.fan, p => p.p10) },
         { ...none, label: 'to', data: points(f.fan, p => p.p90), fill: '-1', backgroundColor: faded(f.colour, 0.15) },
-        { ...none, label: f.name, data: points(f.fan, p => p.p50), borderWidth: 2.5, borderColor: colour(f.colour), borderDash: f.dash },
+        {
+          ...none,
+          label: f.name,
+          data: points(f.fan, p => p.p50),
+          borderWidth: 2.5,
+          borderColor: colour(f.colour),
+          borderDash: f.dash,
+        },
       ]),
-      ...(props.wanted !== null && first && first.fan.length > 1 ? [{ ...none, label: 'wanted', data: [first.fan[0]!, first.fan.at(-1)!].map(p => ({ x: p.at, y: props.wanted! })), borderWidth: 1.5, borderColor: colour('muted'), borderDash: [2, 4] }] : []),
+      ...(props.wanted !== null && first && first.fan.length > 1
+        ? [
+            {
+              ...none,
+              label: 'wanted',
+              data: [first.fan[0]!, first.fan.at(-1)!].map(p => ({ x: p.at, y: props.wanted! })),
+              borderWidth: 1.5,
+              borderColor: colour('muted'),
+              borderDash: [2, 4],
+            },
+          ]
+        : []),
     ],
   }
 })
 const options = computed<ChartOptions<'line'>>(() => ({
-  responsive: true, maintainAspectRatio: false, animation: false, font: { family },
+  responsive: true,
+  maintainAspectRatio: false,
+  animation: false,
+  font: { family },
   interaction: { mode: 'index', intersect: false, axis: 'x' },
   scales: {
-    x: { type: 'time', time: { minUnit: 'week', displayFormats: { week: 'd MMM', month: 'MMM yyyy' } }, grid: { display: false }, border: { color: colour('rule') }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24 } },
-    y: { min: 0, title: { display: true, text: props.unit, color: colour('muted'), font: { family, size: 14 } }, grid: { color: colour('rule') }, border: { display: false }, ticks: { color: colour('muted'), font: { family, size: 14 }, maxTicksLimit: 7, precision: 0, callback: v => whole(Number(v)) } },
+    x: {
+      type: 'time',
+      time: { minUnit: 'week', displayFormats: { week: 'd MMM', month: 'MMM yyyy' } },
+      grid: { display: false },
+      border: { color: colour('rule') },
+      ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24 },
+    },
+    y: {
+      min: 0,
+      title: { display: true, text: props.unit, color: colour('muted'), font: { family, size: 14 } },
+      grid: { color: colour('rule') },
+      border: { display: false },
+      ticks: {
+        color: colour('muted'),
+        font: { family, size: 14 },
+        maxTicksLimit: 7,
+        precision: 0,
+        callback: v => whole(Number(v)),
+      },
+    },
   },
   plugins: {
     legend: { display: false },
@@ -40,7 +95,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
       filter: item => props.fans.some(f => f.name === item.dataset.label),
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),
-        label: (item) => {
+        label: item => {
           const p = props.fans.find(f => f.name === item.dataset.label)?.fan[item.dataIndex]
           return p ? `${item.dataset.label}: about ${whole(p.p50)}, likely ${whole(p.p10)} to ${whole(p.p90)}` : ''
         },
@@ -48,10 +103,16 @@ const options = computed<ChartOptions<'line'>>(() => ({
     },
   },
 }))
-const summary = computed(() => props.fans.map((f) => {
-  const end = f.fan.at(-1)
-  return end ? `${f.name}: about ${whole(end.p50)} by ${dayText(end.at, props.nowMs)}, likely ${whole(end.p10)} to ${whole(end.p90)}` : ''
-}).join('; '))
+const summary = computed(() =>
+  props.fans
+    .map(f => {
+      const end = f.fan.at(-1)
+      return end
+        ? `${f.name}: about ${whole(end.p50)} by ${dayText(end.at, props.nowMs)}, likely ${whole(end.p10)} to ${whole(end.p90)}`
+        : ''
+    })
+    .join('; '),
+)
 const chart = ref<{ chart: Chart } | null>(null)
 /** The chart as a PNG, on paper. */
 function png(): Promise<Blob | null> {
@@ -70,9 +131,15 @@ defineExpose({ png })
 </script>
 
 <template>
-  <div class="canvas"><Line ref="chart" :data="data" :options="options" role="img" :aria-label="`Outlook: ${summary}`" /></div>
+  <div class="canvas">
+    <Line ref="chart" :data="data" :options="options" role="img" :aria-label="`Outlook: ${summary}`" />
+  </div>
 </template>
 
 <style scoped>
-.canvas { position: relative; min-height: 300px; height: 100%; }
+.canvas {
+  position: relative;
+  min-height: 300px;
+  height: 100%;
+}
 </style>

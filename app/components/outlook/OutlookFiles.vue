@@ -6,7 +6,12 @@ import { csvOf } from '~/files/csv'
 import { saveFile } from '~/files/saveFile'
 
 /** The Outlook as files: the chart as PNG and SVG, the fans as CSV. */
-const props = defineProps<{ colonyName: string, what: string, fans: readonly { name: string, colour: string, fan: readonly BandPoint[] }[], png: () => Promise<Blob | null> }>()
+const props = defineProps<{
+  colonyName: string
+  what: string
+  fans: readonly { name: string; colour: string; fan: readonly BandPoint[] }[]
+  png: () => Promise<Blob | null>
+}>()
 /** The day theme's colours: files are made for paper. */
 const ink: Readonly<Record<string, string>> = { weed: '#1E6B57', roe: '#C2541B', water: '#2C5F8C', straw: '#8A6A10' }
 const fileName = computed(() => `outlook-${props.colonyName.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}`)
@@ -16,7 +21,15 @@ async function savePng() {
 }
 async function saveSvg() {
   const { outlookSvg } = await import('~/files/outlookSvg')
-  saveFile(`${fileName.value}.svg`, outlookSvg(`${props.colonyName}: ${props.what} ahead`, props.fans.map(f => ({ name: f.name, colour: ink[f.colour]!, fan: f.fan })), ms => format(ms, 'd MMM yy')), 'image/svg+xml')
+  saveFile(
+    `${fileName.value}.svg`,
+    outlookSvg(
+      `${props.colonyName}: ${props.what} ahead`,
+      props.fans.map(f => ({ name: f.name, colour: ink[f.colour]!, fan: f.fan })),
+      ms => format(ms, 'd MMM yy'),
+    ),
+    'image/svg+xml',
+  )
 }
 function saveCsv() {
   const { head, rows } = outlookRows(props.fans)
@@ -25,10 +38,20 @@ function saveCsv() {
 </script>
 
 <template>
-  <span class="files"><button type="button" class="link" @click="savePng">PNG</button><button type="button" class="link" @click="saveSvg">SVG</button><button type="button" class="link" @click="saveCsv">CSV</button></span>
+  <span class="files"
+    ><button type="button" class="link" @click="savePng">PNG</button
+    ><button type="button" class="link" @click="saveSvg">SVG</button
+    ><button type="button" class="link" @click="saveCsv">CSV</button></span
+  >
 </template>
 
 <style scoped>
-.files { display: flex; gap: 14px; }
-.link { min-height: 28px; min-width: 32px; }
+.files {
+  display: flex;
+  gap: 14px;
+}
+.link {
+  min-height: 28px;
+  min-width: 32px;
+}
 </style>

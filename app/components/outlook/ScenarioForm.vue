@@ -4,21 +4,55 @@ import { emptyScenario, type ScenarioDraft } from '~/forms/scenarioDraft'
 import { takeKindWord } from '~/words/outlook'
 
 /** What is different in a scenario. Empty fields stay as things are, which stand in grey. */
-const props = defineProps<{ issues: Partial<Record<keyof ScenarioDraft, string>>, temperatureC: number, hasFish: boolean | null, oneSex: boolean }>()
+const props = defineProps<{
+  issues: Partial<Record<keyof ScenarioDraft, string>>
+  temperatureC: number
+  hasFish: boolean | null
+  oneSex: boolean
+}>()
 const draft = defineModel<ScenarioDraft>({ required: true })
-const kinds = computed(() => TakeKind.options.filter(k => !props.oneSex || (k !== 'females' && k !== 'males')).map(value => ({ value, title: takeKindWord[value] })))
-const fish = [{ value: '' as const, title: 'as now' }, { value: 'none' as const, title: 'none' }, { value: 'peaceful' as const, title: 'small and peaceful' }]
+const kinds = computed(() =>
+  TakeKind.options
+    .filter(k => !props.oneSex || (k !== 'females' && k !== 'males'))
+    .map(value => ({ value, title: takeKindWord[value] })),
+)
+const fish = [
+  { value: '' as const, title: 'as now' },
+  { value: 'none' as const, title: 'none' },
+  { value: 'peaceful' as const, title: 'small and peaceful' },
+]
 const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(emptyScenario()))
 </script>
 
 <template>
   <div class="form">
     <div class="two">
-      <TextInput v-model="draft.temperatureC" label="Temperature" suffix="°C" numeric :placeholder="temperatureC.toFixed(1)" :error="issues.temperatureC" />
-      <TextInput v-model="draft.roomFactor" label="Food and surface" suffix="times" numeric placeholder="1" :error="issues.roomFactor" />
+      <TextInput
+        v-model="draft.temperatureC"
+        label="Temperature"
+        suffix="°C"
+        numeric
+        :placeholder="temperatureC.toFixed(1)"
+        :error="issues.temperatureC"
+      />
+      <TextInput
+        v-model="draft.roomFactor"
+        label="Food and surface"
+        suffix="times"
+        numeric
+        placeholder="1"
+        :error="issues.roomFactor"
+      />
     </div>
     <div class="two">
-      <TextInput v-model="draft.secondTankL" label="A second tank of" suffix="L" numeric placeholder="none" :error="issues.secondTankL" />
+      <TextInput
+        v-model="draft.secondTankL"
+        label="A second tank of"
+        suffix="L"
+        numeric
+        placeholder="none"
+        :error="issues.secondTankL"
+      />
       <TextInput v-model="draft.putIn" label="Put in today" numeric placeholder="none" :error="issues.putIn" />
     </div>
     <div class="two">
@@ -30,12 +64,25 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
       <PickOne v-model="draft.weeklyOf" label="of those" :options="kinds" />
     </div>
     <PickOne v-if="hasFish !== null" v-model="draft.fish" label="Fish with them" :options="fish" />
-    <button v-if="changed" type="button" class="link" @click="draft = emptyScenario()">Back to things as they are</button>
+    <button v-if="changed" type="button" class="link" @click="draft = emptyScenario()">
+      Back to things as they are
+    </button>
   </div>
 </template>
 
 <style scoped>
-.form { display: grid; gap: 10px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; align-items: start; }
-.link { justify-self: start; min-height: 32px; }
+.form {
+  display: grid;
+  gap: 10px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+  align-items: start;
+}
+.link {
+  justify-self: start;
+  min-height: 32px;
+}
 </style>

@@ -9,16 +9,25 @@ const open = defineModel<boolean>({ required: true })
 useSheets().countOpen(open)
 const settings = useSettingsStore()
 const log = useLogStore()
-const keys = ['ammoniaMgL', 'nitriteMgL', 'nitrateMgL', 'ph', 'ghDh', 'khDh', 'conductivityUsCm', 'temperatureC'] as const satisfies readonly ValueKey[]
+const keys = [
+  'ammoniaMgL',
+  'nitriteMgL',
+  'nitrateMgL',
+  'ph',
+  'ghDh',
+  'khDh',
+  'conductivityUsCm',
+  'temperatureC',
+] as const satisfies readonly ValueKey[]
 const typed = ref<Partial<Record<ValueKey, string>>>({})
 const issues = ref<Partial<Record<ValueKey | 'all', string>>>({})
-watch(open, (now) => {
+watch(open, now => {
   if (!now) return
   typed.value = {}
   issues.value = {}
 })
 async function save() {
-  const readings: Record<string, { value: number, method: string }> = {}
+  const readings: Record<string, { value: number; method: string }> = {}
   const wrong: typeof issues.value = {}
   for (const key of keys) {
     const text = typed.value[key]?.trim() ?? ''
@@ -30,7 +39,10 @@ async function save() {
   if (Object.keys(readings).length === 0 && Object.keys(wrong).length === 0) wrong.all = 'Type at least one value.'
   issues.value = wrong
   if (Object.keys(wrong).length > 0) return
-  await log.save(Entry.parse({ ...log.stamp(), at: toMoment(Date.now()), kind: 'waterTest', glassId: props.glassId, readings }), 'Test kept.')
+  await log.save(
+    Entry.parse({ ...log.stamp(), at: toMoment(Date.now()), kind: 'waterTest', glassId: props.glassId, readings }),
+    'Test kept.',
+  )
   open.value = false
 }
 </script>
@@ -38,14 +50,33 @@ async function save() {
 <template>
   <SideSheet v-model="open" title="Log a test">
     <form id="curing-form" class="fields" novalidate @submit.prevent="save">
-      <TextInput v-for="(key, i) in keys" :key="key" :model-value="typed[key] ?? ''" :label="valueName(key)" :suffix="valueUnit(key, settings.units)" numeric :autofocus="i === 0" :error="issues[key]" @update:model-value="typed = { ...typed, [key]: $event }" />
+      <TextInput
+        v-for="(key, i) in keys"
+        :key="key"
+        :model-value="typed[key] ?? ''"
+        :label="valueName(key)"
+        :suffix="valueUnit(key, settings.units)"
+        numeric
+        :autofocus="i === 0"
+        :error="issues[key]"
+        @update:model-value="typed = { ...typed, [key]: $event }"
+      />
       <p v-if="issues.all" class="issue" role="alert">{{ issues.all }}</p>
     </form>
-    <template #foot><v-btn type="submit" form="curing-form" color="primary" size="large">Save<kbd>Enter</kbd></v-btn></template>
+    <template #foot
+      ><v-btn type="submit" form="curing-form" color="primary" size="large">Save<kbd>Enter</kbd></v-btn></template
+    >
   </SideSheet>
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 14px; }
-.issue { color: var(--rust); grid-column: 1 / -1; }
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+}
+.issue {
+  color: var(--rust);
+  grid-column: 1 / -1;
+}
 </style>

@@ -25,24 +25,49 @@ const glassId = computed(() => props.desk.stored.value?.glassId ?? '')
 const colony = computed(() => room.coloniesByGlass.get(glassId.value)?.[0] ?? null)
 
 /** Growth that was ticked here, or seen on a round. */
-const seen = computed(() => ({ biofilm: plan.value.seen.biofilm || props.desk.log.value.grown.biofilm !== null, algae: plan.value.seen.algae || props.desk.log.value.grown.algae !== null }))
+const seen = computed(() => ({
+  biofilm: plan.value.seen.biofilm || props.desk.log.value.grown.biofilm !== null,
+  algae: plan.value.seen.algae || props.desk.log.value.grown.algae !== null,
+}))
 const curing = computed(() => {
   const group = props.desk.groups.value[0]?.group
-  const started = props.desk.log.value.filledMs ?? (plan.value.done.fill ? new Date(plan.value.done.fill).getTime() : null)
+  const started =
+    props.desk.log.value.filledMs ?? (plan.value.done.fill ? new Date(plan.value.done.fill).getTime() : null)
   if (!group || !glassId.value || started === null || colony.value) return null
   const story = waterStory(props.desk.standing.value, Math.max(0.1, props.desk.netL.value), nowMs.value)
   const last = (key: 'ph' | 'temperatureC') => story.readings.get(key)?.at(-1)?.value ?? null
-  const judged = judgeCuring({ startedMs: started, nowMs: nowMs.value, ammonia: story.readings.get('ammoniaMgL') ?? [], nitrite: story.readings.get('nitriteMgL') ?? [], nitrate: story.readings.get('nitrateMgL') ?? [], ph: last('ph'), temperatureC: last('temperatureC'), seen: seen.value, weeks: group.setup.cureWeeks.range, grazes: group.setup.grazes })
+  const judged = judgeCuring({
+    startedMs: started,
+    nowMs: nowMs.value,
+    ammonia: story.readings.get('ammoniaMgL') ?? [],
+    nitrite: story.readings.get('nitriteMgL') ?? [],
+    nitrate: story.readings.get('nitrateMgL') ?? [],
+    ph: last('ph'),
+    temperatureC: last('temperatureC'),
+    seen: seen.value,
+    weeks: group.setup.cureWeeks.range,
+    grazes: group.setup.grazes,
+  })
   return { stage: judged.stage, ...curingText(judged, nowMs.value) }
 })
-const stateOf = { notStarted: 'unknown', ammonia: 'off', nitrite: 'off', nearly: 'drifting', ready: 'onTarget' } as const
+const stateOf = {
+  notStarted: 'unknown',
+  ammonia: 'off',
+  nitrite: 'off',
+  nearly: 'drifting',
+  ready: 'onTarget',
+} as const
 
 async function tick(id: PlanStepId, done: boolean) {
   const { [id]: _, ...rest } = plan.value.done
   await props.desk.change({ done: done ? { ...rest, [id]: toMoment(Date.now()) } : rest })
 }
 /** What is seen is a step done, too. */
-const see = (what: 'biofilm' | 'algae', seen: boolean) => props.desk.change({ seen: { ...plan.value.seen, [what]: seen }, done: { ...plan.value.done, ...(seen && !plan.value.done.grown && { grown: toMoment(Date.now()) }) } })
+const see = (what: 'biofilm' | 'algae', seen: boolean) =>
+  props.desk.change({
+    seen: { ...plan.value.seen, [what]: seen },
+    done: { ...plan.value.done, ...(seen && !plan.value.done.grown && { grown: toMoment(Date.now()) }) },
+  })
 /** A test before any colony lives there is logged for the glass. */
 const testing = ref(false)
 </script>
@@ -51,42 +76,122 @@ const testing = ref(false)
   <section aria-labelledby="calendar-title">
     <h2 id="calendar-title">Calendar</h2>
     <div v-if="curing" class="curing">
-      <p><StateMark :state="stateOf[curing.stage]" /> <b>{{ curing.title }}</b></p>
+      <p>
+        <StateMark :state="stateOf[curing.stage]" /> <b>{{ curing.title }}</b>
+      </p>
       <p class="small">{{ curing.reason }} {{ curing.next }}</p>
       <p class="seen">
-        <label><input type="checkbox" :checked="seen.biofilm" @change="see('biofilm', ($event.target as HTMLInputElement).checked)"> biofilm seen</label>
-        <label><input type="checkbox" :checked="seen.algae" @change="see('algae', ($event.target as HTMLInputElement).checked)"> algae seen</label>
+        <label
+          ><input
+            type="checkbox"
+            :checked="seen.biofilm"
+            @change="see('biofilm', ($event.target as HTMLInputElement).checked)"
+          />
+          biofilm seen</label
+        >
+        <label
+          ><input
+            type="checkbox"
+            :checked="seen.algae"
+            @change="see('algae', ($event.target as HTMLInputElement).checked)"
+          />
+          algae seen</label
+        >
       </p>
-      <p class="acts"><v-btn class="quiet" @click="testing = true">Log a test</v-btn><v-btn v-if="curing.stage === 'ready'" color="primary" @click="emit('arrived')">Bring them in</v-btn></p>
+      <p class="acts">
+        <v-btn class="quiet" @click="testing = true">Log a test</v-btn
+        ><v-btn v-if="curing.stage === 'ready'" color="primary" @click="emit('arrived')">Bring them in</v-btn>
+      </p>
     </div>
     <ol aria-label="Steps to do">
       <li v-for="s in steps.filter(x => x.doneMs === null)" :key="s.id" :class="{ next: s.id === next }">
-        <label><input type="checkbox" :checked="false" @change="tick(s.id, true)"><span><b class="small">{{ weekdayText(s.dueMs) }}</b> {{ planStepText(s, settings.units) }}</span></label>
+        <label
+          ><input type="checkbox" :checked="false" @change="tick(s.id, true)" /><span
+            ><b class="small">{{ weekdayText(s.dueMs) }}</b> {{ planStepText(s, settings.units) }}</span
+          ></label
+        >
       </li>
     </ol>
     <details v-if="past.length > 0">
       <summary>{{ counted(past.length, 'step', 'steps') }} done</summary>
       <ol>
         <li v-for="s in past" :key="s.id" class="done">
-          <label><input type="checkbox" checked :disabled="!plan.done[s.id]" @change="tick(s.id, false)"><span>{{ planStepText(s, settings.units) }} <span class="small">{{ plan.done[s.id] ? 'Done' : 'Logged' }} {{ dayText(s.doneMs!, nowMs) }}.</span></span></label>
+          <label
+            ><input type="checkbox" checked :disabled="!plan.done[s.id]" @change="tick(s.id, false)" /><span
+              >{{ planStepText(s, settings.units) }}
+              <span class="small"
+                >{{ plan.done[s.id] ? 'Done' : 'Logged' }} {{ dayText(s.doneMs!, nowMs) }}.</span
+              ></span
+            ></label
+          >
         </li>
       </ol>
     </details>
-    <p v-if="colony" class="small muted"><NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }}</NuxtLink> lives here now. <button type="button" class="link" @click="logSheet.show(colony.id, 'count')">Log a count</button></p>
+    <p v-if="colony" class="small muted">
+      <NuxtLink :to="`/colony/${colony.id}`">{{ colony.name }}</NuxtLink> lives here now.
+      <button type="button" class="link" @click="logSheet.show(colony.id, 'count')">Log a count</button>
+    </p>
     <CuringTestSheet v-model="testing" :glass-id="glassId" />
   </section>
 </template>
 
 <style scoped>
-section { display: grid; gap: 10px; }
-.curing { border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); padding: 10px 12px; display: grid; gap: 6px; }
-.seen { display: flex; gap: 18px; }
-.seen label, li label { display: flex; gap: 9px; align-items: flex-start; min-height: 36px; cursor: pointer; }
-.seen label { align-items: center; }
-input { width: 20px; height: 20px; accent-color: var(--weed); flex: none; margin-top: 1px; }
-.acts { display: flex; gap: 10px; }
-li { border-top: 1px solid var(--rule); padding: 6px 0; font-size: 15px; line-height: 1.35; }
-li.done { color: var(--muted); }
-summary { min-height: 40px; padding: 8px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
-li.next { border-left: 3px solid var(--roe); padding-left: 8px; }
+section {
+  display: grid;
+  gap: 10px;
+}
+.curing {
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  padding: 10px 12px;
+  display: grid;
+  gap: 6px;
+}
+.seen {
+  display: flex;
+  gap: 18px;
+}
+.seen label,
+li label {
+  display: flex;
+  gap: 9px;
+  align-items: flex-start;
+  min-height: 36px;
+  cursor: pointer;
+}
+.seen label {
+  align-items: center;
+}
+input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--weed);
+  flex: none;
+  margin-top: 1px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+  font-size: 15px;
+  line-height: 1.35;
+}
+li.done {
+  color: var(--muted);
+}
+summary {
+  min-height: 40px;
+  padding: 8px 0;
+  cursor: pointer;
+  color: var(--weed);
+  font-weight: 600;
+}
+li.next {
+  border-left: 3px solid var(--roe);
+  padding-left: 8px;
+}
 </style>

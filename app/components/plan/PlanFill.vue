@@ -1,23 +1,45 @@
 <script setup lang="ts">
 import { type ResolvedGroup, sharedTargets } from '#core/groups'
 import type { Plan } from '#core/records'
-import { fillGoals, fillQuestion, planRecipe, purchaseFor, type RecipeQuestion, readoutsOf, recipeKeys, usualMode } from '#core/water'
+import {
+  fillGoals,
+  fillQuestion,
+  planRecipe,
+  purchaseFor,
+  type RecipeQuestion,
+  readoutsOf,
+  recipeKeys,
+  usualMode,
+} from '#core/water'
 import { num } from '~/words/numbers'
 import { gramsText, preciseVolume, purchaseText, shortText } from '~/words/recipe'
 import { valueName, valueText, volumeText } from '~/words/unitPrefs'
 
 /** Litres and salts for the first fill, from the chosen source and what is on the shelf. */
-const props = defineProps<{ plan: Plan, groups: ResolvedGroup[], netL: number, glassId: string, filled: 'logged' | 'ticked' | null }>()
+const props = defineProps<{
+  plan: Plan
+  groups: ResolvedGroup[]
+  netL: number
+  glassId: string
+  filled: 'logged' | 'ticked' | null
+}>()
 const settings = useSettingsStore()
 const room = useRoomStore()
 const desk = useWaterDeskStore()
 const shared = computed(() => sharedTargets(props.groups))
 const question = computed<RecipeQuestion | null>(() => {
   // the chosen source, with pure water to thin it; any of them when none was chosen
-  const pure = new Set(desk.usable.filter(u => u.source.kind === 'pure' || u.source.kind === 'distilled').map(u => u.source.id))
-  const sources = desk.onHand.sources.filter(s => !props.plan.sourceId || s.id === props.plan.sourceId || pure.has(s.id))
+  const pure = new Set(
+    desk.usable.filter(u => u.source.kind === 'pure' || u.source.kind === 'distilled').map(u => u.source.id),
+  )
+  const sources = desk.onHand.sources.filter(
+    s => !props.plan.sourceId || s.id === props.plan.sourceId || pure.has(s.id),
+  )
   if (sources.length === 0 || !(props.netL > 0)) return null
-  const mode = usualMode(shared.value.targets, room.shelf.some(s => s.content.by === 'mix'))
+  const mode = usualMode(
+    shared.value.targets,
+    room.shelf.some(s => s.content.by === 'mix'),
+  )
   return fillQuestion({ ...desk.onHand, sources }, props.netL, fillGoals(shared.value.targets, mode))
 })
 const answer = computed(() => (question.value ? planRecipe(question.value) : null))
@@ -26,15 +48,24 @@ const lines = computed(() => {
   const step = recipe.value?.steps[0]
   if (!step) return []
   return [
-    ...step.pours.map(p => ({ amount: preciseVolume(p.litres, settings.units), what: room.sources.find(s => s.id === p.id)?.name ?? 'water' })),
-    ...step.weighs.map(w => ({ amount: `${gramsText(w.measured.grams)} g`, what: room.shelf.find(s => s.id === w.id)?.name ?? 'salt' })),
+    ...step.pours.map(p => ({
+      amount: preciseVolume(p.litres, settings.units),
+      what: room.sources.find(s => s.id === p.id)?.name ?? 'water',
+    })),
+    ...step.weighs.map(w => ({
+      amount: `${gramsText(w.measured.grams)} g`,
+      what: room.shelf.find(s => s.id === w.id)?.name ?? 'salt',
+    })),
   ]
 })
 const comes = computed(() => {
   const step = recipe.value?.steps[0]
   if (!step) return ''
   const after = readoutsOf(step.after)
-  return recipeKeys.filter(k => shared.value.targets[k] && k !== 'calciumMgL').map(k => `${valueName(k)} ${num(valueText(k, after[k], settings.units))}`).join(', ')
+  return recipeKeys
+    .filter(k => shared.value.targets[k] && k !== 'calciumMgL')
+    .map(k => `${valueName(k)} ${num(valueText(k, after[k], settings.units))}`)
+    .join(', ')
 })
 </script>
 
@@ -42,18 +73,47 @@ const comes = computed(() => {
   <section aria-labelledby="fill-title">
     <h2 id="fill-title">First fill, {{ volumeText(netL, settings.units) }}</h2>
     <template v-if="recipe">
-      <ul><li v-for="l in lines" :key="l.what"><b class="numeral">{{ l.amount }}</b> {{ l.what }}</li></ul>
+      <ul>
+        <li v-for="l in lines" :key="l.what">
+          <b class="numeral">{{ l.amount }}</b> {{ l.what }}
+        </li>
+      </ul>
       <p class="small"><TheSentence :text="`It comes to ${comes}.`" /></p>
-      <p v-if="!recipe.reached" class="small caution"><TheSentence :text="`${shortText(recipe, settings.units)}.`" /> {{ question ? purchaseText(purchaseFor(question), recipe.goals, readoutsOf(recipe.steps[0]!.after)) : '' }}</p>
-      <p v-if="shared.conflicts.length > 0" class="small caution">No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.</p>
-      <p class="small"><template v-if="filled">{{ filled === 'logged' ? 'Filled, and logged.' : 'Filled.' }}</template><NuxtLink v-else-if="glassId" :to="`/water/${glassId}`">Weigh and pour it</NuxtLink><span v-else class="muted">Once it is a glass, its Water place takes you through weighing and pouring.</span></p>
+      <p v-if="!recipe.reached" class="small caution">
+        <TheSentence :text="`${shortText(recipe, settings.units)}.`" />
+        {{ question ? purchaseText(purchaseFor(question), recipe.goals, readoutsOf(recipe.steps[0]!.after)) : '' }}
+      </p>
+      <p v-if="shared.conflicts.length > 0" class="small caution">
+        No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.
+      </p>
+      <p class="small">
+        <template v-if="filled">{{ filled === 'logged' ? 'Filled, and logged.' : 'Filled.' }}</template><NuxtLink
+          v-else-if="glassId"
+          :to="`/water/${glassId}`"
+          >Weigh and pour it</NuxtLink
+        ><span v-else class="muted">Once it is a glass, its Water place takes you through weighing and pouring.</span>
+      </p>
     </template>
-    <p v-else class="muted small">There is no water to fill it from yet: <NuxtLink v-if="room.glasses[0]" :to="`/water/${glassId || room.glasses[0].id}?tab=sources`">add your tap</NuxtLink><template v-else>once it is a glass, its Water place asks for your tap</template>.</p>
+    <p v-else class="muted small">
+      There is no water to fill it from yet:
+      <NuxtLink v-if="room.glasses[0]" :to="`/water/${glassId || room.glasses[0].id}?tab=sources`"
+        >add your tap</NuxtLink
+      ><template v-else>once it is a glass, its Water place asks for your tap</template>.
+    </p>
   </section>
 </template>
 
 <style scoped>
-section { display: grid; gap: 8px; }
-li { border-top: 1px solid var(--rule); padding: 6px 0; }
-.caution { border-left: 3px solid var(--straw); padding-left: 8px; }
+section {
+  display: grid;
+  gap: 8px;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+}
+.caution {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+}
 </style>

@@ -21,8 +21,13 @@ const rackId = ref('')
 const shelf = ref(0)
 const animals = ref<'later' | 'now'>('later')
 const issue = ref('')
-const shelves = computed(() => Array.from({ length: room.racks.find(r => r.id === rackId.value)?.shelves ?? 1 }, (_, i) => ({ value: i, title: i === 0 ? 'Top shelf' : `Shelf ${i + 1}` })))
-watch(open, (now) => {
+const shelves = computed(() =>
+  Array.from({ length: room.racks.find(r => r.id === rackId.value)?.shelves ?? 1 }, (_, i) => ({
+    value: i,
+    title: i === 0 ? 'Top shelf' : `Shelf ${i + 1}`,
+  })),
+)
+watch(open, now => {
   if (!now || !plan.value) return
   name.value = plan.value.name
   lines.value = plan.value.groupIds.map((_, i) => (i === 0 ? plan.value!.name : props.desk.groups.value[i]!.group.name))
@@ -31,20 +36,49 @@ watch(open, (now) => {
   animals.value = glass.value ? 'now' : 'later'
   issue.value = ''
 })
-watch(shelves, (list) => { shelf.value = Math.min(shelf.value, list.length - 1) })
+watch(shelves, list => {
+  shelf.value = Math.min(shelf.value, list.length - 1)
+})
 
 /** The starters of a group, split by sex as advised where that is told. */
 function colonyOf(glassId: string, i: number): Colony {
-  const { females, males } = setUpAdvice({ ...plan.value!, groupIds: [plan.value!.groupIds[i]!], starters: [plan.value!.starters[i]!] })
+  const { females, males } = setUpAdvice({
+    ...plan.value!,
+    groupIds: [plan.value!.groupIds[i]!],
+    starters: [plan.value!.starters[i]!],
+  })
   const n = plan.value!.starters[i]!
-  const heads = males > 0 ? { females, males, unsexed: 0, halfGrown: 0, young: 0 } : { females: 0, males: 0, unsexed: n, halfGrown: 0, young: 0 }
+  const heads =
+    males > 0
+      ? { females, males, unsexed: 0, halfGrown: 0, young: 0 }
+      : { females: 0, males: 0, unsexed: n, halfGrown: 0, young: 0 }
   const now = toMoment(Date.now())
-  return ColonySchema.parse({ id: newId(), editedAt: now, glassId, name: lines.value[i]!.trim(), groupId: plan.value!.groupIds[i]!, schools: i === 0 ? plan.value!.schools : {}, startedAt: now, founders: heads, targets: {}, life: {} })
+  return ColonySchema.parse({
+    id: newId(),
+    editedAt: now,
+    glassId,
+    name: lines.value[i]!.trim(),
+    groupId: plan.value!.groupIds[i]!,
+    schools: i === 0 ? plan.value!.schools : {},
+    startedAt: now,
+    founders: heads,
+    targets: {},
+    life: {},
+  })
 }
 async function save() {
   if (!plan.value) return
   const rack = room.racks.find(r => r.id === rackId.value)
-  issue.value = !glass.value && name.value.trim() === '' ? 'Give the glass a name.' : !glass.value && !rack ? 'Add a rack in the Room first.' : animals.value === 'now' && lines.value.some(l => l.trim() === '') ? 'Give each line a name.' : animals.value === 'now' && plan.value.starters.some(n => n < 1) ? 'How many starters? At least one of each.' : ''
+  issue.value =
+    !glass.value && name.value.trim() === ''
+      ? 'Give the glass a name.'
+      : !glass.value && !rack
+        ? 'Add a rack in the Room first.'
+        : animals.value === 'now' && lines.value.some(l => l.trim() === '')
+          ? 'Give each line a name.'
+          : animals.value === 'now' && plan.value.starters.some(n => n < 1)
+            ? 'How many starters? At least one of each.'
+            : ''
   if (issue.value) return
   await props.desk.save()
   const nowMs = Date.now()
@@ -55,10 +89,16 @@ async function save() {
     const colonies = plan.value.groupIds.map((_, i) => colonyOf(glassId, i))
     await saveColonyInGlass(db, colonies[0]!, made, nowMs)
     for (const colony of colonies.slice(1)) await saveColonyInGlass(db, colony, null, nowMs)
-  }
-  else if (made) await saveRecord(db, 'glasses', made, nowMs)
-  await props.desk.change({ glassId, ...(animals.value === 'now' && { done: { ...plan.value.done, settle: toMoment(nowMs) } }) })
-  log.tell(animals.value === 'now' ? `${lines.value[0]} started.` : `${name.value.trim()} stands in the Room; what is due will be told there.`)
+  } else if (made) await saveRecord(db, 'glasses', made, nowMs)
+  await props.desk.change({
+    glassId,
+    ...(animals.value === 'now' && { done: { ...plan.value.done, settle: toMoment(nowMs) } }),
+  })
+  log.tell(
+    animals.value === 'now'
+      ? `${lines.value[0]} started.`
+      : `${name.value.trim()} stands in the Room; what is due will be told there.`,
+  )
   open.value = false
   if (animals.value === 'later') await navigateTo(`/water/${glassId}`)
 }
@@ -70,23 +110,60 @@ async function save() {
       <template v-if="!glass">
         <TextInput v-model="name" label="Name of the glass" />
         <div class="two">
-          <PickOne v-model="rackId" label="Where it stands" :options="room.racks.map(r => ({ value: r.id, title: r.name }))" />
+          <PickOne
+            v-model="rackId"
+            label="Where it stands"
+            :options="room.racks.map(r => ({ value: r.id, title: r.name }))"
+          />
           <PickOne v-model="shelf" label="Shelf" :options="shelves" />
         </div>
-        <ChoiceChips v-model="animals" label="The animals" :options="[{ value: 'later', title: 'come after curing', hint: 'The glass stands in the Room; its steps come due there, the fill first.' }, { value: 'now', title: 'are in already', hint: 'Glass and colony are made at once.' }]" />
+        <ChoiceChips
+          v-model="animals"
+          label="The animals"
+          :options="[
+            {
+              value: 'later',
+              title: 'come after curing',
+              hint: 'The glass stands in the Room; its steps come due there, the fill first.',
+            },
+            { value: 'now', title: 'are in already', hint: 'Glass and colony are made at once.' },
+          ]"
+        />
       </template>
       <template v-if="animals === 'now'">
-        <TextInput v-for="(_, i) in lines" :key="i" v-model="lines[i]!" :label="lines.length > 1 ? `Name of the line (${desk.groups.value[i]?.group.name})` : 'Name of the line or colony'" />
-        <p class="small muted">{{ plan?.starters.join(' and ') }} starters, since today. Drip them in: the Water place has the clock for it.</p>
+        <TextInput
+          v-for="(_, i) in lines"
+          :key="i"
+          v-model="lines[i]!"
+          :label="
+            lines.length > 1 ? `Name of the line (${desk.groups.value[i]?.group.name})` : 'Name of the line or colony'
+          "
+        />
+        <p class="small muted">
+          {{ plan?.starters.join(' and ') }} starters, since today. Drip them in: the Water place has the clock for it.
+        </p>
       </template>
       <p v-if="issue" class="issue" role="alert">{{ issue }}</p>
     </form>
-    <template #foot><v-btn type="submit" form="plan-glass-form" color="primary" size="large">{{ glass ? 'They are in' : 'Make it a glass' }}</v-btn></template>
+    <template #foot
+      ><v-btn type="submit" form="plan-glass-form" color="primary" size="large">{{
+        glass ? 'They are in' : 'Make it a glass'
+      }}</v-btn></template
+    >
   </SideSheet>
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-.issue { color: var(--rust); }
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.issue {
+  color: var(--rust);
+}
 </style>

@@ -8,7 +8,7 @@ const room = useRoomStore()
 const settings = useSettingsStore()
 const busy = ref<'' | 'saving' | 'reading'>('')
 const problem = ref('')
-const report = shallowRef<{ file: string, backup: Backup, plan: MergePlan } | null>(null)
+const report = shallowRef<{ file: string; backup: Backup; plan: MergePlan } | null>(null)
 const input = ref<HTMLInputElement | null>(null)
 
 async function save() {
@@ -16,8 +16,7 @@ async function save() {
   problem.value = ''
   try {
     log.tell(`${await backups.save()} saved.`)
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = `The backup could not be written: ${error instanceof Error ? error.message : String(error)}. Your data is unchanged; try again.`
   }
   busy.value = ''
@@ -32,8 +31,7 @@ async function read(event: Event) {
     const looked = await backups.look(file)
     if (looked.ok) report.value = { file: file.name, ...looked }
     else problem.value = `${file.name}: ${looked.problem}`
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = `${file.name} could not be read: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`
   }
   busy.value = ''
@@ -51,20 +49,46 @@ function done(words: string) {
 <template>
   <section aria-labelledby="backup-title">
     <h2 id="backup-title">Backup</h2>
-    <p class="muted">Everything on this device in one JSON file: rooms, glasses, colonies, the whole log and replaced versions.</p>
+    <p class="muted">
+      Everything on this device in one JSON file: rooms, glasses, colonies, the whole log and replaced versions.
+    </p>
     <div class="ways">
       <v-btn color="primary" :loading="busy === 'saving'" @click="save">Save a backup file</v-btn>
       <v-btn class="quiet" :loading="busy === 'reading'" @click="input?.click()">Bring a backup in</v-btn>
-      <input ref="input" type="file" accept=".json,application/json" class="hidden-to-eyes" aria-label="Backup file" tabindex="-1" @change="read">
+      <input
+        ref="input"
+        type="file"
+        accept=".json,application/json"
+        class="hidden-to-eyes"
+        aria-label="Backup file"
+        tabindex="-1"
+        @change="read"
+      />
     </div>
-    <p class="small muted">Bringing in shows a report first. New records are added, equal ones left; where both sides differ you choose, and the other version is kept in the attic.</p>
+    <p class="small muted">
+      Bringing in shows a report first. New records are added, equal ones left; where both sides differ you choose, and
+      the other version is kept in the attic.
+    </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <MergeReport v-if="report" :file="report.file" :plan="report.plan" @close="report = null" @done="done" />
   </section>
 </template>
 
 <style scoped>
-section { display: grid; gap: 8px; }
-.ways { display: flex; gap: 12px; flex-wrap: wrap; padding: 4px 0; }
-.problem { color: var(--rust); border-left: 3px solid var(--rust); padding-left: 10px; overflow-wrap: anywhere; }
+section {
+  display: grid;
+  gap: 8px;
+}
+.ways {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+  padding: 4px 0;
+}
+.problem {
+  color: var(--rust);
+  border-left: 3px solid var(--rust);
+  padding-left: 10px;
+  overflow-wrap: anywhere;
+}
 </style>

@@ -11,14 +11,26 @@ const name = ref('')
 const keepers = ref('')
 const issue = ref('')
 const newName = ref('')
-watch(() => room.room, (r) => {
-  name.value = r?.name ?? ''
-  keepers.value = r?.keepers.join(', ') ?? ''
-}, { immediate: true })
+watch(
+  () => room.room,
+  r => {
+    name.value = r?.name ?? ''
+    keepers.value = r?.keepers.join(', ') ?? ''
+  },
+  { immediate: true },
+)
 
 async function save() {
-  const initials = keepers.value.split(/[,;]/).map(k => k.trim()).filter(Boolean)
-  issue.value = name.value.trim() === '' ? 'Give the room a name.' : initials.some(k => k.length > 8) || initials.length > 20 ? 'Initials only: up to 8 letters each, at most 20 keepers.' : ''
+  const initials = keepers.value
+    .split(/[,;]/)
+    .map(k => k.trim())
+    .filter(Boolean)
+  issue.value =
+    name.value.trim() === ''
+      ? 'Give the room a name.'
+      : initials.some(k => k.length > 8) || initials.length > 20
+        ? 'Initials only: up to 8 letters each, at most 20 keepers.'
+        : ''
   if (issue.value || !room.room) return
   await saveRecord(openDb(), 'rooms', { ...room.room, name: name.value.trim(), keepers: initials }, Date.now())
   log.tell('Room saved.')
@@ -28,7 +40,13 @@ async function save() {
 <template>
   <section aria-labelledby="rooms-title">
     <h2 id="rooms-title">Rooms</h2>
-    <PickOne v-if="room.rooms.length > 1" :model-value="room.room?.id ?? ''" label="Open room" :options="room.rooms.map(r => ({ value: r.id, title: r.name }))" @update:model-value="settings.roomId = $event" />
+    <PickOne
+      v-if="room.rooms.length > 1"
+      :model-value="room.room?.id ?? ''"
+      label="Open room"
+      :options="room.rooms.map(r => ({ value: r.id, title: r.name }))"
+      @update:model-value="settings.roomId = $event"
+    />
     <form v-if="room.room" @submit.prevent="save">
       <TextInput v-model="name" label="Name of this room" :error="issue" />
       <TextInput v-model="keepers" label="Keepers’ initials, with commas" placeholder="A. R., M. T." />
@@ -38,7 +56,10 @@ async function save() {
       <summary>Start another room</summary>
       <form @submit.prevent="openEmpty(newName)">
         <TextInput v-model="newName" label="Name" placeholder="My room" />
-        <span class="ways"><v-btn type="submit" class="quiet">Start an empty room</v-btn><v-btn class="quiet" :loading="busy" @click="openDemo">Open the demo room</v-btn></span>
+        <span class="ways"
+          ><v-btn type="submit" class="quiet">Start an empty room</v-btn
+          ><v-btn class="quiet" :loading="busy" @click="openDemo">Open the demo room</v-btn></span
+        >
       </form>
       <p class="small muted">It stands beside the rooms that are here; nothing is overwritten.</p>
     </details>
@@ -47,9 +68,27 @@ async function save() {
 </template>
 
 <style scoped>
-section, form { display: grid; gap: 12px; }
-form .v-btn { justify-self: start; }
-.ways { display: flex; gap: 12px; flex-wrap: wrap; }
-summary { min-height: 44px; padding: 10px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
-.problem { color: var(--rust); }
+section,
+form {
+  display: grid;
+  gap: 12px;
+}
+form .v-btn {
+  justify-self: start;
+}
+.ways {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+summary {
+  min-height: 44px;
+  padding: 10px 0;
+  cursor: pointer;
+  color: var(--weed);
+  font-weight: 600;
+}
+.problem {
+  color: var(--rust);
+}
 </style>

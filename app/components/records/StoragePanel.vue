@@ -22,18 +22,23 @@ async function look() {
   }
   if (await storage.persisted()) answer.value = 'The browser has promised to keep this data until you erase it.'
   const { usage, quota } = await storage.estimate()
-  if (usage !== undefined && quota) space.value = `${(usage / 1e6).toFixed(1)} MB used of about ${whole(quota / 1e6)} MB that the browser allows.`
+  if (usage !== undefined && quota)
+    space.value = `${(usage / 1e6).toFixed(1)} MB used of about ${whole(quota / 1e6)} MB that the browser allows.`
 }
 onMounted(look)
 /** Whether a service worker has put every file here. */
 const { $pwa } = useNuxtApp()
 const registered = ref(false)
-onMounted(async () => { registered.value = (await navigator.serviceWorker?.getRegistration())?.active?.state === 'activated' })
+onMounted(async () => {
+  registered.value = (await navigator.serviceWorker?.getRegistration())?.active?.state === 'activated'
+})
 const onDevice = computed(() => registered.value || $pwa?.swActivated === true)
 
 async function ask() {
   const granted = await navigator.storage?.persist?.()
-  answer.value = granted ? 'The browser said yes: it keeps this data until you erase it.' : 'The browser said no: it may clear this data when space runs short. Adding the page to your bookmarks or home screen may change its mind. Save backup files often.'
+  answer.value = granted
+    ? 'The browser said yes: it keeps this data until you erase it.'
+    : 'The browser said no: it may clear this data when space runs short. Adding the page to your bookmarks or home screen may change its mind. Save backup files often.'
 }
 
 async function erase() {
@@ -46,8 +51,7 @@ async function erase() {
     asking.value = false
     typed.value = ''
     log.tell(`Erased. The backup ${name} holds everything.`)
-  }
-  catch (error) {
+  } catch (error) {
     problem.value = `Nothing was erased: ${error instanceof Error ? error.message : String(error)}.`
   }
 }
@@ -56,8 +60,19 @@ async function erase() {
 <template>
   <section aria-labelledby="storage-title">
     <h2 id="storage-title">On this device</h2>
-    <p v-if="rows">{{ rows.rooms }} {{ rows.rooms === 1 ? 'room' : 'rooms' }}, {{ rows.glasses }} glasses, {{ rows.colonies }} colonies, {{ whole(rows.entries) }} log entries, {{ rows.photos }} {{ rows.photos === 1 ? 'photo' : 'photos' }}; {{ rows.attic }} replaced versions in the attic. <span class="muted">{{ space }}</span></p>
-    <p>{{ onDevice ? 'All of the app is on this device: it starts and works without the server.' : 'The app is not on this device yet: without the server it does not start. Open it once from the server over https or on this machine itself, and wait a moment.' }}</p>
+    <p v-if="rows">
+      {{ rows.rooms }} {{ rows.rooms === 1 ? 'room' : 'rooms' }}, {{ rows.glasses }} glasses,
+      {{ rows.colonies }} colonies, {{ whole(rows.entries) }} log entries, {{ rows.photos }}
+      {{ rows.photos === 1 ? 'photo' : 'photos' }}; {{ rows.attic }} replaced versions in the attic.
+      <span class="muted">{{ space }}</span>
+    </p>
+    <p>
+      {{
+        onDevice
+          ? 'All of the app is on this device: it starts and works without the server.'
+          : 'The app is not on this device yet: without the server it does not start. Open it once from the server over https or on this machine itself, and wait a moment.'
+      }}
+    </p>
     <p v-if="answer" role="status">{{ answer }}</p>
     <div class="ways">
       <v-btn class="quiet" @click="ask">Ask the browser to keep it</v-btn>
@@ -66,15 +81,33 @@ async function erase() {
     <form v-if="asking" class="erase" @submit.prevent="typed.trim().toLowerCase() === 'erase' && erase()">
       <p>All rooms and their logs leave this device. A backup file is saved first.</p>
       <TextInput v-model="typed" label="Type “erase” to go on" autofocus />
-      <span class="ways"><v-btn type="submit" class="harm" :disabled="typed.trim().toLowerCase() !== 'erase'">Save a backup and erase</v-btn><v-btn class="quiet" @click="asking = false">Keep everything</v-btn></span>
+      <span class="ways"
+        ><v-btn type="submit" class="harm" :disabled="typed.trim().toLowerCase() !== 'erase'"
+          >Save a backup and erase</v-btn
+        ><v-btn class="quiet" @click="asking = false">Keep everything</v-btn></span
+      >
     </form>
     <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
   </section>
 </template>
 
 <style scoped>
-section { display: grid; gap: 12px; }
-.ways { display: flex; gap: 12px; flex-wrap: wrap; }
-.erase { display: grid; gap: 12px; border-left: 3px solid var(--rust); padding-left: 14px; }
-.problem { color: var(--rust); }
+section {
+  display: grid;
+  gap: 12px;
+}
+.ways {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.erase {
+  display: grid;
+  gap: 12px;
+  border-left: 3px solid var(--rust);
+  padding-left: 14px;
+}
+.problem {
+  color: var(--rust);
+}
 </style>

@@ -13,7 +13,12 @@ const sheets = useSheets()
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
-const open = computed({ get: () => sheets.colony.value !== null, set: (v) => { if (!v) sheets.colony.value = null } })
+const open = computed({
+  get: () => sheets.colony.value !== null,
+  set: v => {
+    if (!v) sheets.colony.value = null
+  },
+})
 
 const steps = ['Animals', 'Glass', 'Habits', 'Starters'] as const
 const step = ref(0)
@@ -23,23 +28,36 @@ const glassId = ref('new')
 const issues = ref<ColonyIssues>({})
 const glassIssues = ref<GlassIssues>({})
 
-watch(open, (now) => {
-  if (!now) return
-  step.value = 0
-  colony.value = emptyColonyDraft()
-  glass.value = glassDraft(null, room.racks, settings.units)
-  glassId.value = sheets.colony.value?.glassId ?? 'new'
-  issues.value = {}
-  glassIssues.value = {}
-}, { immediate: true })
+watch(
+  open,
+  now => {
+    if (!now) return
+    step.value = 0
+    colony.value = emptyColonyDraft()
+    glass.value = glassDraft(null, room.racks, settings.units)
+    glassId.value = sheets.colony.value?.glassId ?? 'new'
+    issues.value = {}
+    glassIssues.value = {}
+  },
+  { immediate: true },
+)
 
 const group = computed(() => (colony.value.groupId ? groupOf(colony.value.groupId) : null))
 const groupOptions = groups.map(g => ({ value: g.id, title: g.name }))
-const glassOptions = computed(() => [{ value: 'new', title: 'A new glass' }, ...room.glasses.map(g => ({ value: g.id, title: `${g.name}, ${volumeText(g.grossL, settings.units)}` }))])
-const ranges = computed(() => valueKeys.flatMap((key) => {
-  const target = group.value?.targets[key]
-  return target && target.preferred[1] > 0 ? [`${valueName(key)} ${rangeText(key, ...target.preferred, settings.units)} ${valueUnit(key, settings.units)}`.trim()] : []
-}))
+const glassOptions = computed(() => [
+  { value: 'new', title: 'A new glass' },
+  ...room.glasses.map(g => ({ value: g.id, title: `${g.name}, ${volumeText(g.grossL, settings.units)}` })),
+])
+const ranges = computed(() =>
+  valueKeys.flatMap(key => {
+    const target = group.value?.targets[key]
+    return target && target.preferred[1] > 0
+      ? [
+          `${valueName(key)} ${rangeText(key, ...target.preferred, settings.units)} ${valueUnit(key, settings.units)}`.trim(),
+        ]
+      : []
+  }),
+)
 const cautions = computed(() => group.value?.cautions.flatMap(c => cautionText(c) ?? []) ?? [])
 
 // each step begins in its first field, so that hands stay on the keys
@@ -62,13 +80,15 @@ function check(): boolean {
   }
   return true
 }
-const readNewGlass = () => readGlass(glass.value, null, room.room!.id, room.glasses, room.racks, settings.units, Date.now())
+const readNewGlass = () =>
+  readGlass(glass.value, null, room.room!.id, room.glasses, room.racks, settings.units, Date.now())
 
 async function next() {
   if (!check()) return
   if (step.value < steps.length - 1) {
     step.value++
-    if (step.value === 3 && colony.value.name === '') colony.value.name = glassId.value === 'new' ? glass.value.name : ''
+    if (step.value === 3 && colony.value.name === '')
+      colony.value.name = glassId.value === 'new' ? glass.value.name : ''
     return
   }
   const newGlass = glassId.value === 'new' ? readNewGlass() : null
@@ -89,46 +109,113 @@ async function next() {
 
 <template>
   <SideSheet v-model="open" title="Start a colony">
-    <ol class="steps"><li v-for="(s, i) in steps" :key="s" :class="{ on: i === step, past: i < step }" :aria-current="i === step ? 'step' : undefined">{{ s }}</li></ol>
+    <ol class="steps">
+      <li
+        v-for="(s, i) in steps"
+        :key="s"
+        :class="{ on: i === step, past: i < step }"
+        :aria-current="i === step ? 'step' : undefined"
+      >
+        {{ s }}
+      </li>
+    </ol>
     <form id="colony-form" ref="form" class="fields" @submit.prevent="next">
       <template v-if="step === 0">
         <ChoiceChips v-model="colony.groupId" label="Which animals?" :options="groupOptions" />
         <p v-if="issues.groupId" class="issue" role="alert">{{ issues.groupId }}</p>
         <div v-if="group" class="about">
-          <p><em>{{ group.animals }}</em></p>
+          <p>
+            <em>{{ group.animals }}</em>
+          </p>
           <p class="small">{{ group.stocking.advice }}</p>
           <p v-if="ranges.length > 0" class="small muted">{{ ranges.join(' · ') }}</p>
-          <ul class="small cautions"><li v-for="c in cautions" :key="c">{{ c }}</li></ul>
+          <ul class="small cautions">
+            <li v-for="c in cautions" :key="c">{{ c }}</li>
+          </ul>
         </div>
       </template>
       <template v-else-if="step === 1">
         <PickOne v-model="glassId" label="Into which glass?" :options="glassOptions" />
-        <CompanyWarnings v-if="glassId !== 'new'" :group-id="colony.groupId" :schools="colony.schools" :glass-id="glassId" />
-        <GlassFields v-if="glassId === 'new'" v-model="glass" :racks="room.racks" :issues="glassIssues" name-hint="Moss tank" />
-        <p v-if="group" class="small muted">{{ group.name }}: at least {{ volumeText(group.stocking.minimumL.value, settings.units) }}.</p>
+        <CompanyWarnings
+          v-if="glassId !== 'new'"
+          :group-id="colony.groupId"
+          :schools="colony.schools"
+          :glass-id="glassId"
+        />
+        <GlassFields
+          v-if="glassId === 'new'"
+          v-model="glass"
+          :racks="room.racks"
+          :issues="glassIssues"
+          name-hint="Moss tank"
+        />
+        <p v-if="group" class="small muted">
+          {{ group.name }}: at least {{ volumeText(group.stocking.minimumL.value, settings.units) }}.
+        </p>
       </template>
       <template v-else-if="step === 2"><SchoolFields v-model="colony.schools" :group-id="colony.groupId" /></template>
       <template v-else>
         <TextInput v-model="colony.name" label="Name of the line or colony" :error="issues.name" placeholder="Ember" />
         <HeadsFields v-model="colony.heads" legend="Starters" :issue="issues.heads" />
-        <p v-if="group" class="small muted">Advised: {{ group.stocking.starters.value }} in {{ volumeText(group.stocking.startersInL.value, settings.units) }}. {{ group.stocking.advice }}</p>
-        <TextInput v-model="colony.startedAt" label="In this glass since (empty: now)" type="date" :error="issues.startedAt" />
+        <p v-if="group" class="small muted">
+          Advised: {{ group.stocking.starters.value }} in
+          {{ volumeText(group.stocking.startersInL.value, settings.units) }}. {{ group.stocking.advice }}
+        </p>
+        <TextInput
+          v-model="colony.startedAt"
+          label="In this glass since (empty: now)"
+          type="date"
+          :error="issues.startedAt"
+        />
       </template>
     </form>
     <template #foot>
       <v-btn v-if="step > 0" class="quiet" @click="step--">Back</v-btn>
-      <v-btn type="submit" form="colony-form" color="primary">{{ step < steps.length - 1 ? 'Next' : 'Start the colony' }}</v-btn>
+      <v-btn type="submit" form="colony-form" color="primary">{{
+        step < steps.length - 1 ? 'Next' : 'Start the colony'
+      }}</v-btn>
     </template>
   </SideSheet>
 </template>
 
 <style scoped>
-.steps { display: flex; gap: 6px; padding-bottom: 18px; font-size: 14px; color: var(--muted); }
-.steps li { flex: 1; border-top: 4px solid var(--rule); padding-top: 4px; }
-.steps li.past { border-color: var(--weed); }
-.steps li.on { border-color: var(--roe); color: var(--ink); font-weight: 650; }
-.fields { display: grid; gap: 16px; }
-.about { border-top: 1px solid var(--rule); padding-top: 10px; display: grid; gap: 6px; }
-.cautions li { border-left: 3px solid var(--straw); padding-left: 8px; margin-top: 4px; }
-.issue { color: var(--rust); font-size: 14px; }
+.steps {
+  display: flex;
+  gap: 6px;
+  padding-bottom: 18px;
+  font-size: 14px;
+  color: var(--muted);
+}
+.steps li {
+  flex: 1;
+  border-top: 4px solid var(--rule);
+  padding-top: 4px;
+}
+.steps li.past {
+  border-color: var(--weed);
+}
+.steps li.on {
+  border-color: var(--roe);
+  color: var(--ink);
+  font-weight: 650;
+}
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.about {
+  border-top: 1px solid var(--rule);
+  padding-top: 10px;
+  display: grid;
+  gap: 6px;
+}
+.cautions li {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+  margin-top: 4px;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
 </style>

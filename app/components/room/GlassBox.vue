@@ -7,8 +7,8 @@ import { say } from '~/words/say'
 import { valueShort, volumeText } from '~/words/unitPrefs'
 
 /** A glass on its shelf: name, estimate, marks, the water surface, and the hem of strips below. */
-const props = defineProps<{ glass: Glass, colonies: Colony[], focusable: boolean, moving: boolean }>()
-defineEmits<{ focused: [], addColony: [] }>()
+const props = defineProps<{ glass: Glass; colonies: Colony[]; focusable: boolean; moving: boolean }>()
+defineEmits<{ focused: []; addColony: [] }>()
 const statements = useStatementsStore()
 const settings = useSettingsStore()
 const saying = useSaying()
@@ -18,14 +18,22 @@ const first = computed(() => props.colonies[0])
 const told = computed(() => props.colonies.map(colony => ({ colony, s: statements.of(colony.id) })))
 const main = computed(() => told.value[0]?.s ?? null)
 /** The glass shows the worst of its water; of the numbers only an alarm. */
-const state = computed(() => worstState(told.value.flatMap(({ s }) => (s ? [s.water.state, ...(s.heading.state === 'off' ? ['off' as const] : [])] : []))))
-const hem = computed(() => HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4))
+const state = computed(() =>
+  worstState(
+    told.value.flatMap(({ s }) => (s ? [s.water.state, ...(s.heading.state === 'off' ? ['off' as const] : [])] : [])),
+  ),
+)
+const hem = computed(() =>
+  HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4),
+)
 const marks = computed(() => {
   const s = main.value
   if (!s) return []
   const deaths = deathsSince(s.population, s.asOf - 42 * DAY_MS)
   return [
-    ...(s.heading.conclusion.key === 'heading.shrinking' ? [{ icon: mdiTrendingDown, words: 'shrinking', text: '' }] : []),
+    ...(s.heading.conclusion.key === 'heading.shrinking'
+      ? [{ icon: mdiTrendingDown, words: 'shrinking', text: '' }]
+      : []),
     ...(deaths > 0 ? [{ icon: mdiSkullOutline, words: `${deaths} died in six weeks`, text: String(deaths) }] : []),
     ...(s.number.state === 'unknown' ? [{ icon: mdiClockOutline, words: 'count is old', text: '' }] : []),
   ]
@@ -36,13 +44,19 @@ const size = computed(() => ({
   height: `${Math.round(92 + 38 * Math.min(1, Math.max(0, (Math.cbrt(props.glass.grossL) - 1.6) / 3.3)))}px`,
 }))
 const label = computed(() => {
-  if (told.value.length === 0) return `${props.glass.name}, ${volumeText(props.glass.grossL, settings.units)}, no colony yet`
-  const parts = told.value.map(({ colony, s }) => (s ? `${colony.name}: ${plain(say(s.number.conclusion, saying(colony)))}. ${plain(say(s.heading.conclusion, saying(colony)))}` : colony.name))
+  if (told.value.length === 0)
+    return `${props.glass.name}, ${volumeText(props.glass.grossL, settings.units)}, no colony yet`
+  const parts = told.value.map(({ colony, s }) =>
+    s
+      ? `${colony.name}: ${plain(say(s.number.conclusion, saying(colony)))}. ${plain(say(s.heading.conclusion, saying(colony)))}`
+      : colony.name,
+  )
   const water = main.value?.water
   const worst = water?.conclusion ?? water?.worst?.conclusion
   return `${parts.join('. ')}.${worst ? ` ${plain(say(worst, saying(first.value)))}.` : ''}`
 })
-const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.now.value, s.population.now.low, s.population.now.high)
+const number = (s: NonNullable<typeof main.value>) =>
+  glassNumber(s.population.now.value, s.population.now.low, s.population.now.high)
 </script>
 
 <template>
@@ -50,38 +64,130 @@ const number = (s: NonNullable<typeof main.value>) => glassNumber(s.population.n
     <div class="glass" :style="{ height: size.height }">
       <GlassSurface v-if="main" :population="main.population" :now-ms="main.asOf" :second="told[1]?.s?.population" />
       <component
-        :is="first ? 'a' : 'button'" class="whole" :href="first && `/colony/${first.id}`" :type="first ? undefined : 'button'" :aria-label="label" :tabindex="focusable ? 0 : -1" draggable="false"
-        @focus="$emit('focused')" @click.prevent="first ? navigateTo(`/colony/${first.id}`) : $emit('addColony')"
+        :is="first ? 'a' : 'button'"
+        class="whole"
+        :href="first && `/colony/${first.id}`"
+        :type="first ? undefined : 'button'"
+        :aria-label="label"
+        :tabindex="focusable ? 0 : -1"
+        draggable="false"
+        @focus="$emit('focused')"
+        @click.prevent="first ? navigateTo(`/colony/${first.id}`) : $emit('addColony')"
       />
       <div class="text" aria-hidden="true">
         <p class="name" :title="first?.name ?? glass.name">{{ first?.name ?? glass.name }}</p>
-        <p v-if="main" class="n"><StateMark :state="state" :size="11" />{{ number(main) }}<span v-for="m in marks" :key="m.words" class="sign" :title="m.words"><v-icon :icon="m.icon" size="15" />{{ m.text }}</span></p>
+        <p v-if="main" class="n">
+          <StateMark :state="state" :size="11" />{{ number(main)
+          }}<span v-for="m in marks" :key="m.words" class="sign" :title="m.words"
+            ><v-icon :icon="m.icon" size="15" />{{ m.text }}</span
+          >
+        </p>
         <p v-else-if="first" class="muted small">…</p>
         <p v-else class="empty">Put a colony in</p>
       </div>
       <!-- at the bottom, out of the way of a thumb that aims at the glass -->
       <p v-if="told.length > 1" class="also">
-        <NuxtLink v-for="{ colony, s } in told.slice(1)" :key="colony.id" :to="`/colony/${colony.id}`">{{ colony.name }} {{ s ? number(s) : '' }}</NuxtLink>
+        <NuxtLink v-for="{ colony, s } in told.slice(1)" :key="colony.id" :to="`/colony/${colony.id}`"
+          >{{ colony.name }} {{ s ? number(s) : '' }}</NuxtLink
+        >
       </p>
     </div>
-    <div class="hem"><span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span></div>
+    <div class="hem">
+      <span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.holder { flex: 1 1 0; min-width: 78px; max-width: 300px; }
-.glass { position: relative; border: 2px solid var(--ink); border-top: 0; border-radius: 0 0 6px 6px; background: var(--surface); }
-.whole { position: absolute; inset: 0; border: 0; background: none; cursor: pointer; border-radius: 0 0 5px 5px; -webkit-user-drag: none; }
-.whole:focus-visible { outline-offset: 4px; }
-.moving .glass { outline: 3px dashed var(--roe); outline-offset: 4px; }
-.text { position: relative; padding: 3px 6px 0 7px; pointer-events: none; }
-.name { font-size: 13.5px; font-weight: 600; line-height: 1.3; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.n { overflow: hidden; display: flex; align-items: center; font: 650 19px/1.2 var(--v-font-heading); white-space: nowrap; }
-.n :deep(.mark) { margin-right: 4px; }
-.sign { display: inline-flex; align-items: center; margin-left: 6px; font: 600 13px var(--v-font-body); color: var(--rust); }
-.empty { font-size: 13px; color: var(--weed); }
-.also { position: absolute; left: 8px; right: 8px; bottom: 2px; font-size: 12.5px; line-height: 1.4; }
-.also a { display: block; width: fit-content; max-width: 100%; padding: 0 3px; border-radius: 3px; background: var(--surface); color: var(--ink); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.hem { display: flex; gap: 4px; padding: 3px 2px 4px; height: 15px; }
-.hem span { flex: 1; }
+.holder {
+  flex: 1 1 0;
+  min-width: 78px;
+  max-width: 300px;
+}
+.glass {
+  position: relative;
+  border: 2px solid var(--ink);
+  border-top: 0;
+  border-radius: 0 0 6px 6px;
+  background: var(--surface);
+}
+.whole {
+  position: absolute;
+  inset: 0;
+  border: 0;
+  background: none;
+  cursor: pointer;
+  border-radius: 0 0 5px 5px;
+  -webkit-user-drag: none;
+}
+.whole:focus-visible {
+  outline-offset: 4px;
+}
+.moving .glass {
+  outline: 3px dashed var(--roe);
+  outline-offset: 4px;
+}
+.text {
+  position: relative;
+  padding: 3px 6px 0 7px;
+  pointer-events: none;
+}
+.name {
+  font-size: 13.5px;
+  font-weight: 600;
+  line-height: 1.3;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.n {
+  overflow: hidden;
+  display: flex;
+  align-items: center;
+  font: 650 19px/1.2 var(--v-font-heading);
+  white-space: nowrap;
+}
+.n :deep(.mark) {
+  margin-right: 4px;
+}
+.sign {
+  display: inline-flex;
+  align-items: center;
+  margin-left: 6px;
+  font: 600 13px var(--v-font-body);
+  color: var(--rust);
+}
+.empty {
+  font-size: 13px;
+  color: var(--weed);
+}
+.also {
+  position: absolute;
+  left: 8px;
+  right: 8px;
+  bottom: 2px;
+  font-size: 12.5px;
+  line-height: 1.4;
+}
+.also a {
+  display: block;
+  width: fit-content;
+  max-width: 100%;
+  padding: 0 3px;
+  border-radius: 3px;
+  background: var(--surface);
+  color: var(--ink);
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.hem {
+  display: flex;
+  gap: 4px;
+  padding: 3px 2px 4px;
+  height: 15px;
+}
+.hem span {
+  flex: 1;
+}
 </style>

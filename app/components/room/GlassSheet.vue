@@ -9,15 +9,24 @@ const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
 const old = computed(() => room.glassById.get(sheets.glass.value?.glassId ?? '') ?? null)
-const open = computed({ get: () => sheets.glass.value !== null, set: (v) => { if (!v) sheets.glass.value = null } })
+const open = computed({
+  get: () => sheets.glass.value !== null,
+  set: v => {
+    if (!v) sheets.glass.value = null
+  },
+})
 const draft = ref<GlassDraft>(glassDraft(null, [], settings.units))
 const issues = ref<GlassIssues>({})
 
-watch(open, (now) => {
-  if (!now) return
-  draft.value = glassDraft(old.value, room.racks, settings.units, sheets.glass.value?.place)
-  issues.value = {}
-}, { immediate: true })
+watch(
+  open,
+  now => {
+    if (!now) return
+    draft.value = glassDraft(old.value, room.racks, settings.units, sheets.glass.value?.place)
+    issues.value = {}
+  },
+  { immediate: true },
+)
 
 async function save() {
   if (!room.room) return
@@ -32,10 +41,20 @@ async function save() {
 
 <template>
   <SideSheet v-model="open" :title="old ? `Change ${old.name}` : 'Add a glass'">
-    <form id="glass-form" @submit.prevent="save"><GlassFields v-model="draft" :racks="room.racks" :issues="issues" name-hint="Moss tank" /></form>
+    <form id="glass-form" @submit.prevent="save">
+      <GlassFields v-model="draft" :racks="room.racks" :issues="issues" name-hint="Moss tank" />
+    </form>
     <template #foot>
       <v-btn type="submit" form="glass-form" color="primary">Save</v-btn>
-      <v-btn v-if="old" class="quiet" @click="sheets.colony.value = { glassId: old.id }; open = false">Put a colony in</v-btn>
+      <v-btn
+        v-if="old"
+        class="quiet"
+        @click="
+          sheets.colony.value = { glassId: old.id }
+          open = false
+        "
+        >Put a colony in</v-btn
+      >
     </template>
   </SideSheet>
 </template>

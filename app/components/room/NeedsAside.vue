@@ -7,16 +7,22 @@ const room = useRoomStore()
 const statements = useStatementsStore()
 const saying = useSaying()
 
-const needs = computed(() => statements.attention.flatMap((a) => {
-  const colony = room.colonyById.get(a.colonyId)
-  return colony ? [{ ...a, colony, s: saying(colony) }] : []
-}))
+const needs = computed(() =>
+  statements.attention.flatMap(a => {
+    const colony = room.colonyById.get(a.colonyId)
+    return colony ? [{ ...a, colony, s: saying(colony) }] : []
+  }),
+)
 const glassCount = computed(() => new Set(needs.value.map(x => x.colony.glassId)).size)
 // animals from water that is off are not offered: it is put right first
-const leaving = computed(() => statements.inRoom.flatMap((s) => {
-  const colony = room.colonyById.get(s.colonyId)
-  return colony && s.surplus.state === 'onTarget' ? [{ colony, take: s.population.surplus.take }] : []
-}).sort((a, b) => b.take - a.take))
+const leaving = computed(() =>
+  statements.inRoom
+    .flatMap(s => {
+      const colony = room.colonyById.get(s.colonyId)
+      return colony && s.surplus.state === 'onTarget' ? [{ colony, take: s.population.surplus.take }] : []
+    })
+    .sort((a, b) => b.take - a.take),
+)
 const total = computed(() => leaving.value.reduce((sum, l) => sum + l.take, 0))
 const all = ref(false)
 /** The first few stand there at once: the list must not push the racks off a phone. */
@@ -30,42 +36,119 @@ const allNeeds = ref(false)
     <template v-else>
       <template v-if="room.colonies.length === 0">
         <h2 class="statement">What needs you will stand here.</h2>
-        <p class="muted small">Water that drifts, colonies that shrink, counts that grow old: each with its reason and what to do, most urgent first.</p>
+        <p class="muted small">
+          Water that drifts, colonies that shrink, counts that grow old: each with its reason and what to do, most
+          urgent first.
+        </p>
       </template>
-      <h2 v-else class="statement">{{ needs.length === 0 ? 'Nothing needs you today.' : `${counted(glassCount, 'glass needs', 'glasses need')} you today.` }}</h2>
+      <h2 v-else class="statement">
+        {{
+          needs.length === 0
+            ? 'Nothing needs you today.'
+            : `${counted(glassCount, 'glass needs', 'glasses need')} you today.`
+        }}
+      </h2>
       <ul>
         <li v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId">
-          <NuxtLink :to="`/colony/${n.colonyId}`"><StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)" /></NuxtLink>
-          <span class="why"><template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template><TheSentence v-if="n.action" :text="say(n.action, n.s)" /></span>
+          <NuxtLink :to="`/colony/${n.colonyId}`"
+            ><StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)"
+          /></NuxtLink>
+          <span class="why"
+            ><template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template
+            ><TheSentence v-if="n.action" :text="say(n.action, n.s)"
+          /></span>
         </li>
       </ul>
-      <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">{{ allNeeds ? 'Fewer' : `and ${needs.length - FIRST} more` }}</button>
+      <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">
+        {{ allNeeds ? 'Fewer' : `and ${needs.length - FIRST} more` }}
+      </button>
       <LazyRoomDue v-if="room.glasses.length > 0" />
       <template v-if="total > 0">
         <h2 class="statement second">{{ whole(total) }} can leave today.</h2>
-        <p class="leave"><template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"><template v-if="i > 0"> · </template><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink> <span class="numeral">{{ whole(l.take) }}</span></template></p>
-        <button v-if="leaving.length > 6" type="button" class="link small" @click="all = !all">{{ all ? 'Fewer' : `and ${leaving.length - 6} more` }}</button>
+        <p class="leave">
+          <template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"
+            ><template v-if="i > 0"> · </template
+            ><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink>
+            <span class="numeral">{{ whole(l.take) }}</span></template
+          >
+        </p>
+        <button v-if="leaving.length > 6" type="button" class="link small" @click="all = !all">
+          {{ all ? 'Fewer' : `and ${leaving.length - 6} more` }}
+        </button>
       </template>
     </template>
-    <p v-if="statements.complete && statements.busy > 0" class="small muted updating" role="status">Bringing the numbers up to date …</p>
-    <p v-if="statements.failed" class="rust small" role="alert">The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.</p>
+    <p v-if="statements.complete && statements.busy > 0" class="small muted updating" role="status">
+      Bringing the numbers up to date …
+    </p>
+    <p v-if="statements.failed" class="rust small" role="alert">
+      The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.
+    </p>
   </aside>
 </template>
 
 <style scoped>
-.needs { padding: 16px 20px; border-left: 1px solid var(--rule); background: var(--surface); }
-.statement { font-size: 22px; padding-bottom: 12px; }
-.second { font-size: 19px; padding-top: 22px; padding-bottom: 6px; }
-li { border-top: 1px solid var(--rule); padding: 9px 0; font-size: 15px; line-height: 1.3; }
-li a { color: var(--ink); text-decoration: none; }
-li a:hover { text-decoration: underline; }
-.why { display: block; color: var(--muted); font-size: 14px; }
-.why :deep(.numeral) { font-weight: 550; }
-.link { min-height: 32px; }
-.leave { font-size: 15px; line-height: 1.5; border-top: 1px solid var(--rule); padding-top: 8px; }
-.leave a { color: var(--ink); text-decoration: none; }
-.leave a:hover { text-decoration: underline; }
-.updating { padding-top: 10px; }
-.rust { color: var(--rust); }
-@media (max-width: 1000px) { .needs { border-left: 0; border-bottom: 1px solid var(--rule); padding: 14px 16px; } }
+.needs {
+  padding: 16px 20px;
+  border-left: 1px solid var(--rule);
+  background: var(--surface);
+}
+.statement {
+  font-size: 22px;
+  padding-bottom: 12px;
+}
+.second {
+  font-size: 19px;
+  padding-top: 22px;
+  padding-bottom: 6px;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 9px 0;
+  font-size: 15px;
+  line-height: 1.3;
+}
+li a {
+  color: var(--ink);
+  text-decoration: none;
+}
+li a:hover {
+  text-decoration: underline;
+}
+.why {
+  display: block;
+  color: var(--muted);
+  font-size: 14px;
+}
+.why :deep(.numeral) {
+  font-weight: 550;
+}
+.link {
+  min-height: 32px;
+}
+.leave {
+  font-size: 15px;
+  line-height: 1.5;
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+.leave a {
+  color: var(--ink);
+  text-decoration: none;
+}
+.leave a:hover {
+  text-decoration: underline;
+}
+.updating {
+  padding-top: 10px;
+}
+.rust {
+  color: var(--rust);
+}
+@media (max-width: 1000px) {
+  .needs {
+    border-left: 0;
+    border-bottom: 1px solid var(--rule);
+    padding: 14px 16px;
+  }
+}
 </style>

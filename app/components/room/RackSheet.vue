@@ -14,20 +14,36 @@ const kind = ref<Rack['kind']>('rack')
 const shelves = ref(3)
 const issue = ref('')
 const old = computed(() => room.racks.find(r => r.id === sheets.rack.value?.rackId) ?? null)
-const open = computed({ get: () => sheets.rack.value !== null, set: (v) => { if (!v) sheets.rack.value = null } })
+const open = computed({
+  get: () => sheets.rack.value !== null,
+  set: v => {
+    if (!v) sheets.rack.value = null
+  },
+})
 const kinds = (['rack', 'windowsill', 'floor'] as const).map(value => ({ value, title: rackKindWord[value] }))
 /** Shelves that hold a glass cannot be taken away. */
-const least = computed(() => 1 + Math.max(0, ...room.glasses.filter(g => g.place.rackId === old.value?.id).map(g => g.place.shelf)))
-const counts = computed(() => Array.from({ length: 9 - least.value }, (_, i) => ({ value: least.value + i, title: `${least.value + i} ${least.value + i === 1 ? 'shelf' : 'shelves'}` })))
+const least = computed(
+  () => 1 + Math.max(0, ...room.glasses.filter(g => g.place.rackId === old.value?.id).map(g => g.place.shelf)),
+)
+const counts = computed(() =>
+  Array.from({ length: 9 - least.value }, (_, i) => ({
+    value: least.value + i,
+    title: `${least.value + i} ${least.value + i === 1 ? 'shelf' : 'shelves'}`,
+  })),
+)
 
-watch(open, (now) => {
-  if (!now) return
-  name.value = old.value?.name ?? ''
-  kind.value = old.value?.kind ?? 'rack'
-  shelves.value = old.value?.shelves ?? 3
-  issue.value = ''
-}, { immediate: true })
-watch(kind, (k) => {
+watch(
+  open,
+  now => {
+    if (!now) return
+    name.value = old.value?.name ?? ''
+    kind.value = old.value?.kind ?? 'rack'
+    shelves.value = old.value?.shelves ?? 3
+    issue.value = ''
+  },
+  { immediate: true },
+)
+watch(kind, k => {
   if (!old.value) shelves.value = k === 'rack' ? 3 : 1
 })
 
@@ -38,7 +54,15 @@ async function save() {
     return
   }
   if (!room.room) return
-  const rack: Rack = { id: old.value?.id ?? newId(), editedAt: toMoment(Date.now()), roomId: room.room.id, name: label, kind: kind.value, shelves: shelves.value, order: old.value?.order ?? Math.max(-1, ...room.racks.map(r => r.order)) + 1 }
+  const rack: Rack = {
+    id: old.value?.id ?? newId(),
+    editedAt: toMoment(Date.now()),
+    roomId: room.room.id,
+    name: label,
+    kind: kind.value,
+    shelves: shelves.value,
+    order: old.value?.order ?? Math.max(-1, ...room.racks.map(r => r.order)) + 1,
+  }
   await saveRecord(openDb(), 'racks', rack, Date.now())
   log.tell(`${label} saved.`)
   open.value = false
@@ -57,5 +81,8 @@ async function save() {
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
+.fields {
+  display: grid;
+  gap: 16px;
+}
 </style>

@@ -10,25 +10,65 @@ const settings = useSettingsStore()
 /** Work that is forgotten when it stands in a long list, what presses most first. */
 const NAMED: readonly DueKind[] = ['secondDose', 'doseChange', 'mend', 'clutch', 'planStep', 'young']
 const rank = (d: Due) => NAMED.indexOf(d.item.kind)
-const named = computed(() => care.today.filter(d => rank(d) >= 0).toSorted((a, b) => rank(a) - rank(b)).slice(0, 6))
-const to = (d: typeof named.value[number]) => (d.item.planId ? `/plan/${d.item.planId}` : d.item.colonyId ? `/colony/${d.item.colonyId}` : `/water/${d.item.glassId}`)
+const named = computed(() =>
+  care.today
+    .filter(d => rank(d) >= 0)
+    .toSorted((a, b) => rank(a) - rank(b))
+    .slice(0, 6),
+)
+const to = (d: (typeof named.value)[number]) =>
+  d.item.planId ? `/plan/${d.item.planId}` : d.item.colonyId ? `/colony/${d.item.colonyId}` : `/water/${d.item.glassId}`
 </script>
 
 <template>
   <section v-if="care.ready && care.items.length > 0" aria-label="The round">
-    <h2 class="statement second">{{ care.today.length === 0 ? 'Nothing is due today.' : `${counted(care.today.length, 'thing is', 'things are')} due, ${effortText(care.minutes)}.` }}</h2>
+    <h2 class="statement second">
+      {{
+        care.today.length === 0
+          ? 'Nothing is due today.'
+          : `${counted(care.today.length, 'thing is', 'things are')} due, ${effortText(care.minutes)}.`
+      }}
+    </h2>
     <ul>
-      <li v-for="d in named" :key="d.item.key"><NuxtLink :to="to(d)"><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}</NuxtLink><span class="why">{{ dueWhy(d.item, care.nowMs) }}</span></li>
+      <li v-for="d in named" :key="d.item.key">
+        <NuxtLink :to="to(d)"
+          ><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}</NuxtLink
+        ><span class="why">{{ dueWhy(d.item, care.nowMs) }}</span>
+      </li>
     </ul>
-    <NuxtLink class="start" :to="rounds.running ? '/round/walk' : '/round'">{{ rounds.running ? `Go on with the round: ${rounds.progress.looked.size} of ${care.walk.length}` : 'To the round' }}</NuxtLink>
+    <NuxtLink class="start" :to="rounds.running ? '/round/walk' : '/round'">{{
+      rounds.running ? `Go on with the round: ${rounds.progress.looked.size} of ${care.walk.length}` : 'To the round'
+    }}</NuxtLink>
   </section>
 </template>
 
 <style scoped>
-.second { font-size: 19px; padding-top: 22px; padding-bottom: 6px; }
-li { border-top: 1px solid var(--rule); padding: 9px 0; font-size: 15px; line-height: 1.3; }
-li a { color: var(--ink); text-decoration: none; }
-li a:hover { text-decoration: underline; }
-.why { display: block; color: var(--muted); font-size: 14px; }
-.start { display: inline-block; padding: 8px 0; font-weight: 650; }
+.second {
+  font-size: 19px;
+  padding-top: 22px;
+  padding-bottom: 6px;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 9px 0;
+  font-size: 15px;
+  line-height: 1.3;
+}
+li a {
+  color: var(--ink);
+  text-decoration: none;
+}
+li a:hover {
+  text-decoration: underline;
+}
+.why {
+  display: block;
+  color: var(--muted);
+  font-size: 14px;
+}
+.start {
+  display: inline-block;
+  padding: 8px 0;
+  font-weight: 650;
+}
 </style>

@@ -7,7 +7,10 @@ const name = ref('')
 <template>
   <section class="welcome">
     <p class="statement">How many there are, where they are heading, what can go, and what the water needs.</p>
-    <p class="muted">Log a count and a water test, and Ulkin tells you these four things for every colony of shrimp, snails and other small water animals, with reasons and doubt. Everything stays on this device.</p>
+    <p class="muted">
+      Log a count and a water test, and Ulkin tells you these four things for every colony of shrimp, snails and other
+      small water animals, with reasons and doubt. Everything stays on this device.
+    </p>
     <div class="ways">
       <form @submit.prevent="openEmpty(name)">
         <h2>Your own room</h2>
@@ -17,7 +20,10 @@ const name = ref('')
       </form>
       <div>
         <h2>Look around first</h2>
-        <p class="muted small">Lantern Quay is an invented room with twenty-two glasses and fourteen months of records. It stands beside your own room and never mixes with it.</p>
+        <p class="muted small">
+          Lantern Quay is an invented room with twenty-two glasses and fourteen months of records. It stands beside your
+          own room and never mixes with it.
+        </p>
         <v-btn class="quiet" size="large" :loading="busy" @click="openDemo">Open the demo room</v-btn>
         <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
       </div>
@@ -27,11 +33,44 @@ const name = ref('')
 </template>
 
 <style scoped>
-.welcome { max-width: 860px; padding: 48px 24px; display: grid; gap: 18px; }
-.statement { font-size: 30px; }
-.ways { display: grid; grid-template-columns: 1fr 1fr; gap: 40px; padding: 16px 0; }
-.ways > * { display: grid; gap: 12px; align-content: start; justify-items: start; border-top: 2px solid var(--ink); padding-top: 14px; }
-.ways form > div { width: 100%; }
-.problem { color: var(--rust); }
-@media (max-width: 700px) { .welcome { padding: 24px 16px; } .ways { grid-template-columns: 1fr; } .statement { font-size: 25px; } }
+.welcome {
+  max-width: 860px;
+  padding: 48px 24px;
+  display: grid;
+  gap: 18px;
+}
+.statement {
+  font-size: 30px;
+}
+.ways {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 40px;
+  padding: 16px 0;
+}
+.ways > * {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  justify-items: start;
+  border-top: 2px solid var(--ink);
+  padding-top: 14px;
+}
+.ways form > div {
+  width: 100%;
+}
+.problem {
+  color: var(--rust);
+}
+@media (max-width: 700px) {
+  .welcome {
+    padding: 24px 16px;
+  }
+  .ways {
+    grid-template-columns: 1fr;
+  }
+  .statement {
+    font-size: 25px;
+  }
+}
 </style>

@@ -20,16 +20,24 @@ const days = computed(() => {
   const by = new Map<number, Due[]>()
   for (const d of ahead) {
     const day = startOfDay(Math.max(d.item.dueMs, care.nowMs)).getTime()
-    by.set(day, [...by.get(day) ?? [], d])
+    by.set(day, [...(by.get(day) ?? []), d])
   }
-  return [...by].sort(([a], [b]) => a - b).map(([day, list]) => ({ day, list, minutes: list.reduce((s, d) => s + d.item.minutes, 0) }))
+  return [...by]
+    .sort(([a], [b]) => a - b)
+    .map(([day, list]) => ({ day, list, minutes: list.reduce((s, d) => s + d.item.minutes, 0) }))
 })
 /** Today by kind of work: one goes from glass to glass with the same thing in hand. What is late comes first. */
 const kinds = computed(() => {
   const by = new Map<string, Due[]>()
-  for (const d of care.today) by.set(d.item.kind, [...by.get(d.item.kind) ?? [], d])
+  for (const d of care.today) by.set(d.item.kind, [...(by.get(d.item.kind) ?? []), d])
   const late = (list: Due[]) => list.filter(d => d.state === 'late').length
-  return [...by].map(([kind, list]) => ({ kind, list: list.toSorted((a, b) => Number(b.state === 'late') - Number(a.state === 'late')), late: late(list), minutes: list.reduce((s, d) => s + d.item.minutes, 0) }))
+  return [...by]
+    .map(([kind, list]) => ({
+      kind,
+      list: list.toSorted((a, b) => Number(b.state === 'late') - Number(a.state === 'late')),
+      late: late(list),
+      minutes: list.reduce((s, d) => s + d.item.minutes, 0),
+    }))
     .sort((a, b) => dueKinds.indexOf(a.kind as never) - dueKinds.indexOf(b.kind as never))
 })
 /** Groups of so many stand open at once. */
@@ -38,7 +46,7 @@ const lower = (title: string) => title.replace(/^[A-Z](?![A-Z])/, c => c.toLower
 /** The days ahead by glass: what is done there on one visit. */
 const byGlass = (list: Due[]) => {
   const by = new Map<string, Due[]>()
-  for (const d of list) by.set(care.subjectName(d.item), [...by.get(care.subjectName(d.item)) ?? [], d])
+  for (const d of list) by.set(care.subjectName(d.item), [...(by.get(care.subjectName(d.item)) ?? []), d])
   return [...by]
 }
 </script>
@@ -46,17 +54,48 @@ const byGlass = (list: Due[]) => {
 <template>
   <div class="due">
     <section aria-label="Due today">
-      <h2>{{ care.today.length === 0 ? 'Nothing is due today.' : `Due today: ${care.today.length}, ${effortText(care.minutes)}` }}</h2>
+      <h2>
+        {{
+          care.today.length === 0
+            ? 'Nothing is due today.'
+            : `Due today: ${care.today.length}, ${effortText(care.minutes)}`
+        }}
+      </h2>
       <details v-for="k in kinds" :key="k.kind" :open="k.list.length <= FEW">
-        <summary><b>{{ dueKindWord(k.kind).replace(/^./, c => c.toUpperCase()) }}</b> <span class="numeral">{{ k.list.length }}</span> <span class="small muted">{{ effortText(k.minutes) }}</span><span v-if="k.late > 0" class="late small heap">{{ k.late }} late</span></summary>
+        <summary>
+          <b>{{ dueKindWord(k.kind).replace(/^./, c => c.toUpperCase()) }}</b>
+          <span class="numeral">{{ k.list.length }}</span>
+          <span class="small muted">{{ effortText(k.minutes) }}</span><span v-if="k.late > 0" class="late small heap"
+            >{{ k.late }} late</span
+          >
+        </summary>
         <ul>
           <li v-for="d in k.list" :key="d.item.key">
             <button type="button" class="what" @click="chosen = d.item">
-              <span><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}<span v-if="d.state === 'late'" class="late"> · late</span></span>
+              <span
+                ><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units)
+                }}<span v-if="d.state === 'late'" class="late"> · late</span></span
+              >
               <span class="small muted">{{ dueWhy(d.item, care.nowMs) }}</span>
             </button>
-            <button v-if="acts.canTouch(d.item)" type="button" class="tick" :aria-label="`Done: ${care.subjectName(d.item)}, ${dueTitle(d.item, settings.units)}`" @click="acts.done(d.item)"><v-icon :icon="mdiCheck" size="20" /></button>
-            <button v-else type="button" class="tick go" :aria-label="`Go: ${care.subjectName(d.item)}, ${dueTitle(d.item, settings.units)}`" @click="acts.go(d.item)">Go</button>
+            <button
+              v-if="acts.canTouch(d.item)"
+              type="button"
+              class="tick"
+              :aria-label="`Done: ${care.subjectName(d.item)}, ${dueTitle(d.item, settings.units)}`"
+              @click="acts.done(d.item)"
+            >
+              <v-icon :icon="mdiCheck" size="20" />
+            </button>
+            <button
+              v-else
+              type="button"
+              class="tick go"
+              :aria-label="`Go: ${care.subjectName(d.item)}, ${dueTitle(d.item, settings.units)}`"
+              @click="acts.go(d.item)"
+            >
+              Go
+            </button>
           </li>
         </ul>
       </details>
@@ -65,8 +104,20 @@ const byGlass = (list: Due[]) => {
       <h2>The days ahead</h2>
       <p class="small muted">Feedings of every day are not listed. Work that can wait lies on your days.</p>
       <div v-for="d in days" :key="d.day" class="day">
-        <h3>{{ aheadText(d.day, care.nowMs) }} <span class="small muted">{{ effortText(d.minutes) }}</span></h3>
-        <ul class="ahead"><li v-for="[name, list] in byGlass(d.list)" :key="name"><b>{{ name }}</b> <template v-for="(x, i) in list" :key="x.item.key"><template v-if="i > 0">, </template><button type="button" class="link" @click="chosen = x.item">{{ lower(dueTitle(x.item, settings.units)) }}</button></template></li></ul>
+        <h3>
+          {{ aheadText(d.day, care.nowMs) }} <span class="small muted">{{ effortText(d.minutes) }}</span>
+        </h3>
+        <ul class="ahead">
+          <li v-for="[name, list] in byGlass(d.list)" :key="name">
+            <b>{{ name }}</b>
+            <template v-for="(x, i) in list" :key="x.item.key"
+              ><template v-if="i > 0">, </template
+              ><button type="button" class="link" @click="chosen = x.item">
+                {{ lower(dueTitle(x.item, settings.units)) }}
+              </button></template
+            >
+          </li>
+        </ul>
       </div>
       <p v-if="days.length === 0" class="muted">Nothing in the next days.</p>
       <button type="button" class="link" @click="far = !far">{{ far ? 'One week' : 'Four weeks' }}</button>
@@ -76,28 +127,123 @@ const byGlass = (list: Due[]) => {
 </template>
 
 <style scoped>
-.due { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 10px 36px; align-items: start; }
-h2 { padding-bottom: 6px; }
-details { border-top: 1px solid var(--rule); }
+.due {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 10px 36px;
+  align-items: start;
+}
+h2 {
+  padding-bottom: 6px;
+}
+details {
+  border-top: 1px solid var(--rule);
+}
 /* the reset does not reach into details */
-summary, li, button { box-sizing: border-box; }
-summary { min-height: 44px; padding: 9px 0; cursor: pointer; }
-summary .numeral { padding: 0 6px; }
-details li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; align-items: center; border-top: 1px solid var(--rule); }
-.what { display: grid; border: 0; background: none; padding: 8px 0; min-height: 52px; font: inherit; font-size: 15px; color: var(--ink); text-align: left; cursor: pointer; line-height: 1.3; }
-.what:hover b { text-decoration: underline; }
-.small { font-size: 14px; }
+summary,
+li,
+button {
+  box-sizing: border-box;
+}
+summary {
+  min-height: 44px;
+  padding: 9px 0;
+  cursor: pointer;
+}
+summary .numeral {
+  padding: 0 6px;
+}
+details li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+}
+.what {
+  display: grid;
+  border: 0;
+  background: none;
+  padding: 8px 0;
+  min-height: 52px;
+  font: inherit;
+  font-size: 15px;
+  color: var(--ink);
+  text-align: left;
+  cursor: pointer;
+  line-height: 1.3;
+}
+.what:hover b {
+  text-decoration: underline;
+}
+.small {
+  font-size: 14px;
+}
 
-.heap { padding-left: 10px; }
-.late { color: var(--rust); font-weight: 650; }
-.tick { width: 46px; height: 46px; border-radius: 50%; border: 1.5px solid var(--weed); background: none; color: var(--weed); cursor: pointer; font: inherit; font-size: 14px; font-weight: 650; }
-.tick.go { border-color: var(--rule); }
-.day { padding: 8px 0; border-top: 1px solid var(--rule); font-size: 15px; line-height: 1.5; }
-.ahead { columns: 2; column-gap: 24px; padding-top: 2px; }
-.ahead li { break-inside: avoid; padding: 2px 0; line-height: 1.35; }
-.day .link { display: inline; min-height: 0; text-align: left; color: var(--ink); text-decoration: none; }
-.day .link:hover { text-decoration: underline; }
-h3 .small { font-weight: 400; font-family: var(--v-font-body); }
-.link { min-height: 32px; }
-@media (max-width: 900px) { .due { grid-template-columns: minmax(0, 1fr); } .ahead { columns: 1; } .ahead li { padding: 6px 0; } }
+.heap {
+  padding-left: 10px;
+}
+.late {
+  color: var(--rust);
+  font-weight: 650;
+}
+.tick {
+  width: 46px;
+  height: 46px;
+  border-radius: 50%;
+  border: 1.5px solid var(--weed);
+  background: none;
+  color: var(--weed);
+  cursor: pointer;
+  font: inherit;
+  font-size: 14px;
+  font-weight: 650;
+}
+.tick.go {
+  border-color: var(--rule);
+}
+.day {
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+  font-size: 15px;
+  line-height: 1.5;
+}
+.ahead {
+  columns: 2;
+  column-gap: 24px;
+  padding-top: 2px;
+}
+.ahead li {
+  break-inside: avoid;
+  padding: 2px 0;
+  line-height: 1.35;
+}
+.day .link {
+  display: inline;
+  min-height: 0;
+  text-align: left;
+  color: var(--ink);
+  text-decoration: none;
+}
+.day .link:hover {
+  text-decoration: underline;
+}
+h3 .small {
+  font-weight: 400;
+  font-family: var(--v-font-body);
+}
+.link {
+  min-height: 32px;
+}
+@media (max-width: 900px) {
+  .due {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .ahead {
+    columns: 1;
+  }
+  .ahead li {
+    padding: 6px 0;
+  }
+}
 </style>

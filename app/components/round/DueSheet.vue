@@ -10,7 +10,12 @@ const item = defineModel<DueItem | null>({ required: true })
 const care = useCareStore()
 const settings = useSettingsStore()
 const acts = useDueActs()
-const open = computed({ get: () => item.value !== null, set: (v) => { if (!v) item.value = null } })
+const open = computed({
+  get: () => item.value !== null,
+  set: v => {
+    if (!v) item.value = null
+  },
+})
 useSheets().countOpen(open)
 const at = ref('')
 const issue = ref('')
@@ -18,11 +23,15 @@ watch(item, () => {
   at.value = ''
   issue.value = ''
 })
-const latest = computed(() => format(care.nowMs, 'yyyy-MM-dd\'T\'HH:mm'))
+const latest = computed(() => format(care.nowMs, "yyyy-MM-dd'T'HH:mm"))
 
 async function doneEarlier() {
   const ms = new Date(at.value).getTime()
-  issue.value = Number.isNaN(ms) ? 'When was it? Choose day and time.' : ms > Date.now() ? 'That lies in the future.' : ''
+  issue.value = Number.isNaN(ms)
+    ? 'When was it? Choose day and time.'
+    : ms > Date.now()
+      ? 'That lies in the future.'
+      : ''
   if (issue.value || !item.value) return
   await acts.done(item.value, ms)
   item.value = null
@@ -43,11 +52,28 @@ function goThere() {
     <div v-if="item" class="body">
       <p class="statement">{{ dueTitle(item, settings.units) }}</p>
       <dl>
-        <div><dt>When</dt><dd>{{ aheadText(item.dueMs, care.nowMs) }}</dd></div>
-        <div><dt>Why</dt><dd>{{ dueWhy(item, care.nowMs) }} <span class="muted small">Basis: {{ basisText(item.basis) }}.</span></dd></div>
-        <div><dt>How late</dt><dd>{{ dueLate(item) }}</dd></div>
-        <div><dt>If left out</dt><dd>{{ dueSkipped(item) }}</dd></div>
-        <div><dt>Effort</dt><dd>{{ effortText(item.minutes) }}</dd></div>
+        <div>
+          <dt>When</dt>
+          <dd>{{ aheadText(item.dueMs, care.nowMs) }}</dd>
+        </div>
+        <div>
+          <dt>Why</dt>
+          <dd>
+            {{ dueWhy(item, care.nowMs) }} <span class="muted small">Basis: {{ basisText(item.basis) }}.</span>
+          </dd>
+        </div>
+        <div>
+          <dt>How late</dt>
+          <dd>{{ dueLate(item) }}</dd>
+        </div>
+        <div>
+          <dt>If left out</dt>
+          <dd>{{ dueSkipped(item) }}</dd>
+        </div>
+        <div>
+          <dt>Effort</dt>
+          <dd>{{ effortText(item.minutes) }}</dd>
+        </div>
       </dl>
       <template v-if="acts.canTouch(item)">
         <v-btn color="primary" size="large" @click="close(acts.done(item!))">Done now</v-btn>
@@ -59,19 +85,53 @@ function goThere() {
       <v-btn v-else color="primary" size="large" @click="goThere">Go and do it</v-btn>
       <div class="later" role="group" aria-label="Later">
         <span class="small muted">Put it off by</span>
-        <v-btn v-for="d in [1, 3, 7]" :key="d" class="quiet" @click="close(acts.putOff(item!, d))">{{ d === 1 ? 'a day' : `${d} days` }}</v-btn>
+        <v-btn v-for="d in [1, 3, 7]" :key="d" class="quiet" @click="close(acts.putOff(item!, d))">{{
+          d === 1 ? 'a day' : `${d} days`
+        }}</v-btn>
       </div>
-      <v-btn v-if="item.everyDays !== null || item.kind === 'leftovers'" class="quiet" @click="close(acts.leaveOut(item!))">Leave it out this time</v-btn>
+      <v-btn
+        v-if="item.everyDays !== null || item.kind === 'leftovers'"
+        class="quiet"
+        @click="close(acts.leaveOut(item!))"
+        >Leave it out this time</v-btn
+      >
     </div>
   </SideSheet>
 </template>
 
 <style scoped>
-.body { display: grid; gap: 14px; justify-items: start; }
-dl { width: 100%; }
-dl div { display: grid; grid-template-columns: 92px 1fr; gap: 10px; padding: 7px 0; border-top: 1px solid var(--rule); }
-dt { color: var(--muted); font-size: 14px; }
-dd { margin: 0; }
-.earlier { display: flex; gap: 10px; align-items: end; flex-wrap: wrap; }
-.later { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; }
+.body {
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+}
+dl {
+  width: 100%;
+}
+dl div {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 10px;
+  padding: 7px 0;
+  border-top: 1px solid var(--rule);
+}
+dt {
+  color: var(--muted);
+  font-size: 14px;
+}
+dd {
+  margin: 0;
+}
+.earlier {
+  display: flex;
+  gap: 10px;
+  align-items: end;
+  flex-wrap: wrap;
+}
+.later {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
 </style>

@@ -13,7 +13,7 @@ const { desk } = props
 const draft = computed(() => desk.draft.value)
 const counters = useTemplateRef('counters')
 /** The fields as they stand on screen. */
-const fields = () => [...counters.value?.querySelectorAll<HTMLElement>('[data-round-counter]') ?? []]
+const fields = () => [...(counters.value?.querySelectorAll<HTMLElement>('[data-round-counter]') ?? [])]
 const setCounter = (key: string, text: string) => desk.edit({ counters: { ...draft.value.counters, [key]: text } })
 function step(index: number, by: 1 | -1) {
   const all = fields()
@@ -22,59 +22,162 @@ function step(index: number, by: 1 | -1) {
 const emit = defineEmits<{ before: [] }>()
 const back = (index: number) => (index > 0 ? fields()[index - 1]?.focus() : emit('before'))
 /** On a device with keys the first counter takes the digits at once; on a phone a keyboard would cover it. */
-const focusFirst = () => { if (matchMedia('(hover: hover)').matches) fields()[0]?.focus() }
+const focusFirst = () => {
+  if (matchMedia('(hover: hover)').matches) fields()[0]?.focus()
+}
 defineExpose({ focusFirst })
 
 const dead = computed(() => desk.colonies.value.filter(c => Number(draft.value.counters[`${c.id}:dead`]) > 0))
-const signs = (Object.keys(deathSignWord) as (keyof typeof deathSignWord)[]).map(value => ({ value, title: deathSignWord[value] }))
+const signs = (Object.keys(deathSignWord) as (keyof typeof deathSignWord)[]).map(value => ({
+  value,
+  title: deathSignWord[value],
+}))
 const noting = ref(false)
-watch(desk.glassId, () => { noting.value = draft.value.note !== '' }, { immediate: true })
+watch(
+  desk.glassId,
+  () => {
+    noting.value = draft.value.note !== ''
+  },
+  { immediate: true },
+)
 const saved = computed(() => desk.savedHere.value.filter(e => e.kind !== 'visit'))
 const photoProblem = ref('')
 const photoBusy = ref(false)
 async function keepPhoto(file: File) {
   photoBusy.value = true
-  photoProblem.value = await photos.keep(file, { glassId: desk.glassId.value }, `${desk.glass.value?.name}: photo kept.`)
+  photoProblem.value = await photos.keep(
+    file,
+    { glassId: desk.glassId.value },
+    `${desk.glass.value?.name}: photo kept.`,
+  )
   photoBusy.value = false
 }
 </script>
 
 <template>
   <div class="glass">
-    <p v-if="desk.savedHere.value.length > 0" class="saved small" role="status">Saved on this round: {{ saved.length === 0 ? 'nothing odd' : saved.map(e => entryText(e, settings.units).title).join(', ') }}. <button type="button" class="link" @click="desk.undo()">Take it back</button></p>
-    <p v-if="rounds.isOld(desk.glassId.value)" class="saved small" role="status">What stands here was typed on an earlier round and never saved. <button type="button" class="link" @click="rounds.keepDraft(desk.glassId.value, null)">Forget it</button></p>
+    <p v-if="desk.savedHere.value.length > 0" class="saved small" role="status">
+      Saved on this round:
+      {{ saved.length === 0 ? 'nothing odd' : saved.map(e => entryText(e, settings.units).title).join(', ') }}.
+      <button type="button" class="link" @click="desk.undo()">Take it back</button>
+    </p>
+    <p v-if="rounds.isOld(desk.glassId.value)" class="saved small" role="status">
+      What stands here was typed on an earlier round and never saved.
+      <button type="button" class="link" @click="rounds.keepDraft(desk.glassId.value, null)">Forget it</button>
+    </p>
     <RoundAsk :desk="desk" />
     <p v-for="q in desk.questions.value" :key="q.key" class="question" role="alert">{{ q.text }}</p>
     <p v-if="desk.problem.value" class="question" role="alert">{{ desk.problem.value }}</p>
     <section v-if="desk.counters.value.length > 0" ref="counters" class="counters" aria-label="Counters">
       <template v-for="(c, i) in desk.counters.value" :key="c.key">
-        <h2 v-if="desk.colonies.value.length > 1 && (i === 0 || desk.counters.value[i - 1]!.colony.id !== c.colony.id)">{{ c.colony.name }}</h2>
-        <RoundCounter :counter="c.counter" :hint="c.hint" :of="c.colony.name" :model-value="draft.counters[c.key] ?? ''" @update:model-value="setCounter(c.key, $event)" @step="step(i, $event)" @back="back(i)" />
+        <h2 v-if="desk.colonies.value.length > 1 && (i === 0 || desk.counters.value[i - 1]!.colony.id !== c.colony.id)">
+          {{ c.colony.name }}
+        </h2>
+        <RoundCounter
+          :counter="c.counter"
+          :hint="c.hint"
+          :of="c.colony.name"
+          :model-value="draft.counters[c.key] ?? ''"
+          @update:model-value="setCounter(c.key, $event)"
+          @step="step(i, $event)"
+          @back="back(i)"
+        />
       </template>
     </section>
     <p v-else class="muted">No colony lives here yet: it is being cured.</p>
-    <ChoiceChips v-for="c in dead" :key="c.id" :model-value="(draft.signs[c.id] ?? 'unknown') as 'unknown'" :label="desk.colonies.value.length > 1 ? `What was seen of the dead of ${c.name}?` : 'What was seen of the dead?'" :options="signs" @update:model-value="desk.edit({ signs: { ...draft.signs, [c.id]: $event } })" />
+    <ChoiceChips
+      v-for="c in dead"
+      :key="c.id"
+      :model-value="(draft.signs[c.id] ?? 'unknown') as 'unknown'"
+      :label="desk.colonies.value.length > 1 ? `What was seen of the dead of ${c.name}?` : 'What was seen of the dead?'"
+      :options="signs"
+      @update:model-value="desk.edit({ signs: { ...draft.signs, [c.id]: $event } })"
+    />
     <RoundTouches :desk="desk" />
     <RoundWater :desk="desk" />
     <div class="rest">
       <button v-if="!noting" type="button" class="chip" data-round-note @click="noting = true">Note<kbd>N</kbd></button>
       <PhotoButton label="Photo" :busy="photoBusy" @chosen="keepPhoto" />
-      <button v-if="desk.colonies.value[0]" type="button" class="chip" @click="logSheet.show(desk.colonies.value[0]!.id, 'shell')">Anything else<kbd>L</kbd></button>
+      <button
+        v-if="desk.colonies.value[0]"
+        type="button"
+        class="chip"
+        @click="logSheet.show(desk.colonies.value[0]!.id, 'shell')"
+      >
+        Anything else<kbd>L</kbd>
+      </button>
       <NuxtLink v-if="desk.glass.value" class="chip" :to="`/water/${desk.glass.value.id}`">The bucket</NuxtLink>
     </div>
     <p v-if="photoProblem" class="question" role="alert">{{ photoProblem }}</p>
-    <div v-if="noting"><label class="small muted" for="round-note">Note</label><v-textarea id="round-note" :model-value="draft.note" rows="2" auto-grow maxlength="1500" autofocus @update:model-value="desk.edit({ note: String($event) })" /></div>
+    <div v-if="noting">
+      <label class="small muted" for="round-note">Note</label
+      ><v-textarea
+        id="round-note"
+        :model-value="draft.note"
+        rows="2"
+        auto-grow
+        maxlength="1500"
+        autofocus
+        @update:model-value="desk.edit({ note: String($event) })"
+      />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.glass { display: grid; gap: 12px; align-content: start; }
-.counters { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 10px; }
-.counters h2 { grid-column: 1 / -1; font-size: 16px; }
-.question { padding: 10px 12px; border: 1.5px solid var(--rust); border-radius: 6px; color: var(--rust); font-weight: 600; }
-.saved { padding: 8px 12px; background: var(--weed-tint); border-radius: 6px; }
-.rest { display: flex; flex-wrap: wrap; gap: 8px; }
-.chip { display: inline-flex; align-items: center; min-height: 46px; padding: 6px 12px; border: 1.5px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--ink) !important; font: inherit; font-size: 15px; cursor: pointer; text-decoration: none; }
-@media (max-width: 900px) { .counters { grid-template-columns: 1fr 1fr; } }
-@media (max-width: 700px) { kbd { display: none; } }
+.glass {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.counters {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 10px;
+}
+.counters h2 {
+  grid-column: 1 / -1;
+  font-size: 16px;
+}
+.question {
+  padding: 10px 12px;
+  border: 1.5px solid var(--rust);
+  border-radius: 6px;
+  color: var(--rust);
+  font-weight: 600;
+}
+.saved {
+  padding: 8px 12px;
+  background: var(--weed-tint);
+  border-radius: 6px;
+}
+.rest {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.chip {
+  display: inline-flex;
+  align-items: center;
+  min-height: 46px;
+  padding: 6px 12px;
+  border: 1.5px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink) !important;
+  font: inherit;
+  font-size: 15px;
+  cursor: pointer;
+  text-decoration: none;
+}
+@media (max-width: 900px) {
+  .counters {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+@media (max-width: 700px) {
+  kbd {
+    display: none;
+  }
+}
 </style>

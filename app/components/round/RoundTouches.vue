@@ -9,43 +9,145 @@ import { eatenWord } from '~/words/kinds'
 const props = defineProps<{ desk: RoundDesk }>()
 const settings = useSettingsStore()
 const draft = computed(() => props.desk.draft.value)
-const growths = [{ value: 'biofilm', title: 'Biofilm' }, { value: 'algae', title: 'Algae' }] as const
-const outcomes = Eaten.options.map(value => ({ value, title: eatenWord[value].replace(/^./, c => c.toUpperCase()), key: { minutes: 'M', hour: 'H', leftOver: 'O' }[value] }))
+const growths = [
+  { value: 'biofilm', title: 'Biofilm' },
+  { value: 'algae', title: 'Algae' },
+] as const
+const outcomes = Eaten.options.map(value => ({
+  value,
+  title: eatenWord[value].replace(/^./, c => c.toUpperCase()),
+  key: { minutes: 'M', hour: 'H', leftOver: 'O' }[value],
+}))
 </script>
 
 <script lang="ts">
 /** The letter of each kind of work on a round. */
-export const touchKey: Partial<Record<DueKind, string>> = { feed: 'f', powder: 'p', waterChange: 'w', doseChange: 'w', topUp: 't', equipment: 'e', greens: 'g', leaves: 'v', calcium: 'c', mend: 'x', clutch: 'k' }
+export const touchKey: Partial<Record<DueKind, string>> = {
+  feed: 'f',
+  powder: 'p',
+  waterChange: 'w',
+  doseChange: 'w',
+  topUp: 't',
+  equipment: 'e',
+  greens: 'g',
+  leaves: 'v',
+  calcium: 'c',
+  mend: 'x',
+  clutch: 'k',
+}
 </script>
 
 <template>
   <div class="touches">
     <fieldset v-if="desk.fed.value">
       <legend class="small muted">The last food</legend>
-      <button v-for="o in outcomes" :key="o.value" type="button" class="chip" :class="{ on: draft.eaten === o.value }" :aria-pressed="draft.eaten === o.value" @click="desk.edit({ eaten: draft.eaten === o.value ? '' : o.value })">{{ o.title }}<kbd>{{ o.key }}</kbd></button>
+      <button
+        v-for="o in outcomes"
+        :key="o.value"
+        type="button"
+        class="chip"
+        :class="{ on: draft.eaten === o.value }"
+        :aria-pressed="draft.eaten === o.value"
+        @click="desk.edit({ eaten: draft.eaten === o.value ? '' : o.value })"
+      >
+        {{ o.title }}<kbd>{{ o.key }}</kbd>
+      </button>
     </fieldset>
     <fieldset v-if="desk.colonies.value.length === 0">
       <legend class="small muted">Seen growing</legend>
-      <button v-for="g in growths" :key="g.value" type="button" class="chip" :class="{ on: draft.grown.includes(g.value) }" :aria-pressed="draft.grown.includes(g.value)" @click="desk.edit({ grown: draft.grown.includes(g.value) ? draft.grown.filter(x => x !== g.value) : [...draft.grown, g.value] })">{{ g.title }}</button>
+      <button
+        v-for="g in growths"
+        :key="g.value"
+        type="button"
+        class="chip"
+        :class="{ on: draft.grown.includes(g.value) }"
+        :aria-pressed="draft.grown.includes(g.value)"
+        @click="
+          desk.edit({
+            grown: draft.grown.includes(g.value) ? draft.grown.filter(x => x !== g.value) : [...draft.grown, g.value],
+          })
+        "
+      >
+        {{ g.title }}
+      </button>
     </fieldset>
     <fieldset v-if="desk.touches.value.length > 0">
       <legend class="small muted">Done here now</legend>
-      <button v-for="d in desk.touches.value" :key="d.item.key" type="button" class="chip" :class="{ on: draft.done.includes(d.item.key), asked: d.state !== 'soon' }" :aria-pressed="draft.done.includes(d.item.key)" @click="desk.toggle(d)">{{ dueTitle(d.item, settings.units) }}<span v-if="d.state === 'late'" class="late"> late</span><kbd v-if="touchKey[d.item.kind]">{{ touchKey[d.item.kind]!.toUpperCase() }}</kbd></button>
-      <button v-if="desk.touches.value.filter(d => d.state !== 'soon').length > 1" type="button" class="chip all" @click="desk.allDone()">All of it<kbd>A</kbd></button>
+      <button
+        v-for="d in desk.touches.value"
+        :key="d.item.key"
+        type="button"
+        class="chip"
+        :class="{ on: draft.done.includes(d.item.key), asked: d.state !== 'soon' }"
+        :aria-pressed="draft.done.includes(d.item.key)"
+        @click="desk.toggle(d)"
+      >
+        {{ dueTitle(d.item, settings.units) }}<span v-if="d.state === 'late'" class="late"> late</span
+        ><kbd v-if="touchKey[d.item.kind]">{{ touchKey[d.item.kind]!.toUpperCase() }}</kbd>
+      </button>
+      <button
+        v-if="desk.touches.value.filter(d => d.state !== 'soon').length > 1"
+        type="button"
+        class="chip all"
+        @click="desk.allDone()"
+      >
+        All of it<kbd>A</kbd>
+      </button>
     </fieldset>
   </div>
 </template>
 
 <style scoped>
-.touches { display: grid; gap: 8px; }
-fieldset { display: flex; flex-wrap: wrap; gap: 8px; }
-legend { padding: 0 0 3px; font-size: 13px; }
-.chip { min-height: 46px; padding: 6px 12px; border: 1.5px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--ink); font: inherit; font-size: 15px; cursor: pointer; touch-action: manipulation; text-align: left; }
-.chip.asked { border-color: var(--straw); }
-.chip.on { border-color: var(--weed); background: var(--weed-tint); font-weight: 650; }
+.touches {
+  display: grid;
+  gap: 8px;
+}
+fieldset {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+legend {
+  padding: 0 0 3px;
+  font-size: 13px;
+}
+.chip {
+  min-height: 46px;
+  padding: 6px 12px;
+  border: 1.5px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+  font-size: 15px;
+  cursor: pointer;
+  touch-action: manipulation;
+  text-align: left;
+}
+.chip.asked {
+  border-color: var(--straw);
+}
+.chip.on {
+  border-color: var(--weed);
+  background: var(--weed-tint);
+  font-weight: 650;
+}
 /* the tick is for the eye: aria-pressed says it to the ear */
-.chip.on::before { content: '✓ ' / ''; }
-.chip.all { border-style: dashed; color: var(--weed); font-weight: 600; }
-.late { color: var(--rust); font-size: 13px; }
-@media (max-width: 700px) { kbd { display: none; } }
+.chip.on::before {
+  content: '✓ ' / '';
+}
+.chip.all {
+  border-style: dashed;
+  color: var(--weed);
+  font-weight: 600;
+}
+.late {
+  color: var(--rust);
+  font-size: 13px;
+}
+@media (max-width: 700px) {
+  kbd {
+    display: none;
+  }
+}
 </style>

@@ -26,8 +26,22 @@ const dueKeys = computed(() => new Set(props.desk.dueKeys.value))
 <template>
   <section class="water" aria-label="Water values">
     <div v-for="key in desk.values.value" :key="key" class="row" :class="{ due: dueKeys.has(key) }">
-      <label :for="`round-${key}`">{{ valueShort(key) }}<span class="hidden-to-eyes"> {{ valueName(key) }}{{ dueKeys.has(key) ? ', due' : '' }}</span><small v-if="valueUnit(key, settings.units) && valueUnit(key, settings.units) !== valueShort(key)">{{ valueUnit(key, settings.units) }}</small></label>
-      <input :id="`round-${key}`" :value="draft.readings[key] ?? ''" inputmode="decimal" autocomplete="off" maxlength="9" :placeholder="dueKeys.has(key) ? 'test' : '–'" @input="set(key, ($event.target as HTMLInputElement).value)">
+      <label :for="`round-${key}`"
+        >{{ valueShort(key)
+        }}<span class="hidden-to-eyes"> {{ valueName(key) }}{{ dueKeys.has(key) ? ', due' : '' }}</span
+        ><small v-if="valueUnit(key, settings.units) && valueUnit(key, settings.units) !== valueShort(key)">{{
+          valueUnit(key, settings.units)
+        }}</small></label
+      >
+      <input
+        :id="`round-${key}`"
+        :value="draft.readings[key] ?? ''"
+        inputmode="decimal"
+        autocomplete="off"
+        maxlength="9"
+        :placeholder="dueKeys.has(key) ? 'test' : '–'"
+        @input="set(key, ($event.target as HTMLInputElement).value)"
+      />
       <div class="against">
         <TargetStrip v-if="desk.verdicts.value.get(key)" :verdict="desk.verdicts.value.get(key)!" :typed="typed(key)" />
         <span class="small muted">{{ last(key) }} · by {{ testMethodWord[desk.method(key) as 'probe'] }}</span>
@@ -38,13 +52,51 @@ const dueKeys = computed(() => new Set(props.desk.dueKeys.value))
 </template>
 
 <style scoped>
-.row { display: grid; grid-template-columns: 62px 84px minmax(0, 1fr); gap: 10px; align-items: center; border-top: 1px solid var(--rule); padding: 6px 0; }
-label { font-size: 16px; }
-label small { display: block; font-size: 12px; color: var(--muted); }
-input { width: 100%; min-height: 44px; border: 1.5px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--ink); padding: 0 10px; font: 600 19px var(--v-font-heading); }
-.due input { border-color: var(--straw); }
-input::placeholder { color: var(--muted); font-weight: 400; font-size: 16px; }
-.against { min-width: 0; }
-.small { font-size: 13px; display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.link { min-height: 44px; }
+.row {
+  display: grid;
+  grid-template-columns: 62px 84px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+}
+label {
+  font-size: 16px;
+}
+label small {
+  display: block;
+  font-size: 12px;
+  color: var(--muted);
+}
+input {
+  width: 100%;
+  min-height: 44px;
+  border: 1.5px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  padding: 0 10px;
+  font: 600 19px var(--v-font-heading);
+}
+.due input {
+  border-color: var(--straw);
+}
+input::placeholder {
+  color: var(--muted);
+  font-weight: 400;
+  font-size: 16px;
+}
+.against {
+  min-width: 0;
+}
+.small {
+  font-size: 13px;
+  display: block;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.link {
+  min-height: 44px;
+}
 </style>

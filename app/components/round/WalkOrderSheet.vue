@@ -9,7 +9,13 @@ useSheets().countOpen(open)
 const care = useCareStore()
 const log = useLogStore()
 const list = ref<Glass[]>([])
-watch([open, () => care.walk], () => { list.value = [...care.walk] }, { immediate: true })
+watch(
+  [open, () => care.walk],
+  () => {
+    list.value = [...care.walk]
+  },
+  { immediate: true },
+)
 const save = () => care.change({ walk: list.value.map(g => g.id) })
 async function move(index: number, by: number) {
   const to = index + by
@@ -24,23 +30,43 @@ async function reset() {
   await care.change({ walk: [] })
   log.tell('The round goes as the room stands.')
 }
-const weekdays = [{ day: 1, name: 'Mon' }, { day: 2, name: 'Tue' }, { day: 3, name: 'Wed' }, { day: 4, name: 'Thu' }, { day: 5, name: 'Fri' }, { day: 6, name: 'Sat' }, { day: 0, name: 'Sun' }]
-const setDay = (day: number, on: boolean) => care.change({ days: on ? [...care.settings.days, day] : care.settings.days.filter(d => d !== day) })
+const weekdays = [
+  { day: 1, name: 'Mon' },
+  { day: 2, name: 'Tue' },
+  { day: 3, name: 'Wed' },
+  { day: 4, name: 'Thu' },
+  { day: 5, name: 'Fri' },
+  { day: 6, name: 'Sat' },
+  { day: 0, name: 'Sun' },
+]
+const setDay = (day: number, on: boolean) =>
+  care.change({ days: on ? [...care.settings.days, day] : care.settings.days.filter(d => d !== day) })
 </script>
 
 <template>
   <SideSheet v-model="open" title="Days and way of the round">
     <fieldset class="days">
       <legend class="small muted">Days for work that can wait (none: any day)</legend>
-      <label v-for="w in weekdays" :key="w.day" :class="{ on: care.settings.days.includes(w.day) }"><input type="checkbox" :checked="care.settings.days.includes(w.day)" @change="setDay(w.day, ($event.target as HTMLInputElement).checked)"> {{ w.name }}</label>
+      <label v-for="w in weekdays" :key="w.day" :class="{ on: care.settings.days.includes(w.day) }"
+        ><input
+          type="checkbox"
+          :checked="care.settings.days.includes(w.day)"
+          @change="setDay(w.day, ($event.target as HTMLInputElement).checked)"
+        />
+        {{ w.name }}</label
+      >
     </fieldset>
     <h3>The way you walk</h3>
     <p class="small muted">Drag, or use the arrows. New glasses come at the end.</p>
     <VueDraggable v-model="list" tag="ol" :animation="120" @end="save">
       <li v-for="(g, i) in list" :key="g.id" :data-walk="g.id">
         <span class="numeral n">{{ i + 1 }}</span><span class="name">{{ g.name }}</span>
-        <button type="button" :aria-label="`${g.name} earlier`" :disabled="i === 0" @click="move(i, -1)"><v-icon :icon="mdiArrowUp" size="20" /></button>
-        <button type="button" :aria-label="`${g.name} later`" :disabled="i === list.length - 1" @click="move(i, 1)"><v-icon :icon="mdiArrowDown" size="20" /></button>
+        <button type="button" :aria-label="`${g.name} earlier`" :disabled="i === 0" @click="move(i, -1)">
+          <v-icon :icon="mdiArrowUp" size="20" />
+        </button>
+        <button type="button" :aria-label="`${g.name} later`" :disabled="i === list.length - 1" @click="move(i, 1)">
+          <v-icon :icon="mdiArrowDown" size="20" />
+        </button>
       </li>
     </VueDraggable>
     <template #foot><v-btn class="quiet" @click="reset">As the room stands</v-btn></template>
@@ -48,14 +74,62 @@ const setDay = (day: number, on: boolean) => care.change({ days: on ? [...care.s
 </template>
 
 <style scoped>
-.days { display: flex; flex-wrap: wrap; gap: 8px; padding-bottom: 18px; }
-.days label { display: inline-flex; gap: 6px; align-items: center; min-height: 44px; padding: 6px 10px; border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); cursor: pointer; }
-.days label.on { border-color: var(--weed); background: var(--weed-tint); font-weight: 650; }
-.days input { accent-color: var(--weed); width: 18px; height: 18px; }
-ol { padding-top: 8px; }
-li { display: grid; grid-template-columns: 28px minmax(0, 1fr) 44px 44px; align-items: center; border-top: 1px solid var(--rule); cursor: grab; background: var(--paper); }
-li button { width: 44px; height: 44px; border: 0; background: none; color: var(--weed); cursor: pointer; }
-li button:disabled { opacity: .3; cursor: default; }
-.n { color: var(--muted); }
-.name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding-bottom: 18px;
+}
+.days label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 44px;
+  padding: 6px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  cursor: pointer;
+}
+.days label.on {
+  border-color: var(--weed);
+  background: var(--weed-tint);
+  font-weight: 650;
+}
+.days input {
+  accent-color: var(--weed);
+  width: 18px;
+  height: 18px;
+}
+ol {
+  padding-top: 8px;
+}
+li {
+  display: grid;
+  grid-template-columns: 28px minmax(0, 1fr) 44px 44px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  cursor: grab;
+  background: var(--paper);
+}
+li button {
+  width: 44px;
+  height: 44px;
+  border: 0;
+  background: none;
+  color: var(--weed);
+  cursor: pointer;
+}
+li button:disabled {
+  opacity: 0.3;
+  cursor: default;
+}
+.n {
+  color: var(--muted);
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
 </style>

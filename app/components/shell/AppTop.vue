@@ -2,7 +2,7 @@
 import { mdiMagnify } from '@mdi/js'
 
 /** The top line of a place: where you are, finding, and its main action. */
-defineProps<{ title: string, about?: string }>()
+defineProps<{ title: string; about?: string }>()
 const sheets = useSheets()
 </script>
 
@@ -21,15 +21,75 @@ const sheets = useSheets()
 </template>
 
 <style scoped>
-.top { display: flex; align-items: center; gap: 12px; min-height: 57px; padding: 7px 24px; border-bottom: 1px solid var(--rule); }
-.where { display: flex; align-items: baseline; gap: 12px; flex: 1; min-width: 0; }
-h1 { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; flex: 0 1 auto; }
-.about { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; flex: 1; min-width: 0; }
-.find { display: flex; align-items: center; gap: 8px; height: 40px; padding: 0 12px; border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); color: var(--muted); font: inherit; font-size: 14px; cursor: pointer; white-space: nowrap; }
-@media (max-width: 1100px) { .find .words, .find kbd { display: none; } .find { width: 44px; padding: 0; justify-content: center; height: 44px; flex: none; } }
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 57px;
+  padding: 7px 24px;
+  border-bottom: 1px solid var(--rule);
+}
+.where {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  flex: 1;
+  min-width: 0;
+}
+h1 {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  flex: 0 1 auto;
+}
+.about {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  flex: 1;
+  min-width: 0;
+}
+.find {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  height: 40px;
+  padding: 0 12px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--muted);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+  white-space: nowrap;
+}
+@media (max-width: 1100px) {
+  .find .words,
+  .find kbd {
+    display: none;
+  }
+  .find {
+    width: 44px;
+    padding: 0;
+    justify-content: center;
+    height: 44px;
+    flex: none;
+  }
+}
 @media (max-width: 700px) {
-  .top { padding: 6px 16px; gap: 8px; }
-  .where { flex-direction: column; gap: 0; align-items: stretch; }
-  .about { font-size: 13px; flex: none; }
+  .top {
+    padding: 6px 16px;
+    gap: 8px;
+  }
+  .where {
+    flex-direction: column;
+    gap: 0;
+    align-items: stretch;
+  }
+  .about {
+    font-size: 13px;
+    flex: none;
+  }
 }
 </style>

@@ -3,16 +3,23 @@
 const log = useLogStore()
 const sheets = useSheets()
 /** A sheet that opens has its own buttons where the notice stands. */
-const visible = computed(() => shown.value && log.last !== null && route.path !== '/round/walk' && !sheets.anyOpen.value)
+const visible = computed(
+  () => shown.value && log.last !== null && route.path !== '/round/walk' && !sheets.anyOpen.value,
+)
 /** The walk says it in its own bar, where it covers nothing. */
 const route = useRoute()
 const shown = ref(false)
 let timer: ReturnType<typeof setTimeout> | undefined
-watch(() => log.last, (done) => {
-  clearTimeout(timer)
-  shown.value = done !== null
-  timer = setTimeout(() => { shown.value = false }, 8000)
-})
+watch(
+  () => log.last,
+  done => {
+    clearTimeout(timer)
+    shown.value = done !== null
+    timer = setTimeout(() => {
+      shown.value = false
+    }, 8000)
+  },
+)
 </script>
 
 <template>
@@ -25,8 +32,39 @@ watch(() => log.last, (done) => {
 </template>
 
 <style scoped>
-.notice { position: fixed; left: 50%; bottom: 24px; transform: translateX(-50%); z-index: 3000; display: flex; align-items: center; gap: 18px; max-width: calc(100vw - 24px); }
-.shown { padding: 10px 18px; border-radius: 6px; background: var(--ink); color: var(--paper); }
-button { min-height: 36px; background: none; border: 1px solid currentColor; border-radius: 6px; padding: 4px 12px; color: inherit; font: inherit; font-weight: 650; cursor: pointer; white-space: nowrap; }
-@media (max-width: 700px) { .notice { bottom: 74px; width: max-content; } }
+.notice {
+  position: fixed;
+  left: 50%;
+  bottom: 24px;
+  transform: translateX(-50%);
+  z-index: 3000;
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  max-width: calc(100vw - 24px);
+}
+.shown {
+  padding: 10px 18px;
+  border-radius: 6px;
+  background: var(--ink);
+  color: var(--paper);
+}
+button {
+  min-height: 36px;
+  background: none;
+  border: 1px solid currentColor;
+  border-radius: 6px;
+  padding: 4px 12px;
+  color: inherit;
+  font: inherit;
+  font-weight: 650;
+  cursor: pointer;
+  white-space: nowrap;
+}
+@media (max-width: 700px) {
+  .notice {
+    bottom: 74px;
+    width: max-content;
+  }
+}
 </style>

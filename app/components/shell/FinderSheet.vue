@@ -11,27 +11,100 @@ const text = ref('')
 const chosen = ref(0)
 const list = useId()
 
-interface Found { id: string, title: string, about: string, run: () => void }
+interface Found {
+  id: string
+  title: string
+  about: string
+  run: () => void
+}
 const all = computed<Found[]>(() => [
-  ...room.colonies.map(c => ({ id: c.id, title: c.name, about: `colony · ${groupOf(c.groupId).name} · ${room.glassById.get(c.glassId)?.name ?? ''}`, run: () => void navigateTo(`/colony/${c.id}`) })),
-  ...room.glasses.map(g => ({ id: `water ${g.id}`, title: `Water for ${g.name}`, about: 'bucket, history, drip, medicine', run: () => void navigateTo(`/water/${g.id}`) })),
-  ...room.plans.map(p => ({ id: p.id, title: p.name, about: `plan · ${p.groupIds.map(id => groupOf(id).name).join(' and ')}`, run: () => void navigateTo(`/plan/${p.id}`) })),
+  ...room.colonies.map(c => ({
+    id: c.id,
+    title: c.name,
+    about: `colony · ${groupOf(c.groupId).name} · ${room.glassById.get(c.glassId)?.name ?? ''}`,
+    run: () => void navigateTo(`/colony/${c.id}`),
+  })),
+  ...room.glasses.map(g => ({
+    id: `water ${g.id}`,
+    title: `Water for ${g.name}`,
+    about: 'bucket, history, drip, medicine',
+    run: () => void navigateTo(`/water/${g.id}`),
+  })),
+  ...room.plans.map(p => ({
+    id: p.id,
+    title: p.name,
+    about: `plan · ${p.groupIds.map(id => groupOf(id).name).join(' and ')}`,
+    run: () => void navigateTo(`/plan/${p.id}`),
+  })),
   ...places.value.map(p => ({ id: p.id, title: p.title, about: p.what, run: () => void navigateTo(p.to) })),
-  { id: 'holiday', title: 'Holiday', about: 'what can wait, and a sheet for your stand-in', run: () => void navigateTo('/round/holiday') },
-  { id: 'log', title: 'Log something', about: 'counts, water, molts, broods, food, equipment, photos, notes', run: () => logSheet.show(settings.lastColonyId) },
-  { id: 'newColony', title: 'Start a colony', about: 'group, glass, starters', run: () => { sheets.colony.value = { glassId: null } } },
-  { id: 'newGlass', title: 'Add a glass', about: 'a tank, jar, tub or paludarium', run: () => { sheets.glass.value = { glassId: null } } },
-  { id: 'newRack', title: 'Add a rack', about: 'a rack, a windowsill or a piece of floor', run: () => { sheets.rack.value = { rackId: null } } },
-  { id: 'night', title: settings.theme === 'day' ? 'Night theme' : 'Day theme', about: 'dim for rounds with the lights off', run: () => { settings.theme = settings.theme === 'day' ? 'night' : 'day' } },
-  { id: 'help', title: 'Help and keys', about: '', run: () => { sheets.help.value = true } },
+  {
+    id: 'holiday',
+    title: 'Holiday',
+    about: 'what can wait, and a sheet for your stand-in',
+    run: () => void navigateTo('/round/holiday'),
+  },
+  {
+    id: 'log',
+    title: 'Log something',
+    about: 'counts, water, molts, broods, food, equipment, photos, notes',
+    run: () => logSheet.show(settings.lastColonyId),
+  },
+  {
+    id: 'newColony',
+    title: 'Start a colony',
+    about: 'group, glass, starters',
+    run: () => {
+      sheets.colony.value = { glassId: null }
+    },
+  },
+  {
+    id: 'newGlass',
+    title: 'Add a glass',
+    about: 'a tank, jar, tub or paludarium',
+    run: () => {
+      sheets.glass.value = { glassId: null }
+    },
+  },
+  {
+    id: 'newRack',
+    title: 'Add a rack',
+    about: 'a rack, a windowsill or a piece of floor',
+    run: () => {
+      sheets.rack.value = { rackId: null }
+    },
+  },
+  {
+    id: 'night',
+    title: settings.theme === 'day' ? 'Night theme' : 'Day theme',
+    about: 'dim for rounds with the lights off',
+    run: () => {
+      settings.theme = settings.theme === 'day' ? 'night' : 'day'
+    },
+  },
+  {
+    id: 'help',
+    title: 'Help and keys',
+    about: '',
+    run: () => {
+      sheets.help.value = true
+    },
+  },
 ])
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.value.filter(f => words.every(w => `${f.title} ${f.about}`.toLowerCase().includes(w)))
-    .sort((a, b) => Number(b.title.toLowerCase().startsWith(words[0] ?? '')) - Number(a.title.toLowerCase().startsWith(words[0] ?? ''))).slice(0, 12)
+  return all.value
+    .filter(f => words.every(w => `${f.title} ${f.about}`.toLowerCase().includes(w)))
+    .sort(
+      (a, b) =>
+        Number(b.title.toLowerCase().startsWith(words[0] ?? '')) -
+        Number(a.title.toLowerCase().startsWith(words[0] ?? '')),
+    )
+    .slice(0, 12)
 })
-watch(text, () => { chosen.value = 0 })
-watch(sheets.finder, (open) => {
+watch(text, () => {
+  chosen.value = 0
+})
+watch(sheets.finder, open => {
   if (open) text.value = ''
 })
 function step(by: number) {
@@ -48,11 +121,29 @@ async function run(f: Found | undefined) {
 <template>
   <SideSheet v-model="sheets.finder.value" title="Find">
     <input
-      v-model="text" class="box" type="search" aria-label="Find a colony, a place or an action" role="combobox" aria-expanded="true" :aria-controls="list" :aria-activedescendant="found[chosen] ? `${list}-${chosen}` : undefined" autofocus placeholder="A few letters"
-      @keydown.down.prevent="step(1)" @keydown.up.prevent="step(-1)" @keydown.enter.prevent="run(found[chosen])"
-    >
+      v-model="text"
+      class="box"
+      type="search"
+      aria-label="Find a colony, a place or an action"
+      role="combobox"
+      aria-expanded="true"
+      :aria-controls="list"
+      :aria-activedescendant="found[chosen] ? `${list}-${chosen}` : undefined"
+      autofocus
+      placeholder="A few letters"
+      @keydown.down.prevent="step(1)"
+      @keydown.up.prevent="step(-1)"
+      @keydown.enter.prevent="run(found[chosen])"
+    />
     <ul :id="list" role="listbox" aria-label="Found">
-      <li v-for="(f, i) in found" :id="`${list}-${i}`" :key="f.id" role="option" :aria-selected="i === chosen" @click="run(f)">
+      <li
+        v-for="(f, i) in found"
+        :id="`${list}-${i}`"
+        :key="f.id"
+        role="option"
+        :aria-selected="i === chosen"
+        @click="run(f)"
+      >
         <strong>{{ f.title }}</strong> <span class="muted small">{{ f.about }}</span>
       </li>
     </ul>
@@ -61,10 +152,33 @@ async function run(f: Found | undefined) {
 </template>
 
 <style scoped>
-.box { width: 100%; height: 48px; padding: 0 14px; border: 1px solid var(--muted); border-radius: 6px; background: var(--surface); color: var(--ink); font: inherit; font-size: 18px; }
-ul { padding-top: 10px; }
-li { padding: 11px 12px; border-bottom: 1px solid var(--rule); cursor: pointer; border-radius: 4px; }
-li[aria-selected=true] { background: var(--weed-tint); }
-li[aria-selected=true] .muted { color: inherit; }
-.none { padding-top: 14px; }
+.box {
+  width: 100%;
+  height: 48px;
+  padding: 0 14px;
+  border: 1px solid var(--muted);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+  font-size: 18px;
+}
+ul {
+  padding-top: 10px;
+}
+li {
+  padding: 11px 12px;
+  border-bottom: 1px solid var(--rule);
+  cursor: pointer;
+  border-radius: 4px;
+}
+li[aria-selected='true'] {
+  background: var(--weed-tint);
+}
+li[aria-selected='true'] .muted {
+  color: inherit;
+}
+.none {
+  padding-top: 14px;
+}
 </style>

@@ -6,11 +6,30 @@ const places = usePlaces()
 
 <template>
   <div v-if="open" class="leader" role="status">
-    <p v-for="p in places" :key="p.id"><kbd>{{ p.letter.toUpperCase() }}</kbd> {{ p.title }}</p>
+    <p v-for="p in places" :key="p.id">
+      <kbd>{{ p.letter.toUpperCase() }}</kbd> {{ p.title }}
+    </p>
   </div>
 </template>
 
 <style scoped>
-.leader { position: fixed; left: 50%; bottom: 32px; transform: translateX(-50%); display: flex; gap: 24px; padding: 14px 22px; border: 1px solid var(--ink); border-radius: 6px; background: var(--surface); z-index: 20; }
-kbd { font-size: 15px; padding: 2px 8px; margin: 0 6px 0 0; opacity: 1; }
+.leader {
+  position: fixed;
+  left: 50%;
+  bottom: 32px;
+  transform: translateX(-50%);
+  display: flex;
+  gap: 24px;
+  padding: 14px 22px;
+  border: 1px solid var(--ink);
+  border-radius: 6px;
+  background: var(--surface);
+  z-index: 20;
+}
+kbd {
+  font-size: 15px;
+  padding: 2px 8px;
+  margin: 0 6px 0 0;
+  opacity: 1;
+}
 </style>

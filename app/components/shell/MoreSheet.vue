@@ -19,15 +19,51 @@ async function help() {
 <template>
   <SideSheet v-model="open" title="More">
     <ul>
-      <li v-for="p in places" :key="p.id"><button type="button" @click="go(p.to)"><v-icon :icon="p.icon" size="22" /><span><b>{{ p.title }}</b><span class="small muted">{{ p.what }}</span></span></button></li>
-      <li><button type="button" @click="settings.theme = settings.theme === 'day' ? 'night' : 'day'; open = false"><span class="gap" /><b>{{ settings.theme === 'day' ? 'Night theme' : 'Day theme' }}</b></button></li>
-      <li><button type="button" @click="help"><span class="gap" /><b>Help</b></button></li>
+      <li v-for="p in places" :key="p.id">
+        <button type="button" @click="go(p.to)">
+          <v-icon :icon="p.icon" size="22" /><span
+            ><b>{{ p.title }}</b
+            ><span class="small muted">{{ p.what }}</span></span
+          >
+        </button>
+      </li>
+      <li>
+        <button
+          type="button"
+          @click="
+            settings.theme = settings.theme === 'day' ? 'night' : 'day'
+            open = false
+          "
+        >
+          <span class="gap" /><b>{{ settings.theme === 'day' ? 'Night theme' : 'Day theme' }}</b>
+        </button>
+      </li>
+      <li>
+        <button type="button" @click="help"><span class="gap" /><b>Help</b></button>
+      </li>
     </ul>
   </SideSheet>
 </template>
 
 <style scoped>
-button { display: flex; gap: 14px; align-items: center; width: 100%; min-height: 56px; border: 0; border-bottom: 1px solid var(--rule); background: none; color: var(--ink); font: inherit; text-align: left; cursor: pointer; }
-button > span:last-child { display: grid; }
-.gap { width: 22px; }
+button {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  width: 100%;
+  min-height: 56px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+button > span:last-child {
+  display: grid;
+}
+.gap {
+  width: 22px;
+}
 </style>

@@ -14,7 +14,37 @@ const waits = computed(() => $pwa?.needRefresh === true && !later.value)
 </template>
 
 <style scoped>
-.version { position: fixed; left: 50%; top: 8px; transform: translateX(-50%); z-index: 30; display: flex; gap: 12px; align-items: center; padding: 8px 14px; border: 1px solid var(--weed); border-radius: 6px; background: var(--surface); color: var(--ink); max-width: calc(100vw - 16px); }
-button { min-height: 44px; border: 1px solid var(--weed); border-radius: 6px; background: none; padding: 4px 12px; color: var(--weed); font: inherit; font-weight: 650; cursor: pointer; white-space: nowrap; }
-.later { border-color: var(--rule); color: var(--muted); font-weight: 400; }
+.version {
+  position: fixed;
+  left: 50%;
+  top: 8px;
+  transform: translateX(-50%);
+  z-index: 30;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 14px;
+  border: 1px solid var(--weed);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  max-width: calc(100vw - 16px);
+}
+button {
+  min-height: 44px;
+  border: 1px solid var(--weed);
+  border-radius: 6px;
+  background: none;
+  padding: 4px 12px;
+  color: var(--weed);
+  font: inherit;
+  font-weight: 650;
+  cursor: pointer;
+  white-space: nowrap;
+}
+.later {
+  border-color: var(--rule);
+  color: var(--muted);
+  font-weight: 400;
+}
 </style>

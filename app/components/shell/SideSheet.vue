@@ -2,13 +2,20 @@
 import { mdiClose } from '@mdi/js'
 
 /** A sheet from the right on a desk, the whole screen on a phone. Holds the focus; Escape closes it. */
-defineProps<{ title: string, wide?: boolean }>()
+defineProps<{ title: string; wide?: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const heading = useId()
 </script>
 
 <template>
-  <v-dialog v-model="open" class="side-sheet" :class="{ wide }" :aria-labelledby="heading" :transition="false" scrollable>
+  <v-dialog
+    v-model="open"
+    class="side-sheet"
+    :class="{ wide }"
+    :aria-labelledby="heading"
+    :transition="false"
+    scrollable
+  >
     <section class="sheet">
       <header>
         <h2 :id="heading">{{ title }}</h2>
@@ -21,19 +28,65 @@ const heading = useId()
 </template>
 
 <style>
-.side-sheet { justify-content: flex-end !important; align-items: stretch !important; }
-.side-sheet > .v-overlay__content { margin: 0 !important; width: 480px !important; max-width: 100vw !important; max-height: 100dvh !important; height: 100dvh; }
-.side-sheet.wide > .v-overlay__content { width: 640px !important; }
+.side-sheet {
+  justify-content: flex-end !important;
+  align-items: stretch !important;
+}
+.side-sheet > .v-overlay__content {
+  margin: 0 !important;
+  width: 480px !important;
+  max-width: 100vw !important;
+  max-height: 100dvh !important;
+  height: 100dvh;
+}
+.side-sheet.wide > .v-overlay__content {
+  width: 640px !important;
+}
 /* no fading: motion is kept for what it explains, and a statement must not wait for frames of a closing sheet */
-.side-sheet .v-overlay__scrim { background: #000; opacity: .28; transition: none !important; }
-.side-sheet .sheet { display: flex; flex-direction: column; height: 100dvh; background: var(--paper); border-left: 1px solid var(--rule); box-shadow: -8px 0 24px rgb(0 0 0 / .12); }
-.side-sheet .sheet header { display: flex; align-items: center; justify-content: space-between; padding: 8px 8px 8px 24px; border-bottom: 1px solid var(--rule); }
-.side-sheet .sheet .body { flex: 1; overflow-y: auto; padding: 16px 24px 24px; }
-.side-sheet .sheet footer { display: flex; gap: 12px; padding: 12px 24px; border-top: 1px solid var(--rule); background: var(--surface); }
+.side-sheet .v-overlay__scrim {
+  background: #000;
+  opacity: 0.28;
+  transition: none !important;
+}
+.side-sheet .sheet {
+  display: flex;
+  flex-direction: column;
+  height: 100dvh;
+  background: var(--paper);
+  border-left: 1px solid var(--rule);
+  box-shadow: -8px 0 24px rgb(0 0 0 / 0.12);
+}
+.side-sheet .sheet header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 8px 8px 24px;
+  border-bottom: 1px solid var(--rule);
+}
+.side-sheet .sheet .body {
+  flex: 1;
+  overflow-y: auto;
+  padding: 16px 24px 24px;
+}
+.side-sheet .sheet footer {
+  display: flex;
+  gap: 12px;
+  padding: 12px 24px;
+  border-top: 1px solid var(--rule);
+  background: var(--surface);
+}
 @media (max-width: 700px) {
-  .side-sheet > .v-overlay__content { width: 100vw !important; }
-  .side-sheet .sheet { border: 0; }
-  .side-sheet .sheet .body { padding: 16px; }
-  .side-sheet .sheet footer { padding: 12px 16px; }
+  .side-sheet > .v-overlay__content {
+    width: 100vw !important;
+  }
+  .side-sheet .sheet {
+    border: 0;
+  }
+  .side-sheet .sheet .body {
+    padding: 16px;
+  }
+  .side-sheet .sheet footer {
+    padding: 12px 16px;
+  }
 }
 </style>

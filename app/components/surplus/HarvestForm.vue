@@ -10,20 +10,42 @@ import { outletWords } from '~/words/surplus'
 import { whole } from '~/words/numbers'
 
 /** Takes animals out: how many of whom, where to, for how much. Filled from an order when one is being served. */
-const props = defineProps<{ colony: Colony, canGo: number, order?: Order | null, currency: string }>()
+const props = defineProps<{ colony: Colony; canGo: number; order?: Order | null; currency: string }>()
 const emit = defineEmits<{ done: [] }>()
 const log = useLogStore()
 const draft = ref(emptyHarvest())
 const issues = ref<Record<string, string>>({})
 const saving = ref(false)
-const kinds = computed(() => TakeKind.options.filter(k => groupOf(props.colony.groupId).stages.femaleShare.value < 1 || (k !== 'females' && k !== 'males')).map(value => ({ value, title: takeKindWord[value] })))
-const outlets = (Object.keys(outletWords) as (keyof typeof outletWords)[]).map(value => ({ value, title: outletWords[value] }))
+const kinds = computed(() =>
+  TakeKind.options
+    .filter(k => groupOf(props.colony.groupId).stages.femaleShare.value < 1 || (k !== 'females' && k !== 'males'))
+    .map(value => ({ value, title: takeKindWord[value] })),
+)
+const outlets = (Object.keys(outletWords) as (keyof typeof outletWords)[]).map(value => ({
+  value,
+  title: outletWords[value],
+}))
 
-watch(() => props.order, (o) => {
-  if (!o) return
-  draft.value = { number: String(o.number), of: o.of, outlet: o.priceEach ? 'sold' : 'given', price: o.priceEach === undefined ? '' : (o.priceEach * o.number).toFixed(2), text: '' }
-}, { immediate: true })
-watch(() => props.colony.id, () => { if (!props.order) draft.value = emptyHarvest() })
+watch(
+  () => props.order,
+  o => {
+    if (!o) return
+    draft.value = {
+      number: String(o.number),
+      of: o.of,
+      outlet: o.priceEach ? 'sold' : 'given',
+      price: o.priceEach === undefined ? '' : (o.priceEach * o.number).toFixed(2),
+      text: '',
+    }
+  },
+  { immediate: true },
+)
+watch(
+  () => props.colony.id,
+  () => {
+    if (!props.order) draft.value = emptyHarvest()
+  },
+)
 const over = computed(() => Number(draft.value.number) > props.canGo)
 
 async function save() {
@@ -38,8 +60,7 @@ async function save() {
     if (props.order) await saveRecord(openDb(), 'orders', { ...props.order, state: 'filled' }, Date.now())
     draft.value = emptyHarvest()
     emit('done')
-  }
-  finally {
+  } finally {
     saving.value = false
   }
 }
@@ -51,20 +72,49 @@ async function save() {
     <div class="row">
       <TextInput v-model="draft.number" label="How many" numeric :error="issues.number" />
       <PickOne v-model="draft.of" label="Of them" :options="kinds" />
-      <TextInput v-if="draft.outlet === 'sold'" v-model="draft.price" label="For all of them" :suffix="currency" numeric :error="issues.price" />
+      <TextInput
+        v-if="draft.outlet === 'sold'"
+        v-model="draft.price"
+        label="For all of them"
+        :suffix="currency"
+        numeric
+        :error="issues.price"
+      />
     </div>
     <ChoiceChips v-model="draft.outlet" label="Where to?" :options="outlets" />
     <p v-if="issues.outlet" class="issue" role="alert">{{ issues.outlet }}</p>
     <p v-if="draft.outlet === 'culled'" class="small">{{ cautionText('culling') }}</p>
-    <p v-if="over" class="small warn" role="status">That is more than the {{ whole(canGo) }} that can go safely today. You may, but the colony may fall under what should stay.</p>
+    <p v-if="over" class="small warn" role="status">
+      That is more than the {{ whole(canGo) }} that can go safely today. You may, but the colony may fall under what
+      should stay.
+    </p>
     <v-btn type="submit" color="primary" :disabled="saving">Take out</v-btn>
   </form>
 </template>
 
 <style scoped>
-.harvest { display: grid; gap: 10px; justify-items: start; border-top: 1px solid var(--rule); padding-top: 12px; }
-.row { display: flex; gap: 12px; flex-wrap: wrap; align-items: start; }
-.row > * { width: 150px; }
-.issue { color: var(--rust); font-size: 14px; }
-.warn { border-left: 3px solid var(--straw); padding-left: 8px; }
+.harvest {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  border-top: 1px solid var(--rule);
+  padding-top: 12px;
+}
+.row {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+  align-items: start;
+}
+.row > * {
+  width: 150px;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
+.warn {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+}
 </style>

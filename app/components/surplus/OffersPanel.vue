@@ -9,7 +9,7 @@ import { whole } from '~/words/numbers'
 import { moneyText } from '~/words/surplus'
 
 /** The weekly list of what is on offer, as a table, a CSV file and a sheet to print. */
-const props = defineProps<{ offers: readonly Offer[], nowMs: number, currency: string }>()
+const props = defineProps<{ offers: readonly Offer[]; nowMs: number; currency: string }>()
 const room = useRoomStore()
 const about = (o: Offer) => {
   const colony = room.colonyById.get(o.colonyId)
@@ -19,13 +19,24 @@ const week = computed(() => `Week of ${format(props.nowMs, 'd MMMM yyyy')}`)
 const on = computed(() => props.offers.filter(o => o.offered > 0))
 const total = computed(() => on.value.reduce((s, o) => s + o.offered, 0))
 function saveCsv() {
-  saveFile(`offers-${format(props.nowMs, 'yyyy-MM-dd')}.csv`, csvOf(['colony', 'animals', 'on offer', 'reserved', `price each${props.currency ? ` (${props.currency})` : ''}`], on.value.map(o => [o.name, about(o), o.offered, o.reserved, o.priceEach ?? ''])), 'text/csv')
+  saveFile(
+    `offers-${format(props.nowMs, 'yyyy-MM-dd')}.csv`,
+    csvOf(
+      ['colony', 'animals', 'on offer', 'reserved', `price each${props.currency ? ` (${props.currency})` : ''}`],
+      on.value.map(o => [o.name, about(o), o.offered, o.reserved, o.priceEach ?? '']),
+    ),
+    'text/csv',
+  )
 }
 async function savePdf() {
   const { cardPdf } = await import('~/files/cardPdf')
   const pdf = await cardPdf(`${room.room?.name ?? 'Room'}: on offer`, [
     { text: week.value, size: 10, gap: 10 },
-    ...on.value.map(o => ({ text: `${o.offered}  ${o.name} (${about(o)})${o.priceEach === null ? '' : `, ${moneyText(o.priceEach, props.currency)} each`}`, size: 12, gap: 7 })),
+    ...on.value.map(o => ({
+      text: `${o.offered}  ${o.name} (${about(o)})${o.priceEach === null ? '' : `, ${moneyText(o.priceEach, props.currency)} each`}`,
+      size: 12,
+      gap: 7,
+    })),
     { text: cautionText('neverRelease') ?? '', size: 8, gap: 2 },
     { text: 'Numbers are what can go without harm to the colonies; ask before you come.', size: 8 },
   ])
@@ -36,22 +47,67 @@ async function savePdf() {
 <template>
   <section aria-labelledby="offers-title">
     <div class="head">
-      <h2 id="offers-title">{{ on.length > 0 ? `${whole(total)} animals on offer` : 'Nothing is on offer this week' }}</h2>
-      <span v-if="on.length > 0" class="files"><v-btn class="quiet" @click="savePdf">PDF</v-btn><v-btn class="quiet" @click="saveCsv">CSV</v-btn></span>
+      <h2 id="offers-title">
+        {{ on.length > 0 ? `${whole(total)} animals on offer` : 'Nothing is on offer this week' }}
+      </h2>
+      <span v-if="on.length > 0" class="files"
+        ><v-btn class="quiet" @click="savePdf">PDF</v-btn><v-btn class="quiet" @click="saveCsv">CSV</v-btn></span
+      >
     </div>
-    <p class="muted">{{ week }}. What can go today, less what is ordered for the next four weeks. Prices are those of the last order or sale.</p>
+    <p class="muted">
+      {{ week }}. What can go today, less what is ordered for the next four weeks. Prices are those of the last order or
+      sale.
+    </p>
     <table v-if="offers.length > 0" aria-label="Weekly list">
-      <thead><tr><th scope="col">Colony</th><th scope="col">Animals</th><th scope="col">On offer</th><th scope="col">Reserved</th><th scope="col">Price of each</th></tr></thead>
-      <tbody><tr v-for="o in offers" :key="o.colonyId"><th scope="row">{{ o.name }}</th><td class="muted">{{ about(o) }}</td><td class="numeral">{{ o.offered === 0 ? 'none' : whole(o.offered) }}</td><td>{{ o.reserved || '' }}</td><td>{{ o.priceEach === null ? 'none yet' : moneyText(o.priceEach, currency) }}</td></tr></tbody>
+      <thead>
+        <tr>
+          <th scope="col">Colony</th>
+          <th scope="col">Animals</th>
+          <th scope="col">On offer</th>
+          <th scope="col">Reserved</th>
+          <th scope="col">Price of each</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="o in offers" :key="o.colonyId">
+          <th scope="row">{{ o.name }}</th>
+          <td class="muted">{{ about(o) }}</td>
+          <td class="numeral">{{ o.offered === 0 ? 'none' : whole(o.offered) }}</td>
+          <td>{{ o.reserved || '' }}</td>
+          <td>{{ o.priceEach === null ? 'none yet' : moneyText(o.priceEach, currency) }}</td>
+        </tr>
+      </tbody>
     </table>
   </section>
 </template>
 
 <style scoped>
-.head { display: flex; align-items: center; justify-content: space-between; }
-.files { display: flex; gap: 10px; }
-table { width: 100%; border-collapse: collapse; margin-top: 12px; }
-thead th { font-size: 13px; font-weight: 400; color: var(--muted); }
-th, td { text-align: left; padding: 9px 12px 9px 0; border-top: 1px solid var(--rule); }
-tbody th { font-weight: 600; }
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+.files {
+  display: flex;
+  gap: 10px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: 12px;
+}
+thead th {
+  font-size: 13px;
+  font-weight: 400;
+  color: var(--muted);
+}
+th,
+td {
+  text-align: left;
+  padding: 9px 12px 9px 0;
+  border-top: 1px solid var(--rule);
+}
+tbody th {
+  font-weight: 600;
+}
 </style>

@@ -9,7 +9,7 @@ import { takeKindWord } from '~/words/outlook'
 import { moneyText, orderText } from '~/words/surplus'
 
 /** Orders: who wants how many of whom by when. What is open is reserved from what can go. */
-const props = defineProps<{ orders: readonly Order[], colonyId: string, nowMs: number, currency: string }>()
+const props = defineProps<{ orders: readonly Order[]; colonyId: string; nowMs: number; currency: string }>()
 defineEmits<{ serve: [order: Order] }>()
 const room = useRoomStore()
 const log = useLogStore()
@@ -19,10 +19,20 @@ const issues = ref<Partial<Record<keyof OrderDraft, string>>>({})
 const colonies = computed(() => room.colonies.map(c => ({ value: c.id, title: c.name })))
 const kinds = TakeKind.options.map(value => ({ value, title: takeKindWord[value] }))
 const open = computed(() => props.orders.filter(o => o.state === 'open'))
-const past = computed(() => props.orders.filter(o => o.state !== 'open').toReversed().slice(0, 12))
+const past = computed(() =>
+  props.orders
+    .filter(o => o.state !== 'open')
+    .toReversed()
+    .slice(0, 12),
+)
 
 async function save() {
-  const read = readOrder({ ...draft.value, colonyId: draft.value.colonyId || props.colonyId }, newId(), room.room?.id ?? '', Date.now())
+  const read = readOrder(
+    { ...draft.value, colonyId: draft.value.colonyId || props.colonyId },
+    newId(),
+    room.room?.id ?? '',
+    Date.now(),
+  )
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   await saveRecord(openDb(), 'orders', read.order, Date.now())
@@ -40,17 +50,38 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
   <div class="orders">
     <section aria-labelledby="open-orders">
       <h2 id="open-orders">Open orders</h2>
-      <p v-if="open.length === 0" class="muted">No orders. What somebody wants by a day goes here; it is then kept back from the weekly list.</p>
+      <p v-if="open.length === 0" class="muted">
+        No orders. What somebody wants by a day goes here; it is then kept back from the weekly list.
+      </p>
       <ul>
         <li v-for="o in open" :key="o.id">
-          <span class="what"><b>{{ nameOf(o) }}</b> {{ orderText(o, nowMs) }}<template v-if="o.priceEach !== undefined">, {{ moneyText(o.priceEach, currency) }} each</template></span>
+          <span class="what"
+            ><b>{{ nameOf(o) }}</b> {{ orderText(o, nowMs)
+            }}<template v-if="o.priceEach !== undefined">, {{ moneyText(o.priceEach, currency) }} each</template></span
+          >
           <v-btn class="quiet" size="small" :aria-label="`Serve ${o.who}`" @click="$emit('serve', o)">Serve</v-btn>
-          <button type="button" class="link" :aria-label="`Drop the order for ${o.who}`" @click="set(o, 'dropped')">Drop</button>
+          <button type="button" class="link" :aria-label="`Drop the order for ${o.who}`" @click="set(o, 'dropped')">
+            Drop
+          </button>
         </li>
       </ul>
       <template v-if="past.length > 0">
         <h3>Served and dropped</h3>
-        <ul><li v-for="o in past" :key="o.id" class="muted"><span class="what">{{ nameOf(o) }} {{ o.number }} for {{ o.who }}, {{ format(new Date(o.dueAt), 'd MMM') }}: {{ o.state === 'filled' ? 'served' : 'dropped' }}</span><button type="button" class="link" :aria-label="`Open the order for ${o.who} again`" @click="set(o, 'open')">Open again</button></li></ul>
+        <ul>
+          <li v-for="o in past" :key="o.id" class="muted">
+            <span class="what"
+              >{{ nameOf(o) }} {{ o.number }} for {{ o.who }}, {{ format(new Date(o.dueAt), 'd MMM') }}:
+              {{ o.state === 'filled' ? 'served' : 'dropped' }}</span
+            ><button
+              type="button"
+              class="link"
+              :aria-label="`Open the order for ${o.who} again`"
+              @click="set(o, 'open')"
+            >
+              Open again
+            </button>
+          </li>
+        </ul>
       </template>
     </section>
     <form aria-label="New order" @submit.prevent="save">
@@ -63,7 +94,13 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
       </div>
       <div class="two">
         <TextInput v-model="draft.dueAt" label="By" type="date" :error="issues.dueAt" />
-        <TextInput v-model="draft.priceEach" label="Price of each" :suffix="currency" numeric :error="issues.priceEach" />
+        <TextInput
+          v-model="draft.priceEach"
+          label="Price of each"
+          :suffix="currency"
+          numeric
+          :error="issues.priceEach"
+        />
       </div>
       <v-btn type="submit" color="primary">Save the order</v-btn>
     </form>
@@ -71,11 +108,39 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
 </template>
 
 <style scoped>
-.orders { display: grid; grid-template-columns: minmax(0, 1fr) 340px; gap: 36px; }
-form { display: grid; gap: 12px; align-content: start; justify-items: stretch; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: start; }
-li { display: flex; gap: 14px; align-items: center; border-top: 1px solid var(--rule); min-height: 48px; }
-.what { flex: 1; }
-h3 { padding: 16px 0 4px; }
-@media (max-width: 900px) { .orders { grid-template-columns: 1fr; } }
+.orders {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  gap: 36px;
+}
+form {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  justify-items: stretch;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: start;
+}
+li {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  min-height: 48px;
+}
+.what {
+  flex: 1;
+}
+h3 {
+  padding: 16px 0 4px;
+}
+@media (max-width: 900px) {
+  .orders {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -13,99 +13,233 @@ import { limitText, orderText, takeText, upperText, weeklyText } from '~/words/s
 import { dayText } from '~/words/when'
 
 /** What can go of one colony, by stage and sex, now and every week; what must go; what is ahead; and why. */
-const props = defineProps<{ colony: Colony, population: PopulationAnswer, orders: readonly Order[], nowMs: number, asOf: number }>()
+const props = defineProps<{
+  colony: Colony
+  population: PopulationAnswer
+  orders: readonly Order[]
+  nowMs: number
+  asOf: number
+}>()
 const numbers = useNumbers()
 const log = useLogStore()
 
 const takes = shallowRef<SafeTake[]>([])
 const upper = shallowRef<Upper | null>(null)
-const spare = shallowRef<{ week: number, number: number }[]>([])
+const spare = shallowRef<{ week: number; number: number }[]>([])
 const chances = shallowRef(new Map<string, number>())
 
 const keep = ref('')
 const females = ref('')
 const risk = ref<'0.05' | '0.1' | '0.2'>('0.1')
-watch(() => props.colony, (c) => {
-  keep.value = String(resolveGroup(c).minimumKeep.value)
-  females.value = String(c.minimumFemales ?? props.population.surplus.minimumFemales)
-  risk.value = c.allowedRisk === 0.05 ? '0.05' : c.allowedRisk === 0.2 ? '0.2' : '0.1'
-}, { immediate: true })
+watch(
+  () => props.colony,
+  c => {
+    keep.value = String(resolveGroup(c).minimumKeep.value)
+    females.value = String(c.minimumFemales ?? props.population.surplus.minimumFemales)
+    risk.value = c.allowedRisk === 0.05 ? '0.05' : c.allowedRisk === 0.2 ? '0.2' : '0.1'
+  },
+  { immediate: true },
+)
 const keepRead = computed(() => wholeNumber(keep.value, 0))
 const femalesRead = computed(() => wholeNumber(females.value, 0))
-const floors = computed(() => ({ minimumKeep: keepRead.value.ok ? keepRead.value.value : props.population.surplus.minimumKeep, minimumFemales: femalesRead.value.ok ? femalesRead.value.value : 0, allowedRisk: Number(risk.value) }))
-const changed = computed(() => keepRead.value.ok && femalesRead.value.ok && (floors.value.minimumKeep !== props.population.surplus.minimumKeep || floors.value.minimumFemales !== props.population.surplus.minimumFemales || floors.value.allowedRisk !== props.population.surplus.allowedRisk))
-const risks = [{ value: '0.05' as const, title: '1 in 20' }, { value: '0.1' as const, title: '1 in 10' }, { value: '0.2' as const, title: '1 in 5' }]
+const floors = computed(() => ({
+  minimumKeep: keepRead.value.ok ? keepRead.value.value : props.population.surplus.minimumKeep,
+  minimumFemales: femalesRead.value.ok ? femalesRead.value.value : 0,
+  allowedRisk: Number(risk.value),
+}))
+const changed = computed(
+  () =>
+    keepRead.value.ok &&
+    femalesRead.value.ok &&
+    (floors.value.minimumKeep !== props.population.surplus.minimumKeep ||
+      floors.value.minimumFemales !== props.population.surplus.minimumFemales ||
+      floors.value.allowedRisk !== props.population.surplus.allowedRisk),
+)
+const risks = [
+  { value: '0.05' as const, title: '1 in 20' },
+  { value: '0.1' as const, title: '1 in 10' },
+  { value: '0.2' as const, title: '1 in 5' },
+]
 const group = computed(() => groupOf(props.colony.groupId))
 const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 
-watchDebounced([() => props.colony.id, () => props.asOf, floors, () => props.orders], async () => {
-  takes.value = []
-  upper.value = null
-  await numbers.surplus(props.colony, { ...floors.value, stayUnder: outgrownAt(props.population.capacity), orders: props.orders.map(o => ({ ...o })) }, (part) => {
-    if (part.kind === 'take') takes.value = [...takes.value, part.take]
-    else if (part.kind === 'upper') upper.value = part.upper
-    else {
-      spare.value = part.spare
-      chances.value = new Map(part.orders.map(o => [o.orderId, o.chance]))
-    }
-  })
-}, { immediate: true, debounce: 250 })
+watchDebounced(
+  [() => props.colony.id, () => props.asOf, floors, () => props.orders],
+  async () => {
+    takes.value = []
+    upper.value = null
+    await numbers.surplus(
+      props.colony,
+      { ...floors.value, stayUnder: outgrownAt(props.population.capacity), orders: props.orders.map(o => ({ ...o })) },
+      part => {
+        if (part.kind === 'take') takes.value = [...takes.value, part.take]
+        else if (part.kind === 'upper') upper.value = part.upper
+        else {
+          spare.value = part.spare
+          chances.value = new Map(part.orders.map(o => [o.orderId, o.chance]))
+        }
+      },
+    )
+  },
+  { immediate: true, debounce: 250 },
+)
 
 async function saveFloors() {
   await saveRecord(openDb(), 'colonies', { ...props.colony, ...floors.value }, Date.now())
   log.tell(`What must stay of ${props.colony.name} is saved.`)
 }
 const first = computed(() => takes.value[0])
-const caution = computed(() => group.value.cautions.filter(c => ['neverRelease', 'permit', 'snailBoom'].includes(c)).map(cautionText).filter(Boolean))
+const caution = computed(() =>
+  group.value.cautions
+    .filter(c => ['neverRelease', 'permit', 'snailBoom'].includes(c))
+    .map(cautionText)
+    .filter(Boolean),
+)
 </script>
 
 <template>
   <section class="detail" :aria-label="`What can go of ${colony.name}`">
-    <h2 class="statement"><TheSentence v-if="first" :text="`${colony.name}: ${takeText(first)}`" /><template v-else>{{ colony.name }}: working it out …</template></h2>
-    <p v-if="numbers.failed.value" role="alert" class="failed">It could not be worked out: {{ numbers.failed.value }}. Nothing was changed; reload to try again.</p>
+    <h2 class="statement">
+      <TheSentence v-if="first" :text="`${colony.name}: ${takeText(first)}`" /><template v-else
+        >{{ colony.name }}: working it out …</template
+      >
+    </h2>
+    <p v-if="numbers.failed.value" role="alert" class="failed">
+      It could not be worked out: {{ numbers.failed.value }}. Nothing was changed; reload to try again.
+    </p>
     <form class="floors" @submit.prevent="saveFloors">
       <TextInput v-model="keep" label="Must stay, in all" numeric :error="keepRead.ok ? '' : keepRead.issue" />
-      <TextInput v-if="!oneSex" v-model="females" label="Grown females that must stay" numeric :error="femalesRead.ok ? '' : femalesRead.issue" />
+      <TextInput
+        v-if="!oneSex"
+        v-model="females"
+        label="Grown females that must stay"
+        numeric
+        :error="femalesRead.ok ? '' : femalesRead.issue"
+      />
       <PickOne v-model="risk" label="Risk of falling under" :options="risks" />
       <v-btn v-if="changed" type="submit" class="quiet">Keep these</v-btn>
     </form>
     <table aria-label="Safe takes by kind">
-      <thead><tr><th scope="col">If they are all</th><th scope="col">now, once</th><th scope="col">or every week</th><th scope="col">held back because</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">If they are all</th>
+          <th scope="col">now, once</th>
+          <th scope="col">or every week</th>
+          <th scope="col">held back because</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="t in takes" :key="t.of"><th scope="row">{{ t.of === 'any' ? 'of any kind' : takeKindWord[t.of] }}</th><td class="numeral">{{ t.now.take === 0 ? 'none' : whole(t.now.take) }}</td><td class="numeral">{{ weeklyText(t.weekly.take) }}</td><td class="muted">{{ limitText(t.now, floors.minimumKeep, floors.minimumFemales) }}</td></tr>
-        <tr v-if="numbers.busy.value"><td colspan="4" class="muted">Searching … <button type="button" class="link" @click="numbers.stop()">Stop</button></td></tr>
+        <tr v-for="t in takes" :key="t.of">
+          <th scope="row">{{ t.of === 'any' ? 'of any kind' : takeKindWord[t.of] }}</th>
+          <td class="numeral">{{ t.now.take === 0 ? 'none' : whole(t.now.take) }}</td>
+          <td class="numeral">{{ weeklyText(t.weekly.take) }}</td>
+          <td class="muted">{{ limitText(t.now, floors.minimumKeep, floors.minimumFemales) }}</td>
+        </tr>
+        <tr v-if="numbers.busy.value">
+          <td colspan="4" class="muted">
+            Searching … <button type="button" class="link" @click="numbers.stop()">Stop</button>
+          </td>
+        </tr>
       </tbody>
     </table>
     <p v-if="upper"><TheSentence :text="upperText(upper, nowMs)" /></p>
     <template v-if="spare.length > 0">
       <h3>Likely to spare ahead</h3>
-      <p class="ahead"><span v-for="s in spare" :key="s.week"><span class="numeral">{{ whole(s.number) }}</span> <span class="small muted">by {{ dayText(nowMs + s.week * WEEK_MS, nowMs) }}</span></span></p>
+      <p class="ahead">
+        <span v-for="s in spare" :key="s.week"
+          ><span class="numeral">{{ whole(s.number) }}</span>
+          <span class="small muted">by {{ dayText(nowMs + s.week * WEEK_MS, nowMs) }}</span></span
+        >
+      </p>
     </template>
     <template v-if="orders.length > 0">
       <h3>Ordered from it</h3>
-      <ul><li v-for="o in orders" :key="o.id">{{ orderText(o, nowMs) }}<template v-if="chances.has(o.id)">: <b>{{ percent(chances.get(o.id)!) }}</b> chance that they are there</template></li></ul>
+      <ul>
+        <li v-for="o in orders" :key="o.id">
+          {{ orderText(o, nowMs)
+          }}<template v-if="chances.has(o.id)"
+            >: <b>{{ percent(chances.get(o.id)!) }}</b> chance that they are there</template
+          >
+        </li>
+      </ul>
     </template>
     <details>
       <summary>Why?</summary>
-      <p class="small">The coming 26 weeks are lived through many times from today’s estimate. A take is safe when in no more than {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(floors.minimumKeep) }}<template v-if="floors.minimumFemales > 0"> or the grown females under {{ whole(floors.minimumFemales) }}</template>, at any time. All takes meet the same luck. Once and every week are alternatives, not both. “To spare ahead” is what four chances in five leave above what must stay if nothing goes before.</p>
-      <p class="small muted">Grades come with the lines. Animals from water that is off travel badly: put the water right first.</p>
+      <p class="small">
+        The coming 26 weeks are lived through many times from today’s estimate. A take is safe when in no more than
+        {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(floors.minimumKeep)
+        }}<template v-if="floors.minimumFemales > 0">
+          or the grown females under {{ whole(floors.minimumFemales) }}</template
+        >, at any time. All takes meet the same luck. Once and every week are alternatives, not both. “To spare ahead”
+        is what four chances in five leave above what must stay if nothing goes before.
+      </p>
+      <p class="small muted">
+        Grades come with the lines. Animals from water that is off travel badly: put the water right first.
+      </p>
     </details>
-    <ul class="small muted cautions"><li v-for="c in caution" :key="c">{{ c }}</li></ul>
+    <ul class="small muted cautions">
+      <li v-for="c in caution" :key="c">{{ c }}</li>
+    </ul>
   </section>
 </template>
 
 <style scoped>
-.detail { display: grid; gap: 10px; align-content: start; }
-.floors { display: flex; gap: 12px; align-items: flex-end; flex-wrap: wrap; }
-.floors > * { width: 150px; }
-table { width: 100%; border-collapse: collapse; }
-thead th { font-size: 13px; font-weight: 400; color: var(--muted); }
-th, td { text-align: left; padding: 6px 12px 6px 0; border-top: 1px solid var(--rule); }
-tbody th { font-weight: 600; }
-.ahead { display: flex; gap: 22px; flex-wrap: wrap; }
-.failed { color: var(--rust); }
-li { padding: 3px 0; }
-.link { display: inline-block; min-height: 28px; min-width: 32px; }
-summary { cursor: pointer; color: var(--weed); min-height: 32px; }
-.cautions li { border-left: 3px solid var(--straw); padding-left: 8px; margin-top: 4px; }
+.detail {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.floors {
+  display: flex;
+  gap: 12px;
+  align-items: flex-end;
+  flex-wrap: wrap;
+}
+.floors > * {
+  width: 150px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+thead th {
+  font-size: 13px;
+  font-weight: 400;
+  color: var(--muted);
+}
+th,
+td {
+  text-align: left;
+  padding: 6px 12px 6px 0;
+  border-top: 1px solid var(--rule);
+}
+tbody th {
+  font-weight: 600;
+}
+.ahead {
+  display: flex;
+  gap: 22px;
+  flex-wrap: wrap;
+}
+.failed {
+  color: var(--rust);
+}
+li {
+  padding: 3px 0;
+}
+.link {
+  display: inline-block;
+  min-height: 28px;
+  min-width: 32px;
+}
+summary {
+  cursor: pointer;
+  color: var(--weed);
+  min-height: 32px;
+}
+.cautions li {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+  margin-top: 4px;
+}
 </style>

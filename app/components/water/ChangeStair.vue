@@ -6,16 +6,32 @@ import { limitText, valueName, valueNumber, valueUnit } from '~/words/unitPrefs'
 import { dayText } from '~/words/when'
 
 /** The staged stair: one value, change by change, against its preferred range. */
-const props = defineProps<{ recipe: WaterRecipe, shown: RecipeKey, preferred: readonly [number, number] | null, startMs: number, nowMs: number }>()
+const props = defineProps<{
+  recipe: WaterRecipe
+  shown: RecipeKey
+  preferred: readonly [number, number] | null
+  startMs: number
+  nowMs: number
+}>()
 const settings = useSettingsStore()
 
 // drawn at its true width, so that the words keep their size on a phone
 const svg = ref<SVGSVGElement>()
 const { width } = useElementSize(svg, { width: 540, height: 118 })
-const BOX = reactive({ width: computed(() => Math.max(260, Math.round(width.value))), height: 118, left: 50, right: 8, top: 16, bottom: 28 })
+const BOX = reactive({
+  width: computed(() => Math.max(260, Math.round(width.value))),
+  height: 118,
+  left: 50,
+  right: 8,
+  top: 16,
+  bottom: 28,
+})
 /** Labels need so much room. */
 const LABEL_PX = 62
-const levels = computed(() => [readoutsOf(props.recipe.steps[0]!.before)[props.shown], ...props.recipe.steps.map(s => readoutsOf(s.after)[props.shown])])
+const levels = computed(() => [
+  readoutsOf(props.recipe.steps[0]!.before)[props.shown],
+  ...props.recipe.steps.map(s => readoutsOf(s.after)[props.shown]),
+])
 const rises = computed(() => levels.value.at(-1)! >= levels.value[0]!)
 const axis = computed(() => {
   const [low, high] = props.preferred ?? [levels.value[0]!, levels.value.at(-1)!]
@@ -27,11 +43,14 @@ const axis = computed(() => {
   const to = Math.max(most, Math.min(high, most + span * 0.4))
   return { from: from - span * 0.12, to: to + span * 0.18 }
 })
-const y = (v: number) => BOX.top + (BOX.height - BOX.top - BOX.bottom) * (1 - (v - axis.value.from) / (axis.value.to - axis.value.from))
-const x = (i: number) => BOX.left + (BOX.width - BOX.left - BOX.right) * (i + 0.6) / (props.recipe.steps.length + 0.6)
+const y = (v: number) =>
+  BOX.top + (BOX.height - BOX.top - BOX.bottom) * (1 - (v - axis.value.from) / (axis.value.to - axis.value.from))
+const x = (i: number) => BOX.left + ((BOX.width - BOX.left - BOX.right) * (i + 0.6)) / (props.recipe.steps.length + 0.6)
 const path = computed(() => {
   let d = `M${BOX.left},${y(levels.value[0]!)}`
-  props.recipe.steps.forEach((_, i) => { d += ` H${x(i)} V${y(levels.value[i + 1]!)}` })
+  props.recipe.steps.forEach((_, i) => {
+    d += ` H${x(i)} V${y(levels.value[i + 1]!)}`
+  })
   return `${d} H${BOX.width - BOX.right}`
 })
 const band = computed(() => {
@@ -40,19 +59,32 @@ const band = computed(() => {
   const bottom = Math.min(BOX.height - BOX.bottom + 4, y(props.preferred[0]))
   return bottom > top ? { y: top, height: bottom - top } : null
 })
-const every = computed(() => Math.ceil(props.recipe.steps.length * LABEL_PX / (BOX.width - BOX.left)))
+const every = computed(() => Math.ceil((props.recipe.steps.length * LABEL_PX) / (BOX.width - BOX.left)))
 const text = (v: number) => valueNumber(props.shown, v, settings.units)
 const day = (i: number) => {
   const ms = props.startMs + props.recipe.steps[i]!.afterDays * DAY_MS
   return ms - props.nowMs < DAY_MS / 2 ? 'today' : dayText(ms, props.nowMs)
 }
-const summary = computed(() => `${valueName(props.shown)} ${valueUnit(props.shown, settings.units)}: ${text(levels.value[0]!)} now, ${props.recipe.steps.map((_, i) => `${text(levels.value[i + 1]!)} after the change of ${day(i)}`).join(', ')}`)
+const summary = computed(
+  () =>
+    `${valueName(props.shown)} ${valueUnit(props.shown, settings.units)}: ${text(levels.value[0]!)} now, ${props.recipe.steps.map((_, i) => `${text(levels.value[i + 1]!)} after the change of ${day(i)}`).join(', ')}`,
+)
 </script>
 
 <template>
   <svg ref="svg" class="stair" :viewBox="`0 0 ${BOX.width} ${BOX.height}`" role="img" :aria-label="summary">
-    <rect v-if="band" :x="BOX.left" :width="BOX.width - BOX.left - BOX.right" :y="band.y" :height="band.height" class="band" />
-    <text v-if="band && preferred" :x="BOX.left + 6" :y="rises ? band.y + 15 : band.y + band.height - 6" class="note">preferred {{ limitText(shown, preferred[0], settings.units) }} to {{ limitText(shown, preferred[1], settings.units) }}</text>
+    <rect
+      v-if="band"
+      :x="BOX.left"
+      :width="BOX.width - BOX.left - BOX.right"
+      :y="band.y"
+      :height="band.height"
+      class="band"
+    />
+    <text v-if="band && preferred" :x="BOX.left + 6" :y="rises ? band.y + 15 : band.y + band.height - 6" class="note">
+      preferred {{ limitText(shown, preferred[0], settings.units) }} to
+      {{ limitText(shown, preferred[1], settings.units) }}
+    </text>
     <path :d="path" class="path" />
     <text :x="BOX.left" :y="y(levels[0]!) + (rises ? -7 : 18)" class="value">{{ text(levels[0]!) }}</text>
     <g v-for="(s, i) in recipe.steps" :key="i">
@@ -67,11 +99,32 @@ const summary = computed(() => `${valueName(props.shown)} ${valueUnit(props.show
 </template>
 
 <style scoped>
-.stair { display: block; width: 100%; height: 118px; }
-.band { fill: var(--water-solid); opacity: .5; }
-.path { fill: none; stroke: var(--ink); stroke-width: 2; }
-.dot { fill: var(--water); }
-.value { font: 650 15px var(--v-font-heading); fill: var(--ink); }
-.note { font: 13.5px var(--v-font-body); fill: var(--muted); }
-.middle { text-anchor: middle; }
+.stair {
+  display: block;
+  width: 100%;
+  height: 118px;
+}
+.band {
+  fill: var(--water-solid);
+  opacity: 0.5;
+}
+.path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.dot {
+  fill: var(--water);
+}
+.value {
+  font: 650 15px var(--v-font-heading);
+  fill: var(--ink);
+}
+.note {
+  font: 13.5px var(--v-font-body);
+  fill: var(--muted);
+}
+.middle {
+  text-anchor: middle;
+}
 </style>

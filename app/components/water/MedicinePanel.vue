@@ -17,12 +17,22 @@ const settings = useSettingsStore()
 const log = useLogStore()
 
 const substance = ref<SubstanceId>('fenbendazole')
-const options = substanceIds.map(value => ({ value, title: substanceWord(value), hint: `Against ${substances[value].against.map(a => againstWord[a]).join(' and ')}. Dissolves ${substances[value].dissolves}.` }))
+const options = substanceIds.map(value => ({
+  value,
+  title: substanceWord(value),
+  hint: `Against ${substances[value].against.map(a => againstWord[a]).join(' and ')}. Dissolves ${substances[value].dissolves}.`,
+}))
 const dose = ref('')
 const strength = ref('22.2')
 const net = ref('')
 const stock = ref('')
-watch(substance, (s) => { dose.value = String(substances[s].usualMgL) }, { immediate: true })
+watch(
+  substance,
+  s => {
+    dose.value = String(substances[s].usualMgL)
+  },
+  { immediate: true },
+)
 const { unit: litreUnit, read: netRead, fill: fillNet } = useLitres(net, 0.1, 5000)
 watch([() => desk.glassId, () => desk.netL, () => settings.units.volume], () => fillNet(desk.netL), { immediate: true })
 
@@ -31,21 +41,62 @@ const strengthRead = computed(() => readNumber(strength.value, 0.01, 100, '%'))
 const plan = computed(() => {
   if (!doseRead.value.ok || !strengthRead.value.ok || !netRead.value.ok) return null
   const per100 = numberIn(stock.value, 0.01, 20)
-  return planTreatment({ substance: substance.value, activeMgL: doseRead.value.value, strength: strengthRead.value.value / 100, netL: netRead.value.value, startMs: desk.nowMs, ...(per100 !== null && { stockGPer100Ml: per100 }) })
+  return planTreatment({
+    substance: substance.value,
+    activeMgL: doseRead.value.value,
+    strength: strengthRead.value.value / 100,
+    netL: netRead.value.value,
+    startMs: desk.nowMs,
+    ...(per100 !== null && { stockGPer100Ml: per100 }),
+  })
 })
-const refusal = computed(() => (plan.value && !plan.value.ok ? plan.value.issue === 'tooMuch' ? `${dose.value} mg/L is more than is ever given: at most ${plan.value.most} mg/L of ${substanceWord(substance.value).toLowerCase()}. Nothing was planned; check the label, and ask a vet.` : 'This cannot be planned: check strength and litres.' : ''))
+const refusal = computed(() =>
+  plan.value && !plan.value.ok
+    ? plan.value.issue === 'tooMuch'
+      ? `${dose.value} mg/L is more than is ever given: at most ${plan.value.most} mg/L of ${substanceWord(substance.value).toLowerCase()}. Nothing was planned; check the label, and ask a vet.`
+      : 'This cannot be planned: check strength and litres.'
+    : '',
+)
 const victims = computed(() => {
-  const kinds = harmed(substance.value, desk.groups.map(g => g.group.company.kind))
+  const kinds = harmed(
+    substance.value,
+    desk.groups.map(g => g.group.company.kind),
+  )
   return desk.groups.filter(g => kinds.includes(g.group.company.kind)).map(g => g.group.name)
 })
-const given = computed(() => desk.standing.filter(e => e.kind === 'treatment').toReversed().map(e => ({ id: e.id, at: new Date(e.at).getTime(), text: `${substanceWord(e.substance)}, ${formatNumber(e.activeMg, 1)} mg for ${volumeText(e.netL, settings.units)}` })))
+const given = computed(() =>
+  desk.standing
+    .filter(e => e.kind === 'treatment')
+    .toReversed()
+    .map(e => ({
+      id: e.id,
+      at: new Date(e.at).getTime(),
+      text: `${substanceWord(e.substance)}, ${formatNumber(e.activeMg, 1)} mg for ${volumeText(e.netL, settings.units)}`,
+    })),
+)
 /** A second dose before its day would be an overdose. */
-const second = computed(() => secondDose(given.value.map(g => g.at), desk.nowMs))
+const second = computed(() =>
+  secondDose(
+    given.value.map(g => g.at),
+    desk.nowMs,
+  ),
+)
 const read = ref(false)
 
 async function give() {
   if (!plan.value?.ok || !desk.glass || !netRead.value.ok) return
-  await log.save({ ...log.stamp(), at: toMoment(Date.now()), kind: 'treatment', glassId: desk.glass.id, substance: substance.value, activeMg: Number(plan.value.dose.activeMg.toFixed(3)), netL: netRead.value.value }, `${desk.glass.name}: ${substanceWord(substance.value)} logged.`)
+  await log.save(
+    {
+      ...log.stamp(),
+      at: toMoment(Date.now()),
+      kind: 'treatment',
+      glassId: desk.glass.id,
+      substance: substance.value,
+      activeMg: Number(plan.value.dose.activeMg.toFixed(3)),
+      netL: netRead.value.value,
+    },
+    `${desk.glass.name}: ${substanceWord(substance.value)} logged.`,
+  )
   read.value = false
 }
 </script>
@@ -57,25 +108,74 @@ async function give() {
       <h2 id="what-title">What, and how much</h2>
       <ChoiceChips v-model="substance" label="Active substance" :options="options" />
       <div class="two">
-        <TextInput v-model="dose" label="Active substance" suffix="mg/L" numeric :error="doseRead.ok ? '' : doseRead.issue" />
-        <TextInput v-model="strength" label="Strength of the product" suffix="%" numeric :error="strengthRead.ok ? '' : strengthRead.issue" />
-        <TextInput v-model="net" label="Net water" :suffix="litreUnit" numeric :error="netRead.ok ? '' : netRead.issue" />
+        <TextInput
+          v-model="dose"
+          label="Active substance"
+          suffix="mg/L"
+          numeric
+          :error="doseRead.ok ? '' : doseRead.issue"
+        />
+        <TextInput
+          v-model="strength"
+          label="Strength of the product"
+          suffix="%"
+          numeric
+          :error="strengthRead.ok ? '' : strengthRead.issue"
+        />
+        <TextInput
+          v-model="net"
+          label="Net water"
+          :suffix="litreUnit"
+          numeric
+          :error="netRead.ok ? '' : netRead.issue"
+        />
         <TextInput v-model="stock" label="Product in 100 mL of stock (empty: chosen)" suffix="g" numeric />
       </div>
-      <p class="small muted">Usual: {{ substances[substance].usualMgL }} mg/L (from memory). Net water is what is really in the glass: gross litres less fill height, substrate and rock{{ desk.glass?.substrate || desk.glass?.rockKg ? '' : '; enter substrate and rock under the glass’s “Change” in the Room to have them taken off' }}.</p>
+      <p class="small muted">
+        Usual: {{ substances[substance].usualMgL }} mg/L (from memory). Net water is what is really in the glass: gross
+        litres less fill height, substrate and rock{{
+          desk.glass?.substrate || desk.glass?.rockKg
+            ? ''
+            : '; enter substrate and rock under the glass’s “Change” in the Room to have them taken off'
+        }}.
+      </p>
     </section>
     <section aria-labelledby="dose-title">
       <p v-if="refusal" class="statement refused" role="alert">{{ refusal }}</p>
       <template v-else-if="plan?.ok">
-        <h2 id="dose-title" class="statement"><TheSentence :text="`${num(`${formatNumber(plan.dose.stock.doseMl, plan.dose.stock.doseMl < 10 ? 1 : 0)} mL`)} of stock, that is ${num(`${gramsText(plan.dose.productG)} g`)} of product.`" /></h2>
-        <p>Stock: {{ gramsText(plan.dose.stock.productG) }} g of product in {{ plan.dose.stock.millilitres }} mL of water; shake until the moment you draw it up, it settles. {{ formatNumber(plan.dose.activeMg, 1) }} mg of active substance in {{ netRead.ok ? volumeText(netRead.value, settings.units) : '' }}.</p>
-        <p v-if="victims.length > 0" class="caution harm"><StateMark state="off" /> <b>{{ victims.join(' and ') }} in this glass {{ victims.length === 1 ? 'is' : 'are' }} harmed.</b> {{ cautionText('dewormers') }} Move them out before the first dose.</p>
-        <p v-else-if="substances[substance].harms.length > 0" class="caution">Harms {{ substances[substance].harms.map(k => animalKindWord[k]).join(', ') }}: hitch-hiking ones too. {{ cautionText('dewormers') }}</p>
+        <h2 id="dose-title" class="statement">
+          <TheSentence
+            :text="`${num(`${formatNumber(plan.dose.stock.doseMl, plan.dose.stock.doseMl < 10 ? 1 : 0)} mL`)} of stock, that is ${num(`${gramsText(plan.dose.productG)} g`)} of product.`"
+          />
+        </h2>
+        <p>
+          Stock: {{ gramsText(plan.dose.stock.productG) }} g of product in {{ plan.dose.stock.millilitres }} mL of
+          water; shake until the moment you draw it up, it settles. {{ formatNumber(plan.dose.activeMg, 1) }} mg of
+          active substance in {{ netRead.ok ? volumeText(netRead.value, settings.units) : '' }}.
+        </p>
+        <p v-if="victims.length > 0" class="caution harm">
+          <StateMark state="off" />
+          <b>{{ victims.join(' and ') }} in this glass {{ victims.length === 1 ? 'is' : 'are' }} harmed.</b>
+          {{ cautionText('dewormers') }} Move them out before the first dose.
+        </p>
+        <p v-else-if="substances[substance].harms.length > 0" class="caution">
+          Harms {{ substances[substance].harms.map(k => animalKindWord[k]).join(', ') }}: hitch-hiking ones too.
+          {{ cautionText('dewormers') }}
+        </p>
         <ol>
-          <li v-for="d in plan.calendar" :key="`${d.day} ${d.what}`"><span class="day numeral">{{ format(d.atMs, 'EEE d MMM') }}</span><span>{{ treatmentDayText[d.what] }}</span></li>
+          <li v-for="d in plan.calendar" :key="`${d.day} ${d.what}`">
+            <span class="day numeral">{{ format(d.atMs, 'EEE d MMM') }}</span><span>{{
+              treatmentDayText[d.what]
+            }}</span>
+          </li>
         </ol>
-        <p v-if="second?.tooSoon" class="caution">A dose was given on {{ dayText(second.lastMs, desk.nowMs) }}. The second one is due {{ aheadText(second.dueMs, desk.nowMs) }}; sooner it adds up.</p>
-        <label class="agree"><input v-model="read" type="checkbox"> I have read the label, and animals that it harms are out.</label>
+        <p v-if="second?.tooSoon" class="caution">
+          A dose was given on {{ dayText(second.lastMs, desk.nowMs) }}. The second one is due
+          {{ aheadText(second.dueMs, desk.nowMs) }}; sooner it adds up.
+        </p>
+        <label class="agree"
+          ><input v-model="read" type="checkbox" /> I have read the label, and animals that it harms are out.</label
+        >
         <v-btn color="primary" size="large" :disabled="!read" @click="give">Log the dose</v-btn>
       </template>
       <template v-if="given.length > 0">
@@ -87,15 +187,62 @@ async function give() {
 </template>
 
 <style scoped>
-.medicine { display: grid; grid-template-columns: minmax(0, 480px) minmax(0, 1fr); gap: 48px; padding-top: 16px; }
-section { display: grid; gap: 14px; align-content: start; justify-items: start; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; align-items: end; width: 100%; }
-.caution { border-left: 3px solid var(--straw); padding-left: 10px; }
-.caution.harm { border-color: var(--rust); }
-.refused { color: var(--rust); }
-ol { width: 100%; max-width: 620px; }
-li { display: grid; grid-template-columns: 110px 1fr; gap: 12px; border-top: 1px solid var(--rule); padding: 7px 0; }
-.agree { display: flex; gap: 10px; align-items: center; min-height: 44px; }
-.agree input { width: 22px; height: 22px; accent-color: var(--weed); flex: none; }
-@media (max-width: 900px) { .medicine { grid-template-columns: minmax(0, 1fr); gap: 24px; } }
+.medicine {
+  display: grid;
+  grid-template-columns: minmax(0, 480px) minmax(0, 1fr);
+  gap: 48px;
+  padding-top: 16px;
+}
+section {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  justify-items: start;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+  align-items: end;
+  width: 100%;
+}
+.caution {
+  border-left: 3px solid var(--straw);
+  padding-left: 10px;
+}
+.caution.harm {
+  border-color: var(--rust);
+}
+.refused {
+  color: var(--rust);
+}
+ol {
+  width: 100%;
+  max-width: 620px;
+}
+li {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 12px;
+  border-top: 1px solid var(--rule);
+  padding: 7px 0;
+}
+.agree {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+.agree input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--weed);
+  flex: none;
+}
+@media (max-width: 900px) {
+  .medicine {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 24px;
+  }
+}
 </style>

@@ -8,23 +8,34 @@ import { cautionText } from '~/words/cautions'
 import { saltWord } from '~/words/recipe'
 
 /** A box on the shelf: a salt by name, or a mineral mix by what one gram in a litre raises. */
-const props = defineProps<{ boxing: { item: ShelfItem | null, leftG?: number } | null }>()
+const props = defineProps<{ boxing: { item: ShelfItem | null; leftG?: number } | null }>()
 const emit = defineEmits<{ close: [] }>()
-const open = computed({ get: () => props.boxing !== null, set: (v) => { if (!v) emit('close') } })
+const open = computed({
+  get: () => props.boxing !== null,
+  set: v => {
+    if (!v) emit('close')
+  },
+})
 useSheets().countOpen(open)
 const room = useRoomStore()
 const log = useLogStore()
 const draft = ref<ShelfDraft>(shelfDraft(null))
 const issues = ref<ShelfIssues>({})
-watch(open, (now) => {
+watch(open, now => {
   if (!now) return
   draft.value = shelfDraft(props.boxing!.item, props.boxing!.leftG)
   issues.value = {}
 })
-const saltOptions = SaltId.options.map(value => ({ value, title: value === 'seaSalt' ? saltWord[value] : `${saltWord[value]}, ${salts[value].formula}` }))
-watch(() => draft.value.salt, (salt, before) => {
-  if (draft.value.name === '' || draft.value.name === saltWord[before]) draft.value.name = saltWord[salt]
-})
+const saltOptions = SaltId.options.map(value => ({
+  value,
+  title: value === 'seaSalt' ? saltWord[value] : `${saltWord[value]}, ${salts[value].formula}`,
+}))
+watch(
+  () => draft.value.salt,
+  (salt, before) => {
+    if (draft.value.name === '' || draft.value.name === saltWord[before]) draft.value.name = saltWord[salt]
+  },
+)
 async function save() {
   if (!room.room) return
   const read = readShelf(draft.value, props.boxing?.item ?? null, room.room.id, Date.now())
@@ -46,19 +57,46 @@ async function putAway() {
 <template>
   <SideSheet v-model="open" :title="boxing?.item ? boxing.item.name : 'Add a salt or mix'">
     <form id="shelf-form" class="fields" novalidate @submit.prevent="save">
-      <ChoiceChips v-model="draft.by" label="What is in the box?" :options="[{ value: 'salt', title: 'One salt' }, { value: 'mix', title: 'A mineral mix' }]" />
+      <ChoiceChips
+        v-model="draft.by"
+        label="What is in the box?"
+        :options="[
+          { value: 'salt', title: 'One salt' },
+          { value: 'mix', title: 'A mineral mix' },
+        ]"
+      />
       <PickOne v-if="draft.by === 'salt'" v-model="draft.salt" label="Which salt" :options="saltOptions" />
-      <TextInput v-model="draft.name" label="Name on the box" :error="issues.name" :placeholder="draft.by === 'salt' ? saltWord[draft.salt] : 'Soft-water mix'" />
+      <TextInput
+        v-model="draft.name"
+        label="Name on the box"
+        :error="issues.name"
+        :placeholder="draft.by === 'salt' ? saltWord[draft.salt] : 'Soft-water mix'"
+      />
       <template v-if="draft.by === 'mix'">
-        <p class="small muted">What one gram in one litre of pure water raises. Most labels say it; if yours does not, stir 1 g into 1 L and test.</p>
+        <p class="small muted">
+          What one gram in one litre of pure water raises. Most labels say it; if yours does not, stir 1 g into 1 L and
+          test.
+        </p>
         <div class="grid">
           <TextInput v-model="draft.ghDh" label="GH" suffix="°dH" numeric :error="issues.ghDh" />
           <TextInput v-model="draft.khDh" label="KH" suffix="°dH" numeric :error="issues.khDh" />
-          <TextInput v-model="draft.conductivityUsCm" label="Conductivity" suffix="µS/cm" numeric :error="issues.conductivityUsCm" />
+          <TextInput
+            v-model="draft.conductivityUsCm"
+            label="Conductivity"
+            suffix="µS/cm"
+            numeric
+            :error="issues.conductivityUsCm"
+          />
           <TextInput v-model="draft.caMg" label="Ca to Mg by mass (3 if not known)" numeric :error="issues.caMg" />
         </div>
       </template>
-      <TextInput v-model="draft.stockG" label="Left in it (empty: not followed)" suffix="g" numeric :error="issues.stockG" />
+      <TextInput
+        v-model="draft.stockG"
+        label="Left in it (empty: not followed)"
+        suffix="g"
+        numeric
+        :error="issues.stockG"
+      />
       <p class="small caution">{{ cautionText('salts') }}</p>
     </form>
     <template #foot>
@@ -69,7 +107,17 @@ async function putAway() {
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
-.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-.caution { border-left: 3px solid var(--straw); padding-left: 8px; }
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.caution {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+}
 </style>

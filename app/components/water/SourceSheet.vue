@@ -1,11 +1,35 @@
 <script setup lang="ts">
 import { type AnalysisKey, analysisKeys, type Source, SourceKind, toMoment } from '#core/records'
-import { caMgByMass, chargeBalance, completeAnalysis, CONDUCTIVITY_ERROR, estimateConductivity, ghOf, ionKeys, khOf } from '#core/water'
+import {
+  caMgByMass,
+  chargeBalance,
+  completeAnalysis,
+  CONDUCTIVITY_ERROR,
+  estimateConductivity,
+  ghOf,
+  ionKeys,
+  khOf,
+} from '#core/water'
 import { alkalinity, formatNumber, formatQuantity, hardness } from '#core/units'
 import { openDb } from '~/data/database'
 import { saveRecord } from '~/data/records'
-import { analysisDraft, readSource, readValues, sourceDraft, type SourceDraft, type SourceIssues } from '~/forms/sourceDraft'
-import { analysisByWord, analysisName, analysisText, analysisUnit, disinfectantWord, ionText, ionWord } from '~/words/analysis'
+import {
+  analysisDraft,
+  readSource,
+  readValues,
+  sourceDraft,
+  type SourceDraft,
+  type SourceIssues,
+} from '~/forms/sourceDraft'
+import {
+  analysisByWord,
+  analysisName,
+  analysisText,
+  analysisUnit,
+  disinfectantWord,
+  ionText,
+  ionWord,
+} from '~/words/analysis'
 import { percent } from '~/words/numbers'
 import { assumptionText, sourceKindWord } from '~/words/recipe'
 import { differenceText, limitText, valueText } from '~/words/unitPrefs'
@@ -14,7 +38,12 @@ import { dayText } from '~/words/when'
 /** A source and its dated analyses: what was measured, what follows from it, and whether the charges balance. */
 const props = defineProps<{ editing: { source: Source | null } | null }>()
 const emit = defineEmits<{ close: [] }>()
-const open = computed({ get: () => props.editing !== null, set: (v) => { if (!v) emit('close') } })
+const open = computed({
+  get: () => props.editing !== null,
+  set: v => {
+    if (!v) emit('close')
+  },
+})
 useSheets().countOpen(open)
 const room = useRoomStore()
 const settings = useSettingsStore()
@@ -22,19 +51,28 @@ const log = useLogStore()
 const old = computed(() => room.sources.find(s => s.id === props.editing?.source?.id) ?? props.editing?.source ?? null)
 const draft = ref<SourceDraft>(sourceDraft(null))
 const issues = ref<SourceIssues>({})
-watch(open, (now) => {
+watch(open, now => {
   if (!now) return
   draft.value = sourceDraft(old.value)
   issues.value = {}
 })
 
-const kinds = SourceKind.options.map(value => ({ value, title: sourceKindWord[value].replace(/^./, c => c.toUpperCase()) }))
-const options = <T extends string>(words: Record<T, string>) => (Object.keys(words) as T[]).map(value => ({ value, title: words[value] }))
+const kinds = SourceKind.options.map(value => ({
+  value,
+  title: sourceKindWord[value].replace(/^./, c => c.toUpperCase()),
+}))
+const options = <T extends string>(words: Record<T, string>) =>
+  (Object.keys(words) as T[]).map(value => ({ value, title: words[value] }))
 /** Those that keepers and reports give first; salinity belongs to the sea. */
-const fields = computed<AnalysisKey[]>(() => (draft.value.kind === 'seaMix' ? ['salinityGKg', 'khDh', 'nitrateMgL'] : analysisKeys.filter(k => k !== 'salinityGKg')))
-const set = (key: AnalysisKey, text: string) => { draft.value.values = { ...draft.value.values, [key]: text } }
+const fields = computed<AnalysisKey[]>(() =>
+  draft.value.kind === 'seaMix' ? ['salinityGKg', 'khDh', 'nitrateMgL'] : analysisKeys.filter(k => k !== 'salinityGKg'),
+)
+const set = (key: AnalysisKey, text: string) => {
+  draft.value.values = { ...draft.value.values, [key]: text }
+}
 const past = computed(() => (old.value?.analyses ?? []).toSorted((a, b) => (a.at < b.at ? 1 : -1)))
-const again = (index: number) => Object.assign(draft.value, { ...analysisDraft(past.value[index]!, settings.units), on: '' })
+const again = (index: number) =>
+  Object.assign(draft.value, { ...analysisDraft(past.value[index]!, settings.units), on: '' })
 
 /** What the typed values come to, completed, while they are typed. */
 const whole = computed(() => {
@@ -44,9 +82,22 @@ const whole = computed(() => {
   const ratio = caMgByMass(done.water)
   return {
     ...done,
-    rows: ionKeys.filter(k => done.water[k] > 1e-6 || done.range[k][1] > 1e-6).map(k => ({ name: ionWord[k], value: ionText(k, done.water[k]), range: done.range[k][1] - done.range[k][0] > 1e-3 ? `${ionText(k, done.range[k][0])} to ${ionText(k, done.range[k][1])}` : 'settled' })),
-    gh: ghOf(done.water), kh: khOf(done.water), conductivity: estimateConductivity(done.water), ratio: Number.isFinite(ratio) ? ratio : null,
-    charges: chargeBalance(done.water), copper: values.copperMgL ?? 0,
+    rows: ionKeys
+      .filter(k => done.water[k] > 1e-6 || done.range[k][1] > 1e-6)
+      .map(k => ({
+        name: ionWord[k],
+        value: ionText(k, done.water[k]),
+        range:
+          done.range[k][1] - done.range[k][0] > 1e-3
+            ? `${ionText(k, done.range[k][0])} to ${ionText(k, done.range[k][1])}`
+            : 'settled',
+      })),
+    gh: ghOf(done.water),
+    kh: khOf(done.water),
+    conductivity: estimateConductivity(done.water),
+    ratio: Number.isFinite(ratio) ? ratio : null,
+    charges: chargeBalance(done.water),
+    copper: values.copperMgL ?? 0,
   }
 })
 
@@ -74,14 +125,40 @@ async function putAway() {
         <TextInput v-model="draft.name" label="Name of the source" placeholder="Kitchen tap" :error="issues.name" />
         <PickOne v-model="draft.kind" label="What it is" :options="kinds" />
       </div>
-      <ChoiceChips v-if="draft.kind === 'tap'" v-model="draft.disinfectant" label="Disinfected with (ask your supplier)" :options="options(disinfectantWord)" />
-      <details v-if="past.length > 0"><summary>{{ past.length }} {{ past.length === 1 ? 'analysis' : 'analyses' }} kept</summary>
-        <ul><li v-for="(a, i) in past" :key="a.at + i" class="small"><b>{{ dayText(new Date(a.at).getTime(), Date.now()) }}</b>, {{ analysisByWord[a.by] }}: {{ analysisKeys.filter(k => a.values[k] !== undefined).map(k => analysisText(k, a.values[k]!, settings.units)).join(', ') }} <button type="button" class="link" @click="again(i)">Use as a start</button></li></ul>
+      <ChoiceChips
+        v-if="draft.kind === 'tap'"
+        v-model="draft.disinfectant"
+        label="Disinfected with (ask your supplier)"
+        :options="options(disinfectantWord)"
+      />
+      <details v-if="past.length > 0">
+        <summary>{{ past.length }} {{ past.length === 1 ? 'analysis' : 'analyses' }} kept</summary>
+        <ul>
+          <li v-for="(a, i) in past" :key="a.at + i" class="small">
+            <b>{{ dayText(new Date(a.at).getTime(), Date.now()) }}</b>, {{ analysisByWord[a.by] }}:
+            {{
+              analysisKeys
+                .filter(k => a.values[k] !== undefined)
+                .map(k => analysisText(k, a.values[k]!, settings.units))
+                .join(', ')
+            }}
+            <button type="button" class="link" @click="again(i)">Use as a start</button>
+          </li>
+        </ul>
       </details>
       <fieldset>
         <legend>{{ old ? 'A further analysis' : 'Its analysis' }}: whatever is known</legend>
         <div class="values">
-          <TextInput v-for="key in fields" :key="key" :model-value="draft.values[key] ?? ''" :label="analysisName(key)" :suffix="analysisUnit(key, settings.units)" numeric :error="issues[key]" @update:model-value="set(key, $event)" />
+          <TextInput
+            v-for="key in fields"
+            :key="key"
+            :model-value="draft.values[key] ?? ''"
+            :label="analysisName(key)"
+            :suffix="analysisUnit(key, settings.units)"
+            numeric
+            :error="issues[key]"
+            @update:model-value="set(key, $event)"
+          />
         </div>
         <p v-if="issues.values" class="issue" role="alert">{{ issues.values }}</p>
       </fieldset>
@@ -91,14 +168,50 @@ async function putAway() {
       </div>
       <section v-if="whole" class="whole" aria-label="What follows">
         <h3>What follows</h3>
-        <p>GH <b class="numeral">{{ valueText('ghDh', whole.gh, settings.units) }}</b> ({{ formatQuantity(hardness, whole.gh, 'mgLCaCO3') }}, {{ formatQuantity(hardness, whole.gh, 'meqL') }}), KH <b class="numeral">{{ valueText('khDh', whole.kh, settings.units) }}</b> ({{ formatQuantity(alkalinity, whole.kh, 'mgLCaCO3') }}, {{ formatQuantity(alkalinity, whole.kh, 'meqL') }}), about <b class="numeral">{{ valueText('conductivityUsCm', whole.conductivity, settings.units) }}</b> give or take {{ differenceText('conductivityUsCm', whole.conductivity * CONDUCTIVITY_ERROR, settings.units) }}<template v-if="whole.ratio">, Ca to Mg {{ formatNumber(whole.ratio, 1) }} to 1 by mass</template>.</p>
+        <p>
+          GH <b class="numeral">{{ valueText('ghDh', whole.gh, settings.units) }}</b> ({{
+            formatQuantity(hardness, whole.gh, 'mgLCaCO3')
+          }}, {{ formatQuantity(hardness, whole.gh, 'meqL') }}), KH
+          <b class="numeral">{{ valueText('khDh', whole.kh, settings.units) }}</b> ({{
+            formatQuantity(alkalinity, whole.kh, 'mgLCaCO3')
+          }}, {{ formatQuantity(alkalinity, whole.kh, 'meqL') }}), about
+          <b class="numeral">{{ valueText('conductivityUsCm', whole.conductivity, settings.units) }}</b> give or take
+          {{ differenceText('conductivityUsCm', whole.conductivity * CONDUCTIVITY_ERROR, settings.units)
+          }}<template v-if="whole.ratio">, Ca to Mg {{ formatNumber(whole.ratio, 1) }} to 1 by mass</template>.
+        </p>
         <table>
-          <thead><tr><th scope="col">Ion</th><th scope="col" class="n">mg/L</th><th scope="col" class="n">could be</th></tr></thead>
-          <tbody><tr v-for="r in whole.rows" :key="r.name"><th scope="row">{{ r.name }}</th><td class="n">{{ r.value }}</td><td class="n muted">{{ r.range }}</td></tr></tbody>
+          <thead>
+            <tr>
+              <th scope="col">Ion</th>
+              <th scope="col" class="n">mg/L</th>
+              <th scope="col" class="n">could be</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in whole.rows" :key="r.name">
+              <th scope="row">{{ r.name }}</th>
+              <td class="n">{{ r.value }}</td>
+              <td class="n muted">{{ r.range }}</td>
+            </tr>
+          </tbody>
         </table>
-        <p v-if="whole.balance" :class="{ caution: !whole.balance.acceptable }">Charges: {{ formatNumber(whole.balance.cationsMeqL, 2) }} meq/L positive, {{ formatNumber(whole.balance.anionsMeqL, 2) }} negative, {{ percent(whole.balance.errorShare) }} apart: {{ whole.balance.acceptable ? 'they balance.' : 'something is missing or mistyped. The limits are those of Standard Methods 1030E.' }}</p>
-        <p v-if="whole.conductivityMismatch" class="caution">The conductivity is {{ formatNumber(whole.conductivityMismatch, 2) }} times what these ions explain: one of them is off.</p>
-        <p v-if="whole.copper > 0" class="caution">Copper {{ limitText('copperMgL', whole.copper, settings.units) }} mg/L: it kills shrimp and snails. Let the pipe run first, test again, or use another water.</p>
+        <p v-if="whole.balance" :class="{ caution: !whole.balance.acceptable }">
+          Charges: {{ formatNumber(whole.balance.cationsMeqL, 2) }} meq/L positive,
+          {{ formatNumber(whole.balance.anionsMeqL, 2) }} negative, {{ percent(whole.balance.errorShare) }} apart:
+          {{
+            whole.balance.acceptable
+              ? 'they balance.'
+              : 'something is missing or mistyped. The limits are those of Standard Methods 1030E.'
+          }}
+        </p>
+        <p v-if="whole.conductivityMismatch" class="caution">
+          The conductivity is {{ formatNumber(whole.conductivityMismatch, 2) }} times what these ions explain: one of
+          them is off.
+        </p>
+        <p v-if="whole.copper > 0" class="caution">
+          Copper {{ limitText('copperMgL', whole.copper, settings.units) }} mg/L: it kills shrimp and snails. Let the
+          pipe run first, test again, or use another water.
+        </p>
         <p v-for="a in whole.assumptions" :key="a" class="small muted">{{ assumptionText[a] }}</p>
       </section>
     </form>
@@ -110,18 +223,76 @@ async function putAway() {
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: start; }
-.values { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px; }
-legend { color: var(--muted); font-size: 14px; padding-bottom: 6px; }
-summary { min-height: 40px; padding: 8px 0; cursor: pointer; color: var(--weed); font-weight: 600; }
-details li { border-top: 1px solid var(--rule); padding: 6px 0; }
-.whole { border-top: 1px solid var(--rule); padding-top: 12px; display: grid; gap: 8px; }
-table { border-collapse: collapse; width: 100%; }
-th, td { text-align: left; font-weight: 400; border-bottom: 1px solid var(--rule); padding: 4px 0; }
-thead th { color: var(--muted); font-size: 14px; }
-.n { text-align: right; }
-.caution { border-left: 3px solid var(--straw); padding-left: 8px; }
-.issue { color: var(--rust); font-size: 14px; padding-top: 6px; }
-@media (max-width: 700px) { .values { grid-template-columns: 1fr 1fr; } .two { grid-template-columns: 1fr; } }
+.fields {
+  display: grid;
+  gap: 16px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: start;
+}
+.values {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+}
+legend {
+  color: var(--muted);
+  font-size: 14px;
+  padding-bottom: 6px;
+}
+summary {
+  min-height: 40px;
+  padding: 8px 0;
+  cursor: pointer;
+  color: var(--weed);
+  font-weight: 600;
+}
+details li {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+}
+.whole {
+  border-top: 1px solid var(--rule);
+  padding-top: 12px;
+  display: grid;
+  gap: 8px;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th,
+td {
+  text-align: left;
+  font-weight: 400;
+  border-bottom: 1px solid var(--rule);
+  padding: 4px 0;
+}
+thead th {
+  color: var(--muted);
+  font-size: 14px;
+}
+.n {
+  text-align: right;
+}
+.caution {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+  padding-top: 6px;
+}
+@media (max-width: 700px) {
+  .values {
+    grid-template-columns: 1fr 1fr;
+  }
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

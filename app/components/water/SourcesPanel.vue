@@ -17,36 +17,69 @@ const settings = useSettingsStore()
 const log = useLogStore()
 
 const editing = shallowRef<{ source: Source | null } | null>(null)
-const boxing = shallowRef<{ item: ShelfItem | null, leftG?: number } | null>(null)
+const boxing = shallowRef<{ item: ShelfItem | null; leftG?: number } | null>(null)
 const first: readonly AnalysisKey[] = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg', 'calciumMgL']
-const sources = computed(() => desk.sources.map(({ source, known }) => {
-  const newest = source.analyses.toSorted((a, b) => (a.at < b.at ? 1 : -1))[0]
-  const values = newest ? [...first, ...analysisKeys.filter(k => !first.includes(k))].filter(k => newest.values[k] !== undefined).slice(0, 4).map(k => analysisText(k, newest.values[k]!, settings.units)) : []
-  const whole = newest && newest.values.ghDh !== undefined && newest.values.khDh !== undefined && newest.values.conductivityUsCm !== undefined
-  const follows = known && !whole && known.water.seaSaltGL < 0.5 ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ${limitText('khDh', khOf(known.water), settings.units)}, about ${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}` : ''
-  return { source, values: values.join(' · '), when: known ? known.testedMs ? dayText(known.testedMs, desk.nowMs) : 'assumed' : 'no analysis yet', follows: newest ? follows : '', n: source.analyses.length, usable: known !== null }
-}))
-const boxes = computed(() => desk.shelf.map(({ item, left }) => {
-  const { content } = item
-  const what = content.by === 'salt'
-    ? `${saltWord[content.salt]}${content.salt === 'seaSalt' ? '' : `, ${salts[content.salt].formula}`}${salts[content.salt].dissolving === 'hardly' ? ' · hardly dissolves: it works as stone in the glass, not in the bucket' : ''}`
-    : `1 g in a litre raises ${[content.ghDh ? `GH by ${formatNumber(content.ghDh, 1)}` : '', content.khDh ? `KH by ${formatNumber(content.khDh, 1)}` : '', content.conductivityUsCm ? `conductivity by ${formatNumber(content.conductivityUsCm, 0)} µS/cm` : ''].filter(Boolean).join(', ')}`
-  return { item, left, what }
-}))
+const sources = computed(() =>
+  desk.sources.map(({ source, known }) => {
+    const newest = source.analyses.toSorted((a, b) => (a.at < b.at ? 1 : -1))[0]
+    const values = newest
+      ? [...first, ...analysisKeys.filter(k => !first.includes(k))]
+          .filter(k => newest.values[k] !== undefined)
+          .slice(0, 4)
+          .map(k => analysisText(k, newest.values[k]!, settings.units))
+      : []
+    const whole =
+      newest &&
+      newest.values.ghDh !== undefined &&
+      newest.values.khDh !== undefined &&
+      newest.values.conductivityUsCm !== undefined
+    const follows =
+      known && !whole && known.water.seaSaltGL < 0.5
+        ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ${limitText('khDh', khOf(known.water), settings.units)}, about ${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}`
+        : ''
+    return {
+      source,
+      values: values.join(' · '),
+      when: known ? (known.testedMs ? dayText(known.testedMs, desk.nowMs) : 'assumed') : 'no analysis yet',
+      follows: newest ? follows : '',
+      n: source.analyses.length,
+      usable: known !== null,
+    }
+  }),
+)
+const boxes = computed(() =>
+  desk.shelf.map(({ item, left }) => {
+    const { content } = item
+    const what =
+      content.by === 'salt'
+        ? `${saltWord[content.salt]}${content.salt === 'seaSalt' ? '' : `, ${salts[content.salt].formula}`}${salts[content.salt].dissolving === 'hardly' ? ' · hardly dissolves: it works as stone in the glass, not in the bucket' : ''}`
+        : `1 g in a litre raises ${[content.ghDh ? `GH by ${formatNumber(content.ghDh, 1)}` : '', content.khDh ? `KH by ${formatNumber(content.khDh, 1)}` : '', content.conductivityUsCm ? `conductivity by ${formatNumber(content.conductivityUsCm, 0)} µS/cm` : ''].filter(Boolean).join(', ')}`
+    return { item, left, what }
+  }),
+)
 
 const scale = ref('')
 const jug = ref('')
 const benchIssue = ref('')
-watch(() => desk.bench, (b) => {
-  scale.value = String(b.scaleStepG)
-  jug.value = String(b.jugStepL)
-}, { immediate: true })
+watch(
+  () => desk.bench,
+  b => {
+    scale.value = String(b.scaleStepG)
+    jug.value = String(b.jugStepL)
+  },
+  { immediate: true },
+)
 async function saveBench() {
   const s = readNumber(scale.value, 0.0001, 100, 'g')
   const j = readNumber(jug.value, 0.001, 10, 'L')
   benchIssue.value = !s.ok ? `Scale: ${s.issue}` : !j.ok ? `Jug: ${j.issue}` : ''
   if (!s.ok || !j.ok || !room.room) return
-  await saveRecord(openDb(), 'rooms', { ...room.room, bench: { ...desk.bench, scaleStepG: s.value, jugStepL: j.value } }, Date.now())
+  await saveRecord(
+    openDb(),
+    'rooms',
+    { ...room.room, bench: { ...desk.bench, scaleStepG: s.value, jugStepL: j.value } },
+    Date.now(),
+  )
   log.tell('Scale and jug kept.')
 }
 </script>
@@ -58,26 +91,50 @@ async function saveBench() {
       <ul>
         <li v-for="s in sources" :key="s.source.id">
           <button type="button" class="row" @click="editing = { source: s.source }">
-            <span class="line"><b>{{ s.source.name }}</b><span class="small muted">{{ sourceKindWord[s.source.kind] }} · {{ s.when }}<template v-if="s.n > 1"> · {{ s.n }} analyses</template></span></span>
-            <span class="small">{{ s.values || (s.usable ? 'Taken as empty until you test it.' : 'Nothing is known of it: type an analysis, and it can be used.') }}</span>
+            <span class="line"
+              ><b>{{ s.source.name }}</b
+              ><span class="small muted"
+                >{{ sourceKindWord[s.source.kind] }} · {{ s.when
+                }}<template v-if="s.n > 1"> · {{ s.n }} analyses</template></span
+              ></span
+            >
+            <span class="small">{{
+              s.values ||
+              (s.usable
+                ? 'Taken as empty until you test it.'
+                : 'Nothing is known of it: type an analysis, and it can be used.')
+            }}</span>
             <span v-if="s.follows" class="small muted">{{ s.follows }}</span>
           </button>
         </li>
       </ul>
-      <p v-if="sources.length === 0" class="muted">Begin with what comes out of your tap; your supplier’s report is on its website, a test kit does too.</p>
+      <p v-if="sources.length === 0" class="muted">
+        Begin with what comes out of your tap; your supplier’s report is on its website, a test kit does too.
+      </p>
       <v-btn class="quiet" @click="editing = { source: null }">Add a source</v-btn>
     </section>
     <section aria-labelledby="shelf-title">
       <h2 id="shelf-title">On the shelf</h2>
       <ul>
         <li v-for="b in boxes" :key="b.item.id">
-          <button type="button" class="row" @click="boxing = { item: b.item, ...(b.left !== undefined && { leftG: b.left }) }">
-            <span class="line"><b>{{ b.item.name }}</b><span class="small muted">{{ b.left === undefined ? 'stock not written down' : `${formatNumber(b.left, b.left < 100 ? 1 : 0)} g left` }}</span></span>
+          <button
+            type="button"
+            class="row"
+            @click="boxing = { item: b.item, ...(b.left !== undefined && { leftG: b.left }) }"
+          >
+            <span class="line"
+              ><b>{{ b.item.name }}</b
+              ><span class="small muted">{{
+                b.left === undefined ? 'stock not written down' : `${formatNumber(b.left, b.left < 100 ? 1 : 0)} g left`
+              }}</span></span
+            >
             <span class="small muted">{{ b.what }}</span>
           </button>
         </li>
       </ul>
-      <p v-if="boxes.length === 0" class="muted">Salts and mineral mixes that you have: recipes use these alone, and say when one is missing.</p>
+      <p v-if="boxes.length === 0" class="muted">
+        Salts and mineral mixes that you have: recipes use these alone, and say when one is missing.
+      </p>
       <v-btn class="quiet" @click="boxing = { item: null }">Add a salt or mix</v-btn>
     </section>
     <section aria-labelledby="bench-title">
@@ -87,7 +144,10 @@ async function saveBench() {
         <TextInput v-model="jug" label="You measure water to" suffix="L" numeric />
         <p v-if="benchIssue" class="issue" role="alert">{{ benchIssue }}</p>
         <v-btn type="submit" class="quiet">Keep</v-btn>
-        <p class="small muted">Recipes are rounded to what you can measure. What is too little for the scale is given as millilitres of a solution.</p>
+        <p class="small muted">
+          Recipes are rounded to what you can measure. What is too little for the scale is given as millilitres of a
+          solution.
+        </p>
       </form>
     </section>
     <SourceSheet :editing="editing" @close="editing = null" />
@@ -96,13 +156,54 @@ async function saveBench() {
 </template>
 
 <style scoped>
-.supplies { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.1fr) 260px; gap: 36px; padding-top: 16px; }
-section { display: grid; gap: 12px; align-content: start; justify-items: start; }
-ul { width: 100%; }
-.row { display: grid; gap: 2px; width: 100%; padding: 9px 0; border: 0; border-top: 1px solid var(--rule); background: none; color: inherit; font: inherit; text-align: left; cursor: pointer; }
-.row:hover b { text-decoration: underline; }
-.line { display: flex; gap: 12px; justify-content: space-between; align-items: baseline; }
-.bench { display: grid; gap: 12px; }
-.issue { color: var(--rust); font-size: 14px; }
-@media (max-width: 1000px) { .supplies { grid-template-columns: minmax(0, 1fr); } }
+.supplies {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.1fr) 260px;
+  gap: 36px;
+  padding-top: 16px;
+}
+section {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  justify-items: start;
+}
+ul {
+  width: 100%;
+}
+.row {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+  padding: 9px 0;
+  border: 0;
+  border-top: 1px solid var(--rule);
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.row:hover b {
+  text-decoration: underline;
+}
+.line {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  align-items: baseline;
+}
+.bench {
+  display: grid;
+  gap: 12px;
+}
+.issue {
+  color: var(--rust);
+  font-size: 14px;
+}
+@media (max-width: 1000px) {
+  .supplies {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -13,24 +13,47 @@ const litres = ref('')
 const sourceId = ref('')
 const issue = ref('')
 const unit = computed(() => unitOf(volume, settings.units.volume).symbol)
-const options = computed(() => [...desk.usable.map(u => ({ value: u.source.id, title: u.source.name })), { value: '', title: 'not known' }])
-watch(open, (now) => {
+const options = computed(() => [
+  ...desk.usable.map(u => ({ value: u.source.id, title: u.source.name })),
+  { value: '', title: 'not known' },
+])
+watch(open, now => {
   if (!now) return
   litres.value = ''
   issue.value = ''
   const last = desk.standing.findLast(e => e.kind === 'topUp')
   const lastId = last?.kind === 'topUp' ? last.poured?.[0]?.sourceId : undefined
-  sourceId.value = desk.usable.find(u => u.source.id === lastId)?.source.id ?? desk.usable.find(u => u.source.kind === 'pure')?.source.id ?? desk.usable[0]?.source.id ?? ''
+  sourceId.value =
+    desk.usable.find(u => u.source.id === lastId)?.source.id ??
+    desk.usable.find(u => u.source.kind === 'pure')?.source.id ??
+    desk.usable[0]?.source.id ??
+    ''
 })
 async function save() {
   const read = parseQuantity(litres.value, volume, settings.units.volume)
-  issue.value = !read.ok ? (read.issue === 'empty' ? 'How much was poured in?' : `“${litres.value.slice(0, 20)}” is no volume.`) : read.value <= 0 || read.value > desk.netL ? `Above 0 and at most ${volumeText(desk.netL, settings.units)}: that is all the water in this glass.` : ''
+  issue.value = !read.ok
+    ? read.issue === 'empty'
+      ? 'How much was poured in?'
+      : `“${litres.value.slice(0, 20)}” is no volume.`
+    : read.value <= 0 || read.value > desk.netL
+      ? `Above 0 and at most ${volumeText(desk.netL, settings.units)}: that is all the water in this glass.`
+      : ''
   if (!read.ok || issue.value || !desk.glass) return
   const used = desk.usable.find(u => u.source.id === sourceId.value)
-  await log.save({
-    ...log.stamp(), at: toMoment(Date.now()), kind: 'topUp', glassId: desk.glass.id, litres: read.value,
-    ...(used && { water: used.water, poured: [{ sourceId: used.source.id, name: used.source.name, litres: read.value }] }),
-  }, `${desk.glass.name}: ${volumeText(read.value, settings.units)} topped up.`)
+  await log.save(
+    {
+      ...log.stamp(),
+      at: toMoment(Date.now()),
+      kind: 'topUp',
+      glassId: desk.glass.id,
+      litres: read.value,
+      ...(used && {
+        water: used.water,
+        poured: [{ sourceId: used.source.id, name: used.source.name, litres: read.value }],
+      }),
+    },
+    `${desk.glass.name}: ${volumeText(read.value, settings.units)} topped up.`,
+  )
   open.value = false
 }
 </script>
@@ -38,14 +61,29 @@ async function save() {
 <template>
   <SideSheet v-model="open" title="Log a top-up">
     <form id="top-up-form" class="fields" novalidate @submit.prevent="save">
-      <TextInput v-model="litres" label="How much evaporated and was replaced?" :suffix="unit" numeric autofocus :error="issue" />
+      <TextInput
+        v-model="litres"
+        label="How much evaporated and was replaced?"
+        :suffix="unit"
+        numeric
+        autofocus
+        :error="issue"
+      />
       <PickOne v-model="sourceId" label="With which water?" :options="options" />
-      <p class="small muted">What evaporates leaves everything else behind: pure water puts the values back where they were, harder water lets them creep up for ever.</p>
+      <p class="small muted">
+        What evaporates leaves everything else behind: pure water puts the values back where they were, harder water
+        lets them creep up for ever.
+      </p>
     </form>
-    <template #foot><v-btn type="submit" form="top-up-form" color="primary" size="large">Save<kbd>Enter</kbd></v-btn></template>
+    <template #foot
+      ><v-btn type="submit" form="top-up-form" color="primary" size="large">Save<kbd>Enter</kbd></v-btn></template
+    >
   </SideSheet>
 </template>
 
 <style scoped>
-.fields { display: grid; gap: 16px; }
+.fields {
+  display: grid;
+  gap: 16px;
+}
 </style>

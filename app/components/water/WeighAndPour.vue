@@ -4,31 +4,58 @@ import { benchScale } from '~/devices/benchScale'
 import type { BenchStep } from '~/words/recipe'
 
 /** What to measure, weigh and pour, in working order, with the scale beside it and the cautions under it. */
-const props = defineProps<{ steps: BenchStep[], cautions: string[], cardTitle: string, cardAbout: string }>()
+const props = defineProps<{ steps: BenchStep[]; cautions: string[]; cardTitle: string; cardAbout: string }>()
 const desk = useWaterDeskStore()
 /** the step whose salt lies on the scale; −1 while the scale is off */
 const weighing = ref(-1)
-watch(() => props.steps, () => { weighing.value = -1 })
+watch(
+  () => props.steps,
+  () => {
+    weighing.value = -1
+  },
+)
 const target = computed(() => props.steps[weighing.value]?.weigh ?? null)
-const { reading, state } = useDevice(() => benchScale(() => target.value?.grams ?? 0, () => desk.bench.scaleStepG), () => (target.value ? `${weighing.value} ${target.value.grams}` : null))
-const shown = computed(() => formatNumber(reading.value?.grams ?? 0, Math.max(0, -Math.floor(Math.log10(desk.bench.scaleStepG) + 1e-9))))
+const { reading, state } = useDevice(
+  () =>
+    benchScale(
+      () => target.value?.grams ?? 0,
+      () => desk.bench.scaleStepG,
+    ),
+  () => (target.value ? `${weighing.value} ${target.value.grams}` : null),
+)
+const shown = computed(() =>
+  formatNumber(reading.value?.grams ?? 0, Math.max(0, -Math.floor(Math.log10(desk.bench.scaleStepG) + 1e-9))),
+)
 const status = computed(() => {
   if (!target.value) return 'Press “Weigh” at a salt.'
   if (state.value === 'lost') return 'The line to the scale is lost. Trying again …'
   if (!reading.value) return 'Waiting for the scale …'
-  return reading.value.settled ? `That is it: ${shown.value} g ${target.value.name}.` : `Keep spooning: ${formatNumber(target.value.grams, 2)} g wanted.`
+  return reading.value.settled
+    ? `That is it: ${shown.value} g ${target.value.name}.`
+    : `Keep spooning: ${formatNumber(target.value.grams, 2)} g wanted.`
 })
 </script>
 
 <template>
   <section class="weigh" aria-label="Weigh and pour">
-    <div class="card-head"><h1>{{ cardTitle }}</h1><p>{{ cardAbout }}</p></div>
+    <div class="card-head">
+      <h1>{{ cardTitle }}</h1>
+      <p>{{ cardAbout }}</p>
+    </div>
     <h2>Weigh and pour</h2>
     <ol>
       <li v-for="(s, i) in steps" :key="s.text">
         <span class="number" aria-hidden="true">{{ i + 1 }}</span>
         <span class="do"><TheSentence :text="s.text" /></span>
-        <button v-if="s.weigh" type="button" class="link weigh-it" :aria-pressed="weighing === i" @click="weighing = weighing === i ? -1 : i">{{ weighing === i ? 'Done' : 'Weigh' }}</button>
+        <button
+          v-if="s.weigh"
+          type="button"
+          class="link weigh-it"
+          :aria-pressed="weighing === i"
+          @click="weighing = weighing === i ? -1 : i"
+        >
+          {{ weighing === i ? 'Done' : 'Weigh' }}
+        </button>
       </li>
     </ol>
     <div v-if="steps.some(s => s.weigh)" class="scale">
@@ -41,28 +68,103 @@ const status = computed(() => {
 </template>
 
 <style scoped>
-.weigh { border: 1px solid var(--rule); border-radius: 6px; background: var(--surface); padding: 12px 16px 14px; align-self: start; }
-.card-head { display: none; }
-h2 { padding-bottom: 6px; }
-li { display: flex; gap: 10px; border-top: 1px solid var(--rule); padding: 8px 0; align-items: flex-start; font-size: 15px; line-height: 1.35; }
-.number { flex: none; width: 24px; height: 24px; border: 1.5px solid var(--water); border-radius: 50%; color: var(--water); font-size: 13px; display: grid; place-items: center; margin-top: -1px; }
-.do { flex: 1; }
-.do :deep(.numeral) { font-size: 17px; }
-.weigh-it { min-height: 44px; margin: -12px 0; padding: 0 2px; font-size: 15px; }
-.scale { display: grid; grid-template-columns: 1fr auto; gap: 2px 8px; border-top: 1px solid var(--rule); padding: 8px 0; color: var(--muted); font-size: 15px; }
-.scale b { color: var(--ink); }
-.scale p { grid-column: 1 / -1; min-height: 20px; }
-.tag { font: 400 13px var(--v-font-body); color: var(--muted); }
-.caution { border-left: 3px solid var(--straw); padding-left: 8px; margin-top: 6px; line-height: 1.3; }
+.weigh {
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  padding: 12px 16px 14px;
+  align-self: start;
+}
+.card-head {
+  display: none;
+}
+h2 {
+  padding-bottom: 6px;
+}
+li {
+  display: flex;
+  gap: 10px;
+  border-top: 1px solid var(--rule);
+  padding: 8px 0;
+  align-items: flex-start;
+  font-size: 15px;
+  line-height: 1.35;
+}
+.number {
+  flex: none;
+  width: 24px;
+  height: 24px;
+  border: 1.5px solid var(--water);
+  border-radius: 50%;
+  color: var(--water);
+  font-size: 13px;
+  display: grid;
+  place-items: center;
+  margin-top: -1px;
+}
+.do {
+  flex: 1;
+}
+.do :deep(.numeral) {
+  font-size: 17px;
+}
+.weigh-it {
+  min-height: 44px;
+  margin: -12px 0;
+  padding: 0 2px;
+  font-size: 15px;
+}
+.scale {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 8px;
+  border-top: 1px solid var(--rule);
+  padding: 8px 0;
+  color: var(--muted);
+  font-size: 15px;
+}
+.scale b {
+  color: var(--ink);
+}
+.scale p {
+  grid-column: 1 / -1;
+  min-height: 20px;
+}
+.tag {
+  font: 400 13px var(--v-font-body);
+  color: var(--muted);
+}
+.caution {
+  border-left: 3px solid var(--straw);
+  padding-left: 8px;
+  margin-top: 6px;
+  line-height: 1.3;
+}
 @media print {
-  .card-head { display: block; padding-bottom: 10px; }
-  .weigh { border: 0; }
-  .scale, .weigh-it { display: none; }
+  .card-head {
+    display: block;
+    padding-bottom: 10px;
+  }
+  .weigh {
+    border: 0;
+  }
+  .scale,
+  .weigh-it {
+    display: none;
+  }
 }
 </style>
 <style>
 @media print {
-  .rail, header.top, .water-nav, .beside-card, .notice { display: none !important; }
-  .frame { display: block !important; }
+  .rail,
+  header.top,
+  .water-nav,
+  .beside-card,
+  .notice {
+    display: none !important;
+  }
+  .frame {
+    display: block !important;
+  }
 }
 </style>

@@ -5,11 +5,18 @@ import { followsWords } from '~/words/follows'
 /** What follows from the newest readings: harmful ammonia, CO2, lime, oxygen, and the swing between day and night. */
 const desk = useWaterDeskStore()
 const settings = useSettingsStore()
-const last = (key: 'ph' | 'khDh' | 'temperatureC' | 'ammoniaMgL' | 'salinityGKg') => desk.story.readings.get(key)?.at(-1)?.value ?? null
+const last = (key: 'ph' | 'khDh' | 'temperatureC' | 'ammoniaMgL' | 'salinityGKg') =>
+  desk.story.readings.get(key)?.at(-1)?.value ?? null
 const list = computed(() => {
   const found = whatFollows({
-    water: desk.story.present, ph: last('ph'), khDh: last('khDh'), temperatureC: last('temperatureC'), ammoniaMgL: last('ammoniaMgL'), salinityGKg: last('salinityGKg') ?? 0,
-    swing: phSwing(desk.story.readings.get('ph') ?? [], desk.nowMs, 0 - new Date(desk.nowMs).getTimezoneOffset()), snails: desk.groups.some(g => g.group.company.kind === 'snail'),
+    water: desk.story.present,
+    ph: last('ph'),
+    khDh: last('khDh'),
+    temperatureC: last('temperatureC'),
+    ammoniaMgL: last('ammoniaMgL'),
+    salinityGKg: last('salinityGKg') ?? 0,
+    swing: phSwing(desk.story.readings.get('ph') ?? [], desk.nowMs, 0 - new Date(desk.nowMs).getTimezoneOffset()),
+    snails: desk.groups.some(g => g.group.company.kind === 'snail'),
   })
   return found.map(f => ({ key: f.key, state: f.state, ...followsWords(f, settings.units) }))
 })
@@ -21,13 +28,26 @@ const list = computed(() => {
     <article v-for="f in list" :key="f.key">
       <h3><StateMark v-if="f.state !== 'unknown'" :state="f.state" /> {{ f.title }}</h3>
       <p><TheSentence :text="f.text" /></p>
-      <details><summary class="small">Why?</summary><p class="small muted">{{ f.how }}</p></details>
+      <details>
+        <summary class="small">Why?</summary>
+        <p class="small muted">{{ f.how }}</p>
+      </details>
     </article>
   </section>
 </template>
 
 <style scoped>
-article { border-top: 1px solid var(--rule); padding: 9px 0; }
-h2 { padding-bottom: 8px; }
-summary { color: var(--weed); cursor: pointer; min-height: 28px; padding-top: 4px; }
+article {
+  border-top: 1px solid var(--rule);
+  padding: 9px 0;
+}
+h2 {
+  padding-bottom: 8px;
+}
+summary {
+  color: var(--weed);
+  cursor: pointer;
+  min-height: 28px;
+  padding-top: 4px;
+}
 </style>

@@ -4,8 +4,8 @@ import type { Plugin } from 'chart.js'
 export interface HistoryMarks {
   preferred: readonly [number, number] | null
   tolerated: readonly [number, number] | null
-  limits: { low: number, centre: number, high: number } | null
-  events: { at: number, kind: 'change' | 'topUp' }[]
+  limits: { low: number; centre: number; high: number } | null
+  events: { at: number; kind: 'change' | 'topUp' }[]
   todayMs: number
   ink: string
   muted: string
@@ -22,7 +22,10 @@ export const historyMarks: Plugin<'line', { marks?: HistoryMarks }> = {
     const { ctx, chartArea: a } = chart
     const y = (v: number) => Math.min(a.bottom, Math.max(a.top, chart.scales.y!.getPixelForValue(v)))
     ctx.save()
-    for (const [range, colour] of [[marks.tolerated, marks.pale], [marks.preferred, marks.band]] as const) {
+    for (const [range, colour] of [
+      [marks.tolerated, marks.pale],
+      [marks.preferred, marks.band],
+    ] as const) {
       if (!range) continue
       ctx.fillStyle = colour
       ctx.fillRect(a.left, y(range[1]), a.right - a.left, y(range[0]) - y(range[1]))
@@ -61,8 +64,7 @@ export const historyMarks: Plugin<'line', { marks?: HistoryMarks }> = {
         ctx.lineTo(px - 5, a.bottom)
         ctx.closePath()
         ctx.fill()
-      }
-      else {
+      } else {
         ctx.arc(px, a.bottom - 5, 3.5, 0, 2 * Math.PI)
         ctx.stroke()
       }

@@ -22,18 +22,31 @@ const colony = computed(() => room.colonyById.get(String(route.params.id)))
 const glass = computed(() => room.glassById.get(colony.value?.glassId ?? ''))
 const told = computed(() => (colony.value ? statements.of(colony.value.id) : null))
 useHead({ title: computed(() => `${colony.value?.name ?? 'Colony'} · Ulkin`) })
-watch(colony, (c) => {
-  if (!c) return
-  settings.lastColonyId = c.id
-  atHand.value = c.id
-}, { immediate: true })
+watch(
+  colony,
+  c => {
+    if (!c) return
+    settings.lastColonyId = c.id
+    atHand.value = c.id
+  },
+  { immediate: true },
+)
 
 const about = computed(() => {
   if (!colony.value || !glass.value) return ''
   const rack = room.racks.find(r => r.id === glass.value!.place.rackId)
-  return [resolveGroup(colony.value).group.name, `${glass.value.name}, ${volumeText(glass.value.grossL, settings.units)}`, rack?.name, `since ${format(new Date(colony.value.startedAt), 'MMM yyyy')}`].filter(Boolean).join(' · ')
+  return [
+    resolveGroup(colony.value).group.name,
+    `${glass.value.name}, ${volumeText(glass.value.grossL, settings.units)}`,
+    rack?.name,
+    `since ${format(new Date(colony.value.startedAt), 'MMM yyyy')}`,
+  ]
+    .filter(Boolean)
+    .join(' · ')
 })
-const mates = computed(() => (room.coloniesByGlass.get(glass.value?.id ?? '') ?? []).filter(c => c.id !== colony.value?.id))
+const mates = computed(() =>
+  (room.coloniesByGlass.get(glass.value?.id ?? '') ?? []).filter(c => c.id !== colony.value?.id),
+)
 
 const tab = ref<'line' | 'stages' | 'table' | 'log'>('line')
 const months = ref<6 | 18 | null>(18)
@@ -45,40 +58,90 @@ function explain(topic: WhyTopic) {
   if (!colony.value || !told.value) return
   const group = resolveGroup(colony.value)
   const worst = told.value.water.worst ?? told.value.water.values[0]
-  why.value = topic === 'water' ? (worst ? whyValue(worst, group, saying(colony.value)) : null) : whyNumbers(topic, told.value, group, saying(colony.value))
+  why.value =
+    topic === 'water'
+      ? worst
+        ? whyValue(worst, group, saying(colony.value))
+        : null
+      : whyNumbers(topic, told.value, group, saying(colony.value))
 }
 function explainValue(v: ValueVerdict) {
   if (colony.value) why.value = whyValue(v, resolveGroup(colony.value), saying(colony.value))
 }
-const tabs = computed(() => [{ id: 'line' as const, title: 'Life line' }, { id: 'stages' as const, title: 'Stages' }, { id: 'table' as const, title: 'Table' }, { id: 'log' as const, title: `Log ${entries.value || ''}` }])
-const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const, title: '18 months' }, { months: null, title: 'all' }]
+const tabs = computed(() => [
+  { id: 'line' as const, title: 'Life line' },
+  { id: 'stages' as const, title: 'Stages' },
+  { id: 'table' as const, title: 'Table' },
+  { id: 'log' as const, title: `Log ${entries.value || ''}` },
+])
+const spans = [
+  { months: 6 as const, title: '6 months' },
+  { months: 18 as const, title: '18 months' },
+  { months: null, title: 'all' },
+]
 </script>
 
 <template>
   <div class="colony">
     <template v-if="colony && room.room">
       <AppTop :title="colony.name" :about="about">
-        <template #before><NuxtLink to="/" class="back" aria-label="Back to the Room"><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink></template>
-        <v-btn class="quiet change" :prepend-icon="mdiPencilOutline" aria-label="Change" @click="editing = true"><span class="words">Change</span></v-btn>
+        <template #before
+          ><NuxtLink to="/" class="back" aria-label="Back to the Room"
+            ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
+        ></template>
+        <v-btn class="quiet change" :prepend-icon="mdiPencilOutline" aria-label="Change" @click="editing = true"
+          ><span class="words">Change</span></v-btn
+        >
         <v-btn color="primary" :prepend-icon="mdiPlus" @click="logSheet.show(colony.id)">Log<kbd>L</kbd></v-btn>
       </AppTop>
       <div class="page">
-        <p v-if="mates.length > 0" class="small muted mates">Also in this glass: <template v-for="(m, i) in mates" :key="m.id"><template v-if="i">, </template><NuxtLink :to="`/colony/${m.id}`">{{ m.name }}</NuxtLink></template>. They share the water.</p>
+        <p v-if="mates.length > 0" class="small muted mates">
+          Also in this glass:
+          <template v-for="(m, i) in mates" :key="m.id"
+            ><template v-if="i">, </template><NuxtLink :to="`/colony/${m.id}`">{{ m.name }}</NuxtLink></template
+          >. They share the water.
+        </p>
         <template v-if="told">
           <FourStatements :colony="colony" :statements="told" @why="explain" />
           <nav class="tabs" aria-label="Life line, stages, table, log">
-            <button v-for="t in tabs" :key="t.id" type="button" :aria-pressed="tab === t.id" :class="{ on: tab === t.id }" @click="tab = t.id">{{ t.title }}</button>
+            <button
+              v-for="t in tabs"
+              :key="t.id"
+              type="button"
+              :aria-pressed="tab === t.id"
+              :class="{ on: tab === t.id }"
+              @click="tab = t.id"
+            >
+              {{ t.title }}
+            </button>
             <span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
-              <button v-for="s in spans" :key="s.title" type="button" :aria-pressed="months === s.months" :class="{ on: months === s.months }" @click="months = s.months">{{ s.title }}</button>
+              <button
+                v-for="s in spans"
+                :key="s.title"
+                type="button"
+                :aria-pressed="months === s.months"
+                :class="{ on: months === s.months }"
+                @click="months = s.months"
+              >
+                {{ s.title }}
+              </button>
             </span>
           </nav>
           <LifeLine v-if="tab === 'line'" :population="told.population" :now-ms="told.asOf" :months="months" />
           <StagesPanel v-else-if="tab === 'stages'" :population="told.population" :group="resolveGroup(colony).group" />
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
-          <LogList v-show="tab === 'log'" :key="colony.id" :colony="colony" :now-ms="told.asOf" @counted="entries = $event" />
+          <LogList
+            v-show="tab === 'log'"
+            :key="colony.id"
+            :colony="colony"
+            :now-ms="told.asOf"
+            @counted="entries = $event"
+          />
           <ValueStrips :values="told.water.values" @why="explainValue" />
         </template>
-        <p v-else-if="statements.failed" role="alert" class="failed">The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.</p>
+        <p v-else-if="statements.failed" role="alert" class="failed">
+          The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.
+        </p>
         <p v-else class="muted waiting">Working it out …</p>
       </div>
       <WhySheet :why="why" @close="why = null" />
@@ -89,24 +152,91 @@ const spans = [{ months: 6 as const, title: '6 months' }, { months: 18 as const,
 </template>
 
 <style scoped>
-.colony { flex: 1; display: flex; flex-direction: column; }
-.page { flex: 1; display: flex; flex-direction: column; padding: 4px 24px 14px; min-height: 0; }
-.back { display: inline-flex; align-items: center; justify-content: center; width: 40px; height: 40px; margin: -10px 0 -10px -10px; align-self: center; color: var(--muted); }
-.mates { padding-top: 6px; }
-.tabs { display: flex; gap: 24px; padding-top: 8px; }
-.tabs button { border: 0; border-bottom: 3px solid transparent; background: none; padding: 6px 0; min-height: 38px; font: inherit; color: var(--muted); cursor: pointer; }
-.tabs button.on { color: var(--ink); font-weight: 650; border-color: var(--weed); }
-.spans { margin-left: auto; display: flex; gap: 14px; }
-.spans button { font-size: 14px; }
-.spans button.on { border-color: transparent; text-decoration: underline; text-underline-offset: 5px; }
-.failed { color: var(--rust); padding-top: 24px; }
-.waiting { padding-top: 24px; }
+.colony {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+}
+.page {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  padding: 4px 24px 14px;
+  min-height: 0;
+}
+.back {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  width: 40px;
+  height: 40px;
+  margin: -10px 0 -10px -10px;
+  align-self: center;
+  color: var(--muted);
+}
+.mates {
+  padding-top: 6px;
+}
+.tabs {
+  display: flex;
+  gap: 24px;
+  padding-top: 8px;
+}
+.tabs button {
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  padding: 6px 0;
+  min-height: 38px;
+  font: inherit;
+  color: var(--muted);
+  cursor: pointer;
+}
+.tabs button.on {
+  color: var(--ink);
+  font-weight: 650;
+  border-color: var(--weed);
+}
+.spans {
+  margin-left: auto;
+  display: flex;
+  gap: 14px;
+}
+.spans button {
+  font-size: 14px;
+}
+.spans button.on {
+  border-color: transparent;
+  text-decoration: underline;
+  text-underline-offset: 5px;
+}
+.failed {
+  color: var(--rust);
+  padding-top: 24px;
+}
+.waiting {
+  padding-top: 24px;
+}
 @media (max-width: 700px) {
-  .page { padding: 0 16px 14px; }
-  .change .words, kbd { display: none; }
-  .change :deep(.v-btn__prepend) { margin: 0; }
-  .back { display: none; }
-  .tabs { gap: 18px; flex-wrap: wrap; }
-  .tabs button { min-height: 44px; }
+  .page {
+    padding: 0 16px 14px;
+  }
+  .change .words,
+  kbd {
+    display: none;
+  }
+  .change :deep(.v-btn__prepend) {
+    margin: 0;
+  }
+  .back {
+    display: none;
+  }
+  .tabs {
+    gap: 18px;
+    flex-wrap: wrap;
+  }
+  .tabs button {
+    min-height: 44px;
+  }
 }
 </style>

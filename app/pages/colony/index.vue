@@ -2,9 +2,13 @@
 useHead({ title: 'Colony · Ulkin' })
 const sheets = useSheets()
 const room = useRoomStore()
-watch(() => room.colonies[0]?.id, (id) => {
-  if (id) void navigateTo(`/colony/${id}`, { replace: true })
-}, { immediate: true })
+watch(
+  () => room.colonies[0]?.id,
+  id => {
+    if (id) void navigateTo(`/colony/${id}`, { replace: true })
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -12,7 +16,9 @@ watch(() => room.colonies[0]?.id, (id) => {
     <AppTop title="Colony" />
     <section v-if="room.ready" class="page">
       <p class="statement">There is no colony yet.</p>
-      <p class="muted">Here you will read how many there are, where they are heading, what can go, and what the water needs.</p>
+      <p class="muted">
+        Here you will read how many there are, where they are heading, what can go, and what the water needs.
+      </p>
       <v-btn v-if="room.room" color="primary" @click="sheets.colony.value = { glassId: null }">Start a colony</v-btn>
       <v-btn v-else color="primary" to="/">To the Room</v-btn>
     </section>
@@ -20,5 +26,10 @@ watch(() => room.colonies[0]?.id, (id) => {
 </template>
 
 <style scoped>
-.page { padding: 40px 24px; display: grid; gap: 14px; justify-items: start; }
+.page {
+  padding: 40px 24px;
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+}
 </style>

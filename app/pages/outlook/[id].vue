@@ -13,21 +13,59 @@ const room = useRoomStore()
 const settings = useSettingsStore()
 const atHand = useAtHand()
 const colony = computed(() => room.colonyById.get(String(route.params.id)))
-const { told, draft, name, shown, read, changed, saved, number, of, byWeek, weeks, wanted, due, ask, lines, drawn, numbers, save, change, putAway } = useOutlookDesk(colony)
+const {
+  told,
+  draft,
+  name,
+  shown,
+  read,
+  changed,
+  saved,
+  number,
+  of,
+  byWeek,
+  weeks,
+  wanted,
+  due,
+  ask,
+  lines,
+  drawn,
+  numbers,
+  save,
+  change,
+  putAway,
+} = useOutlookDesk(colony)
 
 useHead({ title: computed(() => `Outlook, ${colony.value?.name ?? ''} · Ulkin`) })
-watch(colony, (c) => {
-  if (!c) return
-  settings.lastColonyId = c.id
-  atHand.value = c.id
-}, { immediate: true })
-const colonies = computed(() => room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })))
+watch(
+  colony,
+  c => {
+    if (!c) return
+    settings.lastColonyId = c.id
+    atHand.value = c.id
+  },
+  { immediate: true },
+)
+const colonies = computed(() =>
+  room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })),
+)
 const picked = computed({ get: () => colony.value?.id ?? '', set: id => void navigateTo(`/outlook/${id}`) })
 const resolved = computed(() => colony.value && resolveGroup(colony.value))
-const temperatureC = computed(() => told.value?.population.temperatureC ?? (resolved.value ? preferredC(resolved.value) : 23))
-const hasFish = computed(() => (resolved.value?.group.schools.fish ? (colony.value!.schools.fish ?? 'none') !== 'none' : null))
-const ofOptions = [{ value: 'total' as const, title: 'animals in all' }, { value: 'halfGrown' as const, title: 'half-grown' }]
-const spans = [{ value: '26' as const, title: 'half a year' }, { value: '52' as const, title: 'a year' }, { value: '104' as const, title: 'two years' }]
+const temperatureC = computed(
+  () => told.value?.population.temperatureC ?? (resolved.value ? preferredC(resolved.value) : 23),
+)
+const hasFish = computed(() =>
+  resolved.value?.group.schools.fish ? (colony.value!.schools.fish ?? 'none') !== 'none' : null,
+)
+const ofOptions = [
+  { value: 'total' as const, title: 'animals in all' },
+  { value: 'halfGrown' as const, title: 'half-grown' },
+]
+const spans = [
+  { value: '26' as const, title: 'half a year' },
+  { value: '52' as const, title: 'a year' },
+  { value: '104' as const, title: 'two years' },
+]
 const what = computed(() => (of.value === 'total' ? 'animals' : 'half-grown animals'))
 
 const nowMs = computed(() => told.value?.asOf ?? 0)
@@ -35,7 +73,9 @@ const headline = computed(() => {
   const as = drawn.value.find(l => l.id === 'now')?.answer
   const mine = drawn.value.find(l => l.id === 'draft')?.answer
   if (!as) return ''
-  return mine ? comparedText(mine, as, Math.min(26, ask.value.weeks)) : `${whole(ask.value.number)} ${of.value === 'total' ? 'animals' : 'half-grown'}: ${reachText(as, ask.value, nowMs.value)}.`
+  return mine
+    ? comparedText(mine, as, Math.min(26, ask.value.weeks))
+    : `${whole(ask.value.number)} ${of.value === 'total' ? 'animals' : 'half-grown'}: ${reachText(as, ask.value, nowMs.value)}.`
 })
 const chart = ref<{ png: () => Promise<Blob | null> } | null>(null)
 const png = () => chart.value?.png() ?? Promise.resolve(null)
@@ -45,38 +85,94 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
   <div class="outlook">
     <template v-if="colony && room.room">
       <AppTop :title="`Outlook: ${colony.name}`" about="What if?">
-        <v-btn color="primary" :prepend-icon="mdiContentSaveOutline" :disabled="!changed" @click="save">Save scenario</v-btn>
+        <v-btn color="primary" :prepend-icon="mdiContentSaveOutline" :disabled="!changed" @click="save"
+          >Save scenario</v-btn
+        >
       </AppTop>
       <div class="page">
         <section class="left" aria-label="Scenario">
           <PickOne v-model="picked" label="Colony" :options="colonies" />
           <h2>What would be different?</h2>
-          <ScenarioForm v-model="draft" :issues="read.ok ? {} : read.issues" :temperature-c="temperatureC" :has-fish="hasFish" :one-sex="resolved?.group.stages.femaleShare.value === 1" />
-          <TextInput v-if="changed" v-model="name" label="Name to save it under" :placeholder="read.ok ? changeText(read.change) : ''" />
+          <ScenarioForm
+            v-model="draft"
+            :issues="read.ok ? {} : read.issues"
+            :temperature-c="temperatureC"
+            :has-fish="hasFish"
+            :one-sex="resolved?.group.stages.femaleShare.value === 1"
+          />
+          <TextInput
+            v-if="changed"
+            v-model="name"
+            label="Name to save it under"
+            :placeholder="read.ok ? changeText(read.change) : ''"
+          />
           <SavedScenarios v-model="shown" :saved="saved" @change="change" @put-away="putAway" />
         </section>
         <section class="right" aria-label="Futures">
           <div class="asks">
             <span>When can I have</span>
-            <TextInput v-model="number" label="Number wanted" numeric class="few" :error="wanted.ok ? '' : wanted.issue" />
+            <TextInput
+              v-model="number"
+              label="Number wanted"
+              numeric
+              class="few"
+              :error="wanted.ok ? '' : wanted.issue"
+            />
             <PickOne v-model="of" label="Of whom" :options="ofOptions" />
-            <TextInput v-model="byWeek" label="Chance in" suffix="weeks" numeric class="few" :error="due.ok ? '' : due.issue" />
+            <TextInput
+              v-model="byWeek"
+              label="Chance in"
+              suffix="weeks"
+              numeric
+              class="few"
+              :error="due.ok ? '' : due.issue"
+            />
             <PickOne v-model="weeks" label="Look ahead" :options="spans" />
           </div>
           <p v-if="headline" class="statement head"><TheSentence :text="headline" /></p>
-          <p v-else-if="numbers.failed.value" class="failed" role="alert">The futures could not be lived: {{ numbers.failed.value }}. Nothing was changed; reload to try again.</p>
+          <p v-else-if="numbers.failed.value" class="failed" role="alert">
+            The futures could not be lived: {{ numbers.failed.value }}. Nothing was changed; reload to try again.
+          </p>
           <p v-else class="muted head">Working it out …</p>
-          <div class="chart"><OutlookChart v-if="drawn.length > 0" ref="chart" :fans="drawn" :wanted="wanted.ok ? wanted.value : null" :now-ms="nowMs" :unit="what" /></div>
-          <p class="legend small"><span v-for="l in lines" :key="l.id" class="key"><i :class="l.colour" :style="{ borderTopStyle: l.dash.length ? 'dashed' : 'solid' }" />{{ l.name }}</span><span class="muted">band: likely range</span></p>
+          <div class="chart">
+            <OutlookChart
+              v-if="drawn.length > 0"
+              ref="chart"
+              :fans="drawn"
+              :wanted="wanted.ok ? wanted.value : null"
+              :now-ms="nowMs"
+              :unit="what"
+            />
+          </div>
+          <p class="legend small">
+            <span v-for="l in lines" :key="l.id" class="key"
+              ><i :class="l.colour" :style="{ borderTopStyle: l.dash.length ? 'dashed' : 'solid' }" />{{ l.name }}</span
+            ><span class="muted">band: likely range</span>
+          </p>
           <OutlookTable :drawn="drawn" :ask="ask" :now-ms="nowMs" />
           <p class="foot small muted">
-            <span v-if="numbers.busy.value">Living {{ whole(OUTLOOK_FUTURES) }} futures of each … <button type="button" class="link" @click="numbers.stop()">Stop</button></span>
-            <span v-else-if="drawn.length > 0">{{ whole(drawn[0]!.answer.futures) }} futures of each, all with the same luck: what differs is what was changed. They start from today’s estimate ({{ format(nowMs, 'd MMM') }}); half-grown and grown animals are counted.</span>
+            <span v-if="numbers.busy.value"
+              >Living {{ whole(OUTLOOK_FUTURES) }} futures of each …
+              <button type="button" class="link" @click="numbers.stop()">Stop</button></span
+            >
+            <span v-else-if="drawn.length > 0"
+              >{{ whole(drawn[0]!.answer.futures) }} futures of each, all with the same luck: what differs is what was
+              changed. They start from today’s estimate ({{ format(nowMs, 'd MMM') }}); half-grown and grown animals are
+              counted.</span
+            >
             <OutlookFiles :colony-name="colony.name" :what="what" :fans="drawn" :png="png" />
           </p>
           <details class="small">
             <summary>Why?</summary>
-            <p class="muted">Each future begins with one of the {{ whole(told?.population.fit.particles ?? 0) }} colonies that fit your log, with what was learnt of its young, deaths and room, and lives on week by week with chance in every birth and death (stage model, see the Colony’s Why?). Temperature changes the pace of life by the group’s Q10 (from memory); food and surface change the room; a second tank adds its litres; fish follow the group’s school (common practice, figure from memory). Bands are the likely range (80 %). A quarter of a year ahead is told well, a year is a guess: the 80 % range of eight weeks has been checked against colonies that the model does not know.</p>
+            <p class="muted">
+              Each future begins with one of the {{ whole(told?.population.fit.particles ?? 0) }} colonies that fit your
+              log, with what was learnt of its young, deaths and room, and lives on week by week with chance in every
+              birth and death (stage model, see the Colony’s Why?). Temperature changes the pace of life by the group’s
+              Q10 (from memory); food and surface change the room; a second tank adds its litres; fish follow the
+              group’s school (common practice, figure from memory). Bands are the likely range (80 %). A quarter of a
+              year ahead is told well, a year is a guess: the 80 % range of eight weeks has been checked against
+              colonies that the model does not know.
+            </p>
           </details>
         </section>
       </div>
@@ -86,24 +182,112 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
 </template>
 
 <style scoped>
-.outlook { flex: 1; display: flex; flex-direction: column; }
-.page { flex: 1; display: grid; grid-template-columns: 316px minmax(0, 1fr); gap: 28px; padding: 12px 24px 16px; }
-.left { display: grid; gap: 10px; align-content: start; border-right: 1px solid var(--rule); padding-right: 24px; }
-.right { display: flex; flex-direction: column; min-width: 0; }
-.asks { display: flex; gap: 12px; align-items: flex-end; flex-wrap: wrap; }
-.asks > span { min-height: 44px; display: inline-flex; align-items: center; }
-.few { width: 118px; }
-.head { padding: 10px 0 4px; }
-.failed { color: var(--rust); }
-.chart { flex: 1; min-height: 260px; }
-.legend { display: flex; gap: 18px; flex-wrap: wrap; padding: 4px 0; }
-.key { display: inline-flex; align-items: center; gap: 6px; }
-.key i { width: 22px; border-top: 3px solid var(--weed); }
-.key i.roe { border-color: var(--roe); }
-.key i.water { border-color: var(--water); }
-.key i.straw { border-color: var(--straw); }
-.foot { padding-top: 6px; display: flex; gap: 12px; align-items: baseline; justify-content: space-between; }
-.foot .link { display: inline-block; min-height: 28px; min-width: 32px; }
-summary { cursor: pointer; color: var(--weed); min-height: 28px; }
-@media (max-width: 900px) { .page { grid-template-columns: 1fr; padding: 12px 16px; } .left { border: 0; padding: 0; } .chart { min-height: 280px; } .right { order: -1; } .foot { flex-wrap: wrap; } }
+.outlook {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+}
+.page {
+  flex: 1;
+  display: grid;
+  grid-template-columns: 316px minmax(0, 1fr);
+  gap: 28px;
+  padding: 12px 24px 16px;
+}
+.left {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  border-right: 1px solid var(--rule);
+  padding-right: 24px;
+}
+.right {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.asks {
+  display: flex;
+  gap: 12px;
+  align-items: flex-end;
+  flex-wrap: wrap;
+}
+.asks > span {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+}
+.few {
+  width: 118px;
+}
+.head {
+  padding: 10px 0 4px;
+}
+.failed {
+  color: var(--rust);
+}
+.chart {
+  flex: 1;
+  min-height: 260px;
+}
+.legend {
+  display: flex;
+  gap: 18px;
+  flex-wrap: wrap;
+  padding: 4px 0;
+}
+.key {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+.key i {
+  width: 22px;
+  border-top: 3px solid var(--weed);
+}
+.key i.roe {
+  border-color: var(--roe);
+}
+.key i.water {
+  border-color: var(--water);
+}
+.key i.straw {
+  border-color: var(--straw);
+}
+.foot {
+  padding-top: 6px;
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  justify-content: space-between;
+}
+.foot .link {
+  display: inline-block;
+  min-height: 28px;
+  min-width: 32px;
+}
+summary {
+  cursor: pointer;
+  color: var(--weed);
+  min-height: 28px;
+}
+@media (max-width: 900px) {
+  .page {
+    grid-template-columns: 1fr;
+    padding: 12px 16px;
+  }
+  .left {
+    border: 0;
+    padding: 0;
+  }
+  .chart {
+    min-height: 280px;
+  }
+  .right {
+    order: -1;
+  }
+  .foot {
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -11,7 +11,15 @@ const desk = usePlanDesk(() => String(route.params.id))
 const setting = ref(false)
 const glass = computed(() => room.glassById.get(desk.stored.value?.glassId ?? '') ?? null)
 useHead({ title: computed(() => `${desk.stored.value?.name ?? 'Plan'} · Ulkin`) })
-const about = computed(() => (desk.plan.value ? [desk.groups.value.map(g => g.group.name).join(' and '), `${volumeText(desk.plan.value.tank.grossL, settings.units)}, ${volumeText(desk.netL.value, settings.units)} of water`, glass.value ? `in ${glass.value.name}` : 'not set up yet'].join(' · ') : ''))
+const about = computed(() =>
+  desk.plan.value
+    ? [
+        desk.groups.value.map(g => g.group.name).join(' and '),
+        `${volumeText(desk.plan.value.tank.grossL, settings.units)}, ${volumeText(desk.netL.value, settings.units)} of water`,
+        glass.value ? `in ${glass.value.name}` : 'not set up yet',
+      ].join(' · ')
+    : '',
+)
 async function putAway() {
   await desk.change({ retired: true })
   log.tell('Plan put away.')
@@ -23,18 +31,33 @@ async function putAway() {
   <div>
     <template v-if="desk.plan.value && desk.draft.value">
       <AppTop :title="desk.stored.value?.name ?? ''" :about="about">
-        <template #before><NuxtLink to="/plan" class="back" aria-label="Back to the plans"><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink></template>
+        <template #before
+          ><NuxtLink to="/plan" class="back" aria-label="Back to the plans"
+            ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
+        ></template>
         <v-btn v-if="glass" color="primary" :to="`/water/${glass.id}`">To its water</v-btn>
         <v-btn v-else color="primary" :prepend-icon="mdiCheck" @click="setting = true">Make it a glass</v-btn>
       </AppTop>
       <div class="page" :class="{ running: glass }">
-        <PlanForm v-model="desk.draft.value" class="form" :issues="desk.issues.value" :fixed="glass !== null" :plan="desk.plan.value" />
+        <PlanForm
+          v-model="desk.draft.value"
+          class="form"
+          :issues="desk.issues.value"
+          :fixed="glass !== null"
+          :plan="desk.plan.value"
+        />
         <div class="answers">
           <PlanAnswers :plan="desk.plan.value" :groups="desk.groups.value" />
           <PlanCompany v-if="desk.groups.value.length === 2" :groups="desk.groups.value" />
         </div>
         <div class="side">
-          <PlanFill :plan="desk.plan.value" :groups="desk.groups.value" :net-l="desk.netL.value" :glass-id="glass?.id ?? ''" :filled="desk.log.value.filledMs !== null ? 'logged' : desk.plan.value.done.fill ? 'ticked' : null" />
+          <PlanFill
+            :plan="desk.plan.value"
+            :groups="desk.groups.value"
+            :net-l="desk.netL.value"
+            :glass-id="glass?.id ?? ''"
+            :filled="desk.log.value.filledMs !== null ? 'logged' : desk.plan.value.done.fill ? 'ticked' : null"
+          />
           <PlanCalendar :desk="desk" @arrived="setting = true" />
           <p><button type="button" class="link" @click="putAway">Put this plan away</button></p>
         </div>
@@ -46,9 +69,50 @@ async function putAway() {
 </template>
 
 <style scoped>
-.page { display: grid; grid-template-columns: 300px minmax(0, 1fr) 330px; gap: 32px; padding: 14px 24px 40px; }
-.answers, .side { display: grid; gap: 24px; align-content: start; min-width: 0; }
-.back { display: inline-flex; align-items: center; justify-content: center; width: 40px; height: 40px; margin: -10px 0 -10px -10px; align-self: center; color: var(--muted); }
-@media (max-width: 1150px) { .page { grid-template-columns: 300px minmax(0, 1fr); } .side { grid-column: 2; } }
-@media (max-width: 760px) { .page { grid-template-columns: minmax(0, 1fr); padding: 12px 16px 24px; } .side { grid-column: 1; } .running .side { order: -1; } .back { display: none; } }
+.page {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr) 330px;
+  gap: 32px;
+  padding: 14px 24px 40px;
+}
+.answers,
+.side {
+  display: grid;
+  gap: 24px;
+  align-content: start;
+  min-width: 0;
+}
+.back {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  width: 40px;
+  height: 40px;
+  margin: -10px 0 -10px -10px;
+  align-self: center;
+  color: var(--muted);
+}
+@media (max-width: 1150px) {
+  .page {
+    grid-template-columns: 300px minmax(0, 1fr);
+  }
+  .side {
+    grid-column: 2;
+  }
+}
+@media (max-width: 760px) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 12px 16px 24px;
+  }
+  .side {
+    grid-column: 1;
+  }
+  .running .side {
+    order: -1;
+  }
+  .back {
+    display: none;
+  }
+}
 </style>

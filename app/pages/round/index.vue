@@ -17,57 +17,104 @@ const onlyFor = ref('')
 const ready = computed(() => room.ready && care.ready)
 const asking = computed(() => care.walk.filter(g => rounds.asks(g.id)).length)
 const minutes = computed(() => walkMinutes(care.today))
-const fresh = computed(() => rounds.running !== null && Date.now() - new Date(rounds.running.startedAt).getTime() < 20 * 3_600_000)
+const fresh = computed(
+  () => rounds.running !== null && Date.now() - new Date(rounds.running.startedAt).getTime() < 20 * 3_600_000,
+)
 
 const away = computed(() => {
   const { holiday } = care.settings
-  return holiday && new Date(holiday.to).getTime() > care.nowMs ? `${weekdayText(new Date(holiday.from).getTime())} to ${weekdayText(new Date(holiday.to).getTime())}` : ''
+  return holiday && new Date(holiday.to).getTime() > care.nowMs
+    ? `${weekdayText(new Date(holiday.from).getTime())} to ${weekdayText(new Date(holiday.to).getTime())}`
+    : ''
 })
 async function begin(onlyDue: boolean) {
   rounds.start(onlyDue)
   await navigateTo('/round/walk')
 }
-const colonies = computed(() => [{ value: '', title: 'the whole room' }, ...room.colonies.map(c => ({ value: c.id, title: c.name }))])
+const colonies = computed(() => [
+  { value: '', title: 'the whole room' },
+  ...room.colonies.map(c => ({ value: c.id, title: c.name })),
+])
 </script>
 
 <template>
   <div class="round">
-    <AppTop title="Round" :about="ready ? `${counted(care.walk.length, 'glass', 'glasses')} · ${asking} with something due` : ''">
-      <v-btn v-if="!rounds.running && care.walk.length > 0" color="primary" @click="begin(false)">Start the round</v-btn>
+    <AppTop
+      title="Round"
+      :about="ready ? `${counted(care.walk.length, 'glass', 'glasses')} · ${asking} with something due` : ''"
+    >
+      <v-btn v-if="!rounds.running && care.walk.length > 0" color="primary" @click="begin(false)"
+        >Start the round</v-btn
+      >
       <v-btn v-else-if="rounds.running" color="primary" to="/round/walk">Go on with the round</v-btn>
     </AppTop>
     <div v-if="ready && room.room" class="page">
       <template v-if="care.walk.length === 0">
         <p class="statement">The round will go past your glasses here.</p>
-        <p class="muted">Start a colony in the Room: what is due at its glass follows from its group, its school and your log.</p>
+        <p class="muted">
+          Start a colony in the Room: what is due at its glass follows from its group, its school and your log.
+        </p>
         <v-btn color="primary" to="/">To the Room</v-btn>
       </template>
       <template v-else>
         <section class="start" aria-label="The round">
-          <p v-if="rounds.running" class="statement">{{ rounds.progress.looked.size }} of {{ care.walk.length }} looked at<template v-if="!fresh">, begun {{ stampText(new Date(rounds.running.startedAt).getTime(), care.nowMs) }}</template>.</p>
-          <p v-else class="statement">{{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }}, {{ asking === 0 ? 'nothing due' : `${asking} with something due` }}<template v-if="minutes > 0">, {{ effortText(minutes) }} with the tests</template>.</p>
+          <p v-if="rounds.running" class="statement">
+            {{ rounds.progress.looked.size }} of {{ care.walk.length }} looked at<template v-if="!fresh"
+              >, begun {{ stampText(new Date(rounds.running.startedAt).getTime(), care.nowMs) }}</template
+            >.
+          </p>
+          <p v-else class="statement">
+            {{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }},
+            {{ asking === 0 ? 'nothing due' : `${asking} with something due`
+            }}<template v-if="minutes > 0">, {{ effortText(minutes) }} with the tests</template>.
+          </p>
           <div class="acts">
             <template v-if="rounds.running">
-              <v-btn class="quiet" @click="rounds.end(); navigateTo('/round/report')">End it here</v-btn>
+              <v-btn
+                class="quiet"
+                @click="
+                  rounds.end()
+                  navigateTo('/round/report')
+                "
+                >End it here</v-btn
+              >
             </template>
             <template v-else>
-              <v-btn v-if="asking > 0 && asking < care.walk.length" class="quiet" @click="begin(true)">Only glasses with something due</v-btn>
+              <v-btn v-if="asking > 0 && asking < care.walk.length" class="quiet" @click="begin(true)"
+                >Only glasses with something due</v-btn
+              >
               <v-btn v-if="rounds.round" class="quiet" to="/round/report">The last round</v-btn>
             </template>
             <v-btn class="quiet" :prepend-icon="mdiRoutes" @click="ordering = true">Days and way</v-btn>
             <v-btn class="quiet" :prepend-icon="mdiWeatherSunny" to="/round/holiday">Holiday</v-btn>
-            <PickOne v-if="room.room.keepers.length > 0" v-model="settings.keeper" class="keeper" label="Keeper" hide-label :options="[{ value: '', title: 'Keeper: not named' }, ...room.room.keepers.map(k => ({ value: k, title: `Keeper: ${k}` }))]" />
+            <PickOne
+              v-if="room.room.keepers.length > 0"
+              v-model="settings.keeper"
+              class="keeper"
+              label="Keeper"
+              hide-label
+              :options="[
+                { value: '', title: 'Keeper: not named' },
+                ...room.room.keepers.map(k => ({ value: k, title: `Keeper: ${k}` })),
+              ]"
+            />
           </div>
         </section>
-        <p v-if="away" class="away">Away {{ away }}: <NuxtLink to="/round/holiday">what to do before, and the sheet for your stand-in</NuxtLink></p>
+        <p v-if="away" class="away">
+          Away {{ away }}: <NuxtLink to="/round/holiday">what to do before, and the sheet for your stand-in</NuxtLink>
+        </p>
         <DueList />
         <section class="calendar" aria-label="Calendar">
           <h2>Into your calendar</h2>
-          <p class="small muted">A file in the iCalendar format. Bring it in again after a while: what changed moves, nothing comes twice.</p>
+          <p class="small muted">
+            A file in the iCalendar format. Bring it in again after a while: what changed moves, nothing comes twice.
+          </p>
           <div class="acts">
             <PickOne v-model="onlyFor" class="which" label="What" hide-label :options="colonies" />
-            <label class="check"><input v-model="daily" type="checkbox"> with daily feedings</label>
-            <v-btn class="quiet" :prepend-icon="mdiCalendarExport" @click="acts.saveCalendar(onlyFor || null, daily)">Save the calendar</v-btn>
+            <label class="check"><input v-model="daily" type="checkbox" /> with daily feedings</label>
+            <v-btn class="quiet" :prepend-icon="mdiCalendarExport" @click="acts.saveCalendar(onlyFor || null, daily)"
+              >Save the calendar</v-btn
+            >
           </div>
         </section>
       </template>
@@ -79,15 +126,57 @@ const colonies = computed(() => [{ value: '', title: 'the whole room' }, ...room
 </template>
 
 <style scoped>
-.page { padding: 14px 24px 24px; display: grid; gap: 22px; justify-items: stretch; }
-.page > .v-btn { justify-self: start; }
-.start { display: flex; gap: 10px 20px; align-items: center; flex-wrap: wrap; justify-content: space-between; }
-.acts { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }
-.keeper { width: 180px; }
-.which { width: 200px; }
-.check { display: inline-flex; gap: 8px; align-items: center; min-height: 44px; }
-.check input { width: 20px; height: 20px; accent-color: var(--weed); }
-.calendar { border-top: 1px solid var(--rule); padding-top: 14px; display: grid; gap: 6px; }
-.waiting { padding: 40px 24px; }
-@media (max-width: 700px) { .page { padding: 12px 16px 20px; } }
+.page {
+  padding: 14px 24px 24px;
+  display: grid;
+  gap: 22px;
+  justify-items: stretch;
+}
+.page > .v-btn {
+  justify-self: start;
+}
+.start {
+  display: flex;
+  gap: 10px 20px;
+  align-items: center;
+  flex-wrap: wrap;
+  justify-content: space-between;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+.keeper {
+  width: 180px;
+}
+.which {
+  width: 200px;
+}
+.check {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.check input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--weed);
+}
+.calendar {
+  border-top: 1px solid var(--rule);
+  padding-top: 14px;
+  display: grid;
+  gap: 6px;
+}
+.waiting {
+  padding: 40px 24px;
+}
+@media (max-width: 700px) {
+  .page {
+    padding: 12px 16px 20px;
+  }
+}
 </style>

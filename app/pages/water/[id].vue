@@ -14,17 +14,32 @@ const atHand = useAtHand()
 const card = useRecipeCard()
 
 const id = computed(() => String(route.params.id))
-watch(id, (glassId) => {
-  desk.glassId = glassId
-  settings.lastGlassId = glassId
-}, { immediate: true })
-watch(() => desk.colonies[0]?.id, (colonyId) => { if (colonyId) atHand.value = colonyId }, { immediate: true })
+watch(
+  id,
+  glassId => {
+    desk.glassId = glassId
+    settings.lastGlassId = glassId
+  },
+  { immediate: true },
+)
+watch(
+  () => desk.colonies[0]?.id,
+  colonyId => {
+    if (colonyId) atHand.value = colonyId
+  },
+  { immediate: true },
+)
 
 const tabs = [
-  { id: 'bucket', title: 'Bucket' }, { id: 'history', title: 'History' }, { id: 'drip', title: 'Bring in' }, { id: 'salt', title: 'Salt water' },
-  { id: 'medicine', title: 'Medicine' }, { id: 'probe', title: 'Probe' }, { id: 'sources', title: 'Sources and shelf' },
+  { id: 'bucket', title: 'Bucket' },
+  { id: 'history', title: 'History' },
+  { id: 'drip', title: 'Bring in' },
+  { id: 'salt', title: 'Salt water' },
+  { id: 'medicine', title: 'Medicine' },
+  { id: 'probe', title: 'Probe' },
+  { id: 'sources', title: 'Sources and shelf' },
 ] as const
-type Tab = typeof tabs[number]['id']
+type Tab = (typeof tabs)[number]['id']
 const tab = computed<Tab>(() => tabs.find(t => t.id === route.query.tab)?.id ?? 'bucket')
 const show = (to: Tab) => navigateTo({ path: route.path, query: to === 'bucket' ? {} : { tab: to } }, { replace: true })
 const toGlass = (glassId: string) => navigateTo({ path: `/water/${glassId}`, query: route.query })
@@ -33,15 +48,35 @@ const whose = computed(() => desk.colonies.map(c => c.name).join(' and ') || des
 useHead({ title: computed(() => `Water for ${whose.value} · Ulkin`) })
 const about = computed(() => {
   if (!desk.glass) return ''
-  const change = desk.filling ? 'first fill' : `change of ${volumeText(desk.bucketL, settings.units)} (${percent(desk.bucketL / Math.max(desk.netL, 0.1))})`
-  return [`${volumeText(desk.glass.grossL, settings.units)} ${desk.glass.kind}, ${volumeText(desk.netL, settings.units)} of water`, change, desk.filling ? '' : desk.school ? desk.school.everyDays === 7 ? 'weekly' : `every ${desk.school.everyDays} days` : 'school: top-up only'].filter(Boolean).join(' · ')
+  const change = desk.filling
+    ? 'first fill'
+    : `change of ${volumeText(desk.bucketL, settings.units)} (${percent(desk.bucketL / Math.max(desk.netL, 0.1))})`
+  return [
+    `${volumeText(desk.glass.grossL, settings.units)} ${desk.glass.kind}, ${volumeText(desk.netL, settings.units)} of water`,
+    change,
+    desk.filling
+      ? ''
+      : desk.school
+        ? desk.school.everyDays === 7
+          ? 'weekly'
+          : `every ${desk.school.everyDays} days`
+        : 'school: top-up only',
+  ]
+    .filter(Boolean)
+    .join(' · ')
 })
-const glasses = computed(() => room.glasses.map((g) => {
-  const names = (room.coloniesByGlass.get(g.id) ?? []).map(c => c.name).join(', ')
-  return { value: g.id, title: names && names !== g.name ? `${g.name}: ${names}` : g.name }
-}).sort((a, b) => a.title.localeCompare(b.title)))
+const glasses = computed(() =>
+  room.glasses
+    .map(g => {
+      const names = (room.coloniesByGlass.get(g.id) ?? []).map(c => c.name).join(', ')
+      return { value: g.id, title: names && names !== g.name ? `${g.name}: ${names}` : g.name }
+    })
+    .sort((a, b) => a.title.localeCompare(b.title)),
+)
 /** What was done, and what the button does. */
-const pour = computed(() => (desk.filling ? ['Filled', 'log it'] : desk.early ? ['Poured early', 'log it'] : ['Poured it', 'log the change']))
+const pour = computed(() =>
+  desk.filling ? ['Filled', 'log it'] : desk.early ? ['Poured early', 'log it'] : ['Poured it', 'log the change'],
+)
 const print = () => window.print()
 </script>
 
@@ -50,17 +85,48 @@ const print = () => window.print()
     <template v-if="desk.glass && room.room">
       <AppTop :title="`Water for ${whose}`" :about="about">
         <template v-if="tab === 'bucket' && desk.recipe">
-          <v-btn class="quiet card-btn" :prepend-icon="mdiPrinterOutline" aria-label="Print the recipe" @click="print"><span class="words">Print</span></v-btn>
-          <v-btn class="quiet card-btn" :prepend-icon="mdiFilePdfBox" aria-label="Recipe card as PDF" @click="card.savePdf()"><span class="words">PDF</span></v-btn>
-          <v-btn color="primary" :prepend-icon="mdiCheck" :aria-label="pour.join(': ')" :disabled="card.pouring.value" @click="card.pourIt()">{{ pour[0] }}<span class="more">: {{ pour[1] }}</span></v-btn>
+          <v-btn class="quiet card-btn" :prepend-icon="mdiPrinterOutline" aria-label="Print the recipe" @click="print"
+            ><span class="words">Print</span></v-btn
+          >
+          <v-btn
+            class="quiet card-btn"
+            :prepend-icon="mdiFilePdfBox"
+            aria-label="Recipe card as PDF"
+            @click="card.savePdf()"
+            ><span class="words">PDF</span></v-btn
+          >
+          <v-btn
+            color="primary"
+            :prepend-icon="mdiCheck"
+            :aria-label="pour.join(': ')"
+            :disabled="card.pouring.value"
+            @click="card.pourIt()"
+            >{{ pour[0] }}<span class="more">: {{ pour[1] }}</span></v-btn
+          >
         </template>
       </AppTop>
       <div class="page">
         <div class="water-nav">
           <nav class="tabs" aria-label="Parts of the water place">
-            <button v-for="t in tabs" :key="t.id" type="button" :aria-pressed="tab === t.id" :class="{ on: tab === t.id }" @click="show(t.id)">{{ t.title }}</button>
+            <button
+              v-for="t in tabs"
+              :key="t.id"
+              type="button"
+              :aria-pressed="tab === t.id"
+              :class="{ on: tab === t.id }"
+              @click="show(t.id)"
+            >
+              {{ t.title }}
+            </button>
           </nav>
-          <PickOne class="glass" :model-value="desk.glassId" label="Glass" hide-label :options="glasses" @update:model-value="toGlass" />
+          <PickOne
+            class="glass"
+            :model-value="desk.glassId"
+            label="Glass"
+            hide-label
+            :options="glasses"
+            @update:model-value="toGlass"
+          />
         </div>
         <p v-if="!desk.ready" class="muted waiting">Reading the log …</p>
         <BucketPanel v-else-if="tab === 'bucket'" @sources="show('sources')" />
@@ -77,19 +143,76 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.water { flex: 1; display: flex; flex-direction: column; }
-.page { flex: 1; padding: 0 24px 24px; min-width: 0; }
-.water-nav { display: flex; align-items: center; gap: 20px; border-bottom: 1px solid var(--rule); }
-.tabs { display: flex; gap: 20px; flex: 1; min-width: 0; overflow-x: auto; }
-.tabs button { border: 0; border-bottom: 3px solid transparent; background: none; padding: 8px 0 6px; min-height: 44px; font: inherit; color: var(--muted); cursor: pointer; white-space: nowrap; }
-.tabs button.on { color: var(--ink); font-weight: 650; border-color: var(--water); }
-.glass { width: 230px; padding: 6px 0; }
-.waiting { padding-top: 24px; }
-@media (max-width: 1000px) { .words { display: none; } .card-btn :deep(.v-btn__prepend) { margin: 0; } }
+.water {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+}
+.page {
+  flex: 1;
+  padding: 0 24px 24px;
+  min-width: 0;
+}
+.water-nav {
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  border-bottom: 1px solid var(--rule);
+}
+.tabs {
+  display: flex;
+  gap: 20px;
+  flex: 1;
+  min-width: 0;
+  overflow-x: auto;
+}
+.tabs button {
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  padding: 8px 0 6px;
+  min-height: 44px;
+  font: inherit;
+  color: var(--muted);
+  cursor: pointer;
+  white-space: nowrap;
+}
+.tabs button.on {
+  color: var(--ink);
+  font-weight: 650;
+  border-color: var(--water);
+}
+.glass {
+  width: 230px;
+  padding: 6px 0;
+}
+.waiting {
+  padding-top: 24px;
+}
+@media (max-width: 1000px) {
+  .words {
+    display: none;
+  }
+  .card-btn :deep(.v-btn__prepend) {
+    margin: 0;
+  }
+}
 @media (max-width: 700px) {
-  .card-btn, .more { display: none; }
-  .page { padding: 0 16px 24px; }
-  .water-nav { flex-direction: column-reverse; align-items: stretch; gap: 0; }
-  .glass { width: auto; padding: 8px 0 0; }
+  .card-btn,
+  .more {
+    display: none;
+  }
+  .page {
+    padding: 0 16px 24px;
+  }
+  .water-nav {
+    flex-direction: column-reverse;
+    align-items: stretch;
+    gap: 0;
+  }
+  .glass {
+    width: auto;
+    padding: 8px 0 0;
+  }
 }
 </style>

@@ -13,12 +13,21 @@ watchEffect(() => {
     <AppTop title="Water" about="What to weigh and pour" />
     <section class="page">
       <p class="statement">The water of your glasses will be made here.</p>
-      <p class="muted">It takes a glass in the Room, and what comes out of your tap: then Ulkin says what to weigh and pour, and in how many steps.</p>
+      <p class="muted">
+        It takes a glass in the Room, and what comes out of your tap: then Ulkin says what to weigh and pour, and in how
+        many steps.
+      </p>
       <v-btn color="primary" to="/">To the Room</v-btn>
     </section>
   </div>
 </template>
 
 <style scoped>
-.page { display: grid; gap: 14px; justify-items: start; padding: 40px 24px; max-width: 640px; }
+.page {
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+  padding: 40px 24px;
+  max-width: 640px;
+}
 </style>

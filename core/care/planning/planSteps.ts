@@ -16,9 +16,9 @@ export interface PlanStep {
 export interface PlanLog {
   filledMs: number | null
   /** tests of both ammonia and nitrite; clean when both were none */
-  tests: { at: number, clean: boolean }[]
+  tests: { at: number; clean: boolean }[]
   /** when growth was seen first, and which */
-  grown: { biofilm: number | null, algae: number | null }
+  grown: { biofilm: number | null; algae: number | null }
 }
 
 /** A fill counts as the first one from so much of the net litres on: the last litres often follow later. */
@@ -33,16 +33,29 @@ const testSteps: readonly PlanStepId[] = ['firstTest', 'midTest', 'readyTest']
  * @param netL litres of water that the plan reckons with
  */
 export function planLog(entries: readonly Entry[], netL: number): PlanLog {
-  const fills = entries.filter(e => e.kind === 'waterChange' && e.litres >= FILLED_SHARE * netL).map(e => momentMs(e.at))
-  const tests = entries.flatMap((e) => {
+  const fills = entries
+    .filter(e => e.kind === 'waterChange' && e.litres >= FILLED_SHARE * netL)
+    .map(e => momentMs(e.at))
+  const tests = entries.flatMap(e => {
     if (e.kind !== 'waterTest' || !e.readings.ammoniaMgL || !e.readings.nitriteMgL) return []
-    return [{ at: momentMs(e.at), clean: e.readings.ammoniaMgL.value <= CURED.ammonia && e.readings.nitriteMgL.value <= CURED.nitrite }]
+    return [
+      {
+        at: momentMs(e.at),
+        clean: e.readings.ammoniaMgL.value <= CURED.ammonia && e.readings.nitriteMgL.value <= CURED.nitrite,
+      },
+    ]
   })
   const grownMs = (what: 'biofilm' | 'algae') => {
-    const seen = entries.flatMap(e => (e.kind === 'growth' && e[what] !== undefined && e[what] !== 'none' ? [momentMs(e.at)] : []))
+    const seen = entries.flatMap(e =>
+      e.kind === 'growth' && e[what] !== undefined && e[what] !== 'none' ? [momentMs(e.at)] : [],
+    )
     return seen.length > 0 ? Math.min(...seen) : null
   }
-  return { filledMs: fills.length > 0 ? Math.min(...fills) : null, tests: tests.sort((a, b) => a.at - b.at), grown: { biofilm: grownMs('biofilm'), algae: grownMs('algae') } }
+  return {
+    filledMs: fills.length > 0 ? Math.min(...fills) : null,
+    tests: tests.sort((a, b) => a.at - b.at),
+    grown: { biofilm: grownMs('biofilm'), algae: grownMs('algae') },
+  }
 }
 
 /**
@@ -50,7 +63,10 @@ export function planLog(entries: readonly Entry[], netL: number): PlanLog {
  * its tests (common practice: four to eight weeks), bringing in, and the first count.
  * @param log what the glass's log says: a logged first fill, logged tests and growth that was seen are done, ticked or not
  */
-export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: [], grown: { biofilm: null, algae: null } }): PlanStep[] {
+export function planSteps(
+  plan: Plan,
+  log: PlanLog = { filledMs: null, tests: [], grown: { biofilm: null, algae: null } },
+): PlanStep[] {
   const group = groupOf(plan.groupIds[0]!)
   const { setup } = group
   const start = momentMs(plan.startsAt)
@@ -61,7 +77,10 @@ export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: []
   const due: Partial<Record<PlanStepId, [number, Record<string, number | string>?]>> = {
     legal: [start - 7 * DAY_MS],
     place: [start - DAY_MS, { kg: plan.tank.grossL * 1.25 }],
-    substrate: plan.tank.substrate && plan.tank.substrate.kind !== 'none' ? [start - DAY_MS, { kind: plan.tank.substrate.kind, depth: plan.tank.substrate.depthCm }] : undefined,
+    substrate:
+      plan.tank.substrate && plan.tank.substrate.kind !== 'none'
+        ? [start - DAY_MS, { kind: plan.tank.substrate.kind, depth: plan.tank.substrate.depthCm }]
+        : undefined,
     carbonate: plan.tank.carbonateGL > 0 ? [start - DAY_MS, { gL: plan.tank.carbonateGL }] : undefined,
     equipment: [start - DAY_MS],
     fill: [start],
@@ -71,7 +90,10 @@ export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: []
     grown: setup.grazes ? [ready - WEEK_MS] : undefined,
     readyTest: [ready],
     settle: [ready + 4 * DAY_MS, { n: plan.starters[0]!, ...(settleC !== undefined && { c: settleC }) }],
-    warm: settleC !== undefined && target ? [ready + 4 * DAY_MS + 2 * WEEK_MS, { low: target.preferred[0], high: target.preferred[1] }] : undefined,
+    warm:
+      settleC !== undefined && target
+        ? [ready + 4 * DAY_MS + 2 * WEEK_MS, { low: target.preferred[0], high: target.preferred[1] }]
+        : undefined,
     firstCount: [ready + 4 * DAY_MS + 4 * WEEK_MS],
   }
   // each test stands for one step, in order
@@ -84,11 +106,13 @@ export function planSteps(plan: Plan, log: PlanLog = { filledMs: null, tests: []
     const i = tests.findIndex(t => t.at >= dueMs - EARLY_DAYS * DAY_MS && (id !== 'readyTest' || t.clean))
     return i < 0 ? null : tests.splice(0, i + 1).at(-1)!.at
   }
-  return planStepIds.flatMap((id) => {
-    const entry = due[id]
-    if (!entry) return []
-    const ticked = plan.done[id]
-    const doneMs = ticked === undefined ? logged(id, entry[0]) : momentMs(ticked)
-    return [{ id, dueMs: entry[0], doneMs, values: entry[1] ?? {} }]
-  }).sort((a, b) => a.dueMs - b.dueMs || planStepIds.indexOf(a.id) - planStepIds.indexOf(b.id))
+  return planStepIds
+    .flatMap(id => {
+      const entry = due[id]
+      if (!entry) return []
+      const ticked = plan.done[id]
+      const doneMs = ticked === undefined ? logged(id, entry[0]) : momentMs(ticked)
+      return [{ id, dueMs: entry[0], doneMs, values: entry[1] ?? {} }]
+    })
+    .sort((a, b) => a.dueMs - b.dueMs || planStepIds.indexOf(a.id) - planStepIds.indexOf(b.id))
 }

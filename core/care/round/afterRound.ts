@@ -37,4 +37,5 @@ export function afterRound(due: readonly Due[], nowMs: number): AfterRound {
 const OFF_THE_WALK: ReadonlySet<DueKind> = new Set(['count', 'waterChange', 'planStep', 'calibration', 'soil'])
 
 /** Minutes of what is due today on the walk itself. */
-export const walkMinutes = (today: readonly Due[]): number => today.filter(d => !OFF_THE_WALK.has(d.item.kind)).reduce((s, d) => s + d.item.minutes, 0)
+export const walkMinutes = (today: readonly Due[]): number =>
+  today.filter(d => !OFF_THE_WALK.has(d.item.kind)).reduce((s, d) => s + d.item.minutes, 0)

@@ -13,23 +13,50 @@ export function doing(item: DueItem): Doing | null {
   const litres = Number(Number(values.litres).toFixed(2))
   switch (item.kind) {
     case 'waterChange':
-    case 'doseChange': return { kind: 'waterChange', glassId, litres }
-    case 'topUp': return values.litres === undefined ? null : { kind: 'topUp', glassId, litres }
+    case 'doseChange':
+      return { kind: 'waterChange', glassId, litres }
+    case 'topUp':
+      return values.litres === undefined ? null : { kind: 'topUp', glassId, litres }
     case 'feed':
-    case 'powder': return { kind: 'feeding', glassId, food: values.food as FoodKind, portions: Number(values.portions) }
-    case 'leftovers': return { kind: 'feeding', glassId, removed: true }
-    case 'greens': return { kind: 'feeding', glassId, food: 'greens', portions: 1 }
-    case 'leaves': return { kind: 'supplement', glassId, what: 'leaves', number: Number(values.number) }
-    case 'calcium': return { kind: 'supplement', glassId, what: 'calcium' }
-    case 'equipment': return { kind: 'equipment', glassId, found: Object.fromEntries(String(values.parts).split(' ').map(p => [p, 'fine'])) }
-    case 'mend': return { kind: 'equipment', glassId, found: Object.fromEntries(String(values.parts).split(' ').map(p => [p, 'mended'])) }
-    case 'clutch': return { kind: 'clutch', colonyId, clutchId: values.clutchId, event: 'checked' }
+    case 'powder':
+      return { kind: 'feeding', glassId, food: values.food as FoodKind, portions: Number(values.portions) }
+    case 'leftovers':
+      return { kind: 'feeding', glassId, removed: true }
+    case 'greens':
+      return { kind: 'feeding', glassId, food: 'greens', portions: 1 }
+    case 'leaves':
+      return { kind: 'supplement', glassId, what: 'leaves', number: Number(values.number) }
+    case 'calcium':
+      return { kind: 'supplement', glassId, what: 'calcium' }
+    case 'equipment':
+      return {
+        kind: 'equipment',
+        glassId,
+        found: Object.fromEntries(
+          String(values.parts)
+            .split(' ')
+            .map(p => [p, 'fine']),
+        ),
+      }
+    case 'mend':
+      return {
+        kind: 'equipment',
+        glassId,
+        found: Object.fromEntries(
+          String(values.parts)
+            .split(' ')
+            .map(p => [p, 'mended']),
+        ),
+      }
+    case 'clutch':
+      return { kind: 'clutch', colonyId, clutchId: values.clutchId, event: 'checked' }
     case 'count':
     case 'test':
     case 'young':
     case 'secondDose':
     case 'planStep':
     case 'calibration':
-    case 'soil': return null
+    case 'soil':
+      return null
   }
 }

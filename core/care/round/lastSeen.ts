@@ -2,15 +2,22 @@ import type { RoundCounter } from '#core/groups'
 import { DAY_MS, type Entry, momentMs } from '#core/records'
 
 /** What of a counter was seen last: a number, or how much was said of young; and days ago. */
-export interface LastSeen { seen: number | 'few' | 'many', days: number }
+export interface LastSeen {
+  seen: number | 'few' | 'many'
+  days: number
+}
 
 /** What one entry says to a counter; null when it is about something else. */
 function says(counter: RoundCounter, e: Entry): LastSeen['seen'] | null {
   switch (counter) {
-    case 'young': return e.kind === 'young' ? e.number ?? (e.amount === 'many' ? 'many' : 'few') : null
-    case 'clutch': return e.kind === 'clutch' && e.event === 'laid' ? 1 : null
-    case 'dead': return e.kind === 'death' ? e.number : null
-    default: return e.kind === counter ? e.number : null
+    case 'young':
+      return e.kind === 'young' ? (e.number ?? (e.amount === 'many' ? 'many' : 'few')) : null
+    case 'clutch':
+      return e.kind === 'clutch' && e.event === 'laid' ? 1 : null
+    case 'dead':
+      return e.kind === 'death' ? e.number : null
+    default:
+      return e.kind === counter ? e.number : null
   }
 }
 

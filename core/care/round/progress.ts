@@ -27,8 +27,9 @@ export function roundProgress(walk: readonly string[], roundId: string, visits: 
   for (const id of looked.keys()) passed.delete(id)
   const open = (id: string) => !looked.has(id) && !passed.has(id)
   return {
-    looked, passed,
-    next: (afterId) => {
+    looked,
+    passed,
+    next: afterId => {
       const from = afterId === undefined ? -1 : walk.indexOf(afterId)
       return walk.slice(from + 1).find(open) ?? walk.find(id => id !== afterId && open(id)) ?? null
     },

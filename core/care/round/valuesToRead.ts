@@ -21,9 +21,17 @@ export function valuesToRead(due: readonly ValueKey[], verdicts: ReadonlyMap<Val
   const wanted = valueKeys.filter(k => verdicts.has(k) && !RARE.has(k))
   const read = wanted.filter(k => verdicts.get(k)!.latest)
   const usual = read.length > 0 ? read : wanted
-  const order = [...due, ...usual.filter(k => verdicts.get(k)!.state === 'off'), ...QUICK.filter(k => usual.includes(k)), ...usual]
+  const order = [
+    ...due,
+    ...usual.filter(k => verdicts.get(k)!.state === 'off'),
+    ...QUICK.filter(k => usual.includes(k)),
+    ...usual,
+  ]
   return [...new Set(order)].slice(0, Math.max(ROWS, due.length))
 }
 
 /** The values that a due test names. */
-export const testKeys = (values: Readonly<Record<string, number | string>>): ValueKey[] => String(values.keys ?? '').split(' ').filter(Boolean) as ValueKey[]
+export const testKeys = (values: Readonly<Record<string, number | string>>): ValueKey[] =>
+  String(values.keys ?? '')
+    .split(' ')
+    .filter(Boolean) as ValueKey[]

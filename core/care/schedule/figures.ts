@@ -9,17 +9,33 @@ export const CARE_LOG_DAYS = 150
 
 /** Days between two tests of a value that is steady and well read (from memory). Poisons are tested while they are found. */
 export const TEST_DAYS: Readonly<Partial<Record<ValueKey, number>>> = {
-  temperatureC: 7, humidityPct: 4, conductivityUsCm: 14, salinityGKg: 14, ph: 21, ghDh: 28, khDh: 28, nitrateMgL: 42, calciumMgL: 60, ammoniaMgL: 7, nitriteMgL: 7,
+  temperatureC: 7,
+  humidityPct: 4,
+  conductivityUsCm: 14,
+  salinityGKg: 14,
+  ph: 21,
+  ghDh: 28,
+  khDh: 28,
+  nitrateMgL: 42,
+  calciumMgL: 60,
+  ammoniaMgL: 7,
+  nitriteMgL: 7,
 }
 /** Values that are asked for even where they were never tested: with them most trouble begins (common practice). */
 export const FIRST_TESTS: readonly ValueKey[] = ['temperatureC', 'ghDh', 'khDh', 'ph', 'salinityGKg', 'humidityPct']
 /** Values that are asked for only after they were found. */
 export const POISONS: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL']
 /** Minutes that a test takes: a probe is read, a kit is dripped and shaken (from memory). */
-export const testMinutes = (key: ValueKey): number => (['temperatureC', 'humidityPct', 'conductivityUsCm', 'salinityGKg'].includes(key) ? 0.5 : 3)
+export const testMinutes = (key: ValueKey): number =>
+  ['temperatureC', 'humidityPct', 'conductivityUsCm', 'salinityGKg'].includes(key) ? 0.5 : 3
 
 /** Hours after which leftovers are taken out (from memory; that they are taken out at all is common practice). */
-export const LEFTOVER_HOURS: Readonly<Record<FoodKind, number | null>> = { pellet: 3, protein: 2, greens: 24, powder: null }
+export const LEFTOVER_HOURS: Readonly<Record<FoodKind, number | null>> = {
+  pellet: 3,
+  protein: 2,
+  greens: 24,
+  powder: null,
+}
 /** Evaporated water is replaced once or twice a week (common practice). */
 export const TOP_UP_DAYS = 5
 /** Days between looks at cover, intake sponge and flow (common practice: weekly). */
@@ -36,6 +52,12 @@ export const SOIL_DAYS = { first: 365, last: 730 }
 export const CLUTCH_DAYS = { before: 3, hatching: 1 }
 
 /** Parts of the equipment by whether a group's glass has them. */
-export const EQUIPMENT: Readonly<Record<EquipmentPart, (has: { climbs: boolean, filter: boolean, warm: boolean }) => boolean>> = {
-  cover: h => h.climbs, intake: h => h.filter, flow: h => h.filter, heater: h => h.warm, light: () => false,
+export const EQUIPMENT: Readonly<
+  Record<EquipmentPart, (has: { climbs: boolean; filter: boolean; warm: boolean }) => boolean>
+> = {
+  cover: h => h.climbs,
+  intake: h => h.filter,
+  flow: h => h.filter,
+  heater: h => h.warm,
+  light: () => false,
 }

@@ -2,9 +2,16 @@ import { DAY_MS } from '#core/records'
 import type { DueItem } from './item'
 
 /** A piece of work on a visit of the stand-in: the item, and how often it has come round by then. */
-export interface StandInTask { item: DueItem, turn: number }
+export interface StandInTask {
+  item: DueItem
+  turn: number
+}
 /** One visit of the stand-in. */
-export interface StandInVisit { dayMs: number, tasks: StandInTask[], minutes: number }
+export interface StandInVisit {
+  dayMs: number
+  tasks: StandInTask[]
+  minutes: number
+}
 /** Care while the keeper is away. */
 export interface HolidayPlan {
   /** to do before leaving: what comes due meanwhile and can be done ahead, and what is due by then */
@@ -35,11 +42,13 @@ export function planHoliday(items: readonly DueItem[], fromMs: number, toMs: num
   const before: DueItem[] = []
   const after: DueItem[] = []
   /** per item that cannot wait: when its next turn is due */
-  const open: { item: DueItem, dueMs: number, turn: number }[] = []
+  const open: { item: DueItem; dueMs: number; turn: number }[] = []
   for (const item of items) {
     const canWait = (dueMs: number) => KEEPERS_OWN.has(item.kind) || dueMs + item.lateDays * DAY_MS >= toMs
     // what can wait is not hurried: only what would fall to the stand-in is done ahead
-    const ahead = item.dueMs <= fromMs || (!canWait(item.dueMs) && !NOT_AHEAD.has(item.kind) && item.dueMs - item.earlyDays * DAY_MS <= fromMs)
+    const ahead =
+      item.dueMs <= fromMs ||
+      (!canWait(item.dueMs) && !NOT_AHEAD.has(item.kind) && item.dueMs - item.earlyDays * DAY_MS <= fromMs)
     if (ahead) before.push(item)
     // done before leaving, it comes round again from then
     const next = ahead ? (item.everyDays === null ? null : fromMs + item.everyDays * DAY_MS) : item.dueMs
@@ -49,7 +58,9 @@ export function planHoliday(items: readonly DueItem[], fromMs: number, toMs: num
   }
   const visits: StandInVisit[] = []
   for (let left = MOST_TURNS; left > 0; left--) {
-    const pressing = open.filter(o => o.dueMs + o.item.lateDays * DAY_MS < toMs).map(o => o.dueMs + o.item.lateDays * DAY_MS)
+    const pressing = open
+      .filter(o => o.dueMs + o.item.lateDays * DAY_MS < toMs)
+      .map(o => o.dueMs + o.item.lateDays * DAY_MS)
     if (pressing.length === 0) break
     const dayMs = Math.min(...pressing)
     const tasks: StandInTask[] = []

@@ -1,5 +1,13 @@
 export { CARE_LOG_DAYS } from './figures'
-export { type ColonyCare, type DueItem, type DueKind, dueKinds, type DueReason, type GlassCare, type RoomCareInput } from './item'
+export {
+  type ColonyCare,
+  type DueItem,
+  type DueKind,
+  dueKinds,
+  type DueReason,
+  type GlassCare,
+  type RoomCareInput,
+} from './item'
 export { byDay, type Due, dueState, type DueState, schedule } from './schedule'
 export { type CareDay, levelEffort } from './levelEffort'
 export { type HolidayPlan, planHoliday, type StandInTask, type StandInVisit } from './holiday'

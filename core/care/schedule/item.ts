@@ -3,17 +3,62 @@ import type { Basis, Bench, Colony, Entry, Glass, Message, Plan } from '#core/re
 import type { ValueVerdict } from '#core/water'
 
 /** What can be due. */
-export const dueKinds = ['waterChange', 'topUp', 'test', 'feed', 'powder', 'leftovers', 'greens', 'leaves', 'calcium', 'equipment', 'mend', 'count', 'young', 'clutch', 'doseChange', 'secondDose', 'planStep', 'calibration', 'soil'] as const
-export type DueKind = typeof dueKinds[number]
+export const dueKinds = [
+  'waterChange',
+  'topUp',
+  'test',
+  'feed',
+  'powder',
+  'leftovers',
+  'greens',
+  'leaves',
+  'calcium',
+  'equipment',
+  'mend',
+  'count',
+  'young',
+  'clutch',
+  'doseChange',
+  'secondDose',
+  'planStep',
+  'calibration',
+  'soil',
+] as const
+export type DueKind = (typeof dueKinds)[number]
 
 /** Keys of the reasons; the words are in app/words/care. */
 export type DueReason =
-  | 'changeEvery' | 'changeNever' | 'changeCorrects' | 'topUpEvery' | 'topUpNever'
-  | 'testAge' | 'testNever' | 'testDrift' | 'testDoubt' | 'testOff'
-  | 'feedEvery' | 'feedNever' | 'feedRested' | 'powderYoung' | 'leftoversLie' | 'leftoversSeen'
-  | 'every' | 'never' | 'broken'
-  | 'countNever' | 'countNarrows' | 'countOld'
-  | 'hatchNear' | 'clutchCheck' | 'clutchHatching' | 'doseChange' | 'secondDose' | 'planNext' | 'calibrateEvery' | 'calibrateNever' | 'soilOld'
+  | 'changeEvery'
+  | 'changeNever'
+  | 'changeCorrects'
+  | 'topUpEvery'
+  | 'topUpNever'
+  | 'testAge'
+  | 'testNever'
+  | 'testDrift'
+  | 'testDoubt'
+  | 'testOff'
+  | 'feedEvery'
+  | 'feedNever'
+  | 'feedRested'
+  | 'powderYoung'
+  | 'leftoversLie'
+  | 'leftoversSeen'
+  | 'every'
+  | 'never'
+  | 'broken'
+  | 'countNever'
+  | 'countNarrows'
+  | 'countOld'
+  | 'hatchNear'
+  | 'clutchCheck'
+  | 'clutchHatching'
+  | 'doseChange'
+  | 'secondDose'
+  | 'planNext'
+  | 'calibrateEvery'
+  | 'calibrateNever'
+  | 'soilOld'
 
 /**
  * Something to do, reckoned from the log. Moments are milliseconds.
@@ -53,7 +98,13 @@ export interface ColonyCare {
   /** standing entries of the recent log, by time */
   entries: readonly Entry[]
   /** how many there are, and the range that one full count today would leave; null until it is estimated */
-  numbers: { value: number, low: number, high: number, ifCounted: { low: number, high: number }, lastCountMs: number | null } | null
+  numbers: {
+    value: number
+    low: number
+    high: number
+    ifCounted: { low: number; high: number }
+    lastCountMs: number | null
+  } | null
   /** verdicts on its water */
   values: readonly ValueVerdict[]
 }

@@ -22,10 +22,21 @@ const SAME_OCCURRENCE_DAYS = 1
 export function schedule(whole: RoomCareInput): DueItem[] {
   const { nowMs } = whole
   const since = toMoment(nowMs - CARE_LOG_DAYS * DAY_MS)
-  const input = { ...whole, glasses: whole.glasses.map(g => ({ ...g, entries: from(g.entries, since), colonies: g.colonies.map(c => ({ ...c, entries: from(c.entries, since) })) })) }
+  const input = {
+    ...whole,
+    glasses: whole.glasses.map(g => ({
+      ...g,
+      entries: from(g.entries, since),
+      colonies: g.colonies.map(c => ({ ...c, entries: from(c.entries, since) })),
+    })),
+  }
   const marks = marksOf(input)
   const items = [
-    ...input.glasses.flatMap(g => [waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule => rule(g, nowMs))),
+    ...input.glasses.flatMap(g =>
+      [waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule =>
+        rule(g, nowMs),
+      ),
+    ),
     ...input.glasses.flatMap(g => g.colonies).flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs)]),
     ...planRule(input),
     ...calibrationRule(input),
@@ -63,12 +74,17 @@ function marksOf({ glasses, marks: ofRoom }: RoomCareInput): Map<string, EntryOf
 function marked(item: DueItem, mark: EntryOf<'dueMark'> | undefined): DueItem | null {
   if (!mark || item.dueMs > momentMs(mark.dueAt) + SAME_OCCURRENCE_DAYS * DAY_MS) return item
   if (mark.act === 'snooze') return { ...item, dueMs: Math.max(item.dueMs, momentMs(mark.until!)) }
-  return item.everyDays === null ? null : { ...item, dueMs: Math.max(item.dueMs, momentMs(mark.at) + item.everyDays * DAY_MS) }
+  return item.everyDays === null
+    ? null
+    : { ...item, dueMs: Math.max(item.dueMs, momentMs(mark.at) + item.everyDays * DAY_MS) }
 }
 
 export type DueState = 'late' | 'due' | 'soon' | 'ahead'
 /** An item on the keeper's list, with its state today. */
-export interface Due { item: DueItem, state: DueState }
+export interface Due {
+  item: DueItem
+  state: DueState
+}
 
 /** Hours ahead in which what is due at its hour already counts. */
 const HOURS_AHEAD_MS = 2 * 3_600_000

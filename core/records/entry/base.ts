@@ -21,11 +21,15 @@ const MOST = 100_000
 /** Some animals, masses or pairs: at least one. */
 export const number = z.int('must be a whole number').min(1, 'must be at least 1').max(MOST, 'must be 100 000 at most')
 /** A number that may be none: that nothing was seen is news too. */
-export const numberOrNone = z.int('must be a whole number').min(0, 'must be 0 or more').max(MOST, 'must be 100 000 at most')
+export const numberOrNone = z
+  .int('must be a whole number')
+  .min(0, 'must be 0 or more')
+  .max(MOST, 'must be 100 000 at most')
 export const litres = z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most')
 
 /** A number and its split by sex and size. */
 export const split = { number, parts: Heads.optional() }
 export const splitFits = { path: ['parts'], message: 'the parts add up to more than the number' }
 /** Whether the parts of a split fit into its number. */
-export const fits = (e: { number: number, parts?: Heads | undefined }): boolean => !e.parts || headsTotal(e.parts) <= e.number
+export const fits = (e: { number: number; parts?: Heads | undefined }): boolean =>
+  !e.parts || headsTotal(e.parts) <= e.number

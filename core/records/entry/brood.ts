@@ -3,35 +3,54 @@ import { Id } from '../id'
 import { number, numberOrNone, ofColony } from './base'
 
 /** Berried females seen in the whole glass, or one animal that is followed by its name. */
-export const BerriedEntry = z.strictObject({
-  ...ofColony,
-  kind: z.literal('berried'),
-  number: numberOrNone,
-  /** females with a saddle: ovaries that will be eggs after the next molt */
-  saddle: numberOrNone.optional(),
-  /** of the berried ones, those whose eggs show eyes: days before they hatch */
-  eyed: numberOrNone.optional(),
-  animal: z.string().trim().min(1).max(30).optional(),
-}).refine(e => (e.eyed ?? 0) <= e.number, { path: ['eyed'], message: 'more with eyed eggs than berried' })
+export const BerriedEntry = z
+  .strictObject({
+    ...ofColony,
+    kind: z.literal('berried'),
+    number: numberOrNone,
+    /** females with a saddle: ovaries that will be eggs after the next molt */
+    saddle: numberOrNone.optional(),
+    /** of the berried ones, those whose eggs show eyes: days before they hatch */
+    eyed: numberOrNone.optional(),
+    animal: z.string().trim().min(1).max(30).optional(),
+  })
+  .refine(e => (e.eyed ?? 0) <= e.number, { path: ['eyed'], message: 'more with eyed eggs than berried' })
 
 /** Jelly masses of snails that were seen; for each there are hidden ones. */
 export const EggMassEntry = z.strictObject({ ...ofColony, kind: z.literal('eggMass'), number: numberOrNone })
 
 /** What happens to one clutch: laid begins it, the others name the entry that did. */
-export const ClutchEntry = z.strictObject({
-  ...ofColony,
-  kind: z.literal('clutch'),
-  event: z.enum(['laid', 'moved', 'checked', 'hatched', 'lost']),
-  clutchId: Id.optional(),
-  place: z.enum(['inPlace', 'incubator']).optional(),
-  /** young that came out */
-  young: numberOrNone.optional(),
-}).refine(e => (e.event === 'laid') === (e.clutchId === undefined), { path: ['clutchId'], message: 'a laid clutch begins; what follows names it' })
-  .refine(e => e.young === undefined || e.event === 'hatched', { path: ['young'], message: 'young belong to a clutch that hatched' })
+export const ClutchEntry = z
+  .strictObject({
+    ...ofColony,
+    kind: z.literal('clutch'),
+    event: z.enum(['laid', 'moved', 'checked', 'hatched', 'lost']),
+    clutchId: Id.optional(),
+    place: z.enum(['inPlace', 'incubator']).optional(),
+    /** young that came out */
+    young: numberOrNone.optional(),
+  })
+  .refine(e => (e.event === 'laid') === (e.clutchId === undefined), {
+    path: ['clutchId'],
+    message: 'a laid clutch begins; what follows names it',
+  })
+  .refine(e => e.young === undefined || e.event === 'hatched', {
+    path: ['young'],
+    message: 'young belong to a clutch that hatched',
+  })
 
 /** Young that were seen: a few, many, or a number. */
-export const YoungEntry = z.strictObject({ ...ofColony, kind: z.literal('young'), amount: z.enum(['few', 'many', 'number']), number: number.optional() })
-  .refine(e => (e.amount === 'number') === (e.number !== undefined), { path: ['number'], message: 'a number belongs to “a number”' })
+export const YoungEntry = z
+  .strictObject({
+    ...ofColony,
+    kind: z.literal('young'),
+    amount: z.enum(['few', 'many', 'number']),
+    number: number.optional(),
+  })
+  .refine(e => (e.amount === 'number') === (e.number !== undefined), {
+    path: ['number'],
+    message: 'a number belongs to “a number”',
+  })
 
 /** Mating that was seen, in pairs. */
 export const MatingEntry = z.strictObject({ ...ofColony, kind: z.literal('mating'), number })

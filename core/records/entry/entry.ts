@@ -13,12 +13,35 @@ import { TopUpEntry, TreatmentEntry, WaterChangeEntry, WaterTestEntry } from './
  * saying in `subjectOf` whose it is.
  */
 export const Entry = z.discriminatedUnion('kind', [
-  CountEntry, AdditionEntry, RemovalEntry, DeathEntry, MoveEntry, GradingEntry,
-  WaterTestEntry, WaterChangeEntry, TopUpEntry, TreatmentEntry,
-  MoltsEntry, FailedMoltEntry, LimbLossEntry, ShellEntry,
-  BerriedEntry, EggMassEntry, ClutchEntry, YoungEntry, MatingEntry,
-  FeedingEntry, SupplementEntry, EquipmentEntry, GrowthEntry, PestEntry, VisitEntry, DueMarkEntry,
-  NoteEntry, PhotoEntry, WithdrawalEntry,
+  CountEntry,
+  AdditionEntry,
+  RemovalEntry,
+  DeathEntry,
+  MoveEntry,
+  GradingEntry,
+  WaterTestEntry,
+  WaterChangeEntry,
+  TopUpEntry,
+  TreatmentEntry,
+  MoltsEntry,
+  FailedMoltEntry,
+  LimbLossEntry,
+  ShellEntry,
+  BerriedEntry,
+  EggMassEntry,
+  ClutchEntry,
+  YoungEntry,
+  MatingEntry,
+  FeedingEntry,
+  SupplementEntry,
+  EquipmentEntry,
+  GrowthEntry,
+  PestEntry,
+  VisitEntry,
+  DueMarkEntry,
+  NoteEntry,
+  PhotoEntry,
+  WithdrawalEntry,
 ])
 export type Entry = z.infer<typeof Entry>
 export type EntryKind = Entry['kind']
@@ -26,7 +49,11 @@ export type EntryKind = Entry['kind']
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>
 
 /** Whose entry it is: water belongs to the glass, numbers to the colony; a move belongs to both colonies. */
-export function subjectOf(entry: Entry): { colonyId: Id | undefined, toColonyId: Id | undefined, glassId: Id | undefined } {
+export function subjectOf(entry: Entry): {
+  colonyId: Id | undefined
+  toColonyId: Id | undefined
+  glassId: Id | undefined
+} {
   return {
     colonyId: 'colonyId' in entry ? entry.colonyId : undefined,
     toColonyId: 'toColonyId' in entry ? entry.toColonyId : undefined,

@@ -12,20 +12,39 @@ const reading = (key: ValueKey) => {
   })
 }
 /** Readings of one water test: any subset of the values, at least one. The air's humidity is one of them. */
-export const Readings = z.strictObject(Object.fromEntries(valueKeys.map(k => [k, reading(k).optional()])) as { [K in ValueKey]: z.ZodOptional<ReturnType<typeof reading>> })
+export const Readings = z.strictObject(
+  Object.fromEntries(valueKeys.map(k => [k, reading(k).optional()])) as {
+    [K in ValueKey]: z.ZodOptional<ReturnType<typeof reading>>
+  },
+)
 export type Readings = z.infer<typeof Readings>
 
 /** A test of the water in a glass. Conductivity is stored compensated to 25 °C. */
-export const WaterTestEntry = z.strictObject({
-  ...ofGlass,
-  kind: z.literal('waterTest'),
-  readings: Readings,
-}).refine(e => Object.values(e.readings).some(r => r !== undefined), { path: ['readings'], message: 'a water test needs at least one value' })
+export const WaterTestEntry = z
+  .strictObject({
+    ...ofGlass,
+    kind: z.literal('waterTest'),
+    readings: Readings,
+  })
+  .refine(e => Object.values(e.readings).some(r => r !== undefined), {
+    path: ['readings'],
+    message: 'a water test needs at least one value',
+  })
 
 /** What went into a bucket: names are kept, so that the line reads the same when a source is put away. */
 const poured = {
-  poured: z.array(z.strictObject({ sourceId: Id.optional(), name: z.string().min(1).max(60), litres: z.number().gt(0).max(5000) })).max(12).optional(),
-  weighed: z.array(z.strictObject({ itemId: Id.optional(), name: z.string().min(1).max(60), grams: z.number().gt(0).max(100_000) })).max(12).optional(),
+  poured: z
+    .array(
+      z.strictObject({ sourceId: Id.optional(), name: z.string().min(1).max(60), litres: z.number().gt(0).max(5000) }),
+    )
+    .max(12)
+    .optional(),
+  weighed: z
+    .array(
+      z.strictObject({ itemId: Id.optional(), name: z.string().min(1).max(60), grams: z.number().gt(0).max(100_000) }),
+    )
+    .max(12)
+    .optional(),
   /** amounts of the new water, as reckoned when it was poured; missing when nobody knows */
   water: Water.optional(),
 }

@@ -9,7 +9,8 @@
  */
 export function unionisedShare(ph: number, temperatureC: number): number {
   if (!(ph >= 3 && ph <= 11)) throw new RangeError(`ph must lie in 3 to 11, got ${ph}`)
-  if (!(temperatureC >= 0 && temperatureC <= 45)) throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
+  if (!(temperatureC >= 0 && temperatureC <= 45))
+    throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
   const pKa = 0.09018 + 2729.92 / (273.15 + temperatureC)
   return 1 / (1 + 10 ** (pKa - ph))
 }
@@ -22,7 +23,8 @@ const NH3_PER_NH4 = 17.031 / 18.039
  * @param totalMgL mg/L as NH4, as kits print it
  * @returns mg/L NH3
  */
-export const unionisedAmmonia = (totalMgL: number, ph: number, temperatureC: number): number => totalMgL * NH3_PER_NH4 * unionisedShare(ph, temperatureC)
+export const unionisedAmmonia = (totalMgL: number, ph: number, temperatureC: number): number =>
+  totalMgL * NH3_PER_NH4 * unionisedShare(ph, temperatureC)
 
 /** Un-ionised ammonia from which harm is to be expected over days, mg/L NH3 (from memory: common aquaculture limit 0.02 to 0.05). */
 export const HARMFUL_NH3 = 0.02

@@ -6,7 +6,15 @@ import { seaSaltIons } from './seaSalt'
 import { gramsPerLitreFromSalinity } from './seawater'
 
 /** What had to be assumed to complete a partial analysis; the sentences are in app/words. */
-export type Assumption = 'caMgSplit' | 'hardnessFromConductivity' | 'noHardness' | 'alkalinityUnknown' | 'sodiumBalances' | 'chlorideSulfateSplit' | 'sodiumChlorideForConductivity' | 'seaSaltProportions'
+export type Assumption =
+  | 'caMgSplit'
+  | 'hardnessFromConductivity'
+  | 'noHardness'
+  | 'alkalinityUnknown'
+  | 'sodiumBalances'
+  | 'chlorideSulfateSplit'
+  | 'sodiumChlorideForConductivity'
+  | 'seaSaltProportions'
 
 /** An analysis made whole: what was measured is kept apart from what follows. */
 export interface CompletedAnalysis {
@@ -22,10 +30,18 @@ export interface CompletedAnalysis {
 }
 
 /** Ways to fill what is open: Ca's part of GH by moles, and chloride's part of the anions that are left. */
-interface Guess { caShare: number, chlorideShare: number, alkalinityOfHardness: number }
+interface Guess {
+  caShare: number
+  chlorideShare: number
+  alkalinityOfHardness: number
+}
 /** From memory: fresh waters lie between 60 and 90 % Ca; the trade's 3:1 by mass is 65 %, most taps lie higher. */
 const usual: Guess = { caShare: 0.78, chlorideShare: 0.5, alkalinityOfHardness: 0.7 }
-const corners: readonly Guess[] = [0.6, 0.92].flatMap(caShare => [0.15, 0.85].flatMap(chlorideShare => [0.2, 1].map(alkalinityOfHardness => ({ caShare, chlorideShare, alkalinityOfHardness }))))
+const corners: readonly Guess[] = [0.6, 0.92].flatMap(caShare =>
+  [0.15, 0.85].flatMap(chlorideShare =>
+    [0.2, 1].map(alkalinityOfHardness => ({ caShare, chlorideShare, alkalinityOfHardness })),
+  ),
+)
 
 /**
  * Completes what is known of a water to a whole set of amounts, with stated assumptions and a range.
@@ -38,19 +54,32 @@ export function completeAnalysis(values: Analysis['values'], options: { caMgByMa
   const measured = (Object.keys(values) as AnalysisKey[]).filter(k => values[k] !== undefined)
   const typical = options.caMgByMass === undefined ? usual : { ...usual, caShare: calciumShare(options.caMgByMass) }
   const { water, assumptions } = fill(values, typical)
-  const range = Object.fromEntries(amountKeys.map(k => [k, [water[k], water[k]]])) as Record<AmountKey, [number, number]>
+  const range = Object.fromEntries(amountKeys.map(k => [k, [water[k], water[k]]])) as Record<
+    AmountKey,
+    [number, number]
+  >
   for (const guess of corners) {
     const other = fill(values, options.caMgByMass === undefined ? guess : { ...guess, caShare: typical.caShare }).water
-    for (const key of amountKeys) range[key] = [Math.min(range[key][0], other[key]), Math.max(range[key][1], other[key])]
+    for (const key of amountKeys)
+      range[key] = [Math.min(range[key][0], other[key]), Math.max(range[key][1], other[key])]
   }
   const has = (...keys: AnalysisKey[]) => keys.every(k => values[k] !== undefined)
-  const complete = has('khDh', 'sodiumMgL', 'chlorideMgL', 'sulfateMgL') && (has('calciumMgL', 'magnesiumMgL') || (has('ghDh') && (has('calciumMgL') || has('magnesiumMgL'))))
+  const complete =
+    has('khDh', 'sodiumMgL', 'chlorideMgL', 'sulfateMgL') &&
+    (has('calciumMgL', 'magnesiumMgL') || (has('ghDh') && (has('calciumMgL') || has('magnesiumMgL'))))
   const estimated = estimateConductivity({ ...water, conductivityOffsetUsCm: 0 })
   const ratio = values.conductivityUsCm !== undefined && estimated > 0 ? values.conductivityUsCm / estimated : 1
-  return { water, range, measured, assumptions, balance: complete ? chargeBalance(water) : null, conductivityMismatch: complete && Math.abs(ratio - 1) > 2 * CONDUCTIVITY_ERROR ? ratio : null }
+  return {
+    water,
+    range,
+    measured,
+    assumptions,
+    balance: complete ? chargeBalance(water) : null,
+    conductivityMismatch: complete && Math.abs(ratio - 1) > 2 * CONDUCTIVITY_ERROR ? ratio : null,
+  }
 }
 
-function fill(v: Analysis['values'], guess: Guess): { water: Water, assumptions: Assumption[] } {
+function fill(v: Analysis['values'], guess: Guess): { water: Water; assumptions: Assumption[] } {
   const assumptions: Assumption[] = []
   if ((v.salinityGKg ?? 0) >= 1) {
     // brackish and sea water: the salt's own proportions, and the alkalinity that was measured
@@ -63,15 +92,28 @@ function fill(v: Analysis['values'], guess: Guess): { water: Water, assumptions:
   const ca = v.calciumMgL === undefined ? undefined : v.calciumMgL / molarMass.Ca
   const mg = v.magnesiumMgL === undefined ? undefined : v.magnesiumMgL / molarMass.Mg
   let hardness = v.ghDh === undefined ? undefined : v.ghDh * MMOL_PER_DGH
-  if (hardness === undefined && (ca === undefined || mg === undefined) && v.conductivityUsCm !== undefined && v.khDh === undefined) {
+  if (
+    hardness === undefined &&
+    (ca === undefined || mg === undefined) &&
+    v.conductivityUsCm !== undefined &&
+    v.khDh === undefined
+  ) {
     // nothing but conductivity: calcium bicarbonate and a little of the rest give about 33 µS/cm for a degree (from memory)
-    hardness = v.conductivityUsCm / 33 * MMOL_PER_DGH * 0.9
+    hardness = (v.conductivityUsCm / 33) * MMOL_PER_DGH * 0.9
     assumptions.push('hardnessFromConductivity')
-  }
-  else if (hardness === undefined && ca === undefined && mg === undefined && v.khDh !== undefined) assumptions.push('noHardness')
-  w.caMmolL = ca ?? (hardness === undefined ? 0 : mg === undefined ? hardness * guess.caShare : Math.max(0, hardness - mg))
-  w.mgMmolL = mg ?? (hardness === undefined ? (ca === undefined ? 0 : ca * (1 - guess.caShare) / guess.caShare) : Math.max(0, hardness - w.caMmolL))
-  if ((ca === undefined) !== (mg === undefined) ? hardness === undefined : ca === undefined && (hardness ?? 0) > 0) assumptions.push('caMgSplit')
+  } else if (hardness === undefined && ca === undefined && mg === undefined && v.khDh !== undefined)
+    assumptions.push('noHardness')
+  w.caMmolL =
+    ca ?? (hardness === undefined ? 0 : mg === undefined ? hardness * guess.caShare : Math.max(0, hardness - mg))
+  w.mgMmolL =
+    mg ??
+    (hardness === undefined
+      ? ca === undefined
+        ? 0
+        : (ca * (1 - guess.caShare)) / guess.caShare
+      : Math.max(0, hardness - w.caMmolL))
+  if ((ca === undefined) !== (mg === undefined) ? hardness === undefined : ca === undefined && (hardness ?? 0) > 0)
+    assumptions.push('caMgSplit')
   w.naMmolL = v.sodiumMgL === undefined ? 0 : v.sodiumMgL / molarMass.Na
   w.kMmolL = v.potassiumMgL === undefined ? 0 : v.potassiumMgL / molarMass.K
   w.clMmolL = v.chlorideMgL === undefined ? 0 : v.chlorideMgL / molarMass.Cl
@@ -100,7 +142,7 @@ function balance(w: Water, v: Analysis['values'], guess: Guess, assumptions: Ass
     const sulfate = v.sulfateMgL === undefined
     const share = chloride && sulfate ? guess.chlorideShare : chloride ? 1 : 0
     if (chloride) w.clMmolL += spare * share
-    if (sulfate) w.so4MmolL += spare * (1 - share) / 2
+    if (sulfate) w.so4MmolL += (spare * (1 - share)) / 2
     if (chloride && sulfate) assumptions.push('chlorideSulfateSplit')
   }
 }
@@ -122,14 +164,16 @@ function explainConductivity(w: Water, v: Analysis['values'], assumptions: Assum
   w.conductivityOffsetUsCm = wanted - estimateConductivity(w)
 }
 
-
 /**
  * Brings a reckoned water in line with new readings: what was measured is set, the rest is kept in its proportions, and
  * charges are balanced by sodium and chloride.
  * @param w water as reckoned so far
  * @param values new readings; values that are missing stay
  */
-export function adjustTo(w: Water, values: Pick<Analysis['values'], 'ghDh' | 'khDh' | 'conductivityUsCm' | 'calciumMgL' | 'salinityGKg' | 'nitrateMgL'>): Water {
+export function adjustTo(
+  w: Water,
+  values: Pick<Analysis['values'], 'ghDh' | 'khDh' | 'conductivityUsCm' | 'calciumMgL' | 'salinityGKg' | 'nitrateMgL'>,
+): Water {
   if ((values.salinityGKg ?? 0) >= 1) return completeAnalysis(values).water
   const out: Water = { ...w }
   if (values.salinityGKg !== undefined) out.seaSaltGL = 0
@@ -153,8 +197,7 @@ export function adjustTo(w: Water, values: Pick<Analysis['values'], 'ghDh' | 'kh
     const fromSodium = Math.min(out.naMmolL, spare)
     out.naMmolL -= fromSodium
     out.clMmolL += spare - fromSodium
-  }
-  else {
+  } else {
     const fromChloride = Math.min(out.clMmolL, -spare)
     out.clMmolL -= fromChloride
     out.naMmolL += -spare - fromChloride

@@ -7,7 +7,7 @@ import type { Dose } from './salts'
  * @param parts waters with their litres, 0 or more, together above 0
  * @throws RangeError when litres are negative or all zero
  */
-export function blend(parts: readonly { water: Water, litres: number }[]): Water {
+export function blend(parts: readonly { water: Water; litres: number }[]): Water {
   let total = 0
   const sum: Water = { ...pureWater }
   for (const { water, litres } of parts) {
@@ -24,12 +24,12 @@ export function blend(parts: readonly { water: Water, litres: number }[]): Water
  * Dissolves grams in a volume. The volume that the salt itself takes is ignored.
  * @throws RangeError for litres not above 0 or negative grams
  */
-export function dissolve(water: Water, litres: number, additions: readonly { dose: Dose, grams: number }[]): Water {
+export function dissolve(water: Water, litres: number, additions: readonly { dose: Dose; grams: number }[]): Water {
   if (!(litres > 0)) throw new RangeError(`litres must be above 0, got ${litres}`)
   const out: Water = { ...water }
   for (const { dose, grams } of additions) {
     if (!(grams >= 0)) throw new RangeError(`grams must be 0 or more, got ${grams}`)
-    for (const key of amountKeys) out[key] += dose.perGramL[key] * grams / litres
+    for (const key of amountKeys) out[key] += (dose.perGramL[key] * grams) / litres
   }
   return out
 }
@@ -66,6 +66,6 @@ export function afterChange(current: number, share: number, added: number): numb
 export function evaporated(tank: Water, netL: number, lostL: number): Water {
   if (!(lostL >= 0 && lostL < netL)) throw new RangeError(`lostL must lie in 0 to less than ${netL}, got ${lostL}`)
   const out: Water = { ...pureWater }
-  for (const key of amountKeys) out[key] = tank[key] * netL / (netL - lostL)
+  for (const key of amountKeys) out[key] = (tank[key] * netL) / (netL - lostL)
   return out
 }

@@ -3,7 +3,14 @@ import { MEQ_PER_DKH } from './hardness'
 import { ionicStrength, molarMass } from './ions'
 
 /** Equilibrium constants of the carbonate system as −log10, at a temperature. */
-export interface CarbonateConstants { pK1: number, pK2: number, logKH: number, logKcalcite: number, logKaragonite: number, pKw: number }
+export interface CarbonateConstants {
+  pK1: number
+  pK2: number
+  logKH: number
+  logKcalcite: number
+  logKaragonite: number
+  pKw: number
+}
 
 /**
  * Constants of carbonic acid, calcite and aragonite: Plummer & Busenberg 1982, Geochimica et Cosmochimica Acta 46:1011
@@ -12,7 +19,8 @@ export interface CarbonateConstants { pK1: number, pK2: number, logKH: number, l
  * @throws RangeError outside these limits
  */
 export function carbonateConstants(temperatureC: number): CarbonateConstants {
-  if (!(temperatureC >= 0 && temperatureC <= 45)) throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
+  if (!(temperatureC >= 0 && temperatureC <= 45))
+    throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
   const T = 273.15 + temperatureC
   const log = Math.log10(T)
   return {
@@ -39,7 +47,13 @@ export function logActivity(strength: number, z: number, temperatureC: number): 
 }
 
 /** Carbonate species of a water of known pH and alkalinity. */
-export interface CarbonateSystem { co2MgL: number, hco3MmolL: number, co3MmolL: number, saturationCalcite: number, saturationAragonite: number }
+export interface CarbonateSystem {
+  co2MgL: number
+  hco3MmolL: number
+  co3MmolL: number
+  saturationCalcite: number
+  saturationAragonite: number
+}
 
 /**
  * Solves the carbonate system from pH and alkalinity. pH is taken as −log of hydrogen's activity, all alkalinity as
@@ -61,12 +75,18 @@ export function carbonateSystem(w: Water, ph: number, temperatureC: number): Car
   const alkalinity = w.alkalinityMeqL / 1000
   // alkalinity = HCO3 + 2 CO3 + OH − H, all as concentrations
   const carbonates = Math.max(0, alkalinity - oh + h / g1)
-  const co3PerHco3 = 10 ** -k.pK2 * g1 / (h * g2)
+  const co3PerHco3 = (10 ** -k.pK2 * g1) / (h * g2)
   const hco3 = carbonates / (1 + 2 * co3PerHco3)
   const co3 = hco3 * co3PerHco3
-  const co2 = h * hco3 * g1 / 10 ** -k.pK1
-  const product = Math.log10(Math.max(1e-30, w.caMmolL / 1000 * g2 * co3 * g2))
-  return { co2MgL: co2 * molarMass.CO2 * 1000, hco3MmolL: hco3 * 1000, co3MmolL: co3 * 1000, saturationCalcite: product - k.logKcalcite, saturationAragonite: product - k.logKaragonite }
+  const co2 = (h * hco3 * g1) / 10 ** -k.pK1
+  const product = Math.log10(Math.max(1e-30, (w.caMmolL / 1000) * g2 * co3 * g2))
+  return {
+    co2MgL: co2 * molarMass.CO2 * 1000,
+    hco3MmolL: hco3 * 1000,
+    co3MmolL: co3 * 1000,
+    saturationCalcite: product - k.logKcalcite,
+    saturationAragonite: product - k.logKaragonite,
+  }
 }
 
 /**
@@ -76,4 +96,5 @@ export function carbonateSystem(w: Water, ph: number, temperatureC: number): Car
 export const co2ByRule = (ph: number, khDh: number): number => 3 * khDh * 10 ** (7 - ph)
 
 /** CO2 from pH and KH, corrected for activity. @returns mg/L */
-export const co2FromPhKh = (ph: number, khDh: number, temperatureC: number, w: Water): number => carbonateSystem({ ...w, alkalinityMeqL: khDh * MEQ_PER_DKH }, ph, temperatureC).co2MgL
+export const co2FromPhKh = (ph: number, khDh: number, temperatureC: number, w: Water): number =>
+  carbonateSystem({ ...w, alkalinityMeqL: khDh * MEQ_PER_DKH }, ph, temperatureC).co2MgL

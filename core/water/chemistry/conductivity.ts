@@ -10,12 +10,12 @@ import { conductivityOfSalinity, salinityFromGramsPerLitre } from './seawater'
  */
 const coefficients: Readonly<Record<IonKey, readonly [number, number, number, number, number, number, number]>> = {
   caMmolL: [0.009645, 1.984, 62.28, 0.03174, 2.334, 132.3, 2.8],
-  mgMmolL: [0.01068, 1.695, 57.16, 0.02453, 1.915, 80.50, 2.1],
-  naMmolL: [0.003763, 0.8770, 26.23, 0.00027, 1.141, 32.07, 1.7],
-  kMmolL: [0.003046, 1.261, 40.70, 0.00535, 0.9316, 22.59, 1.5],
+  mgMmolL: [0.01068, 1.695, 57.16, 0.02453, 1.915, 80.5, 2.1],
+  naMmolL: [0.003763, 0.877, 26.23, 0.00027, 1.141, 32.07, 1.7],
+  kMmolL: [0.003046, 1.261, 40.7, 0.00535, 0.9316, 22.59, 1.5],
   clMmolL: [0.003817, 1.337, 40.99, 0.00613, 0.9469, 22.01, 1.5],
   so4MmolL: [0.01037, 2.838, 82.37, 0.03324, 5.889, 193.5, 2.6],
-  no3MmolL: [0.001925, 1.214, 39.90, 0.00118, 0.5045, 23.31, 0.1],
+  no3MmolL: [0.001925, 1.214, 39.9, 0.00118, 0.5045, 23.31, 0.1],
   alkalinityMeqL: [0.000614, 0.9048, 21.14, -0.00503, 0.8957, 10.97, 0.1],
 }
 
@@ -48,7 +48,10 @@ export function estimateConductivity(w: Water, temperatureC = 25): number {
   if (w.seaSaltGL > 0) {
     sea = conductivityOfSalinity(salinityFromGramsPerLitre(w.seaSaltGL, temperatureC), temperatureC) * 1000
     const ions = seaSaltIons(w.seaSaltGL)
-    rest = waterOf({ conductivityOffsetUsCm: w.conductivityOffsetUsCm, ...Object.fromEntries(ionKeys.map(k => [k, Math.max(0, w[k] - ions[k])])) })
+    rest = waterOf({
+      conductivityOffsetUsCm: w.conductivityOffsetUsCm,
+      ...Object.fromEntries(ionKeys.map(k => [k, Math.max(0, w[k] - ions[k])])),
+    })
   }
   const strength = ionicStrength(rest)
   let sum = 0

@@ -30,7 +30,8 @@ export const khOf = (w: Pick<Water, 'alkalinityMeqL'>): number => w.alkalinityMe
  * Ca to Mg by mass, the way the trade says it. 3:1 by mass is 1.82:1 by moles.
  * @returns the ratio; Infinity without magnesium, NaN without both
  */
-export const caMgByMass = (w: Pick<Water, 'caMmolL' | 'mgMmolL'>): number => (w.caMmolL * molarMass.Ca) / (w.mgMmolL * molarMass.Mg)
+export const caMgByMass = (w: Pick<Water, 'caMmolL' | 'mgMmolL'>): number =>
+  (w.caMmolL * molarMass.Ca) / (w.mgMmolL * molarMass.Mg)
 
 /**
  * Calcium's part of a hardness by moles, from the ratio by mass.
@@ -39,7 +40,7 @@ export const caMgByMass = (w: Pick<Water, 'caMmolL' | 'mgMmolL'>): number => (w.
  */
 export function calciumShare(ratio: number): number {
   if (!(ratio > 0)) throw new RangeError(`ratio must be above 0, got ${ratio}`)
-  return (ratio / molarMass.Ca) / (ratio / molarMass.Ca + 1 / molarMass.Mg)
+  return ratio / molarMass.Ca / (ratio / molarMass.Ca + 1 / molarMass.Mg)
 }
 
 /** Ca to Mg by mass that recipes aim at where a group says nothing: the trade's usual ratio (common practice). */

@@ -8,14 +8,24 @@
  * @throws RangeError outside these limits
  */
 export function oxygenSaturation(temperatureC: number, salinityGKg = 0, pressureAtm = 1): number {
-  if (!(temperatureC >= 0 && temperatureC <= 45)) throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
-  if (!(salinityGKg >= 0 && salinityGKg <= 60)) throw new RangeError(`salinityGKg must lie in 0 to 60, got ${salinityGKg}`)
-  if (!(pressureAtm > 0.5 && pressureAtm <= 1.2)) throw new RangeError(`pressureAtm must lie in 0.5 to 1.2, got ${pressureAtm}`)
+  if (!(temperatureC >= 0 && temperatureC <= 45))
+    throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
+  if (!(salinityGKg >= 0 && salinityGKg <= 60))
+    throw new RangeError(`salinityGKg must lie in 0 to 60, got ${salinityGKg}`)
+  if (!(pressureAtm > 0.5 && pressureAtm <= 1.2))
+    throw new RangeError(`pressureAtm must lie in 0.5 to 1.2, got ${pressureAtm}`)
   const T = 273.15 + temperatureC
-  const ln = -139.34411 + 1.575701e5 / T - 6.642308e7 / T ** 2 + 1.243800e10 / T ** 3 - 8.621949e11 / T ** 4
-    - salinityGKg * (0.017674 - 10.754 / T + 2140.7 / T ** 2)
+  const ln =
+    -139.34411 +
+    1.575701e5 / T -
+    6.642308e7 / T ** 2 +
+    1.2438e10 / T ** 3 -
+    8.621949e11 / T ** 4 -
+    salinityGKg * (0.017674 - 10.754 / T + 2140.7 / T ** 2)
   const atOneAtm = Math.exp(ln)
-  const vapour = Math.exp(11.8571 - 3840.70 / T - 216961 / T ** 2)
+  const vapour = Math.exp(11.8571 - 3840.7 / T - 216961 / T ** 2)
   const theta = 0.000975 - 1.426e-5 * temperatureC + 6.436e-8 * temperatureC ** 2
-  return atOneAtm * pressureAtm * ((1 - vapour / pressureAtm) * (1 - theta * pressureAtm)) / ((1 - vapour) * (1 - theta))
+  return (
+    (atOneAtm * pressureAtm * ((1 - vapour / pressureAtm) * (1 - theta * pressureAtm))) / ((1 - vapour) * (1 - theta))
+  )
 }

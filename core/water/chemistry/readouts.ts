@@ -6,7 +6,7 @@ import { gramsPerLitreFromSalinity, salinityFromGramsPerLitre } from './seawater
 
 /** Values that recipes steer: what kits and probes show of a water. */
 export const recipeKeys = ['ghDh', 'khDh', 'calciumMgL', 'conductivityUsCm', 'salinityGKg'] as const
-export type RecipeKey = typeof recipeKeys[number]
+export type RecipeKey = (typeof recipeKeys)[number]
 export type Readouts = Record<RecipeKey, number>
 
 /** What kits and probes would show of a water, at 25 °C. */
@@ -31,7 +31,8 @@ export function slopesAt(w: Water): Slopes {
     const step = key === 'seaSaltGL' ? 0 : 0.02
     conductivityUsCm[key] = step === 0 ? 0 : (estimateConductivity({ ...w, [key]: w[key] + step }) - here) / step
   }
-  const gramsPerGKg = w.seaSaltGL > 0 ? w.seaSaltGL / salinityFromGramsPerLitre(w.seaSaltGL, 25) : gramsPerLitreFromSalinity(10, 25) / 10
+  const gramsPerGKg =
+    w.seaSaltGL > 0 ? w.seaSaltGL / salinityFromGramsPerLitre(w.seaSaltGL, 25) : gramsPerLitreFromSalinity(10, 25) / 10
   return {
     ghDh: { caMmolL: 1 / MMOL_PER_DGH, mgMmolL: 1 / MMOL_PER_DGH },
     khDh: { alkalinityMeqL: 1 / MEQ_PER_DKH },

@@ -8,25 +8,89 @@ import { DRY_SHARE, seaSaltIons } from './seaSalt'
 export type Dissolving = 'readily' | 'slowly' | 'hardly'
 
 /** Chemistry of a salt. Solubility is grams in a litre at 20 °C (CRC Handbook, from memory). */
-export interface Salt { formula: string, molarMass: number, perMole: Partial<Water>, solubilityGL: number, dissolving: Dissolving }
+export interface Salt {
+  formula: string
+  molarMass: number
+  perMole: Partial<Water>
+  solubilityGL: number
+  dissolving: Dissolving
+}
 
 /** All salts by id; amounts are mmol (meq for alkalinity) released by one mmol. */
 export const salts: Readonly<Record<SaltId, Salt>> = {
   // counted as bicarbonate: CaCO3 + CO2 + H2O → Ca + 2 HCO3
-  calciumCarbonate: { formula: 'CaCO₃', molarMass: molarMass.CaCO3, perMole: { caMmolL: 1, alkalinityMeqL: 2 }, solubilityGL: 0.014, dissolving: 'hardly' },
-  calciumSulfateDihydrate: { formula: 'CaSO₄·2H₂O', molarMass: molarMass.CaSO4_2H2O, perMole: { caMmolL: 1, so4MmolL: 1 }, solubilityGL: 2.4, dissolving: 'slowly' },
-  calciumChlorideDihydrate: { formula: 'CaCl₂·2H₂O', molarMass: molarMass.CaCl2_2H2O, perMole: { caMmolL: 1, clMmolL: 2 }, solubilityGL: 980, dissolving: 'readily' },
-  magnesiumSulfateHeptahydrate: { formula: 'MgSO₄·7H₂O', molarMass: molarMass.MgSO4_7H2O, perMole: { mgMmolL: 1, so4MmolL: 1 }, solubilityGL: 710, dissolving: 'readily' },
-  magnesiumChlorideHexahydrate: { formula: 'MgCl₂·6H₂O', molarMass: molarMass.MgCl2_6H2O, perMole: { mgMmolL: 1, clMmolL: 2 }, solubilityGL: 1670, dissolving: 'readily' },
-  sodiumBicarbonate: { formula: 'NaHCO₃', molarMass: molarMass.NaHCO3, perMole: { naMmolL: 1, alkalinityMeqL: 1 }, solubilityGL: 96, dissolving: 'readily' },
-  potassiumBicarbonate: { formula: 'KHCO₃', molarMass: molarMass.KHCO3, perMole: { kMmolL: 1, alkalinityMeqL: 1 }, solubilityGL: 337, dissolving: 'readily' },
-  sodiumChloride: { formula: 'NaCl', molarMass: molarMass.NaCl, perMole: { naMmolL: 1, clMmolL: 1 }, solubilityGL: 359, dissolving: 'readily' },
-  potassiumSulfate: { formula: 'K₂SO₄', molarMass: molarMass.K2SO4, perMole: { kMmolL: 2, so4MmolL: 1 }, solubilityGL: 111, dissolving: 'readily' },
+  calciumCarbonate: {
+    formula: 'CaCO₃',
+    molarMass: molarMass.CaCO3,
+    perMole: { caMmolL: 1, alkalinityMeqL: 2 },
+    solubilityGL: 0.014,
+    dissolving: 'hardly',
+  },
+  calciumSulfateDihydrate: {
+    formula: 'CaSO₄·2H₂O',
+    molarMass: molarMass.CaSO4_2H2O,
+    perMole: { caMmolL: 1, so4MmolL: 1 },
+    solubilityGL: 2.4,
+    dissolving: 'slowly',
+  },
+  calciumChlorideDihydrate: {
+    formula: 'CaCl₂·2H₂O',
+    molarMass: molarMass.CaCl2_2H2O,
+    perMole: { caMmolL: 1, clMmolL: 2 },
+    solubilityGL: 980,
+    dissolving: 'readily',
+  },
+  magnesiumSulfateHeptahydrate: {
+    formula: 'MgSO₄·7H₂O',
+    molarMass: molarMass.MgSO4_7H2O,
+    perMole: { mgMmolL: 1, so4MmolL: 1 },
+    solubilityGL: 710,
+    dissolving: 'readily',
+  },
+  magnesiumChlorideHexahydrate: {
+    formula: 'MgCl₂·6H₂O',
+    molarMass: molarMass.MgCl2_6H2O,
+    perMole: { mgMmolL: 1, clMmolL: 2 },
+    solubilityGL: 1670,
+    dissolving: 'readily',
+  },
+  sodiumBicarbonate: {
+    formula: 'NaHCO₃',
+    molarMass: molarMass.NaHCO3,
+    perMole: { naMmolL: 1, alkalinityMeqL: 1 },
+    solubilityGL: 96,
+    dissolving: 'readily',
+  },
+  potassiumBicarbonate: {
+    formula: 'KHCO₃',
+    molarMass: molarMass.KHCO3,
+    perMole: { kMmolL: 1, alkalinityMeqL: 1 },
+    solubilityGL: 337,
+    dissolving: 'readily',
+  },
+  sodiumChloride: {
+    formula: 'NaCl',
+    molarMass: molarMass.NaCl,
+    perMole: { naMmolL: 1, clMmolL: 1 },
+    solubilityGL: 359,
+    dissolving: 'readily',
+  },
+  potassiumSulfate: {
+    formula: 'K₂SO₄',
+    molarMass: molarMass.K2SO4,
+    perMole: { kMmolL: 2, so4MmolL: 1 },
+    solubilityGL: 111,
+    dissolving: 'readily',
+  },
   seaSalt: { formula: 'sea salt', molarMass: Number.NaN, perMole: {}, solubilityGL: 300, dissolving: 'readily' },
 }
 
 /** What one gram of something on the shelf adds to one litre, and how it dissolves. */
-export interface Dose { perGramL: Water, solubilityGL: number, dissolving: Dissolving }
+export interface Dose {
+  perGramL: Water
+  solubilityGL: number
+  dissolving: Dissolving
+}
 
 /** A typical mineral mix dissolves like the chlorides and sulfates that it is made of (from memory). */
 const MIX_SOLUBILITY = 50
@@ -40,20 +104,34 @@ const MIX_SOLUBILITY = 50
 export function doseOf(content: ShelfContent): Dose {
   if (content.by === 'salt') {
     const salt = salts[content.salt]
-    const perGramL = content.salt === 'seaSalt'
-      ? waterOf(seaSaltIons(DRY_SHARE))
-      : waterOf(Object.fromEntries(amountKeys.map(k => [k, (salt.perMole[k] ?? 0) * 1000 / salt.molarMass])))
+    const perGramL =
+      content.salt === 'seaSalt'
+        ? waterOf(seaSaltIons(DRY_SHARE))
+        : waterOf(Object.fromEntries(amountKeys.map(k => [k, ((salt.perMole[k] ?? 0) * 1000) / salt.molarMass])))
     return { perGramL, solubilityGL: salt.solubilityGL, dissolving: salt.dissolving }
   }
   const hardness = content.ghDh * MMOL_PER_DGH
   const share = calciumShare(content.caMgByMass)
   const alkalinityMeqL = content.khDh * MEQ_PER_DKH
   const spare = 2 * hardness - alkalinityMeqL
-  const ions = waterOf({ caMmolL: hardness * share, mgMmolL: hardness * (1 - share), alkalinityMeqL, naMmolL: Math.max(0, -spare), clMmolL: Math.max(0, spare) })
+  const ions = waterOf({
+    caMmolL: hardness * share,
+    mgMmolL: hardness * (1 - share),
+    alkalinityMeqL,
+    naMmolL: Math.max(0, -spare),
+    clMmolL: Math.max(0, spare),
+  })
   // conductivity bends: compare at the strength of tank water, not at a whole gram in a litre
   const gramsL = content.conductivityUsCm > 0 ? 250 / content.conductivityUsCm : 0
   const explained = gramsL > 0 ? estimateConductivity(scaled(ions, gramsL)) / gramsL : 0
-  return { perGramL: { ...ions, conductivityOffsetUsCm: content.conductivityUsCm > 0 ? content.conductivityUsCm - explained : 0 }, solubilityGL: MIX_SOLUBILITY, dissolving: 'readily' }
+  return {
+    perGramL: {
+      ...ions,
+      conductivityOffsetUsCm: content.conductivityUsCm > 0 ? content.conductivityUsCm - explained : 0,
+    },
+    solubilityGL: MIX_SOLUBILITY,
+    dissolving: 'readily',
+  }
 }
 
 /** All amounts times a factor. */

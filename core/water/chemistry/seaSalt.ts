@@ -10,12 +10,12 @@ import { gramsPerLitreFromSalinity } from './seawater'
 const SEA_GKG = 35.16504
 const PER_GRAM = 1000 / SEA_GKG
 const ions = {
-  caMmolL: 0.41208 / molarMass.Ca * PER_GRAM,
-  mgMmolL: 1.28372 / molarMass.Mg * PER_GRAM,
-  naMmolL: 10.7846 / molarMass.Na * PER_GRAM,
-  kMmolL: 0.39910 / molarMass.K * PER_GRAM,
-  clMmolL: 19.35271 / molarMass.Cl * PER_GRAM,
-  so4MmolL: 2.71235 / molarMass.SO4 * PER_GRAM,
+  caMmolL: (0.41208 / molarMass.Ca) * PER_GRAM,
+  mgMmolL: (1.28372 / molarMass.Mg) * PER_GRAM,
+  naMmolL: (10.7846 / molarMass.Na) * PER_GRAM,
+  kMmolL: (0.3991 / molarMass.K) * PER_GRAM,
+  clMmolL: (19.35271 / molarMass.Cl) * PER_GRAM,
+  so4MmolL: (2.71235 / molarMass.SO4) * PER_GRAM,
   alkalinityMeqL: 2.3 / SEA_GKG,
 }
 
@@ -26,18 +26,36 @@ export const DRY_SHARE = 0.9
 export const fromTheBox = (dryG: number): number => dryG / DRY_SHARE
 
 /** What makes a volume of salt water: dry salt in pure water, or sea water thinned. Litres are null without sea water that is strong enough. */
-export interface SaltMix { dryG: number, boxG: number, seaL: number | null, pureL: number | null }
+export interface SaltMix {
+  dryG: number
+  boxG: number
+  seaL: number | null
+  pureL: number | null
+}
 
 /**
  * Mixes salt water.
  * @param litres wanted, above 0
  * @param seaGKg salinity of sea water at hand; null for none
  */
-export function mixSaltWater(litres: number, salinityGKg: number, temperatureC: number, seaGKg: number | null): SaltMix {
+export function mixSaltWater(
+  litres: number,
+  salinityGKg: number,
+  temperatureC: number,
+  seaGKg: number | null,
+): SaltMix {
   if (!(litres > 0)) throw new RangeError(`litres must be above 0, got ${litres}`)
   const perLitre = gramsPerLitreFromSalinity(salinityGKg, temperatureC)
-  const seaL = seaGKg !== null && seaGKg > salinityGKg ? litres * perLitre / gramsPerLitreFromSalinity(seaGKg, temperatureC) : null
-  return { dryG: perLitre * litres, boxG: fromTheBox(perLitre * litres), seaL, pureL: seaL === null ? null : litres - seaL }
+  const seaL =
+    seaGKg !== null && seaGKg > salinityGKg
+      ? (litres * perLitre) / gramsPerLitreFromSalinity(seaGKg, temperatureC)
+      : null
+  return {
+    dryG: perLitre * litres,
+    boxG: fromTheBox(perLitre * litres),
+    seaL,
+    pureL: seaL === null ? null : litres - seaL,
+  }
 }
 
 /** Share of sea water of reference salinity (35.16504 g/kg). */
@@ -51,7 +69,14 @@ export const shareOfSea = (salinityGKg: number): number => salinityGKg / SEA_GKG
 export function seaSaltIons(gramsPerLitre: number): Omit<Water, 'conductivityOffsetUsCm'> {
   if (!(gramsPerLitre >= 0)) throw new RangeError(`gramsPerLitre must be 0 or more, got ${gramsPerLitre}`)
   return {
-    caMmolL: ions.caMmolL * gramsPerLitre, mgMmolL: ions.mgMmolL * gramsPerLitre, naMmolL: ions.naMmolL * gramsPerLitre, kMmolL: ions.kMmolL * gramsPerLitre,
-    clMmolL: ions.clMmolL * gramsPerLitre, so4MmolL: ions.so4MmolL * gramsPerLitre, no3MmolL: 0, alkalinityMeqL: ions.alkalinityMeqL * gramsPerLitre, seaSaltGL: gramsPerLitre,
+    caMmolL: ions.caMmolL * gramsPerLitre,
+    mgMmolL: ions.mgMmolL * gramsPerLitre,
+    naMmolL: ions.naMmolL * gramsPerLitre,
+    kMmolL: ions.kMmolL * gramsPerLitre,
+    clMmolL: ions.clMmolL * gramsPerLitre,
+    so4MmolL: ions.so4MmolL * gramsPerLitre,
+    no3MmolL: 0,
+    alkalinityMeqL: ions.alkalinityMeqL * gramsPerLitre,
+    seaSaltGL: gramsPerLitre,
   }
 }

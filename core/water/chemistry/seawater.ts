@@ -7,7 +7,7 @@
  */
 const G_KG_PER_PRACTICAL = 35.16504 / 35
 /** Conductivity of sea water of practical salinity 35 at 15 °C in mS/cm (PSS-78 with IPTS-68, as in TEOS-10). */
-const C_35_15 = 42.9140
+const C_35_15 = 42.914
 
 /** The older temperature scale of the equations; 0.024 % apart from today's. */
 const t68 = (t90: number): number => t90 * 1.00024
@@ -28,7 +28,8 @@ export function seaDensity(salinityGKg: number, temperatureC: number): number {
   limits('temperatureC', temperatureC, -2, 45)
   const s = salinityGKg / G_KG_PER_PRACTICAL
   const t = t68(temperatureC)
-  const pure = 999.842594 + t * (6.793952e-2 + t * (-9.095290e-3 + t * (1.001685e-4 + t * (-1.120083e-6 + t * 6.536332e-9))))
+  const pure =
+    999.842594 + t * (6.793952e-2 + t * (-9.09529e-3 + t * (1.001685e-4 + t * (-1.120083e-6 + t * 6.536332e-9))))
   const a = 8.24493e-1 + t * (-4.0899e-3 + t * (7.6438e-5 + t * (-8.2467e-7 + t * 5.3875e-9)))
   const b = -5.72466e-3 + t * (1.0227e-4 - t * 1.6546e-6)
   return pure + a * s + b * s ** 1.5 + 4.8314e-4 * s * s
@@ -37,7 +38,13 @@ export function seaDensity(salinityGKg: number, temperatureC: number): number {
 /** Which two temperatures a specific gravity compares: the water's own ("same"), or pure water at a fixed one. They differ by up to 0.003, that is 4 g/kg. */
 export type GravityReference = 'same' | '4' | '15' | '60F' | '20' | '25'
 /** Pure water that the hydrometer was made for, °C. 4 °C means the greatest density. */
-const referenceC: Readonly<Record<Exclude<GravityReference, 'same'>, number>> = { 4: 3.98, 15: 15, '60F': 15.5556, 20: 20, 25: 25 }
+const referenceC: Readonly<Record<Exclude<GravityReference, 'same'>, number>> = {
+  4: 3.98,
+  15: 15,
+  '60F': 15.5556,
+  20: 20,
+  25: 25,
+}
 
 /**
  * Specific gravity: density of the water at its temperature by that of pure water at the reference.
@@ -45,7 +52,9 @@ const referenceC: Readonly<Record<Exclude<GravityReference, 'same'>, number>> = 
  * @throws RangeError outside the limits of `seaDensity`
  */
 export function specificGravity(salinityGKg: number, temperatureC: number, reference: GravityReference): number {
-  return seaDensity(salinityGKg, temperatureC) / seaDensity(0, reference === 'same' ? temperatureC : referenceC[reference])
+  return (
+    seaDensity(salinityGKg, temperatureC) / seaDensity(0, reference === 'same' ? temperatureC : referenceC[reference])
+  )
 }
 
 /**
@@ -94,7 +103,8 @@ export function salinityFromGramsPerLitre(gramsPerLitre: number, temperatureC: n
 }
 
 /** Grams of dry sea salt in a litre of water of a salinity. */
-export const gramsPerLitreFromSalinity = (salinityGKg: number, temperatureC: number): number => salinityGKg * seaDensity(salinityGKg, temperatureC) / 1000
+export const gramsPerLitreFromSalinity = (salinityGKg: number, temperatureC: number): number =>
+  (salinityGKg * seaDensity(salinityGKg, temperatureC)) / 1000
 
 function ratioOfTemperature(t: number): number {
   return 0.6766097 + t * (2.00564e-2 + t * (1.104259e-4 + t * (-6.9698e-7 + t * 1.0031e-9)))
@@ -105,12 +115,12 @@ function practical(rt: number, t: number): number {
   if (full >= 2) return full
   // scaled so that the two equations meet at 2, as TEOS-10 does it
   const meet = bisect(r => pss78(r, t), 2, 0, 1) ?? 0
-  return Math.max(0, hill(rt, t, full) * 2 / hill(meet, t, 2))
+  return Math.max(0, (hill(rt, t, full) * 2) / hill(meet, t, 2))
 }
 
 function pss78(rt: number, t: number): number {
   const q = Math.sqrt(rt)
-  const s = 0.0080 + q * (-0.1692 + q * (25.3851 + q * (14.0941 + q * (-7.0261 + q * 2.7081))))
+  const s = 0.008 + q * (-0.1692 + q * (25.3851 + q * (14.0941 + q * (-7.0261 + q * 2.7081))))
   const ds = 0.0005 + q * (-0.0056 + q * (-0.0066 + q * (-0.0375 + q * (0.0636 - q * 0.0144))))
   return s + ((t - 15) / (1 + 0.0162 * (t - 15))) * ds
 }
@@ -144,7 +154,7 @@ function bisect(f: (x: number) => number, wanted: number, low: number, high: num
  */
 export function pureWaterToDilute(volumeL: number, fromGKg: number, toGKg: number, temperatureC: number): number {
   if (!(toGKg > 0 && toGKg < fromGKg)) throw new RangeError(`toGKg must lie above 0 and below ${fromGKg}, got ${toGKg}`)
-  const massKg = volumeL * seaDensity(fromGKg, temperatureC) / 1000
+  const massKg = (volumeL * seaDensity(fromGKg, temperatureC)) / 1000
   return massKg * (fromGKg / toGKg - 1)
 }
 
@@ -156,6 +166,6 @@ export function pureWaterToDilute(volumeL: number, fromGKg: number, toGKg: numbe
  */
 export function seaSaltToRaise(volumeL: number, fromGKg: number, toGKg: number, temperatureC: number): number {
   if (!(toGKg > fromGKg)) throw new RangeError(`toGKg must lie above ${fromGKg}, got ${toGKg}`)
-  const massKg = volumeL * seaDensity(fromGKg, temperatureC) / 1000
-  return massKg * 1000 * (toGKg - fromGKg) / (1000 - toGKg)
+  const massKg = (volumeL * seaDensity(fromGKg, temperatureC)) / 1000
+  return (massKg * 1000 * (toGKg - fromGKg)) / (1000 - toGKg)
 }

@@ -20,7 +20,9 @@ const ions: readonly AnalysisKey[] = ['calciumMgL', 'magnesiumMgL', 'sodiumMgL',
  * @returns null for a source of which nothing is known
  */
 export function sourceWater(source: Pick<Source, 'kind' | 'analyses'>): SourceWater | null {
-  const byTime = source.analyses.filter(a => Object.keys(a.values).length > 0).toSorted((a, b) => (a.at < b.at ? -1 : 1))
+  const byTime = source.analyses
+    .filter(a => Object.keys(a.values).length > 0)
+    .toSorted((a, b) => (a.at < b.at ? -1 : 1))
   if (byTime.length === 0) {
     if (source.kind !== 'pure' && source.kind !== 'distilled') return null
     return { water: { ...pureWater }, completed: completeAnalysis({}), testedMs: null }
@@ -31,8 +33,11 @@ export function sourceWater(source: Pick<Source, 'kind' | 'analyses'>): SourceWa
     if (!water || ions.some(k => values[k] !== undefined) || (values.salinityGKg ?? 0) >= 1) {
       completed = completeAnalysis(values)
       water = completed.water
-    }
-    else water = adjustTo(water, values)
+    } else water = adjustTo(water, values)
   }
-  return { water: water!, completed: completed!, testedMs: byTime.at(-1)!.by === 'assumed' ? null : momentMs(byTime.at(-1)!.at) }
+  return {
+    water: water!,
+    completed: completed!,
+    testedMs: byTime.at(-1)!.by === 'assumed' ? null : momentMs(byTime.at(-1)!.at),
+  }
 }

@@ -3,11 +3,17 @@ export type DripMode = 'filling' | 'overflow'
 
 /** Values of bag and tank that a drip brings together. pH follows too, but not by mixing: it is shown, not reckoned. */
 export const acclimationKeys = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg', 'temperatureC'] as const
-export type AcclimationKey = typeof acclimationKeys[number]
+export type AcclimationKey = (typeof acclimationKeys)[number]
 export type AcclimationValues = Partial<Record<AcclimationKey, number>>
 
 /** Largest change an hour that settled invertebrates are taken through (from memory; the rule "slowly" is common practice). */
-export const largestPerHour: Readonly<Record<AcclimationKey, number>> = { ghDh: 2, khDh: 2, conductivityUsCm: 120, salinityGKg: 1.5, temperatureC: 2 }
+export const largestPerHour: Readonly<Record<AcclimationKey, number>> = {
+  ghDh: 2,
+  khDh: 2,
+  conductivityUsCm: 120,
+  salinityGKg: 1.5,
+  temperatureC: 2,
+}
 
 /** Drops in a millilitre of an air-line drip (from memory). */
 const DROPS_PER_ML = 20
@@ -19,12 +25,21 @@ const DROPS_PER_ML = 20
  * @param litresPerHour drip
  * @throws RangeError for a volume not above 0 or a negative drip or time
  */
-export function dripped(mode: DripMode, vesselL: number, litresPerHour: number, start: number, tank: number, hours: number): number {
+export function dripped(
+  mode: DripMode,
+  vesselL: number,
+  litresPerHour: number,
+  start: number,
+  tank: number,
+  hours: number,
+): number {
   if (!(vesselL > 0)) throw new RangeError(`vesselL must be above 0, got ${vesselL}`)
   if (!(litresPerHour >= 0)) throw new RangeError(`litresPerHour must be 0 or more, got ${litresPerHour}`)
   if (!(hours >= 0)) throw new RangeError(`hours must be 0 or more, got ${hours}`)
   const added = litresPerHour * hours
-  return mode === 'overflow' ? tank + (start - tank) * Math.exp(-added / vesselL) : (vesselL * start + added * tank) / (vesselL + added)
+  return mode === 'overflow'
+    ? tank + (start - tank) * Math.exp(-added / vesselL)
+    : (vesselL * start + added * tank) / (vesselL + added)
 }
 
 /** A drip that keeps every value under its largest rate. */
@@ -45,7 +60,14 @@ export interface DripPlan {
  * @param limits largest change an hour, the usual ones when left out
  * @throws RangeError for a vessel not above 0 or a share outside (0, 1)
  */
-export function planDrip(mode: DripMode, vesselL: number, bag: AcclimationValues, tank: AcclimationValues, share = 0.9, limits: Partial<Record<AcclimationKey, number>> = largestPerHour): DripPlan {
+export function planDrip(
+  mode: DripMode,
+  vesselL: number,
+  bag: AcclimationValues,
+  tank: AcclimationValues,
+  share = 0.9,
+  limits: Partial<Record<AcclimationKey, number>> = largestPerHour,
+): DripPlan {
   if (!(vesselL > 0)) throw new RangeError(`vesselL must be above 0, got ${vesselL}`)
   if (!(share > 0 && share < 1)) throw new RangeError(`share must lie between 0 and 1, got ${share}`)
   let perHour = Infinity
@@ -66,7 +88,13 @@ export function planDrip(mode: DripMode, vesselL: number, bag: AcclimationValues
   perHour = Math.min(perHour, turns)
   const litresPerHour = perHour * vesselL
   const hours = turns / perHour
-  return { litresPerHour, dropsPerSecond: litresPerHour * 1000 * DROPS_PER_ML / 3600, minutes: hours * 60, pace, endL: mode === 'overflow' ? vesselL : vesselL * (1 + turns) }
+  return {
+    litresPerHour,
+    dropsPerSecond: (litresPerHour * 1000 * DROPS_PER_ML) / 3600,
+    minutes: hours * 60,
+    pace,
+    endL: mode === 'overflow' ? vesselL : vesselL * (1 + turns),
+  }
 }
 
 /**
@@ -75,8 +103,15 @@ export function planDrip(mode: DripMode, vesselL: number, bag: AcclimationValues
  * @returns number of steps until `share` is reached, and minutes between them
  * @throws RangeError for shares outside (0, 1)
  */
-export function planSteps(exchange: number, bag: AcclimationValues, tank: AcclimationValues, share = 0.9, limits: Partial<Record<AcclimationKey, number>> = largestPerHour): { steps: number, everyMinutes: number, minutes: number } {
-  for (const [name, v] of Object.entries({ exchange, share })) if (!(v > 0 && v < 1)) throw new RangeError(`${name} must lie between 0 and 1, got ${v}`)
+export function planSteps(
+  exchange: number,
+  bag: AcclimationValues,
+  tank: AcclimationValues,
+  share = 0.9,
+  limits: Partial<Record<AcclimationKey, number>> = largestPerHour,
+): { steps: number; everyMinutes: number; minutes: number } {
+  for (const [name, v] of Object.entries({ exchange, share }))
+    if (!(v > 0 && v < 1)) throw new RangeError(`${name} must lie between 0 and 1, got ${v}`)
   const steps = Math.ceil(Math.log(1 - share) / Math.log(1 - exchange) - 1e-9)
   let everyMinutes = 10
   for (const key of acclimationKeys) {
@@ -84,13 +119,17 @@ export function planSteps(exchange: number, bag: AcclimationValues, tank: Acclim
     const b = tank[key]
     const limit = limits[key]
     if (a === undefined || b === undefined || limit === undefined) continue
-    everyMinutes = Math.max(everyMinutes, exchange * Math.abs(a - b) / limit * 60)
+    everyMinutes = Math.max(everyMinutes, ((exchange * Math.abs(a - b)) / limit) * 60)
   }
   return { steps, everyMinutes, minutes: (steps - 1) * everyMinutes }
 }
 
 /** One step of a salinity schedule. */
-export interface SalinityStep { hours: number, salinityGKg: number, /** exchange this many litres for water of the end salinity */ exchangeL: number }
+export interface SalinityStep {
+  hours: number
+  salinityGKg: number
+  /** exchange this many litres for water of the end salinity */ exchangeL: number
+}
 
 /**
  * Brings a vessel from one salinity to another in equal steps by exchanging water for water of the end salinity
@@ -98,18 +137,38 @@ export interface SalinityStep { hours: number, salinityGKg: number, /** exchange
  * @param strengthGKg salinity of what is poured in; must lie beyond or at the end
  * @throws RangeError when a number is out of range or the poured water cannot reach the end
  */
-export function salinitySchedule({ fromGKg, toGKg, strengthGKg, volumeL, hours, steps }: { fromGKg: number, toGKg: number, strengthGKg: number, volumeL: number, hours: number, steps: number }): SalinityStep[] {
-  if (!(Number.isInteger(steps) && steps >= 1)) throw new RangeError(`steps must be a whole number of 1 or more, got ${steps}`)
+export function salinitySchedule({
+  fromGKg,
+  toGKg,
+  strengthGKg,
+  volumeL,
+  hours,
+  steps,
+}: {
+  fromGKg: number
+  toGKg: number
+  strengthGKg: number
+  volumeL: number
+  hours: number
+  steps: number
+}): SalinityStep[] {
+  if (!(Number.isInteger(steps) && steps >= 1))
+    throw new RangeError(`steps must be a whole number of 1 or more, got ${steps}`)
   if (!(volumeL > 0)) throw new RangeError(`volumeL must be above 0, got ${volumeL}`)
   if (!(hours >= 0)) throw new RangeError(`hours must be 0 or more, got ${hours}`)
   const up = toGKg > fromGKg
-  if (up ? strengthGKg < toGKg : strengthGKg > toGKg) throw new RangeError(`strengthGKg must lie at or beyond ${toGKg}, got ${strengthGKg}`)
+  if (up ? strengthGKg < toGKg : strengthGKg > toGKg)
+    throw new RangeError(`strengthGKg must lie at or beyond ${toGKg}, got ${strengthGKg}`)
   const out: SalinityStep[] = []
   let now = fromGKg
   for (let i = 1; i <= steps; i++) {
-    const next = fromGKg + (toGKg - fromGKg) * i / steps
+    const next = fromGKg + ((toGKg - fromGKg) * i) / steps
     const share = now === strengthGKg ? 0 : (next - now) / (strengthGKg - now)
-    out.push({ hours: steps === 1 ? 0 : hours * (i - 1) / (steps - 1), salinityGKg: next, exchangeL: share * volumeL })
+    out.push({
+      hours: steps === 1 ? 0 : (hours * (i - 1)) / (steps - 1),
+      salinityGKg: next,
+      exchangeL: share * volumeL,
+    })
     now = next
   }
   return out

@@ -1,7 +1,8 @@
 import type { Calibration } from '#core/records'
 
 /** What a probe's two-point calibration comes to. */
-export type CalibrationResult = { ok: true, slope: number, offset: number } | { ok: false, issue: 'pointsTooNear' | 'wornOut' }
+export type CalibrationResult =
+  { ok: true; slope: number; offset: number } | { ok: false; issue: 'pointsTooNear' | 'wornOut' }
 
 /**
  * Straight line through two known solutions: truth = offset + slope · raw.
@@ -28,7 +29,11 @@ export function calibrated(raw: number, calibration: Calibration | undefined): n
 export const CALIBRATION_DAYS = 30
 
 /** The last readings of a probe taken together. */
-export interface Settled { mean: number, sd: number, settled: boolean }
+export interface Settled {
+  mean: number
+  sd: number
+  settled: boolean
+}
 
 /**
  * Mean of the last readings and whether they have settled: twice their scatter is within what the keeper reads off.

@@ -3,10 +3,27 @@ import { HARMFUL_NH3, unionisedAmmonia } from '../chemistry/ammonia'
 import type { ValueReading } from '../valueVerdict'
 
 export type CuringStage = 'notStarted' | 'ammonia' | 'nitrite' | 'nearly' | 'ready'
-export type CuringReason = 'noTests' | 'nothingFound' | 'ammoniaHigh' | 'nitriteHigh' | 'needsSecondTest' | 'tooYoung' | 'noGrowthSeen' | 'bothGoneTwice' | 'oldTests' | 'noNitrate'
+export type CuringReason =
+  | 'noTests'
+  | 'nothingFound'
+  | 'ammoniaHigh'
+  | 'nitriteHigh'
+  | 'needsSecondTest'
+  | 'tooYoung'
+  | 'noGrowthSeen'
+  | 'bothGoneTwice'
+  | 'oldTests'
+  | 'noNitrate'
 
 /** How far a tank is cured, why, and when to test next. Moments are milliseconds. */
-export interface Curing { stage: CuringStage, reasons: CuringReason[], weeks: number, nextTestMs: number, earliestReadyMs: number, unionisedMgL: number | null }
+export interface Curing {
+  stage: CuringStage
+  reasons: CuringReason[]
+  weeks: number
+  nextTestMs: number
+  earliestReadyMs: number
+  unionisedMgL: number | null
+}
 
 export interface CuringInput {
   startedMs: number
@@ -18,7 +35,7 @@ export interface CuringInput {
   ph: number | null
   temperatureC: number | null
   /** whether biofilm and algae were seen */
-  seen: { biofilm: boolean, algae: boolean }
+  seen: { biofilm: boolean; algae: boolean }
   /** weeks that this group's tanks are cured, and whether it lives off growth */
   weeks: readonly [number, number]
   grazes: boolean
@@ -40,14 +57,26 @@ export function judgeCuring(i: CuringInput): Curing {
   const ammonia = i.ammonia.at(-1)
   const nitrite = i.nitrite.at(-1)
   const nitrate = i.nitrate.at(-1)
-  const unionisedMgL = ammonia && i.ph !== null && i.temperatureC !== null ? unionisedAmmonia(ammonia.value, i.ph, i.temperatureC) : null
-  const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => ({ stage, reasons, weeks, nextTestMs: i.nowMs + days * DAY_MS, earliestReadyMs, unionisedMgL })
+  const unionisedMgL =
+    ammonia && i.ph !== null && i.temperatureC !== null ? unionisedAmmonia(ammonia.value, i.ph, i.temperatureC) : null
+  const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => ({
+    stage,
+    reasons,
+    weeks,
+    nextTestMs: i.nowMs + days * DAY_MS,
+    earliestReadyMs,
+    unionisedMgL,
+  })
   if (!ammonia || !nitrite) return at('notStarted', ['noTests'], 0)
   const newest = Math.min(ammonia.at, nitrite.at)
   const old: CuringReason[] = newest < i.nowMs - OLD_DAYS * DAY_MS ? ['oldTests'] : []
   if (nitrite.value > CURED.nitrite) return at('nitrite', ['nitriteHigh', ...old], old.length ? 0 : 3)
-  if (ammonia.value > CURED.ammonia || (unionisedMgL ?? 0) > HARMFUL_NH3) return at('ammonia', ['ammoniaHigh', ...old], old.length ? 0 : 4)
-  const everSeen = [...i.ammonia.map(r => r.value > CURED.ammonia), ...i.nitrite.map(r => r.value > CURED.nitrite)].some(Boolean)
+  if (ammonia.value > CURED.ammonia || (unionisedMgL ?? 0) > HARMFUL_NH3)
+    return at('ammonia', ['ammoniaHigh', ...old], old.length ? 0 : 4)
+  const everSeen = [
+    ...i.ammonia.map(r => r.value > CURED.ammonia),
+    ...i.nitrite.map(r => r.value > CURED.nitrite),
+  ].some(Boolean)
   const hasNitrate = (nitrate?.value ?? 0) > CURED.nitrate
   if (!everSeen && !hasNitrate) return at('notStarted', ['nothingFound', ...old], old.length ? 0 : 5)
   const reasons: CuringReason[] = []
@@ -56,7 +85,8 @@ export function judgeCuring(i: CuringInput): Curing {
   if (i.nowMs < earliestReadyMs) reasons.push('tooYoung')
   if (i.grazes && !i.seen.biofilm && !i.seen.algae) reasons.push('noGrowthSeen')
   reasons.push(...old)
-  if (reasons.length === 0 || (reasons.length === 1 && reasons[0] === 'noNitrate')) return at('ready', ['bothGoneTwice', ...reasons], 7)
+  if (reasons.length === 0 || (reasons.length === 1 && reasons[0] === 'noNitrate'))
+    return at('ready', ['bothGoneTwice', ...reasons], 7)
   return at('nearly', reasons, old.length ? 0 : 3)
 }
 

@@ -6,7 +6,12 @@
  * @param totalL litres of the bucket
  * @returns litres by id that add up to the bucket, unless there is no other source to fill it with
  */
-export function setByHand(litres: Readonly<Record<string, number>>, id: string, wanted: number, totalL: number): Record<string, number> {
+export function setByHand(
+  litres: Readonly<Record<string, number>>,
+  id: string,
+  wanted: number,
+  totalL: number,
+): Record<string, number> {
   const own = Math.min(totalL, Math.max(0, wanted))
   const rest = totalL - own
   const others = Object.keys(litres).filter(other => other !== id)

@@ -39,7 +39,8 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
       goals[key] = { low, high, weight: 0.5 }
       continue
     }
-    const aimFrom = (side: 'low' | 'high') => target.aim ?? (side === 'low' ? low + (high - low) / 5 : high - (high - low) / 5)
+    const aimFrom = (side: 'low' | 'high') =>
+      target.aim ?? (side === 'low' ? low + (high - low) / 5 : high - (high - low) / 5)
     const side = underway[key]
     const goesOn = side === 'low' ? now[key] < aimFrom('low') : side === 'high' ? now[key] > aimFrom('high') : false
     if (now[key] >= low && now[key] <= high && !goesOn) {
@@ -56,7 +57,8 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
  * How a recipe is led where the keeper did not choose: by conductivity where the group aims at one and a mix is at hand.
  * @param hasMix whether a mineral mix stands on the shelf
  */
-export const usualMode = (targets: Targets, hasMix: boolean): RecipeMode => (hasMix && targets.conductivityUsCm?.aim !== undefined ? 'conductivity' : 'minerals')
+export const usualMode = (targets: Targets, hasMix: boolean): RecipeMode =>
+  hasMix && targets.conductivityUsCm?.aim !== undefined ? 'conductivity' : 'minerals'
 
 /** Where the first fill aims: the group's aim or the middle of the preferred range. */
 export function fillGoals(targets: Targets, mode: RecipeMode): Goals {
@@ -66,7 +68,10 @@ export function fillGoals(targets: Targets, mode: RecipeMode): Goals {
     if (!target) continue
     const [low, high] = target.preferred
     const point = target.aim ?? (low + high) / 2
-    goals[key] = key === 'calciumMgL' || (key === 'conductivityUsCm' && mode === 'minerals') ? { low, high, weight: 0.5 } : { low: point, high: point, weight: 1 }
+    goals[key] =
+      key === 'calciumMgL' || (key === 'conductivityUsCm' && mode === 'minerals')
+        ? { low, high, weight: 0.5 }
+        : { low: point, high: point, weight: 1 }
   }
   return ledBy(mode, goals, targets)
 }

@@ -3,8 +3,14 @@ import type { Dose } from '../chemistry/salts'
 
 /** How a mass gets into the bucket: weighed dry, or as a measured volume of a solution when it is too little for the scale. */
 export type Measured =
-  | { by: 'scale', grams: number }
-  | { by: 'solution', grams: number, millilitres: number, /** grams in a litre of the solution, and litres of it to make */ strengthGL: number, solutionL: number }
+  | { by: 'scale'; grams: number }
+  | {
+      by: 'solution'
+      grams: number
+      millilitres: number
+      /** grams in a litre of the solution, and litres of it to make */ strengthGL: number
+      solutionL: number
+    }
 
 /** A mass under so many steps of the scale is not weighed: the last step alone would be more than a twentieth of it. */
 const LEAST_STEPS = 20
@@ -23,23 +29,25 @@ export function measurable(grams: number, dose: Dose, bench: Pick<Bench, 'scaleS
   if (grams < 0.0005) return null
   const soluble = STRENGTHS.filter(s => s <= dose.solubilityGL * 0.8)
   // the strongest one of which a syringe holds enough to be read well
-  const strengthGL = soluble.find(s => grams / s * 1000 >= 5) ?? soluble.at(-1) ?? 1
-  const exact = grams / strengthGL * 1000
+  const strengthGL = soluble.find(s => (grams / s) * 1000 >= 5) ?? soluble.at(-1) ?? 1
+  const exact = (grams / strengthGL) * 1000
   const millilitres = roundTo(exact, exact < 10 ? 0.1 : exact < 100 ? 1 : 5)
   if (millilitres === 0) return null
   const solutionL = strengthGL * 0.1 >= LEAST_STEPS * scaleStepG ? 0.1 : 1
-  return { by: 'solution', grams: millilitres * strengthGL / 1000, millilitres, strengthGL, solutionL }
+  return { by: 'solution', grams: (millilitres * strengthGL) / 1000, millilitres, strengthGL, solutionL }
 }
 
 /** The next smaller mass that can be measured, for when rounding went over a limit. */
 export function oneLess(m: Measured, scaleStepG: number): Measured | null {
-  if (m.by === 'scale') return m.grams > scaleStepG ? { by: 'scale', grams: roundTo(m.grams - scaleStepG, scaleStepG) } : null
+  if (m.by === 'scale')
+    return m.grams > scaleStepG ? { by: 'scale', grams: roundTo(m.grams - scaleStepG, scaleStepG) } : null
   const millilitres = roundTo(m.millilitres - (m.millilitres <= 10 ? 0.1 : 1), 0.1)
-  return millilitres > 0 ? { ...m, millilitres, grams: millilitres * m.strengthGL / 1000 } : null
+  return millilitres > 0 ? { ...m, millilitres, grams: (millilitres * m.strengthGL) / 1000 } : null
 }
 
 /** To what a bucket of some litres is measured. */
-export const litresStep = (total: number, jugStepL: number): number => (total < 20 * jugStepL ? Math.min(jugStepL, total < 2 ? 0.01 : 0.05) : jugStepL)
+export const litresStep = (total: number, jugStepL: number): number =>
+  total < 20 * jugStepL ? Math.min(jugStepL, total < 2 ? 0.01 : 0.05) : jugStepL
 
 /**
  * Litres of each source to what the jug shows; the largest part takes up the rest, so that the bucket holds what it should.

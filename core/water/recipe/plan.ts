@@ -8,8 +8,8 @@ import { importance, nearEnough } from './weights'
 
 /** What there is to make water from. */
 export interface OnHand {
-  sources: readonly { id: string, water: Water, maxL?: number }[]
-  shelf: readonly { id: string, dose: Dose, stockG?: number }[]
+  sources: readonly { id: string; water: Water; maxL?: number }[]
+  shelf: readonly { id: string; dose: Dose; stockG?: number }[]
   bench: Pick<Bench, 'scaleStepG' | 'jugStepL'>
 }
 
@@ -31,27 +31,27 @@ export interface RecipeStep extends SolvedChange {
   /** days after the first change */
   afterDays: number
   changeL: number
-  pours: { id: string, litres: number }[]
-  weighs: { id: string, measured: NonNullable<SolvedChange['measured'][number]> }[]
+  pours: { id: string; litres: number }[]
+  weighs: { id: string; measured: NonNullable<SolvedChange['measured'][number]> }[]
 }
 
 /** What would make an unreachable goal reachable: one salt, or pure water. */
-export type Purchase = { kind: 'salt', salt: SaltId } | { kind: 'pureWater' }
+export type Purchase = { kind: 'salt'; salt: SaltId } | { kind: 'pureWater' }
 
 export interface WaterRecipe {
   goals: Goals
   steps: RecipeStep[]
   reached: boolean
   /** goals that are missed at the end, most important first */
-  shortOf: { key: RecipeKey, wanted: number, got: number }[]
+  shortOf: { key: RecipeKey; wanted: number; got: number }[]
   /** true when a smaller change than asked for had to be taken, so that no step is too large */
   smaller: boolean
   /** grams of each box that all steps need together, and whether the stock is enough */
-  needs: { id: string, grams: number, enough: boolean | null }[]
+  needs: { id: string; grams: number; enough: boolean | null }[]
 }
 
 export type RecipeIssue = 'noSource' | 'stepTooLarge' | 'noNearer'
-export type RecipeAnswer = { ok: true, recipe: WaterRecipe } | { ok: false, issue: RecipeIssue }
+export type RecipeAnswer = { ok: true; recipe: WaterRecipe } | { ok: false; issue: RecipeIssue }
 
 /** More changes than this is no plan that a keeper follows; what is missing then is said. */
 const MAX_STEPS = 26
@@ -69,13 +69,17 @@ const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1, 0.06, 0.03]
  */
 export function planRecipe(q: RecipeQuestion): RecipeAnswer {
   if (!(q.netL > 0)) throw new RangeError(`netL must be above 0, got ${q.netL}`)
-  if (!(q.changeL > 0 && q.changeL <= q.netL)) throw new RangeError(`changeL must lie above 0 and at most ${q.netL}, got ${q.changeL}`)
+  if (!(q.changeL > 0 && q.changeL <= q.netL))
+    throw new RangeError(`changeL must lie above 0 and at most ${q.netL}, got ${q.changeL}`)
   if (!(q.everyDays > 0)) throw new RangeError(`everyDays must be above 0, got ${q.everyDays}`)
   if (q.sources.length === 0) return { ok: false, issue: 'noSource' }
   const filling = q.changeL === q.netL
 
   const stepLimit: Partial<Readouts> = {}
-  if (!filling) for (const key of recipeKeys) if (q.largestStepPerWeek[key] !== undefined) stepLimit[key] = q.largestStepPerWeek[key] * Math.min(1, q.everyDays / 7)
+  if (!filling)
+    for (const key of recipeKeys)
+      if (q.largestStepPerWeek[key] !== undefined)
+        stepLimit[key] = q.largestStepPerWeek[key] * Math.min(1, q.everyDays / 7)
   const left = new Map(q.shelf.map(s => [s.id, s.stockG ?? Infinity]))
   const steps: RecipeStep[] = []
   let tank = q.tank
@@ -88,11 +92,19 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
     const chosen = steps.length === 0 ? q.chosenL : undefined
     for (; size < SMALLER.length; size++) {
       changeL = q.changeL * SMALLER[size]!
-      solved = solveChange({
-        tank, netL: q.netL, changeL, goals: staged, step: stepLimit,
-        sources: q.sources, doses: q.shelf.map(s => ({ dose: s.dose, maxG: left.get(s.id)! })),
-        ...(chosen && { fixedL: chosen }),
-      }, q.bench)
+      solved = solveChange(
+        {
+          tank,
+          netL: q.netL,
+          changeL,
+          goals: staged,
+          step: stepLimit,
+          sources: q.sources,
+          doses: q.shelf.map(s => ({ dose: s.dose, maxG: left.get(s.id)! })),
+          ...(chosen && { fixedL: chosen }),
+        },
+        q.bench,
+      )
       if (solved || chosen) break
     }
     if (!solved) {
@@ -103,11 +115,14 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
     const after = shortfall(q.goals, readoutsOf(solved.after))
     // no nearer than before: another change of the same kind will not help either
     if (steps.length > 0 && after > before - WORTH) break
-    if (!filling && !chosen && !reached(q.goals, readoutsOf(tank)) && after > before - WORTH / 4) return { ok: false, issue: 'noNearer' }
+    if (!filling && !chosen && !reached(q.goals, readoutsOf(tank)) && after > before - WORTH / 4)
+      return { ok: false, issue: 'noNearer' }
     if (size > 0) smaller = true
     for (const [i, m] of solved.measured.entries()) if (m) left.set(q.shelf[i]!.id, left.get(q.shelf[i]!.id)! - m.grams)
     steps.push({
-      ...solved, changeL, afterDays: steps.length * q.everyDays,
+      ...solved,
+      changeL,
+      afterDays: steps.length * q.everyDays,
       pours: solved.litres.flatMap((litres, i) => (litres > 0.0005 ? [{ id: q.sources[i]!.id, litres }] : [])),
       weighs: solved.measured.flatMap((measured, i) => (measured ? [{ id: q.shelf[i]!.id, measured }] : [])),
     })
@@ -120,8 +135,11 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
   return {
     ok: true,
     recipe: {
-      goals: q.goals, steps, smaller, reached: reached(q.goals, end),
-      shortOf: recipeKeys.flatMap((key) => {
+      goals: q.goals,
+      steps,
+      smaller,
+      reached: reached(q.goals, end),
+      shortOf: recipeKeys.flatMap(key => {
         const goal = q.goals[key]
         const asked = goal && decisive(key, goal)
         if (!asked || Math.abs(missing(asked, end[key])) < nearEnough[key]) return []
@@ -136,7 +154,15 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
 }
 
 /** The question of a first fill: an empty glass, all of its litres at once, no largest step. */
-export const fillQuestion = (onHand: OnHand, netL: number, goals: Goals): RecipeQuestion => ({ ...onHand, tank: { ...pureWater }, netL, changeL: netL, everyDays: 1, goals, largestStepPerWeek: {} })
+export const fillQuestion = (onHand: OnHand, netL: number, goals: Goals): RecipeQuestion => ({
+  ...onHand,
+  tank: { ...pureWater },
+  netL,
+  changeL: netL,
+  everyDays: 1,
+  goals,
+  largestStepPerWeek: {},
+})
 
 /**
  * The one purchase that would make a goal reachable, tried in the order in which keepers usually have the things at hand.
@@ -149,7 +175,11 @@ export function purchaseFor(q: RecipeQuestion): Purchase | null {
     const answer = planRecipe({ ...free, ...more })
     return answer.ok && answer.recipe.reached
   }
-  if (!q.sources.some(s => readoutsOf(s.water).conductivityUsCm < 40) && reaches({ sources: [...q.sources, { id: 'pureWater', water: { ...pureWater } }] })) return { kind: 'pureWater' }
+  if (
+    !q.sources.some(s => readoutsOf(s.water).conductivityUsCm < 40) &&
+    reaches({ sources: [...q.sources, { id: 'pureWater', water: { ...pureWater } }] })
+  )
+    return { kind: 'pureWater' }
   for (const salt of purchasable) {
     const dose = doseOf({ by: 'salt', salt })
     if (reaches({ shelf: [...q.shelf, { id: salt, dose }] })) return { kind: 'salt', salt }
@@ -157,7 +187,17 @@ export function purchaseFor(q: RecipeQuestion): Purchase | null {
   return null
 }
 
-const purchasable: readonly SaltId[] = (['calciumChlorideDihydrate', 'magnesiumSulfateHeptahydrate', 'sodiumBicarbonate', 'potassiumBicarbonate', 'calciumSulfateDihydrate', 'magnesiumChlorideHexahydrate', 'seaSalt'] as const).filter(s => salts[s].dissolving !== 'hardly')
+const purchasable: readonly SaltId[] = (
+  [
+    'calciumChlorideDihydrate',
+    'magnesiumSulfateHeptahydrate',
+    'sodiumBicarbonate',
+    'potassiumBicarbonate',
+    'calciumSulfateDihydrate',
+    'magnesiumChlorideHexahydrate',
+    'seaSalt',
+  ] as const
+).filter(s => salts[s].dissolving !== 'hardly')
 
 /** Goals of one change: equal steps look calmer on the stair than large ones with a small last one. */
 function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goals {
@@ -186,7 +226,7 @@ function decisive(key: RecipeKey, goal: Goal): Pick<Goal, 'low' | 'high'> | null
 }
 
 function reached(goals: Goals, now: Readouts): boolean {
-  return recipeKeys.every((key) => {
+  return recipeKeys.every(key => {
     const goal = goals[key]
     const asked = goal && decisive(key, goal)
     return !asked || Math.abs(missing(asked, now[key])) < nearEnough[key]

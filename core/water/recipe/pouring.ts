@@ -13,6 +13,7 @@ export function pouringMinutes({ before, after }: Pick<SolvedChange, 'before' | 
   const a = readoutsOf(before)
   const b = readoutsOf(after)
   let minutes = LEAST_MINUTES
-  for (const key of ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg'] as const) minutes = Math.max(minutes, Math.abs(b[key] - a[key]) / largestPerHour[key] * 60)
+  for (const key of ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg'] as const)
+    minutes = Math.max(minutes, (Math.abs(b[key] - a[key]) / largestPerHour[key]) * 60)
   return Math.ceil(minutes / 5) * 5
 }

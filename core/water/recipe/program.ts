@@ -11,8 +11,8 @@ export interface ChangeQuestion {
   tank: Water
   netL: number
   changeL: number
-  sources: readonly { water: Water, maxL?: number }[]
-  doses: readonly { dose: Dose, maxG?: number }[]
+  sources: readonly { water: Water; maxL?: number }[]
+  doses: readonly { dose: Dose; maxG?: number }[]
   goals: Goals
   /** largest change of each value in this one change; nothing for a first fill */
   step: Partial<Readouts>
@@ -25,7 +25,7 @@ export interface LinearProgram {
   /** names of the variables, for reading */
   variables: string[]
   cost: number[]
-  rows: { name: string, coefficients: Map<number, number>, low: number, high: number }[]
+  rows: { name: string; coefficients: Map<number, number>; low: number; high: number }[]
 }
 
 /** Cost of a mmol of sodium and of potassium in a litre of tank: kept low where there is a choice (from memory). */
@@ -68,15 +68,23 @@ export function changeProgram(q: ChangeQuestion, slopes: Slopes, near: Water): L
     return index
   })
   // settled litres fill the bucket already: asking twice, to the last bit, would leave no room for their rounding
-  if (!q.fixedL) rows.push({ name: 'bucket', coefficients: new Map(litres.map(i => [i, 1])), low: q.changeL, high: q.changeL })
+  if (!q.fixedL)
+    rows.push({ name: 'bucket', coefficients: new Map(litres.map(i => [i, 1])), low: q.changeL, high: q.changeL })
   q.sources.forEach((s, i) => {
     const fixed = q.fixedL?.[i]
-    if (fixed !== undefined) rows.push({ name: `fixed ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: fixed, high: fixed })
-    else if (s.maxL !== undefined) rows.push({ name: `litres ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: 0, high: s.maxL })
+    if (fixed !== undefined)
+      rows.push({ name: `fixed ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: fixed, high: fixed })
+    else if (s.maxL !== undefined)
+      rows.push({ name: `litres ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: 0, high: s.maxL })
   })
   q.doses.forEach((d, i) => {
     const soluble = d.dose.dissolving === 'hardly' ? 0 : d.dose.solubilityGL * q.changeL * SOLUBLE_SHARE
-    rows.push({ name: `grams ${i}`, coefficients: new Map([[usable[i]!, 1]]), low: 0, high: Math.min(soluble, d.maxG ?? Infinity) })
+    rows.push({
+      name: `grams ${i}`,
+      coefficients: new Map([[usable[i]!, 1]]),
+      low: 0,
+      high: Math.min(soluble, d.maxG ?? Infinity),
+    })
   })
 
   const nearReadouts = readoutsOf(near)
@@ -90,7 +98,7 @@ export function changeProgram(q: ChangeQuestion, slopes: Slopes, near: Water): L
       if (!weight) continue
       constant += weight * kept * q.tank[key]
       columns.forEach(({ water }, i) => {
-        if (water[key] !== 0) coefficients.set(i, (coefficients.get(i) ?? 0) + weight * water[key] / q.netL)
+        if (water[key] !== 0) coefficients.set(i, (coefficients.get(i) ?? 0) + (weight * water[key]) / q.netL)
       })
     }
     return { coefficients, constant }
@@ -104,27 +112,62 @@ export function changeProgram(q: ChangeQuestion, slopes: Slopes, near: Water): L
     let atNear = 0
     for (const amount of amountKeys) atNear += (slopes[key][amount] ?? 0) * near[amount]
     const constant = sum.constant + nearReadouts[key] - atNear
-    if (step !== undefined) rows.push({ name: `step ${key}`, coefficients: sum.coefficients, low: before[key] - step - constant, high: before[key] + step - constant })
+    if (step !== undefined)
+      rows.push({
+        name: `step ${key}`,
+        coefficients: sum.coefficients,
+        low: before[key] - step - constant,
+        high: before[key] + step - constant,
+      })
     if (!goal) continue
     const price = importance[key] * goal.weight
     const over = variable(`over ${key}`, price)
     const under = variable(`under ${key}`, price)
-    rows.push({ name: `high ${key}`, coefficients: new Map([...sum.coefficients, [over, -1]]), low: -Infinity, high: goal.high - constant })
-    rows.push({ name: `low ${key}`, coefficients: new Map([...sum.coefficients, [under, 1]]), low: goal.low - constant, high: Infinity })
+    rows.push({
+      name: `high ${key}`,
+      coefficients: new Map([...sum.coefficients, [over, -1]]),
+      low: -Infinity,
+      high: goal.high - constant,
+    })
+    rows.push({
+      name: `low ${key}`,
+      coefficients: new Map([...sum.coefficients, [under, 1]]),
+      low: goal.low - constant,
+      high: Infinity,
+    })
   }
   // sea salt brings its own proportions
   if (!q.goals.salinityGKg) {
     /** Ca − ratio·Mg in mg/L of the bucket, over some columns */
-    const excess = (ratio: number, from: number) => new Map(columns.flatMap(({ water }, i): [number, number][] => {
-      const value = (water.caMmolL * molarMass.Ca - ratio * water.mgMmolL * molarMass.Mg) / q.changeL
-      return i < from || value === 0 ? [] : [[i, value]]
-    }))
-    const pair = (name: string, price: number) => [variable(`too much calcium, ${name}`, price), variable(`too little calcium, ${name}`, price)] as const
+    const excess = (ratio: number, from: number) =>
+      new Map(
+        columns.flatMap(({ water }, i): [number, number][] => {
+          const value = (water.caMmolL * molarMass.Ca - ratio * water.mgMmolL * molarMass.Mg) / q.changeL
+          return i < from || value === 0 ? [] : [[i, value]]
+        }),
+      )
+    const pair = (name: string, price: number) =>
+      [variable(`too much calcium, ${name}`, price), variable(`too little calcium, ${name}`, price)] as const
     const [addedMore, addedLess] = pair('added', ADDED_RATIO_COST)
-    rows.push({ name: 'added ratio', coefficients: new Map([...excess(USUAL_CA_MG, q.sources.length), [addedMore, -1], [addedLess, 1]]), low: 0, high: 0 })
+    rows.push({
+      name: 'added ratio',
+      coefficients: new Map([...excess(USUAL_CA_MG, q.sources.length), [addedMore, -1], [addedLess, 1]]),
+      low: 0,
+      high: 0,
+    })
     const [more, less] = pair('bucket', BAND_COST)
-    rows.push({ name: 'most calcium', coefficients: new Map([...excess(RATIO_BAND[1], 0), [more, -1]]), low: -Infinity, high: 0 })
-    rows.push({ name: 'least calcium', coefficients: new Map([...excess(RATIO_BAND[0], 0), [less, 1]]), low: 0, high: Infinity })
+    rows.push({
+      name: 'most calcium',
+      coefficients: new Map([...excess(RATIO_BAND[1], 0), [more, -1]]),
+      low: -Infinity,
+      high: 0,
+    })
+    rows.push({
+      name: 'least calcium',
+      coefficients: new Map([...excess(RATIO_BAND[0], 0), [less, 1]]),
+      low: 0,
+      high: Infinity,
+    })
   }
   return { variables, cost, rows }
 }

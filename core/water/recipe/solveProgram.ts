@@ -2,7 +2,10 @@ import { type Constraint, type Model, solve } from 'yalps'
 import type { LinearProgram } from './program'
 
 /** A solution: values of all variables, and what they cost. */
-export interface Solution { values: number[], cost: number }
+export interface Solution {
+  values: number[]
+  cost: number
+}
 
 /**
  * Solves a linear program by the simplex method (package yalps; checked against HiGHS in tests/reference).
@@ -10,10 +13,16 @@ export interface Solution { values: number[], cost: number }
  */
 export function solveProgram(program: LinearProgram): Solution | null {
   const constraints = new Map<string, Constraint>()
-  const variables = program.variables.map((_, i): [string, Map<string, number>] => [String(i), new Map([['cost', program.cost[i]!]])])
+  const variables = program.variables.map((_, i): [string, Map<string, number>] => [
+    String(i),
+    new Map([['cost', program.cost[i]!]]),
+  ])
   program.rows.forEach(({ coefficients, low, high }, r) => {
     const name = `r${r}`
-    constraints.set(name, low === high ? { equal: low } : { ...(low > -Infinity && { min: low }), ...(high < Infinity && { max: high }) })
+    constraints.set(
+      name,
+      low === high ? { equal: low } : { ...(low > -Infinity && { min: low }), ...(high < Infinity && { max: high }) },
+    )
     for (const [i, value] of coefficients) variables[i]![1].set(name, value)
   })
   const model: Model<string, string> = { direction: 'minimize', objective: 'cost', constraints, variables }

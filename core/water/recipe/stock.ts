@@ -6,7 +6,10 @@ import { type Entry, momentMs, type ShelfItem } from '#core/records'
  * @param entries standing entries of all glasses
  * @returns grams, never below 0; undefined when the stock was never written down
  */
-export function stockLeft(item: Pick<ShelfItem, 'id' | 'stockG' | 'editedAt'>, entries: readonly Entry[]): number | undefined {
+export function stockLeft(
+  item: Pick<ShelfItem, 'id' | 'stockG' | 'editedAt'>,
+  entries: readonly Entry[],
+): number | undefined {
   if (item.stockG === undefined) return undefined
   const since = momentMs(item.editedAt)
   let used = 0

@@ -14,7 +14,11 @@ const WINDOW_DAYS = 35
  * and that they moved towards it. Such a correction goes on to its aim; it does not stop at the first edge.
  * @param story the glass's log as `waterStory` reads it
  */
-export function correctionsUnderway(story: Pick<WaterStory, 'readings' | 'jumps'>, targets: Targets, nowMs: number): Underway {
+export function correctionsUnderway(
+  story: Pick<WaterStory, 'readings' | 'jumps'>,
+  targets: Targets,
+  nowMs: number,
+): Underway {
   const out: Underway = {}
   for (const key of recipeKeys) {
     const target = targets[key]

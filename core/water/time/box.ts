@@ -6,7 +6,7 @@ import { salinityFromGramsPerLitre } from '../chemistry/seawater'
 
 /** Values that the box forecasts. */
 export const boxKeys = ['ghDh', 'khDh', 'calciumMgL', 'conductivityUsCm', 'salinityGKg', 'nitrateMgL'] as const
-export type BoxKey = typeof boxKeys[number]
+export type BoxKey = (typeof boxKeys)[number]
 
 /** What goes on in a tank, as the box knows it. */
 export interface BoxHabits {
@@ -14,7 +14,7 @@ export interface BoxHabits {
   evaporationLPerDay: number
   /** what replaces them */
   topUp: Water
-  change: { litres: number, everyDays: number, water: Water, firstInDays: number } | null
+  change: { litres: number; everyDays: number; water: Water; firstInDays: number } | null
   /** nitrate that feeding brings, mg/L a week */
   nitrateMgLPerWeek: number
   /** grams of carbonate stone or sand in a litre */
@@ -36,7 +36,14 @@ export const slowLaws = {
   carbonate: { khDh: 9, perDayAt24GL: 0.03 },
   soil: { takesPerDay: 0.12, lastsWeeks: 78 },
   /** by the option of the feeding school */
-  feedingNitrateMgLPerWeek: { sparse: 1, dailySmall: 2, twiceDaily: 5, powder: 2, heavy: 8, brackishPool: 0.2 } as Readonly<Record<string, number>>,
+  feedingNitrateMgLPerWeek: {
+    sparse: 1,
+    dailySmall: 2,
+    twiceDaily: 5,
+    powder: 2,
+    heavy: 8,
+    brackishPool: 0.2,
+  } as Readonly<Record<string, number>>,
 }
 
 /** Hours are not resolved: a day is the step, as evaporation is topped up daily or weekly without a difference that matters. */
@@ -53,12 +60,13 @@ const WEEK = 7
 export function forecastBox(water: Water, netL: number, habits: BoxHabits, days: number): BoxForecast {
   if (!(netL > 0)) throw new RangeError(`netL must be above 0, got ${netL}`)
   if (!(Number.isInteger(days) && days > 0)) throw new RangeError(`days must be a whole number above 0, got ${days}`)
-  if (habits.change && !(habits.change.litres > 0 && habits.change.litres <= netL)) throw new RangeError(`change.litres must lie above 0 and at most ${netL}, got ${habits.change.litres}`)
+  if (habits.change && !(habits.change.litres > 0 && habits.change.litres <= netL))
+    throw new RangeError(`change.litres must lie above 0 and at most ${netL}, got ${habits.change.litres}`)
   const out = Object.fromEntries(boxKeys.map(k => [k, new Float64Array(days + 1)])) as BoxForecast
   const w = { ...water }
   const topShare = habits.evaporationLPerDay / netL
   const { carbonate, soil } = slowLaws
-  const stoneRate = Math.min(0.5, carbonate.perDayAt24GL * habits.carbonateGL / 24)
+  const stoneRate = Math.min(0.5, (carbonate.perDayAt24GL * habits.carbonateGL) / 24)
   const drift = habits.driftPerWeek
   for (let day = 0; ; day++) {
     read(w, day, out)
@@ -68,7 +76,7 @@ export function forecastBox(water: Water, netL: number, habits: BoxHabits, days:
       const missing = carbonate.khDh * MEQ_PER_DKH - w.alkalinityMeqL
       if (missing > 0) {
         w.alkalinityMeqL += stoneRate * missing
-        w.caMmolL += stoneRate * missing / 2
+        w.caMmolL += (stoneRate * missing) / 2
       }
     }
     if (habits.soilAgeWeeks !== null) {
@@ -95,10 +103,10 @@ export function forecastBox(water: Water, netL: number, habits: BoxHabits, days:
 }
 
 function drifted(w: Water, drift: BoxHabits['driftPerWeek']): void {
-  if (drift.khDh) w.alkalinityMeqL = Math.max(0, w.alkalinityMeqL + drift.khDh * MEQ_PER_DKH / WEEK)
+  if (drift.khDh) w.alkalinityMeqL = Math.max(0, w.alkalinityMeqL + (drift.khDh * MEQ_PER_DKH) / WEEK)
   if (drift.ghDh) {
     const hardness = w.caMmolL + w.mgMmolL
-    const factor = hardness > 0 ? Math.max(0, 1 + drift.ghDh * MMOL_PER_DGH / WEEK / hardness) : 1
+    const factor = hardness > 0 ? Math.max(0, 1 + (drift.ghDh * MMOL_PER_DGH) / WEEK / hardness) : 1
     w.caMmolL *= factor
     w.mgMmolL *= factor
   }
@@ -126,8 +134,13 @@ function read(w: Water, day: number, out: BoxForecast): void {
  * @param perDay litres a day: evaporated, and changed on average
  * @returns the end, or `perWeek` of creep when nothing is ever taken out
  */
-export function creep(netL: number, perDay: { evaporatedL: number, changedL: number }, topUpValue: number, changeValue: number): { endsAt: number } | { perWeek: number } {
+export function creep(
+  netL: number,
+  perDay: { evaporatedL: number; changedL: number },
+  topUpValue: number,
+  changeValue: number,
+): { endsAt: number } | { perWeek: number } {
   if (!(netL > 0)) throw new RangeError(`netL must be above 0, got ${netL}`)
-  if (perDay.changedL > 0) return { endsAt: changeValue + perDay.evaporatedL * topUpValue / perDay.changedL }
-  return { perWeek: WEEK * perDay.evaporatedL * topUpValue / netL }
+  if (perDay.changedL > 0) return { endsAt: changeValue + (perDay.evaporatedL * topUpValue) / perDay.changedL }
+  return { perWeek: (WEEK * perDay.evaporatedL * topUpValue) / netL }
 }

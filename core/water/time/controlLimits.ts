@@ -1,5 +1,11 @@
 /** Limits within which a value keeps by its own ordinary scatter. */
-export interface ControlLimits { centre: number, low: number, high: number, sigma: number, /** indexes of readings outside */ outside: number[] }
+export interface ControlLimits {
+  centre: number
+  low: number
+  high: number
+  sigma: number
+  /** indexes of readings outside */ outside: number[]
+}
 
 /** Mean moving range of two by standard deviation of normal scatter (Montgomery, Introduction to Statistical Quality Control: d2 = 1.128). */
 const D2 = 1.128
@@ -25,7 +31,12 @@ export function controlLimits(values: readonly number[], baseline = 12): Control
 }
 
 /** A smoothed path with its limits, one point a reading. */
-export interface EwmaPoint { value: number, low: number, high: number, outside: boolean }
+export interface EwmaPoint {
+  value: number
+  low: number
+  high: number
+  outside: boolean
+}
 
 /**
  * Exponentially weighted moving average with time-varying limits (Roberts 1959; Lucas & Saccucci 1990): sees small slides
@@ -37,12 +48,18 @@ export interface EwmaPoint { value: number, low: number, high: number, outside: 
  * @param width L, 2.86 for a false alarm in about 370 readings
  * @throws RangeError for λ outside (0, 1]
  */
-export function ewma(values: readonly number[], centre: number, sigma: number, lambda = 0.2, width = 2.86): EwmaPoint[] {
+export function ewma(
+  values: readonly number[],
+  centre: number,
+  sigma: number,
+  lambda = 0.2,
+  width = 2.86,
+): EwmaPoint[] {
   if (!(lambda > 0 && lambda <= 1)) throw new RangeError(`lambda must lie above 0 and at most 1, got ${lambda}`)
   let z = centre
   return values.map((x, i) => {
     z = lambda * x + (1 - lambda) * z
-    const half = width * sigma * Math.sqrt(lambda / (2 - lambda) * (1 - (1 - lambda) ** (2 * (i + 1))))
+    const half = width * sigma * Math.sqrt((lambda / (2 - lambda)) * (1 - (1 - lambda) ** (2 * (i + 1))))
     return { value: z, low: centre - half, high: centre + half, outside: Math.abs(z - centre) > half }
   })
 }

@@ -7,10 +7,20 @@ import { readoutsOf } from '../chemistry/readouts'
 import type { ValueReading } from '../valueVerdict'
 
 /** Water that went into a glass. `water` is null when nobody knows what was in it. */
-export interface WaterEvent { entryId: string, at: number, kind: 'change' | 'topUp', litres: number, water: Water | null }
+export interface WaterEvent {
+  entryId: string
+  at: number
+  kind: 'change' | 'topUp'
+  litres: number
+  water: Water | null
+}
 
 /** What an event did to one value, reckoned. */
-export interface Jump { at: number, key: ValueKey, by: number }
+export interface Jump {
+  at: number
+  key: ValueKey
+  by: number
+}
 
 /** The water of a glass as its log tells it. */
 export interface WaterStory {
@@ -23,8 +33,15 @@ export interface WaterStory {
 }
 
 /** Values that follow by mixing; pH and temperature do not. */
-const mixing = ['ghDh', 'khDh', 'calciumMgL', 'conductivityUsCm', 'salinityGKg', 'nitrateMgL'] as const satisfies readonly ValueKey[]
-export type MixingKey = typeof mixing[number]
+const mixing = [
+  'ghDh',
+  'khDh',
+  'calciumMgL',
+  'conductivityUsCm',
+  'salinityGKg',
+  'nitrateMgL',
+] as const satisfies readonly ValueKey[]
+export type MixingKey = (typeof mixing)[number]
 /** Doubt of what was poured, as a share: jug, scale and analysis together (from memory). */
 const POUR_DOUBT = 0.05
 
@@ -41,7 +58,11 @@ export const isPartChange = (e: WaterEvent, netL: number): boolean => e.kind ===
  * @param untilMs later entries are left out
  */
 export function waterStory(entries: readonly Entry[], netL: number, untilMs: number): WaterStory {
-  const log = entries.filter((e): e is EntryOf<'waterTest' | 'waterChange' | 'topUp'> => (e.kind === 'waterTest' || e.kind === 'waterChange' || e.kind === 'topUp') && momentMs(e.at) <= untilMs)
+  const log = entries
+    .filter(
+      (e): e is EntryOf<'waterTest' | 'waterChange' | 'topUp'> =>
+        (e.kind === 'waterTest' || e.kind === 'waterChange' || e.kind === 'topUp') && momentMs(e.at) <= untilMs,
+    )
     .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1))
   const readings: WaterStory['readings'] = new Map()
   const events: WaterEvent[] = []
@@ -68,14 +89,25 @@ export function waterStory(entries: readonly Entry[], netL: number, untilMs: num
       if (Object.keys(tested).length > 0) present = present ? adjustTo(present, tested) : completeAnalysis(tested).water
       continue
     }
-    const event: WaterEvent = { entryId: entry.id, at, kind: entry.kind === 'topUp' ? 'topUp' : 'change', litres: entry.litres, water: entry.water ?? null }
+    const event: WaterEvent = {
+      entryId: entry.id,
+      at,
+      kind: entry.kind === 'topUp' ? 'topUp' : 'change',
+      litres: entry.litres,
+      water: entry.water ?? null,
+    }
     events.push(event)
     if (!event.water) continue
     const share = Math.min(1, event.litres / netL)
     const first = present === null
     const before: Water | null = present
     // what evaporated left everything behind, so a top-up adds to what is there
-    present = before === null ? { ...event.water } : event.kind === 'change' ? changed(before, share, event.water) : added(before, share, event.water)
+    present =
+      before === null
+        ? { ...event.water }
+        : event.kind === 'change'
+          ? changed(before, share, event.water)
+          : added(before, share, event.water)
     const after = mixingValues(present)
     for (const key of mixing) {
       const last = known.get(key)
@@ -85,7 +117,10 @@ export function waterStory(entries: readonly Entry[], netL: number, untilMs: num
       const poured = mixingValues(event.water)[key]
       const by = last ? (event.kind === 'change' ? share * (poured - last.value) : share * poured) : 0
       const value = last ? last.value + by : after[key]
-      const sd = Math.hypot((1 - (event.kind === 'change' ? share : 0)) * (last?.sd ?? 0), share * (POUR_DOUBT * poured + 0.02 * Math.abs(value)))
+      const sd = Math.hypot(
+        (1 - (event.kind === 'change' ? share : 0)) * (last?.sd ?? 0),
+        share * (POUR_DOUBT * poured + 0.02 * Math.abs(value)),
+      )
       if (last) jumps.push({ at, key, by })
       push(key, { entryId: entry.id, at, value, sd: Math.max(sd, 1e-3), method: 'reckoned' })
     }

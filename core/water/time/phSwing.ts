@@ -3,7 +3,14 @@ import { Z80 } from '#core/stats'
 import type { ValueReading } from '../valueVerdict'
 
 /** How pH differs between dusk and dawn: dusk minus dawn with its 80 % range. */
-export interface PhSwing { value: number, low: number, high: number, /** pairs of one day, or 0 when mornings and evenings of different days were compared */ pairs: number, mornings: number, evenings: number }
+export interface PhSwing {
+  value: number
+  low: number
+  high: number
+  /** pairs of one day, or 0 when mornings and evenings of different days were compared */ pairs: number
+  mornings: number
+  evenings: number
+}
 
 /** Hours of the day that count as dawn and as dusk, local time. */
 const DAWN = [4, 11] as const
@@ -21,14 +28,16 @@ export const SWING_WARNING = 0.5
  * @returns null while one of the two was never tested
  */
 export function phSwing(readings: readonly ValueReading[], nowMs: number, utcOffsetMinutes: number): PhSwing | null {
-  const recent = readings.filter(r => r.at >= nowMs - WINDOW_DAYS * DAY_MS && r.method !== 'reckoned').map((r) => {
-    const local = r.at + utcOffsetMinutes * 60_000
-    return { ...r, day: Math.floor(local / DAY_MS), hour: (local % DAY_MS) / 3_600_000 }
-  })
+  const recent = readings
+    .filter(r => r.at >= nowMs - WINDOW_DAYS * DAY_MS && r.method !== 'reckoned')
+    .map(r => {
+      const local = r.at + utcOffsetMinutes * 60_000
+      return { ...r, day: Math.floor(local / DAY_MS), hour: (local % DAY_MS) / 3_600_000 }
+    })
   const mornings = recent.filter(r => r.hour >= DAWN[0] && r.hour < DAWN[1])
   const evenings = recent.filter(r => r.hour >= DUSK[0] && r.hour < DUSK[1])
   if (mornings.length === 0 || evenings.length === 0) return null
-  const pairs = evenings.flatMap((e) => {
+  const pairs = evenings.flatMap(e => {
     const m = mornings.find(r => r.day === e.day) ?? mornings.find(r => r.day === e.day + 1)
     return m ? [{ by: e.value - m.value, sd: Math.hypot(e.sd, m.sd) }] : []
   })
@@ -38,7 +47,10 @@ export function phSwing(readings: readonly ValueReading[], nowMs: number, utcOff
     const se = Math.sqrt(pairs.reduce((s, p) => s + p.sd ** 2, 0)) / pairs.length
     return { value, low: value - Z80 * se, high: value + Z80 * se, pairs: pairs.length, ...counts }
   }
-  const mean = (list: readonly ValueReading[]) => ({ value: list.reduce((s, r) => s + r.value, 0) / list.length, se: Math.sqrt(list.reduce((s, r) => s + r.sd ** 2, 0)) / list.length })
+  const mean = (list: readonly ValueReading[]) => ({
+    value: list.reduce((s, r) => s + r.value, 0) / list.length,
+    se: Math.sqrt(list.reduce((s, r) => s + r.sd ** 2, 0)) / list.length,
+  })
   const m = mean(mornings)
   const e = mean(evenings)
   const value = e.value - m.value
@@ -47,4 +59,7 @@ export function phSwing(readings: readonly ValueReading[], nowMs: number, utcOff
 }
 
 /** Whether a swing is a warning: likely more than half a unit. */
-export const swingWarns = (swing: PhSwing | null): boolean => swing !== null && Math.abs(swing.value) > SWING_WARNING && Math.min(Math.abs(swing.low), Math.abs(swing.high)) > SWING_WARNING / 2
+export const swingWarns = (swing: PhSwing | null): boolean =>
+  swing !== null &&
+  Math.abs(swing.value) > SWING_WARNING &&
+  Math.min(Math.abs(swing.low), Math.abs(swing.high)) > SWING_WARNING / 2

@@ -8,7 +8,10 @@ import { clearDrift, type LearntHabits } from './habits'
 const EVAPORATES_PER_DAY = 0.004
 
 /** What a forecast is reckoned with, and what of it the log told. */
-export interface UsualHabits extends BoxHabits { evaporationKnown: boolean, topUpKnown: boolean }
+export interface UsualHabits extends BoxHabits {
+  evaporationKnown: boolean
+  topUpKnown: boolean
+}
 
 /**
  * What goes on in a glass from today if nothing is done: what its log taught, and defaults for the rest. Slow sources and
@@ -16,17 +19,40 @@ export interface UsualHabits extends BoxHabits { evaporationKnown: boolean, topU
  * @param feedingSchools options of the feeding schools of its colonies
  * @param pure the keeper's pure water, for top-ups that were never logged
  */
-export function usualHabits({ story, learnt, netL, glass, feedingSchools, pure, nowMs }: { story: Pick<WaterStory, 'events'>, learnt: LearntHabits, netL: number, glass: Pick<Glass, 'carbonateG' | 'soilSince'> | null, feedingSchools: readonly string[], pure: Water | null, nowMs: number }): UsualHabits {
+export function usualHabits({
+  story,
+  learnt,
+  netL,
+  glass,
+  feedingSchools,
+  pure,
+  nowMs,
+}: {
+  story: Pick<WaterStory, 'events'>
+  learnt: LearntHabits
+  netL: number
+  glass: Pick<Glass, 'carbonateG' | 'soilSince'> | null
+  feedingSchools: readonly string[]
+  pure: Water | null
+  nowMs: number
+}): UsualHabits {
   const driftPerWeek: BoxHabits['driftPerWeek'] = {}
-  for (const [key, rate] of Object.entries(learnt.driftPerWeek)) driftPerWeek[key as keyof BoxHabits['driftPerWeek']] = clearDrift(rate)
+  for (const [key, rate] of Object.entries(learnt.driftPerWeek))
+    driftPerWeek[key as keyof BoxHabits['driftPerWeek']] = clearDrift(rate)
   const lastTopUp = story.events.findLast(e => e.kind === 'topUp' && e.water)
   return {
-    evaporationLPerDay: learnt.evaporationLPerDay?.value ?? EVAPORATES_PER_DAY * netL, evaporationKnown: learnt.evaporationLPerDay !== null,
-    topUp: lastTopUp?.water ?? pure ?? { ...pureWater }, topUpKnown: lastTopUp !== undefined,
+    evaporationLPerDay: learnt.evaporationLPerDay?.value ?? EVAPORATES_PER_DAY * netL,
+    evaporationKnown: learnt.evaporationLPerDay !== null,
+    topUp: lastTopUp?.water ?? pure ?? { ...pureWater },
+    topUpKnown: lastTopUp !== undefined,
     change: null,
-    nitrateMgLPerWeek: driftPerWeek.nitrateMgL === undefined ? Math.max(0, ...feedingSchools.map(id => slowLaws.feedingNitrateMgLPerWeek[id] ?? 0)) : 0,
+    nitrateMgLPerWeek:
+      driftPerWeek.nitrateMgL === undefined
+        ? Math.max(0, ...feedingSchools.map(id => slowLaws.feedingNitrateMgLPerWeek[id] ?? 0))
+        : 0,
     carbonateGL: driftPerWeek.khDh === undefined && glass?.carbonateG ? glass.carbonateG / netL : 0,
-    soilAgeWeeks: driftPerWeek.khDh === undefined && glass?.soilSince ? (nowMs - momentMs(glass.soilSince)) / WEEK_MS : null,
+    soilAgeWeeks:
+      driftPerWeek.khDh === undefined && glass?.soilSince ? (nowMs - momentMs(glass.soilSince)) / WEEK_MS : null,
     driftPerWeek,
   }
 }

@@ -1,10 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import { countEvidence, depletion, markRecapture, quadrats, removalPasses, repeatedCounts, schnabel } from '#core/abundance'
+import {
+  countEvidence,
+  depletion,
+  markRecapture,
+  quadrats,
+  removalPasses,
+  repeatedCounts,
+  schnabel,
+} from '#core/abundance'
 import { groupOf } from '#core/groups'
 import type { EntryOf } from '#core/records'
 
 const { counting } = groupOf('neocaridina')
-const of = (count: Partial<EntryOf<'count'>> & Pick<EntryOf<'count'>, 'number' | 'method'>, sheds = true) => countEvidence(count, counting, sheds)
+const of = (count: Partial<EntryOf<'count'>> & Pick<EntryOf<'count'>, 'number' | 'method'>, sheds = true) =>
+  countEvidence(count, counting, sheds)
 
 describe('one number', () => {
   it('is a part of those that are there', () => {
@@ -99,7 +108,11 @@ describe('passes', () => {
 })
 
 describe('marks', () => {
-  const marks = [{ caught: 30, recaptured: 0 }, { caught: 30, recaptured: 9 }, { caught: 28, recaptured: 14 }]
+  const marks = [
+    { caught: 30, recaptured: 0 },
+    { caught: 30, recaptured: 9 },
+    { caught: 28, recaptured: 14 },
+  ]
   it('snails keep theirs', () => {
     const e = of({ number: 65, method: 'marks', marks }, false)
     expect(e.value).toBeGreaterThan(80)
@@ -112,7 +125,17 @@ describe('marks', () => {
     expect(high).toBeGreaterThan(10_000_000)
   })
   it('one marking and one look is Chapman’s number', () => {
-    const e = of({ number: 61, method: 'marks', marks: [{ caught: 33, recaptured: 0 }, { caught: 47, recaptured: 9 }] }, false)
+    const e = of(
+      {
+        number: 61,
+        method: 'marks',
+        marks: [
+          { caught: 33, recaptured: 0 },
+          { caught: 47, recaptured: 9 },
+        ],
+      },
+      false,
+    )
     expect(e.value).toBeCloseTo(162.2, 6)
     expect(e.low).toBeGreaterThan(105)
     expect(e.high).toBeLessThan(260)
@@ -123,13 +146,45 @@ describe('marks', () => {
     expect(e.r).toBeGreaterThan(of({ number: 65, method: 'marks', marks }, false).r)
   })
   it('few that came back are named', () => {
-    expect(of({ number: 40, method: 'marks', marks: [{ caught: 20, recaptured: 0 }, { caught: 20, recaptured: 2 }] }, false).notes).toContain('fewRecaptures')
-    expect(of({ number: 40, method: 'marks', marks: [{ caught: 20, recaptured: 0 }, { caught: 20, recaptured: 0 }] }, false).value).toBeGreaterThan(100)
+    expect(
+      of(
+        {
+          number: 40,
+          method: 'marks',
+          marks: [
+            { caught: 20, recaptured: 0 },
+            { caught: 20, recaptured: 2 },
+          ],
+        },
+        false,
+      ).notes,
+    ).toContain('fewRecaptures')
+    expect(
+      of(
+        {
+          number: 40,
+          method: 'marks',
+          marks: [
+            { caught: 20, recaptured: 0 },
+            { caught: 20, recaptured: 0 },
+          ],
+        },
+        false,
+      ).value,
+    ).toBeGreaterThan(100)
   })
   it('refuses marks that cannot be', () => {
     expect(() => markRecapture({ marked: 5, caught: 6, recaptured: 7 }, 0.95)).toThrow(/recaptured/)
     expect(() => schnabel([{ caught: 5, recaptured: 0 }], 0.8)).toThrow(/two or more/)
-    expect(() => schnabel([{ caught: 5, recaptured: 0 }, { caught: 5, recaptured: 6 }], 0.8)).toThrow(/catch 2/)
+    expect(() =>
+      schnabel(
+        [
+          { caught: 5, recaptured: 0 },
+          { caught: 5, recaptured: 6 },
+        ],
+        0.8,
+      ),
+    ).toThrow(/catch 2/)
   })
 })
 

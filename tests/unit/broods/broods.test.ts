@@ -10,7 +10,10 @@ const berried = (days: number, number: number, more = {}) => entryOf('berried', 
 
 describe('hatchWindow', () => {
   it('is as wide as the last look leaves it', () => {
-    const w = (before: number | null) => { const r = hatchWindow(NOW, before === null ? null : NOW - before * DAY_MS, [21, 28]); return [at(r.fromMs), at(r.toMs)] }
+    const w = (before: number | null) => {
+      const r = hatchWindow(NOW, before === null ? null : NOW - before * DAY_MS, [21, 28])
+      return [at(r.fromMs), at(r.toMs)]
+    }
     expect(w(3)).toEqual([18, 28])
     expect(w(null)).toEqual([0, 28])
     // a look longer ago than eggs take says nothing more
@@ -38,9 +41,20 @@ describe('youngExpected', () => {
 describe('clutchesOf', () => {
   const brood = groupOf('apple-snail').care.brood
   it('follows each clutch by itself', () => {
-    const [first, second] = [entryOf('clutch', 12, { colonyId, event: 'laid' }), entryOf('clutch', 4, { colonyId, event: 'laid', place: 'incubator' })]
-    const clutches = clutchesOf(brood, [first, second, entryOf('clutch', 2, { colonyId, event: 'moved', clutchId: first.id, place: 'incubator' }), entryOf('clutch', 1, { colonyId, event: 'hatched', clutchId: first.id, young: 120 })])
-    expect(clutches.map(c => [c.state, c.place, c.young, at(c.seenMs), at(c.fromMs)])).toEqual([['hatched', 'incubator', 120, -1, -4], ['open', 'incubator', null, -4, 4]])
+    const [first, second] = [
+      entryOf('clutch', 12, { colonyId, event: 'laid' }),
+      entryOf('clutch', 4, { colonyId, event: 'laid', place: 'incubator' }),
+    ]
+    const clutches = clutchesOf(brood, [
+      first,
+      second,
+      entryOf('clutch', 2, { colonyId, event: 'moved', clutchId: first.id, place: 'incubator' }),
+      entryOf('clutch', 1, { colonyId, event: 'hatched', clutchId: first.id, young: 120 }),
+    ])
+    expect(clutches.map(c => [c.state, c.place, c.young, at(c.seenMs), at(c.fromMs)])).toEqual([
+      ['hatched', 'incubator', 120, -1, -4],
+      ['open', 'incubator', null, -4, 4],
+    ])
   })
   it('passes over what names a clutch that nobody laid', () => {
     expect(clutchesOf(brood, [entryOf('clutch', 1, { colonyId, event: 'lost', clutchId: nextId() })])).toEqual([])

@@ -14,7 +14,13 @@ describe('setUpAdvice', () => {
     expect(setUpAdvice(plan()).checks.filter(c => c.state === 'off')).toEqual([])
   })
   it('reckons litres and kilograms of the bottom', () => {
-    const advice = setUpAdvice(tank({ inside: { lengthCm: 60, widthCm: 30, heightCm: 34 }, grossL: 61.2, substrate: { kind: 'gravel', depthCm: 4 } }))
+    const advice = setUpAdvice(
+      tank({
+        inside: { lengthCm: 60, widthCm: 30, heightCm: 34 },
+        grossL: 61.2,
+        substrate: { kind: 'gravel', depthCm: 4 },
+      }),
+    )
     expect(advice.substrateL).toBeCloseTo(7.2, 6)
     expect(advice.substrateKg).toBeCloseTo(7.2 * 1.5, 6)
     expect(setUpAdvice(tank({ substrate: { kind: 'none', depthCm: 0 } })).substrateKg).toBe(0)
@@ -47,13 +53,23 @@ describe('setUpAdvice', () => {
       expect(advice.netL).toBeGreaterThan(0)
       expect(advice.checks.length).toBeGreaterThan(6)
     }
-    expect(planGroups(plan({ groupIds: ['neocaridina', 'ramshorn-snail'], schools: { temperature: 'warm' } })).map(g => g.group.id)).toEqual(['neocaridina', 'ramshorn-snail'])
+    expect(
+      planGroups(plan({ groupIds: ['neocaridina', 'ramshorn-snail'], schools: { temperature: 'warm' } })).map(
+        g => g.group.id,
+      ),
+    ).toEqual(['neocaridina', 'ramshorn-snail'])
   })
 })
 
 describe('usualTank', () => {
   it('suits the group that it is made for, down to its filters', () => {
-    for (const g of groups) expect(setUpAdvice(plan({ groupIds: [g.id], tank: usualTank(g), starters: [g.stocking.starters.value] })).checks.filter(c => c.state === 'off' || (c.key === 'filter' && c.state !== 'onTarget')), g.id).toEqual([])
+    for (const g of groups)
+      expect(
+        setUpAdvice(
+          plan({ groupIds: [g.id], tank: usualTank(g), starters: [g.stocking.starters.value] }),
+        ).checks.filter(c => c.state === 'off' || (c.key === 'filter' && c.state !== 'onTarget')),
+        g.id,
+      ).toEqual([])
     const bees = usualTank(groups.find(g => g.id === 'bee-shrimp')!)
     expect(bees.filterRatedL).toBeGreaterThanOrEqual(2 * bees.grossL * bees.fillShare)
   })
@@ -71,32 +87,60 @@ describe('planSteps', () => {
   })
   it('are done when they are ticked, or when the log says so', () => {
     const p = plan({ done: { legal: daysAgo(30) } })
-    const log = planLog([waterChange(nextId(), 28, 34), waterTest(nextId(), 20, { ammoniaMgL: 1, nitriteMgL: 0.2 }), waterTest(nextId(), 13, { ammoniaMgL: 0, nitriteMgL: 1 }), waterTest(nextId(), 10, { khDh: 4 })], plannedNetL(p))
-    const done = Object.fromEntries(planSteps(p, log).filter(s => s.doneMs !== null).map(s => [s.id, s.doneMs]))
+    const log = planLog(
+      [
+        waterChange(nextId(), 28, 34),
+        waterTest(nextId(), 20, { ammoniaMgL: 1, nitriteMgL: 0.2 }),
+        waterTest(nextId(), 13, { ammoniaMgL: 0, nitriteMgL: 1 }),
+        waterTest(nextId(), 10, { khDh: 4 }),
+      ],
+      plannedNetL(p),
+    )
+    const done = Object.fromEntries(
+      planSteps(p, log)
+        .filter(s => s.doneMs !== null)
+        .map(s => [s.id, s.doneMs]),
+    )
     expect(Object.keys(done).sort()).toEqual(['fill', 'firstTest', 'legal', 'midTest'])
     expect(done.fill).toBe(NOW - 28 * DAY_MS)
   })
   it('the last test has to be clean', () => {
     const p = plan({ done: { firstTest: daysAgo(20), midTest: daysAgo(13) } })
-    const ready = (nitriteMgL: number) => planSteps(p, planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL })], 36)).find(s => s.id === 'readyTest')!.doneMs
+    const ready = (nitriteMgL: number) =>
+      planSteps(p, planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL })], 36)).find(
+        s => s.id === 'readyTest',
+      )!.doneMs
     expect(ready(0.5)).toBeNull()
     expect(ready(0)).toBe(NOW - DAY_MS)
   })
   it('one test stands for one step, and a small change is no fill', () => {
     const p = plan()
-    const log = planLog([waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL: 0 }), waterChange(nextId(), 20, 5)], plannedNetL(p))
+    const log = planLog(
+      [waterTest(nextId(), 1, { ammoniaMgL: 0, nitriteMgL: 0 }), waterChange(nextId(), 20, 5)],
+      plannedNetL(p),
+    )
     expect(log.filledMs).toBeNull()
-    expect(planSteps(p, log).filter(s => s.doneMs !== null).map(s => s.id)).toEqual(['firstTest'])
+    expect(
+      planSteps(p, log)
+        .filter(s => s.doneMs !== null)
+        .map(s => s.id),
+    ).toEqual(['firstTest'])
   })
   it('growth that was seen on a round is a step done', () => {
-    const grown = (algae: string) => planSteps(plan(), planLog([entryOf('growth', 3, { glassId: nextId(), algae })], 36)).find(s => s.id === 'grown')!.doneMs
+    const grown = (algae: string) =>
+      planSteps(plan(), planLog([entryOf('growth', 3, { glassId: nextId(), algae })], 36)).find(s => s.id === 'grown')!
+        .doneMs
     expect(grown('some')).toBe(NOW - 3 * DAY_MS)
     expect(grown('none')).toBeNull()
   })
 })
 
 describe('netLitres', () => {
-  const contents = { grossL: 60, fill: { by: 'height' as const, share: 0.9 }, inside: { lengthCm: 50, widthCm: 30, heightCm: 40 } }
+  const contents = {
+    grossL: 60,
+    fill: { by: 'height' as const, share: 0.9 },
+    inside: { lengthCm: 50, widthCm: 30, heightCm: 40 },
+  }
   it('takes bottom and rock off what is filled', () => {
     expect(netLitres({ ...contents, substrate: { kind: 'sand', depthCm: 4 } })).toBeCloseTo(54 - 6 * 0.62, 6)
     expect(netLitres({ ...contents, rockKg: 5.2 })).toBeCloseTo(52, 6)

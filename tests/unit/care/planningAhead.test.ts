@@ -8,7 +8,23 @@ const TODAY = Date.parse('2026-11-25T00:00:00.000Z')
 // 25 Nov 2026 is a Wednesday
 const days = Array.from({ length: 28 }, (_, i) => ({ startMs: TODAY + i * DAY_MS, weekday: (3 + i) % 7 }))
 let made = 0
-const item = (more: Partial<DueItem> = {}): DueItem => ({ key: `leaves:${made++}`, kind: 'leaves', glassId: 'g', dueMs: TODAY + DAY_MS / 2, earlyDays: 2, lateDays: 7, everyDays: 14, minutes: 10, flexible: true, timed: false, never: false, why: { key: 'every', values: {} }, basis: { kind: 'memory' }, values: {}, ...more })
+const item = (more: Partial<DueItem> = {}): DueItem => ({
+  key: `leaves:${made++}`,
+  kind: 'leaves',
+  glassId: 'g',
+  dueMs: TODAY + DAY_MS / 2,
+  earlyDays: 2,
+  lateDays: 7,
+  everyDays: 14,
+  minutes: 10,
+  flexible: true,
+  timed: false,
+  never: false,
+  why: { key: 'every', values: {} },
+  basis: { kind: 'memory' },
+  values: {},
+  ...more,
+})
 const dayIndex = (i: DueItem) => Math.floor((i.dueMs - TODAY) / DAY_MS)
 
 describe('levelEffort', () => {
@@ -23,23 +39,56 @@ describe('levelEffort', () => {
   })
   it('spreads over equal days instead of heaping', () => {
     const per = new Map<number, number>()
-    for (const i of levelEffort(Array.from({ length: 16 }, () => item({ lateDays: 14 })), days, [2, 6])) per.set(dayIndex(i), (per.get(dayIndex(i)) ?? 0) + 1)
+    for (const i of levelEffort(
+      Array.from({ length: 16 }, () => item({ lateDays: 14 })),
+      days,
+      [2, 6],
+    ))
+      per.set(dayIndex(i), (per.get(dayIndex(i)) ?? 0) + 1)
     expect([...per.values()]).toEqual([4, 4, 4, 4])
   })
   it('never loses an item, never moves one before today or out of its window, and is the same in any order', () => {
-    fc.assert(fc.property(fc.array(fc.record({ due: fc.integer({ min: -20, max: 40 }), early: fc.integer({ min: 0, max: 6 }), late: fc.integer({ min: 1, max: 20 }), minutes: fc.integer({ min: 1, max: 60 }), flexible: fc.boolean() }), { maxLength: 25 }), fc.uniqueArray(fc.integer({ min: 0, max: 6 })), (list, weekdays) => {
-      const items = list.map((d, i) => item({ key: `x:${i}`, dueMs: TODAY + d.due * DAY_MS + DAY_MS / 2, earlyDays: d.early, lateDays: d.late, minutes: d.minutes, flexible: d.flexible }))
-      const after = levelEffort(items, days, weekdays)
-      expect(after.map(i => i.key).sort()).toEqual(items.map(i => i.key).sort())
-      for (const i of after) {
-        const before = items.find(b => b.key === i.key)!
-        if (i.dueMs === before.dueMs) continue
-        expect(i.dueMs).toBeGreaterThanOrEqual(TODAY)
-        expect(Math.floor(i.dueMs / DAY_MS)).toBeGreaterThanOrEqual(Math.floor((before.dueMs - before.earlyDays * DAY_MS) / DAY_MS))
-        expect(Math.floor(i.dueMs / DAY_MS)).toBeLessThanOrEqual(Math.max(Math.floor(TODAY / DAY_MS), Math.floor((before.dueMs + before.lateDays * DAY_MS) / DAY_MS)))
-      }
-      expect(levelEffort(items.toReversed(), days, weekdays)).toEqual(after)
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            due: fc.integer({ min: -20, max: 40 }),
+            early: fc.integer({ min: 0, max: 6 }),
+            late: fc.integer({ min: 1, max: 20 }),
+            minutes: fc.integer({ min: 1, max: 60 }),
+            flexible: fc.boolean(),
+          }),
+          { maxLength: 25 },
+        ),
+        fc.uniqueArray(fc.integer({ min: 0, max: 6 })),
+        (list, weekdays) => {
+          const items = list.map((d, i) =>
+            item({
+              key: `x:${i}`,
+              dueMs: TODAY + d.due * DAY_MS + DAY_MS / 2,
+              earlyDays: d.early,
+              lateDays: d.late,
+              minutes: d.minutes,
+              flexible: d.flexible,
+            }),
+          )
+          const after = levelEffort(items, days, weekdays)
+          expect(after.map(i => i.key).sort()).toEqual(items.map(i => i.key).sort())
+          for (const i of after) {
+            const before = items.find(b => b.key === i.key)!
+            if (i.dueMs === before.dueMs) continue
+            expect(i.dueMs).toBeGreaterThanOrEqual(TODAY)
+            expect(Math.floor(i.dueMs / DAY_MS)).toBeGreaterThanOrEqual(
+              Math.floor((before.dueMs - before.earlyDays * DAY_MS) / DAY_MS),
+            )
+            expect(Math.floor(i.dueMs / DAY_MS)).toBeLessThanOrEqual(
+              Math.max(Math.floor(TODAY / DAY_MS), Math.floor((before.dueMs + before.lateDays * DAY_MS) / DAY_MS)),
+            )
+          }
+          expect(levelEffort(items.toReversed(), days, weekdays)).toEqual(after)
+        },
+      ),
+    )
   })
 })
 
@@ -65,30 +114,54 @@ describe('planHoliday', () => {
     const leaves = on(6, { lateDays: 3, earlyDays: 1 })
     const { visits } = plan(feed, leaves)
     // fed before leaving on day 2, due on day 3, at the latest on day 7: the leaves are laid in on the same visit
-    expect(visits.map(v => [(v.dayMs - TODAY) / DAY_MS, v.tasks.map(t => t.item.kind).sort()])).toEqual([[7, ['feed', 'leaves']], [12, ['feed']]])
+    expect(visits.map(v => [(v.dayMs - TODAY) / DAY_MS, v.tasks.map(t => t.item.kind).sort()])).toEqual([
+      [7, ['feed', 'leaves']],
+      [12, ['feed']],
+    ])
   })
   it('no task is later than it may be, whatever the schedule', () => {
-    fc.assert(fc.property(fc.array(fc.record({ due: fc.integer({ min: -5, max: 30 }), late: fc.integer({ min: 1, max: 10 }), every: fc.option(fc.integer({ min: 1, max: 20 })) }), { maxLength: 20 }), (list) => {
-      const items = list.map((d, i) => on(d.due, { key: `k:${i}`, kind: 'topUp', earlyDays: 0, lateDays: d.late, everyDays: d.every }))
-      const { visits, before, after } = planHoliday(items, from, to)
-      for (const i of items) {
-        let due = i.dueMs <= from ? (i.everyDays === null ? Infinity : from + i.everyDays * DAY_MS) : i.dueMs
-        for (const v of visits.filter(v => v.tasks.some(t => t.item === i))) {
-          expect(v.dayMs).toBeGreaterThanOrEqual(due)
-          expect(v.dayMs).toBeLessThanOrEqual(due + i.lateDays * DAY_MS)
-          due = i.everyDays === null ? Infinity : v.dayMs + i.everyDays * DAY_MS
-        }
-        expect(due + i.lateDays * DAY_MS).toBeGreaterThanOrEqual(to)
-        expect(before.includes(i) || after.includes(i) || visits.some(v => v.tasks.some(t => t.item === i)) || i.dueMs >= to).toBe(true)
-      }
-      expect(visits.map(v => v.dayMs)).toEqual(visits.map(v => v.dayMs).toSorted((a, b) => a - b))
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            due: fc.integer({ min: -5, max: 30 }),
+            late: fc.integer({ min: 1, max: 10 }),
+            every: fc.option(fc.integer({ min: 1, max: 20 })),
+          }),
+          { maxLength: 20 },
+        ),
+        list => {
+          const items = list.map((d, i) =>
+            on(d.due, { key: `k:${i}`, kind: 'topUp', earlyDays: 0, lateDays: d.late, everyDays: d.every }),
+          )
+          const { visits, before, after } = planHoliday(items, from, to)
+          for (const i of items) {
+            let due = i.dueMs <= from ? (i.everyDays === null ? Infinity : from + i.everyDays * DAY_MS) : i.dueMs
+            for (const v of visits.filter(v => v.tasks.some(t => t.item === i))) {
+              expect(v.dayMs).toBeGreaterThanOrEqual(due)
+              expect(v.dayMs).toBeLessThanOrEqual(due + i.lateDays * DAY_MS)
+              due = i.everyDays === null ? Infinity : v.dayMs + i.everyDays * DAY_MS
+            }
+            expect(due + i.lateDays * DAY_MS).toBeGreaterThanOrEqual(to)
+            expect(
+              before.includes(i) ||
+                after.includes(i) ||
+                visits.some(v => v.tasks.some(t => t.item === i)) ||
+                i.dueMs >= to,
+            ).toBe(true)
+          }
+          expect(visits.map(v => v.dayMs)).toEqual(visits.map(v => v.dayMs).toSorted((a, b) => a - b))
+        },
+      ),
+    )
   })
 })
 
 describe('runningLow', () => {
-  const box = (stockG?: number) => shelfItem(nextId(), { editedAt: daysAgo(90), ...(stockG !== undefined && { stockG }) })
-  const pour = (itemId: string, days: number, grams: number) => entryOf('waterChange', days, { glassId: nextId(), litres: 5, weighed: [{ itemId, name: 'x', grams }] })
+  const box = (stockG?: number) =>
+    shelfItem(nextId(), { editedAt: daysAgo(90), ...(stockG !== undefined && { stockG }) })
+  const pour = (itemId: string, days: number, grams: number) =>
+    entryOf('waterChange', days, { glassId: nextId(), litres: 5, weighed: [{ itemId, name: 'x', grams }] })
   it('names boxes that will not last four weeks at the pace of late', () => {
     const b = box(100)
     // 60 g in 60 days leave 40 g for 40 days; another 20 g leave 20 g for 15

@@ -3,11 +3,23 @@ import { densityOf, joinFrames, PRACTICE_DM2, tallyMarks } from '#core/counting'
 
 describe('frames of a photo count', () => {
   it('marks are told apart by stage', () => {
-    expect(tallyMarks([{ stage: 'grown' }, { stage: 'young' }, { stage: 'grown' }])).toEqual({ grown: 2, halfGrown: 0, young: 1 })
+    expect(tallyMarks([{ stage: 'grown' }, { stage: 'young' }, { stage: 'grown' }])).toEqual({
+      grown: 2,
+      halfGrown: 0,
+      young: 1,
+    })
   })
   it('several frames are averaged, and their parts never add up to more than the number', () => {
-    const joined = joinFrames([{ grown: 10, halfGrown: 4, young: 0 }, { grown: 13, halfGrown: 5, young: 1 }])!
-    expect(joined).toMatchObject({ mean: 16.5, series: [14, 19], mostly: 'grown', parts: { unsexed: 12, halfGrown: 5, young: 1 } })
+    const joined = joinFrames([
+      { grown: 10, halfGrown: 4, young: 0 },
+      { grown: 13, halfGrown: 5, young: 1 },
+    ])!
+    expect(joined).toMatchObject({
+      mean: 16.5,
+      series: [14, 19],
+      mostly: 'grown',
+      parts: { unsexed: 12, halfGrown: 5, young: 1 },
+    })
     expect(joined.number).toBe(18)
     expect(joinFrames([{ grown: 1, halfGrown: 9, young: 0 }])!.mostly).toBe('halfGrown')
   })

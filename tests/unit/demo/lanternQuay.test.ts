@@ -11,10 +11,18 @@ const { backup } = lanternQuay({ seed: 1, untilMs })
 
 function statementsOf(seed: number) {
   const { backup: b, truth } = lanternQuay({ seed, untilMs })
-  return b.colonies.map((colony) => {
+  return b.colonies.map(colony => {
     const glass = b.glasses.find(g => g.id === colony.glassId)!
-    const of = (key: 'colonyId' | 'glassId', id: string) => b.entries.filter(e => key in e && (e as Record<string, unknown>)[key] === id)
-    const s = colonyStatements({ colony, glass, colonyEntries: of('colonyId', colony.id), glassEntries: of('glassId', glass.id), nowMs: untilMs, utcOffsetMinutes: 0 }).statements
+    const of = (key: 'colonyId' | 'glassId', id: string) =>
+      b.entries.filter(e => key in e && (e as Record<string, unknown>)[key] === id)
+    const s = colonyStatements({
+      colony,
+      glass,
+      colonyEntries: of('colonyId', colony.id),
+      glassEntries: of('glassId', glass.id),
+      nowMs: untilMs,
+      utcOffsetMinutes: 0,
+    }).statements
     return { name: colony.name, s, truth: truth[colony.id]!.at(-1)! }
   })
 }
@@ -52,7 +60,11 @@ describe('the stories in it', () => {
     expect(of('Slate').heading.conclusion.key).toBe('heading.shrinking')
   })
   it('a count far off that is not believed', () => {
-    expect(of('Slate').population.counts.filter(c => c.weight === 'none').map(c => c.method)).toEqual(['atFood'])
+    expect(
+      of('Slate')
+        .population.counts.filter(c => c.weight === 'none')
+        .map(c => c.method),
+    ).toEqual(['atFood'])
   })
   it('a top-up creep', () => {
     expect(of('Rime A').water.worst).toMatchObject({ key: 'conductivityUsCm', conclusion: { key: 'water.slidAbove' } })
@@ -68,7 +80,20 @@ describe('the stories in it', () => {
     const log = backup.entries.filter(e => 'glassId' in e && e.glassId === glass.id)
     const { readings } = waterStory(log, netLitres(glass), untilMs)
     const of = (key: 'ammoniaMgL' | 'nitriteMgL' | 'nitrateMgL') => readings.get(key) ?? []
-    expect(judgeCuring({ startedMs: momentMs(plan.startsAt), nowMs: untilMs, ammonia: of('ammoniaMgL'), nitrite: of('nitriteMgL'), nitrate: of('nitrateMgL'), ph: 7.4, temperatureC: 23, seen: plan.seen, weeks: [4, 8], grazes: true }).stage).toBe('nitrite')
+    expect(
+      judgeCuring({
+        startedMs: momentMs(plan.startsAt),
+        nowMs: untilMs,
+        ammonia: of('ammoniaMgL'),
+        nitrite: of('nitriteMgL'),
+        nitrate: of('nitrateMgL'),
+        ph: 7.4,
+        temperatureC: 23,
+        seen: plan.seen,
+        weeks: [4, 8],
+        grazes: true,
+      }).stage,
+    ).toBe('nitrite')
     expect(planSteps(plan, planLog(log, netLitres(glass))).find(s => s.doneMs === null)?.id).toBe('readyTest')
   })
   it('tap water in the top-ups that makes soft water creep', () => {
@@ -91,7 +116,9 @@ describe('the stories in it', () => {
     expect(of('Tide crabs').water.values.find(v => v.key === 'humidityPct')?.conclusion.key).toBe('water.tooOld')
   })
   it('is told in the order of urgency', () => {
-    const first = needsAttention(told.map(t => t.s)).slice(0, 2).map(a => told.find(t => t.s.colonyId === a.colonyId)!.name)
+    const first = needsAttention(told.map(t => t.s))
+      .slice(0, 2)
+      .map(a => told.find(t => t.s.colonyId === a.colonyId)!.name)
     expect(first).toEqual(['Slate', 'Rime A'])
   })
 })

@@ -1,12 +1,37 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { type Backup, BACKUP_VERSION, MAX_BACKUP_BYTES, migrate, parseBackup, planMerge, writeBackup } from '#core/formats'
+import {
+  type Backup,
+  BACKUP_VERSION,
+  MAX_BACKUP_BYTES,
+  migrate,
+  parseBackup,
+  planMerge,
+  writeBackup,
+} from '#core/formats'
 import { correction, count, daysAgo, nextId, plan, shelfItem, smallRoom, source, test as waterTest } from '../../make'
 
 function backupOf(): Backup {
   const s = smallRoom()
   const c = count(s.colony.id, 4, 40)
-  return { format: 'ulkin-backup', version: BACKUP_VERSION, exportedAt: daysAgo(0), rooms: [s.room], racks: [s.rack], glasses: [s.glass], colonies: [s.colony], sources: [source(s.room.id)], shelf: [shelfItem(s.room.id)], plans: [plan(s.room.id)], scenarios: [], orders: [], practice: [], photos: [], entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })], attic: [] }
+  return {
+    format: 'ulkin-backup',
+    version: BACKUP_VERSION,
+    exportedAt: daysAgo(0),
+    rooms: [s.room],
+    racks: [s.rack],
+    glasses: [s.glass],
+    colonies: [s.colony],
+    sources: [source(s.room.id)],
+    shelf: [shelfItem(s.room.id)],
+    plans: [plan(s.room.id)],
+    scenarios: [],
+    orders: [],
+    practice: [],
+    photos: [],
+    entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })],
+    attic: [],
+  }
 }
 const issueOf = (text: string) => {
   const read = parseBackup(text)
@@ -32,37 +57,74 @@ describe('backup', () => {
     for (const text of ['[]', '3', 'null', '{"format":"other"}']) expect(issueOf(text)?.kind).toBe('notABackup')
   })
   it('tells newer versions from versions that never were', () => {
-    expect(issueOf(changed((r) => { r.version = BACKUP_VERSION + 1 }))).toEqual({ kind: 'newerVersion', version: BACKUP_VERSION + 1 })
-    for (const version of [0, -1, 1.5, '1', null]) expect(issueOf(changed((r) => { r.version = version }))?.kind).toBe('badVersion')
+    expect(
+      issueOf(
+        changed(r => {
+          r.version = BACKUP_VERSION + 1
+        }),
+      ),
+    ).toEqual({ kind: 'newerVersion', version: BACKUP_VERSION + 1 })
+    for (const version of [0, -1, 1.5, '1', null])
+      expect(
+        issueOf(
+          changed(r => {
+            r.version = version
+          }),
+        )?.kind,
+      ).toBe('badVersion')
   })
   it('names the place of a fault and counts all', () => {
-    const issue = issueOf(changed((r) => { (r.entries as { number?: unknown }[])[0]!.number = 'many' }))
+    const issue = issueOf(
+      changed(r => {
+        ;(r.entries as { number?: unknown }[])[0]!.number = 'many'
+      }),
+    )
     expect(issue).toMatchObject({ kind: 'wrongShape', path: 'entries.0.number', count: 1 })
-    expect(issueOf(changed((r) => { delete r.racks }))).toMatchObject({ kind: 'wrongShape', path: 'racks' })
+    expect(
+      issueOf(
+        changed(r => {
+          delete r.racks
+        }),
+      ),
+    ).toMatchObject({ kind: 'wrongShape', path: 'racks' })
   })
-  it.each(['rooms', 'racks', 'glasses', 'colonies'])('misses %s that others point at', (table) => {
-    expect(issueOf(changed((r) => { r[table] = [] }))?.kind).toBe('danglingReference')
+  it.each(['rooms', 'racks', 'glasses', 'colonies'])('misses %s that others point at', table => {
+    expect(
+      issueOf(
+        changed(r => {
+          r[table] = []
+        }),
+      )?.kind,
+    ).toBe('danglingReference')
   })
   it('refuses what is too large before it reads it', () => {
     expect(issueOf(' '.repeat(MAX_BACKUP_BYTES + 1))).toEqual({ kind: 'tooLarge', bytes: MAX_BACKUP_BYTES + 1 })
   })
   it('never throws on damaged text', () => {
     const text = writeBackup(backupOf())
-    fc.assert(fc.property(fc.nat(text.length), fc.string({ maxLength: 6 }), (at, junk) => {
-      expect(() => parseBackup(text.slice(0, at) + junk + text.slice(at + junk.length))).not.toThrow()
-    }))
+    fc.assert(
+      fc.property(fc.nat(text.length), fc.string({ maxLength: 6 }), (at, junk) => {
+        expect(() => parseBackup(text.slice(0, at) + junk + text.slice(at + junk.length))).not.toThrow()
+      }),
+    )
   })
 })
 
 describe('a file of version 1', () => {
-  const old = (changeWater: object) => changed((r) => {
-    r.version = 1
-    for (const table of ['sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos']) r[table] = undefined
-    r.rooms = (r.rooms as Record<string, unknown>[]).map(({ bench: _, ...room }) => ({ ...room, changeWater }))
-  })
+  const old = (changeWater: object) =>
+    changed(r => {
+      r.version = 1
+      for (const table of ['sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos'])
+        r[table] = undefined
+      r.rooms = (r.rooms as Record<string, unknown>[]).map(({ bench: _, ...room }) => ({ ...room, changeWater }))
+    })
   it('turns its change water into a source, and gets a shelf of the salts it took for granted', () => {
     const read = parseBackup(old({ ghDh: 9, khDh: 3 }))
-    expect(read.ok && read.backup).toMatchObject({ version: BACKUP_VERSION, plans: [], sources: [{ kind: 'pure' }, { name: 'Change water', analyses: [{ values: { ghDh: 9, khDh: 3 } }] }] })
+    expect(read.ok && read.backup).toMatchObject({
+      version: BACKUP_VERSION,
+      plans: [],
+      sources: [{ kind: 'pure' }, { name: 'Change water', analyses: [{ values: { ghDh: 9, khDh: 3 } }] }],
+    })
     expect(read.ok && read.backup.shelf.map(i => i.content)).toContainEqual({ by: 'salt', salt: 'sodiumBicarbonate' })
   })
   it('comes to the same records on every device', () => {
@@ -74,13 +136,19 @@ describe('a file of version 1', () => {
     expect(read.ok && read.backup.sources).toHaveLength(1)
   })
   it('is refused with a place when its rooms are damaged', () => {
-    expect(issueOf(JSON.stringify({ ...JSON.parse(old({})), rooms: ['none'] }))).toMatchObject({ kind: 'wrongShape', path: 'rooms.0' })
+    expect(issueOf(JSON.stringify({ ...JSON.parse(old({})), rooms: ['none'] }))).toMatchObject({
+      kind: 'wrongShape',
+      path: 'rooms.0',
+    })
   })
 })
 
 describe('migrate', () => {
   it('goes one version at a time', () => {
-    const steps = { 1: (r: Record<string, unknown>) => ({ ...r, a: 1 }), 2: (r: Record<string, unknown>) => ({ ...r, b: Number(r.a) + 1 }) }
+    const steps = {
+      1: (r: Record<string, unknown>) => ({ ...r, a: 1 }),
+      2: (r: Record<string, unknown>) => ({ ...r, b: Number(r.a) + 1 }),
+    }
     expect(migrate({ version: 1 }, 3, steps)).toEqual({ version: 3, a: 1, b: 2 })
     expect(migrate({ version: 3 }, 3, steps)).toEqual({ version: 3 })
   })
@@ -96,8 +164,28 @@ describe('planMerge', () => {
   })
   it('adds everything to an empty device', () => {
     const b = backupOf()
-    const empty: Backup = { ...b, rooms: [], racks: [], glasses: [], colonies: [], sources: [], shelf: [], plans: [], scenarios: [], orders: [], practice: [], photos: [], entries: [] }
-    expect(planMerge(empty, b).add).toMatchObject({ rooms: b.rooms, sources: b.sources, shelf: b.shelf, plans: b.plans, entries: b.entries })
+    const empty: Backup = {
+      ...b,
+      rooms: [],
+      racks: [],
+      glasses: [],
+      colonies: [],
+      sources: [],
+      shelf: [],
+      plans: [],
+      scenarios: [],
+      orders: [],
+      practice: [],
+      photos: [],
+      entries: [],
+    }
+    expect(planMerge(empty, b).add).toMatchObject({
+      rooms: b.rooms,
+      sources: b.sources,
+      shelf: b.shelf,
+      plans: b.plans,
+      entries: b.entries,
+    })
   })
   it('makes a conflict of every difference and decides nothing', () => {
     const mine = backupOf()
@@ -105,7 +193,9 @@ describe('planMerge', () => {
     theirs.glasses[0]!.name = 'Other name'
     theirs.glasses[0]!.editedAt = daysAgo(0)
     const plan = planMerge(mine, theirs)
-    expect(plan.conflicts).toEqual([expect.objectContaining({ table: 'glasses', label: 'Other name', newer: 'theirs' })])
+    expect(plan.conflicts).toEqual([
+      expect.objectContaining({ table: 'glasses', label: 'Other name', newer: 'theirs' }),
+    ])
     expect(planMerge(theirs, mine).conflicts[0]?.newer).toBe('mine')
     expect(plan.add.glasses).toEqual([])
   })
@@ -117,17 +207,21 @@ describe('planMerge', () => {
   })
   it('adds a record once that a file holds twice', () => {
     const b = backupOf()
-    expect(planMerge({ ...b, entries: [] }, { ...b, entries: [b.entries[0]!, b.entries[0]!] }).add.entries).toHaveLength(1)
+    expect(
+      planMerge({ ...b, entries: [] }, { ...b, entries: [b.entries[0]!, b.entries[0]!] }).add.entries,
+    ).toHaveLength(1)
   })
   it('brings two devices to the same records whichever way they merge', () => {
     const base = backupOf()
     const colonyId = base.colonies[0]!.id
-    fc.assert(fc.property(fc.array(fc.nat(200), { maxLength: 6 }), fc.array(fc.nat(200), { maxLength: 6 }), (a, b) => {
-      const here = { ...base, entries: [...base.entries, ...a.map(n => count(colonyId, n, n))] }
-      const there = { ...base, entries: [...base.entries, ...b.map(n => count(colonyId, n, n))] }
-      const ids = (x: Backup, y: Backup) => [...x.entries, ...planMerge(x, y).add.entries].map(e => e.id).sort()
-      expect(ids(here, there)).toEqual(ids(there, here))
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.nat(200), { maxLength: 6 }), fc.array(fc.nat(200), { maxLength: 6 }), (a, b) => {
+        const here = { ...base, entries: [...base.entries, ...a.map(n => count(colonyId, n, n))] }
+        const there = { ...base, entries: [...base.entries, ...b.map(n => count(colonyId, n, n))] }
+        const ids = (x: Backup, y: Backup) => [...x.entries, ...planMerge(x, y).add.entries].map(e => e.id).sort()
+        expect(ids(here, there)).toEqual(ids(there, here))
+      }),
+    )
   })
   it('brings the attic along once', () => {
     const b = backupOf()

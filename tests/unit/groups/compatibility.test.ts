@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { compatibility, groups, resolveGroup, sharedTargets } from '#core/groups'
 
-const group = (groupId: string, schools: Record<string, string> = {}) => resolveGroup({ groupId, schools, targets: {}, life: {} })
+const group = (groupId: string, schools: Record<string, string> = {}) =>
+  resolveGroup({ groupId, schools, targets: {}, life: {} })
 const keys = (a: string, b: string) => compatibility(group(a), group(b)).issues.map(i => i.key)
 
 describe('compatibility', () => {
@@ -20,17 +21,26 @@ describe('compatibility', () => {
     expect(compatibility(group('dwarf-crayfish'), group('neocaridina')).state).not.toBe('onTarget')
   })
   it('knows who nips, who eats the young, whose larvae need the sea, and where soil starves shells', () => {
-    expect(keys('burrowing-crayfish', 'apple-snail').some(k => k === 'company.nips' || k === 'company.kills')).toBe(true)
+    expect(keys('burrowing-crayfish', 'apple-snail').some(k => k === 'company.nips' || k === 'company.kills')).toBe(
+      true,
+    )
     expect(keys('amphidromous-shrimp', 'neocaridina')).toContain('company.larvae')
     expect(keys('bee-shrimp', 'trumpet-snail').some(k => k === 'company.soil' || k === 'company.noWater')).toBe(true)
   })
   it('is the same whichever way it is asked', () => {
-    for (const a of groups) for (const b of groups) {
-      const there = compatibility(resolveGroup({ groupId: a.id, schools: {}, targets: {}, life: {} }), resolveGroup({ groupId: b.id, schools: {}, targets: {}, life: {} }))
-      const back = compatibility(resolveGroup({ groupId: b.id, schools: {}, targets: {}, life: {} }), resolveGroup({ groupId: a.id, schools: {}, targets: {}, life: {} }))
-      expect(there.state).toBe(back.state)
-      expect(there.issues.map(i => i.key).sort()).toEqual(back.issues.map(i => i.key).sort())
-    }
+    for (const a of groups)
+      for (const b of groups) {
+        const there = compatibility(
+          resolveGroup({ groupId: a.id, schools: {}, targets: {}, life: {} }),
+          resolveGroup({ groupId: b.id, schools: {}, targets: {}, life: {} }),
+        )
+        const back = compatibility(
+          resolveGroup({ groupId: b.id, schools: {}, targets: {}, life: {} }),
+          resolveGroup({ groupId: a.id, schools: {}, targets: {}, life: {} }),
+        )
+        expect(there.state).toBe(back.state)
+        expect(there.issues.map(i => i.key).sort()).toEqual(back.issues.map(i => i.key).sort())
+      }
   })
   it('an overlap lies inside both ranges', () => {
     const { overlaps } = compatibility(group('neocaridina'), group('ramshorn-snail'))
@@ -52,7 +62,9 @@ describe('sharedTargets', () => {
   it('are what suits all, with the smallest step, and name what suits nobody', () => {
     const shared = sharedTargets([group('neocaridina'), group('ramshorn-snail')])
     expect(shared.targets.ghDh!.preferred[0]).toBe(8)
-    expect(sharedTargets([group('neocaridina'), group('bee-shrimp')]).largestStepPerWeek.ghDh!.value).toBe(group('bee-shrimp').largestStepPerWeek.ghDh!.value)
+    expect(sharedTargets([group('neocaridina'), group('bee-shrimp')]).largestStepPerWeek.ghDh!.value).toBe(
+      group('bee-shrimp').largestStepPerWeek.ghDh!.value,
+    )
     expect(sharedTargets([group('bee-shrimp'), group('water-isopod')]).conflicts).toContain('ghDh')
     expect(sharedTargets([]).targets).toEqual({})
   })

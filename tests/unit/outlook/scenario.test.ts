@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { CHUNK, chunkSize, joinFutures, liveChunk, numberToAskFor, outlookRows, readOutlook, scenarioModel } from '#core/outlook'
+import {
+  CHUNK,
+  chunkSize,
+  joinFutures,
+  liveChunk,
+  numberToAskFor,
+  outlookRows,
+  readOutlook,
+  scenarioModel,
+} from '#core/outlook'
 import { fitPopulation, futureFan, type Futures } from '#core/population'
 import { type ScenarioChange, ScenarioChange as schema } from '#core/records'
 import { NOW, smallRoom } from '../../make'
@@ -93,7 +102,10 @@ describe('chunks', () => {
 describe('the table', () => {
   it('has a row a week and three columns a scenario', () => {
     const { fan } = answer({})
-    const { head, rows } = outlookRows([{ name: 'As things are', fan }, { name: 'Warm', fan: answer({ temperatureC: 27 }).fan }])
+    const { head, rows } = outlookRows([
+      { name: 'As things are', fan },
+      { name: 'Warm', fan: answer({ temperatureC: 27 }).fan },
+    ])
     expect(head).toHaveLength(8)
     expect(rows).toHaveLength(27)
     expect(rows[0]!.slice(0, 2)).toEqual([0, '2026-11-25'])

@@ -11,7 +11,10 @@ const answer = (events: readonly PopulationEvent[], more: Parameters<typeof ask>
   return answerPopulation(question, fitPopulation(question, SIZE))
 }
 const flat = (more: Partial<PopulationQuestion> = {}) => {
-  const resolved = { ...resolvedOf('neocaridina'), growthPerWeek: { value: 0, sd: 0.02, basis: { kind: 'memory' as const } } }
+  const resolved = {
+    ...resolvedOf('neocaridina'),
+    growthPerWeek: { value: 0, sd: 0.02, basis: { kind: 'memory' as const } },
+  }
   const rates = ratesOf('neocaridina', 600, { life: { growthPerWeek: 0 } })
   return { founders: heads({ females: 60, males: 40 }), rates, spreads: spreadsOf(resolved, rates), ...more }
 }
@@ -88,19 +91,33 @@ describe('the fit', () => {
     expect(a.rising).toBeLessThan(0.4)
   })
   it('berried females that vanish speak of fewer young to come', () => {
-    const looks = (seen: (w: number) => number): PopulationEvent[] => [12, 10, 8, 6, 4, 3, 2, 1].map(w => ({ kind: 'broods', entryId: `b${w}`, at: NOW - w * WEEK_MS, seen: seen(w), share: 0.6, sdLog: 0.7 }))
+    const looks = (seen: (w: number) => number): PopulationEvent[] =>
+      [12, 10, 8, 6, 4, 3, 2, 1].map(w => ({
+        kind: 'broods',
+        entryId: `b${w}`,
+        at: NOW - w * WEEK_MS,
+        seen: seen(w),
+        share: 0.6,
+        sdLog: 0.7,
+      }))
     const steady = answer([...doubling, ...looks(() => 12)])
     const gone = answer([...doubling, ...looks(w => (w > 6 ? 12 : 0))])
     expect(gone.broods.value).toBeLessThan(steady.broods.value)
     expect(gone.fan[8]!.p50).toBeLessThan(steady.fan[8]!.p50)
   })
   it('young that were seen speak of more hatchlings', () => {
-    const young = (amount: 'few' | 'many' | number): PopulationEvent[] => [3, 2, 1].map(w => ({ kind: 'young', entryId: `y${w}`, at: NOW - w * WEEK_MS, amount }))
-    expect(answer([...doubling, ...young('many')]).stages.first.value).toBeGreaterThanOrEqual(answer([...doubling, ...young('few')]).stages.first.value)
-    expect(answer([...doubling, ...young(30)]).stages.first.value).toBeGreaterThan(answer([...doubling, ...young(0)]).stages.first.value)
+    const young = (amount: 'few' | 'many' | number): PopulationEvent[] =>
+      [3, 2, 1].map(w => ({ kind: 'young', entryId: `y${w}`, at: NOW - w * WEEK_MS, amount }))
+    expect(answer([...doubling, ...young('many')]).stages.first.value).toBeGreaterThanOrEqual(
+      answer([...doubling, ...young('few')]).stages.first.value,
+    )
+    expect(answer([...doubling, ...young(30)]).stages.first.value).toBeGreaterThan(
+      answer([...doubling, ...young(0)]).stages.first.value,
+    )
   })
   it('what was told apart in counts moves the stages', () => {
-    const parts = (halfGrown: number, grown: number) => [4, 3, 2, 1].map(w => counted(w, halfGrown + grown, 'allSeen', { parts: heads({ halfGrown, unsexed: grown }) }))
+    const parts = (halfGrown: number, grown: number) =>
+      [4, 3, 2, 1].map(w => counted(w, halfGrown + grown, 'allSeen', { parts: heads({ halfGrown, unsexed: grown }) }))
     const young = answer([...doubling.slice(0, 8), ...parts(80, 20)])
     const old = answer([...doubling.slice(0, 8), ...parts(20, 80)])
     expect(young.stages.young.value).toBeGreaterThan(1.3 * old.stages.young.value)
@@ -125,7 +142,10 @@ describe('the fit', () => {
   it('begins anew where an old entry was put right, or the colony changed', () => {
     const question = ask(doubling)
     const before = fitPopulation(question, SIZE)
-    const old = { ...question, events: question.events.map((e, i) => (i === 2 && e.kind === 'count' ? { ...e, seen: 99 } : e)) }
+    const old = {
+      ...question,
+      events: question.events.map((e, i) => (i === 2 && e.kind === 'count' ? { ...e, seen: 99 } : e)),
+    }
     let steps = 0
     fitPopulation(old, SIZE, before, () => (steps++, false))
     expect(steps).toBeGreaterThan(35)
@@ -141,7 +161,13 @@ describe('the fit', () => {
     expect(dying.growthPerWeek.value).toBeLessThan(answer(doubling).growthPerWeek.value)
   })
   it('counts the dead since a moment, and only the dead', () => {
-    const a = answer([...doubling, step(10, -3, { death: true }), step(2, -4, { death: true }), step(1, -20), step(1, 6)])
+    const a = answer([
+      ...doubling,
+      step(10, -3, { death: true }),
+      step(2, -4, { death: true }),
+      step(1, -20),
+      step(1, 6),
+    ])
     expect(deathsSince(a, NOW - 6 * WEEK_MS)).toBe(4)
     expect(deathsSince(a, NOW - 12 * WEEK_MS)).toBe(7)
     expect(deathsSince(a, NOW)).toBe(0)
@@ -158,7 +184,11 @@ describe('the fit', () => {
   it('learns the room of a glass that is fuller than its litres say', () => {
     const full = [30, 26, 22, 18, 14, 10, 6, 2].map(w => counted(w, 160))
     const rates = ratesOf('neocaridina', 100)
-    const a = answer(full, { founders: heads({ females: 100, males: 80 }), rates, spreads: spreadsOf(resolvedOf('neocaridina'), rates) })
+    const a = answer(full, {
+      founders: heads({ females: 100, males: 80 }),
+      rates,
+      spreads: spreadsOf(resolvedOf('neocaridina'), rates),
+    })
     expect(a.capacity).toBeGreaterThan(100)
     expect(a.learnt.find(l => l.name === 'room')!.now.value).toBeGreaterThan(1)
   })

@@ -1,10 +1,30 @@
 import { describe, expect, it } from 'vitest'
-import { answerPopulation, chanceAt, fitPopulation, floorsOf, futureFan, largestTake, largestWeeklyTake, liveFutures, openingCloud, riskOf, riskUnder, spreadsOf, StoppedError, type TakeOf, weeksFromStarters, weeksToReach } from '#core/population'
+import {
+  answerPopulation,
+  chanceAt,
+  fitPopulation,
+  floorsOf,
+  futureFan,
+  largestTake,
+  largestWeeklyTake,
+  liveFutures,
+  openingCloud,
+  riskOf,
+  riskUnder,
+  spreadsOf,
+  StoppedError,
+  type TakeOf,
+  weeksFromStarters,
+  weeksToReach,
+} from '#core/population'
 import { NOW } from '../../make'
 import { ask, doubling, heads, ratesOf, resolvedOf } from './questions'
 
 const rates = ratesOf('neocaridina')
-const start = (founders = heads({ females: 60, males: 40, halfGrown: 50 })) => ({ cloud: openingCloud({ seed: 2, founders, rates, spreads: spreadsOf(resolvedOf('neocaridina'), rates) }, 300), size: 300 })
+const start = (founders = heads({ females: 60, males: 40, halfGrown: 50 })) => ({
+  cloud: openingCloud({ seed: 2, founders, rates, spreads: spreadsOf(resolvedOf('neocaridina'), rates) }, 300),
+  size: 300,
+})
 const live = (doing = {}, weeks = 26, from = start()) => liveFutures(from, 300, weeks, rates, 9, doing)
 const last = (f: ReturnType<typeof live>, numbers = f.totals) => futureFan(numbers, f, NOW).at(-1)!
 
@@ -13,7 +33,8 @@ describe('liveFutures', () => {
     const f = live()
     const fan = futureFan(f.totals, f, NOW)
     expect(fan).toHaveLength(27)
-    for (const p of fan) expect([p.p10, p.p25, p.p50, p.p75, p.p90]).toEqual([p.p10, p.p25, p.p50, p.p75, p.p90].sort((a, b) => a - b))
+    for (const p of fan)
+      expect([p.p10, p.p25, p.p50, p.p75, p.p90]).toEqual([p.p10, p.p25, p.p50, p.p75, p.p90].sort((a, b) => a - b))
     expect(fan[26]!.p90 - fan[26]!.p10).toBeGreaterThan(fan[2]!.p90 - fan[2]!.p10)
   })
   it('the same seed, the same futures; another, others', () => {
@@ -31,7 +52,7 @@ describe('liveFutures', () => {
     // crowding lifts a thinned colony now and then
     expect(worse / 300).toBeGreaterThan(0.9)
   })
-  it.each(['halfGrown', 'adults', 'females', 'males'] as TakeOf[])('takes of %s come from them alone', (of) => {
+  it.each(['halfGrown', 'adults', 'females', 'males'] as TakeOf[])('takes of %s come from them alone', of => {
     const as = live({}, 0)
     const taken = live({ take: { of, number: 10 } }, 0)
     const gone = (key: 'totals' | 'females' | 'halfGrown') => as[key][0]! - taken[key][0]!
@@ -59,7 +80,18 @@ describe('liveFutures', () => {
   it('a share taken every week: just under 1 − 1/λ an uncrowded colony still grows, above it falls (Caswell 2001)', () => {
     const wide = ratesOf('neocaridina', 1e7)
     const none = { recruits: 0, losses: 0, room: 0, seen: 0, sight: 0 }
-    const from = { cloud: openingCloud({ seed: 2, founders: heads({ females: 3000, males: 2000, halfGrown: 3000, young: 3000 }), rates: wide, spreads: none }, 60), size: 60 }
+    const from = {
+      cloud: openingCloud(
+        {
+          seed: 2,
+          founders: heads({ females: 3000, males: 2000, halfGrown: 3000, young: 3000 }),
+          rates: wide,
+          spreads: none,
+        },
+        60,
+      ),
+      size: 60,
+    }
     const sustainable = 1 - 1 / Math.exp(wide.growth)
     const slope = (weeklyShare: number) => {
       const f = liveFutures(from, 60, 120, wide, 4, { weeklyShare })
@@ -103,7 +135,17 @@ describe('what is read from futures', () => {
 })
 
 describe('largestTake', () => {
-  const search = { start: start(), rates, seed: 9, futures: 300, weeks: 26, doing: {}, floors: { total: 60, females: 0 }, allowedRisk: 0.1, most: 90 }
+  const search = {
+    start: start(),
+    rates,
+    seed: 9,
+    futures: 300,
+    weeks: 26,
+    doing: {},
+    floors: { total: 60, females: 0 },
+    allowedRisk: 0.1,
+    most: 90,
+  }
   it('one more would be too risky', () => {
     const { take, riskAfter, limit } = largestTake(search, 'any')
     const risk = (number: number) => riskUnder(live({ take: { of: 'any', number } }), search.floors).any
@@ -127,14 +169,19 @@ describe('largestTake', () => {
   })
   it('takes none where the risk is too large already, and all where nothing must stay', () => {
     expect(largestTake({ ...search, floors: { total: 400, females: 0 } }, 'any')).toMatchObject({ take: 0, all: false })
-    expect(largestTake({ ...search, floors: { total: 0, females: 0 }, most: 40 }, 'any')).toMatchObject({ take: 40, all: true })
+    expect(largestTake({ ...search, floors: { total: 0, females: 0 }, most: 40 }, 'any')).toMatchObject({
+      take: 40,
+      all: true,
+    })
     expect(largestTake({ ...search, most: 0 }, 'any').take).toBe(0)
   })
   it('a default floor of females does not bind a colony that has fewer; the keeper’s own does', () => {
     const few = { value: 3, low: 2, high: 4 }
     expect(floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: false }, few).females).toBe(0)
     expect(floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: true }, few).females).toBe(8)
-    expect(floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: false }, { value: 20, low: 15, high: 30 }).females).toBe(8)
+    expect(
+      floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: false }, { value: 20, low: 15, high: 30 }).females,
+    ).toBe(8)
   })
   it('the answer’s take keeps what must stay', () => {
     const question = ask(doubling)
@@ -146,7 +193,8 @@ describe('largestTake', () => {
 })
 
 describe('weeksFromStarters', () => {
-  const weeks = (starters: number, more: object = {}, number = 100) => weeksFromStarters(resolvedOf('neocaridina', more), { starters, number, capacity: 540 })
+  const weeks = (starters: number, more: object = {}, number = 100) =>
+    weeksFromStarters(resolvedOf('neocaridina', more), { starters, number, capacity: 540 })
   it('more starters are there sooner (common practice: 20 instead of 5 saves months)', () => {
     const few = weeks(5)
     const many = weeks(20)

@@ -26,7 +26,8 @@ describe('systematic', () => {
     const into = new Uint32Array(40)
     for (const u of [0.01, 0.5, 0.99]) {
       systematic(weights, u, into)
-      for (const [i, w] of weights.entries()) expect(Math.abs(into.filter(k => k === i).length - 40 * w)).toBeLessThanOrEqual(1)
+      for (const [i, w] of weights.entries())
+        expect(Math.abs(into.filter(k => k === i).length - 40 * w)).toBeLessThanOrEqual(1)
     }
   })
   it('gather copies row by row', () => {
@@ -56,7 +57,7 @@ describe('refresh (Liu & West)', () => {
       let bb = 0
       for (let i = 0; i < size; i++) {
         aa += (a[i]! - ma) ** 2 / size
-        ab += (a[i]! - ma) * (b[i]! - mb) / size
+        ab += ((a[i]! - ma) * (b[i]! - mb)) / size
         bb += (b[i]! - mb) ** 2 / size
       }
       return [ma, mb, aa, ab, bb]
@@ -75,7 +76,11 @@ describe('refresh (Liu & West)', () => {
 
 describe('draws from one uniform number', () => {
   it('rise with it, and with the chance', () => {
-    for (const [n, p] of [[10, 0.3], [400, 0.4], [50, 0.9]] as const) {
+    for (const [n, p] of [
+      [10, 0.3],
+      [400, 0.4],
+      [50, 0.9],
+    ] as const) {
       let before = 0
       for (let u = 0.01; u < 1; u += 0.01) {
         const k = binomialFrom(u, n, p)
@@ -87,7 +92,12 @@ describe('draws from one uniform number', () => {
     }
   })
   it('hold at the ends', () => {
-    expect([binomialFrom(0.5, 0, 0.4), binomialFrom(0.5, 10, 0), binomialFrom(0.5, 10, 1), poissonFrom(0.5, 0)]).toEqual([0, 0, 10, 0])
+    expect([
+      binomialFrom(0.5, 0, 0.4),
+      binomialFrom(0.5, 10, 0),
+      binomialFrom(0.5, 10, 1),
+      poissonFrom(0.5, 0),
+    ]).toEqual([0, 0, 10, 0])
     expect(binomialFrom(1 - 1e-12, 40, 0.1)).toBeLessThanOrEqual(40)
     expect(poissonFrom(1 - 1e-12, 3)).toBeLessThan(60)
   })

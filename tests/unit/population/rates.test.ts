@@ -1,10 +1,32 @@
 import { describe, expect, it } from 'vitest'
 import { groups } from '#core/groups'
-import { comeUpFor, EGGS_1, FEMALES, freeShare, growthPerWeek, MALES, matrixView, meanStep, preferredC, projectionMatrix, ROWS, stageRates, STAGES, stepCloud, summarise, YOUNG_2 } from '#core/population'
+import {
+  comeUpFor,
+  EGGS_1,
+  FEMALES,
+  freeShare,
+  growthPerWeek,
+  MALES,
+  matrixView,
+  meanStep,
+  preferredC,
+  projectionMatrix,
+  ROWS,
+  stageRates,
+  STAGES,
+  stepCloud,
+  summarise,
+  YOUNG_2,
+} from '#core/population'
 import { ratesOf, resolvedOf } from './questions'
 
 /** Every group with every school that changes how fast it grows. */
-const cases = groups.flatMap(g => [{ id: g.id, schools: {} as Record<string, string> }, ...Object.entries(g.schools).flatMap(([kind, options]) => options!.filter(o => o.growthPerWeek).map(o => ({ id: g.id, schools: { [kind]: o.id } })))])
+const cases = groups.flatMap(g => [
+  { id: g.id, schools: {} as Record<string, string> },
+  ...Object.entries(g.schools).flatMap(([kind, options]) =>
+    options!.filter(o => o.growthPerWeek).map(o => ({ id: g.id, schools: { [kind]: o.id } })),
+  ),
+])
 
 describe('stageRates', () => {
   it.each(cases)('$id $schools: an uncrowded colony grows as its group says', ({ id, schools }) => {
@@ -77,21 +99,25 @@ describe('stepCloud', () => {
     for (const [row, n] of Object.entries(fill)) cloud.fill(n, Number(row) * size, (Number(row) + 1) * size)
     return cloud
   }
-  const mean = (cloud: Float64Array, row: number) => cloud.subarray(row * size, (row + 1) * size).reduce((a, b) => a + b, 0) / size
+  const mean = (cloud: Float64Array, row: number) =>
+    cloud.subarray(row * size, (row + 1) * size).reduce((a, b) => a + b, 0) / size
   it('its mean is the mean step', () => {
     const r = ratesOf('neocaridina', 5000)
     const cloud = cloudOf({ [FEMALES]: 40, [MALES]: 30, [EGGS_1]: 300, [YOUNG_2]: 60 })
     const x = new Float64Array([300, 0, 0, 0, 60, 40, 30])
     // crowding at 130 of 5000 animals
-    meanStep(x, r, r.comeUp * Math.exp(r.holds * 130 / 5000), 1)
+    meanStep(x, r, r.comeUp * Math.exp((r.holds * 130) / 5000), 1)
     stepCloud(cloud, size, r, 77)
-    for (const row of [EGGS_1, YOUNG_2, FEMALES, MALES]) expect(Math.abs(mean(cloud, row) / x[row]! - 1)).toBeLessThan(0.03)
+    for (const row of [EGGS_1, YOUNG_2, FEMALES, MALES])
+      expect(Math.abs(mean(cloud, row) / x[row]! - 1)).toBeLessThan(0.03)
   })
   it('lives in whole animals, never fewer than none', () => {
     const r = ratesOf('ramshorn-snail')
     const cloud = cloudOf({ [FEMALES]: 3 })
     for (let week = 0; week < 30; week++) stepCloud(cloud, size, r, week)
-    for (let row = 0; row < STAGES; row++) for (let i = 0; i < size; i++) expect(Number.isInteger(cloud[row * size + i]!) && cloud[row * size + i]! >= 0).toBe(true)
+    for (let row = 0; row < STAGES; row++)
+      for (let i = 0; i < size; i++)
+        expect(Number.isInteger(cloud[row * size + i]!) && cloud[row * size + i]! >= 0).toBe(true)
   })
   it('without males nothing is born, except where none are needed', () => {
     const lone = cloudOf({ [FEMALES]: 10 })

@@ -7,7 +7,8 @@ const r = room()
 const left = rack(r.id, { shelves: 3, order: 0 })
 const right = rack(r.id, { shelves: 2, order: 1 })
 const racks = [left, right]
-const at = (rackId: string, shelf: number, position: number) => glass(r.id, rackId, { place: { rackId, shelf, position } })
+const at = (rackId: string, shelf: number, position: number) =>
+  glass(r.id, rackId, { place: { rackId, shelf, position } })
 const a = at(left.id, 2, 0)
 const b = at(left.id, 2, 1)
 const c = at(right.id, 1, 0)
@@ -26,11 +27,13 @@ describe('placeAt', () => {
     expect(placeAt([], left.id, 0, 0).position).toBe(0)
   })
   it('gives the wanted order whatever the index', () => {
-    fc.assert(fc.property(fc.nat(6), fc.nat(8), (n, index) => {
-      const shelf = Array.from({ length: n }, (_, i) => at(left.id, 1, i))
-      const mover = glass(r.id, left.id, { place: placeAt(shelf, left.id, 1, index) })
-      expect(onShelf([...shelf, mover], left.id, 1).findIndex(g => g.id === mover.id)).toBe(Math.min(index, n))
-    }))
+    fc.assert(
+      fc.property(fc.nat(6), fc.nat(8), (n, index) => {
+        const shelf = Array.from({ length: n }, (_, i) => at(left.id, 1, i))
+        const mover = glass(r.id, left.id, { place: placeAt(shelf, left.id, 1, index) })
+        expect(onShelf([...shelf, mover], left.id, 1).findIndex(g => g.id === mover.id)).toBe(Math.min(index, n))
+      }),
+    )
   })
 })
 

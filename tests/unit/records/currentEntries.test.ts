@@ -40,25 +40,35 @@ describe('currentEntries', () => {
     expect(numbers([count(colonyId, 1, 3), note(colonyId, 9), count(colonyId, 4, 2)])).toEqual(['note', 2, 3])
   })
   it('does not depend on the order in which entries arrive', () => {
-    const story = fc.array(fc.record({ what: fc.constantFrom('count', 'correct', 'withdraw'), of: fc.nat(12), days: fc.nat(200) }), { maxLength: 14 })
-    fc.assert(fc.property(story, fc.infiniteStream(fc.nat(1000)), (steps, keys) => {
-      const made: Entry[] = []
-      for (const { what, of, days } of steps) {
-        const target = made[of % Math.max(1, made.length)]
-        if (what === 'count' || !target) made.push(count(colonyId, days, days))
-        else if (what === 'withdraw') made.push(withdrawal(target))
-        else if (target.kind === 'count') made.push(correction(target, { number: days }))
-      }
-      const shuffled = made.map(e => ({ e, key: keys.next().value as number })).sort((a, b) => a.key - b.key).map(x => x.e)
-      expect(currentEntries(shuffled)).toEqual(currentEntries(made))
-    }))
+    const story = fc.array(
+      fc.record({ what: fc.constantFrom('count', 'correct', 'withdraw'), of: fc.nat(12), days: fc.nat(200) }),
+      { maxLength: 14 },
+    )
+    fc.assert(
+      fc.property(story, fc.infiniteStream(fc.nat(1000)), (steps, keys) => {
+        const made: Entry[] = []
+        for (const { what, of, days } of steps) {
+          const target = made[of % Math.max(1, made.length)]
+          if (what === 'count' || !target) made.push(count(colonyId, days, days))
+          else if (what === 'withdraw') made.push(withdrawal(target))
+          else if (target.kind === 'count') made.push(correction(target, { number: days }))
+        }
+        const shuffled = made
+          .map(e => ({ e, key: keys.next().value as number }))
+          .sort((a, b) => a.key - b.key)
+          .map(x => x.e)
+        expect(currentEntries(shuffled)).toEqual(currentEntries(made))
+      }),
+    )
   })
   it('never lets two versions of one entry stand together', () => {
-    fc.assert(fc.property(fc.array(fc.nat(5), { maxLength: 8 }), (targets) => {
-      const made: Entry[] = [count(colonyId, 3, 1)]
-      for (const t of targets) made.push(correction(made[t % made.length]!, { number: made.length + 1 }))
-      expect(currentEntries(made)).toHaveLength(1)
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.nat(5), { maxLength: 8 }), targets => {
+        const made: Entry[] = [count(colonyId, 3, 1)]
+        for (const t of targets) made.push(correction(made[t % made.length]!, { number: made.length + 1 }))
+        expect(currentEntries(made)).toHaveLength(1)
+      }),
+    )
   })
 })
 

@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { Colony, Entry, Glass, netLitres, possibleRange, subjectOf, TargetOverride, toMoment, valueKeys, worstState } from '#core/records'
+import {
+  Colony,
+  Entry,
+  Glass,
+  netLitres,
+  possibleRange,
+  subjectOf,
+  TargetOverride,
+  toMoment,
+  valueKeys,
+  worstState,
+} from '#core/records'
 import { colony, count, daysAgo, glass, nextId, note, NOW, test as waterTest } from '../../make'
 
 const issueOf = (raw: object) => {
@@ -21,14 +32,32 @@ describe('Entry', () => {
     expect(issueOf({ ...part, share: 0 })).toContain('above 0')
   })
   it('refuses parts that add up to more than the number', () => {
-    expect(issueOf({ ...base(), kind: 'addition', number: 5, origin: 'bought', parts: { females: 4, males: 2 } })).toContain('add up')
-    expect(issueOf({ ...base(), kind: 'addition', number: 6, origin: 'bought', parts: { females: 4, males: 2 } })).toBeNull()
+    expect(
+      issueOf({ ...base(), kind: 'addition', number: 5, origin: 'bought', parts: { females: 4, males: 2 } }),
+    ).toContain('add up')
+    expect(
+      issueOf({ ...base(), kind: 'addition', number: 6, origin: 'bought', parts: { females: 4, males: 2 } }),
+    ).toBeNull()
   })
-  it.each([['number below none', { kind: 'count', number: -1, method: 'allSeen' }], ['half an animal', { kind: 'count', number: 1.5, method: 'allSeen' }], ['none taken out', { kind: 'removal', number: 0, outlet: 'sold' }], ['an unknown kind', { kind: 'molt', number: 1 }], ['an unknown field', { kind: 'death', number: 1, sign: 'unknown', colour: 'red' }]])('refuses %s', (_name, more) => {
+  it.each([
+    ['number below none', { kind: 'count', number: -1, method: 'allSeen' }],
+    ['half an animal', { kind: 'count', number: 1.5, method: 'allSeen' }],
+    ['none taken out', { kind: 'removal', number: 0, outlet: 'sold' }],
+    ['an unknown kind', { kind: 'molt', number: 1 }],
+    ['an unknown field', { kind: 'death', number: 1, sign: 'unknown', colour: 'red' }],
+  ])('refuses %s', (_name, more) => {
     expect(issueOf({ ...base(), ...more })).not.toBeNull()
   })
   it('catches slips in water values', () => {
-    const test = (key: string, value: number) => issueOf({ id: nextId(), at: daysAgo(1), loggedAt: daysAgo(1), glassId: nextId(), kind: 'waterTest', readings: { [key]: { value, method: 'probe' } } })
+    const test = (key: string, value: number) =>
+      issueOf({
+        id: nextId(),
+        at: daysAgo(1),
+        loggedAt: daysAgo(1),
+        glassId: nextId(),
+        kind: 'waterTest',
+        readings: { [key]: { value, method: 'probe' } },
+      })
     for (const key of valueKeys) {
       const [low, high] = possibleRange[key]
       expect(test(key, low)).toBeNull()
@@ -38,7 +67,16 @@ describe('Entry', () => {
     expect(test('ph', 71)).toBe('must be 11 or less')
   })
   it('wants at least one value in a water test', () => {
-    expect(issueOf({ id: nextId(), at: daysAgo(1), loggedAt: daysAgo(1), glassId: nextId(), kind: 'waterTest', readings: {} })).toContain('at least one')
+    expect(
+      issueOf({
+        id: nextId(),
+        at: daysAgo(1),
+        loggedAt: daysAgo(1),
+        glassId: nextId(),
+        kind: 'waterTest',
+        readings: {},
+      }),
+    ).toContain('at least one')
   })
   it('wants one owner for a note', () => {
     const own = { id: nextId(), at: daysAgo(1), loggedAt: daysAgo(1), kind: 'note', text: 'x' }
@@ -48,7 +86,9 @@ describe('Entry', () => {
     expect(issueOf({ ...own, colonyId: nextId(), text: '   ' })).not.toBeNull()
   })
   it('refuses ids and moments of another form', () => {
-    expect(issueOf({ ...base(), id: '4b1f2c3d-0000-4000-8000-000000000000', kind: 'death', number: 1, sign: 'old' })).toContain('record id')
+    expect(
+      issueOf({ ...base(), id: '4b1f2c3d-0000-4000-8000-000000000000', kind: 'death', number: 1, sign: 'old' }),
+    ).toContain('record id')
     expect(issueOf({ ...base(), at: '2026-03-01', kind: 'death', number: 1, sign: 'old' })).toContain('date and time')
   })
   it('knows whose an entry is', () => {
@@ -73,7 +113,9 @@ describe('worstState', () => {
 describe('Colony and Glass', () => {
   it('starts with at least one animal', () => {
     const c = colony(nextId())
-    expect(Colony.safeParse({ ...c, founders: { ...c.founders, females: 0, males: 0 } }).error?.issues[0]?.message).toContain('at least one animal')
+    expect(
+      Colony.safeParse({ ...c, founders: { ...c.founders, females: 0, males: 0 } }).error?.issues[0]?.message,
+    ).toContain('at least one animal')
   })
   it('keeps the preferred range inside the tolerated one', () => {
     expect(TargetOverride.safeParse({ preferred: [6, 8], tolerated: [4, 12] }).success).toBe(true)

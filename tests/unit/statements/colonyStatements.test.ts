@@ -5,13 +5,16 @@ import { colonyStatements } from '#core/statements'
 import { correction, count, death, inputOf, removal, smallRoom, test as waterTest, withdrawal } from '../../make'
 
 const s = smallRoom()
-const tell = (colonyEntries: Entry[] = [], glassEntries: Entry[] = [], room = s) => colonyStatements(inputOf(room, colonyEntries, glassEntries)).statements
+const tell = (colonyEntries: Entry[] = [], glassEntries: Entry[] = [], room = s) =>
+  colonyStatements(inputOf(room, colonyEntries, glassEntries)).statements
 const growing = [200, 170, 140, 110, 80, 50, 20, 3].map((d, i) => count(s.colony.id, d, Math.round(16 * 1.35 ** i)))
 const keys = (list: readonly { key: string }[]) => list.map(m => m.key)
 /** A colony that began large and falls by a fifth or more from count to count. */
 const large = smallRoom({ colony: { founders: { females: 100, males: 60, unsexed: 0, halfGrown: 0, young: 0 } } })
-const falls = (share: number) => [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(large.colony.id, d, Math.round(150 * share ** i)))
-const kh = (values: number[]) => values.map((khDh, i) => waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7 }))
+const falls = (share: number) =>
+  [200, 150, 100, 60, 40, 25, 12, 2].map((d, i) => count(large.colony.id, d, Math.round(150 * share ** i)))
+const kh = (values: number[]) =>
+  values.map((khDh, i) => waterTest(s.glass.id, (values.length - 1 - i) * 7 + 1, { khDh, ghDh: 7 }))
 
 describe('how many', () => {
   it('asks for a count when there was none', () => {
@@ -42,7 +45,9 @@ describe('where it is heading', () => {
   it('sees growth', () => {
     const { heading } = tell(growing)
     expect(heading.conclusion.key).toBe('heading.growing')
-    expect(keys(heading.reasons)).toEqual(expect.arrayContaining(['heading.reasonDoubling', 'heading.reasonAhead', 'heading.reasonOwn']))
+    expect(keys(heading.reasons)).toEqual(
+      expect.arrayContaining(['heading.reasonDoubling', 'heading.reasonAhead', 'heading.reasonOwn']),
+    )
   })
   it('says that it leans on the default', () => {
     expect(keys(tell([]).heading.reasons)).toContain('heading.reasonDefault')
@@ -53,8 +58,18 @@ describe('where it is heading', () => {
     expect(heading.reasons.find(r => r.key === 'heading.reasonDeaths')?.values.n).toBe(4)
   })
   it('takes the end of one generation for what it is', () => {
-    const batch = smallRoom({ colony: { groupId: 'pool-branchiopod', startedAt: growing[6]!.at, founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 140 } } })
-    const { heading } = tell([count(batch.colony.id, 12, 90), count(batch.colony.id, 5, 62), count(batch.colony.id, 1, 50)], [], batch)
+    const batch = smallRoom({
+      colony: {
+        groupId: 'pool-branchiopod',
+        startedAt: growing[6]!.at,
+        founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 140 },
+      },
+    })
+    const { heading } = tell(
+      [count(batch.colony.id, 12, 90), count(batch.colony.id, 5, 62), count(batch.colony.id, 1, 50)],
+      [],
+      batch,
+    )
     expect(heading).toMatchObject({ state: 'onTarget', conclusion: { key: 'heading.shrinking' } })
     expect(keys(heading.reasons)).toContain('heading.reasonNotBreeding')
   })
@@ -70,7 +85,9 @@ describe('what can go', () => {
     const { surplus, population } = tell(growing)
     expect(surplus.conclusion.key).toBe('surplus.some')
     expect(population.surplus.take).toBeLessThan(population.now.value - 30)
-    expect(tell(growing, [], { ...s, colony: { ...s.colony, minimumKeep: 100 } }).population.surplus.take).toBeLessThan(population.surplus.take)
+    expect(tell(growing, [], { ...s, colony: { ...s.colony, minimumKeep: 100 } }).population.surplus.take).toBeLessThan(
+      population.surplus.take,
+    )
   })
   it('spares none of a small one, and says when', () => {
     const { surplus } = tell([200, 150, 100, 50, 5].map((d, i) => count(s.colony.id, d, 12 + 2 * i)))
@@ -81,16 +98,25 @@ describe('what can go', () => {
     expect(keys(tell(growing, kh([4, 3, 2, 1.2])).surplus.reasons)[0]).toBe('surplus.reasonWaterOff')
   })
   it('counts what was taken out', () => {
-    expect(tell([...growing, removal(s.colony.id, 1, 50)]).population.surplus.take).toBeLessThan(tell(growing).population.surplus.take - 30)
+    expect(tell([...growing, removal(s.colony.id, 1, 50)]).population.surplus.take).toBeLessThan(
+      tell(growing).population.surplus.take - 30,
+    )
   })
 })
 
 describe('the water', () => {
   it('was never tested', () => {
-    expect(tell().water).toMatchObject({ state: 'unknown', conclusion: { key: 'water.nothingKnown' }, correctable: false })
+    expect(tell().water).toMatchObject({
+      state: 'unknown',
+      conclusion: { key: 'water.nothingKnown' },
+      correctable: false,
+    })
   })
   it('is right', () => {
-    expect(tell([], kh([5, 5, 5])).water).toMatchObject({ state: 'onTarget', conclusion: { key: 'water.allGood', values: { n: 2 } } })
+    expect(tell([], kh([5, 5, 5])).water).toMatchObject({
+      state: 'onTarget',
+      conclusion: { key: 'water.allGood', values: { n: 2 } },
+    })
   })
   it('lets the worst value speak, and says that a recipe can mend it', () => {
     const { water } = tell([], kh([4.6, 4, 3.4, 2.8, 2.2]))
@@ -107,7 +133,13 @@ describe('the water', () => {
     expect(tell([], tests, bees).water.state).toBe('onTarget')
   })
   it('follows the keeper’s own range', () => {
-    const own = { ...s, colony: { ...s.colony, targets: { khDh: { preferred: [0, 1] as [number, number], tolerated: [0, 2] as [number, number] } } } }
+    const own = {
+      ...s,
+      colony: {
+        ...s.colony,
+        targets: { khDh: { preferred: [0, 1] as [number, number], tolerated: [0, 2] as [number, number] } },
+      },
+    }
     expect(tell([], kh([0.5, 0.5, 0.5]), own).water.state).toBe('onTarget')
   })
 })

@@ -11,10 +11,17 @@ describe('quantileSorted', () => {
     expect(quantileSorted([5], 0.3)).toBe(5)
   })
   it('rises with the share', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: -100, max: 100, noNaN: true }), { minLength: 1 }), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (xs, p, q) => {
-      xs.sort((a, b) => a - b)
-      expect(quantileSorted(xs, Math.min(p, q))).toBeLessThanOrEqual(quantileSorted(xs, Math.max(p, q)))
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -100, max: 100, noNaN: true }), { minLength: 1 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (xs, p, q) => {
+          xs.sort((a, b) => a - b)
+          expect(quantileSorted(xs, Math.min(p, q))).toBeLessThanOrEqual(quantileSorted(xs, Math.max(p, q)))
+        },
+      ),
+    )
   })
   it('refuses nothing and shares beyond', () => {
     expect(() => quantileSorted([], 0.5)).toThrow(/at least one/)
@@ -56,33 +63,52 @@ describe('seededRandom', () => {
 
 describe('hashText', () => {
   it('gives the published FNV-1a values', () => {
-    expect(hashText('')).toBe(0x811C9DC5)
-    expect(hashText('a')).toBe(0xE40C292C)
-    expect(hashText('foobar')).toBe(0xBF9CF968)
+    expect(hashText('')).toBe(0x811c9dc5)
+    expect(hashText('a')).toBe(0xe40c292c)
+    expect(hashText('foobar')).toBe(0xbf9cf968)
   })
 })
 
 describe('weightedLine', () => {
   it('finds a line that is there', () => {
-    fc.assert(fc.property(fc.double({ min: -5, max: 5, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true }), (slope, intercept) => {
-      const line = weightedLine([0, 1, 3, 7].map(x => ({ x, y: intercept + slope * x, sd: 0.5 })))!
-      expect(line.slope).toBeCloseTo(slope, 8)
-      expect(lineAt(line, 10).value).toBeCloseTo(intercept + 10 * slope, 7)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5, max: 5, noNaN: true }),
+        fc.double({ min: -50, max: 50, noNaN: true }),
+        (slope, intercept) => {
+          const line = weightedLine([0, 1, 3, 7].map(x => ({ x, y: intercept + slope * x, sd: 0.5 })))!
+          expect(line.slope).toBeCloseTo(slope, 8)
+          expect(lineAt(line, 10).value).toBeCloseTo(intercept + 10 * slope, 7)
+        },
+      ),
+    )
   })
   it('gives a rough reading little weight', () => {
-    const points = [{ x: 0, y: 5, sd: 0.1 }, { x: 1, y: 5, sd: 0.1 }, { x: 2, y: 9, sd: 4 }]
+    const points = [
+      { x: 0, y: 5, sd: 0.1 },
+      { x: 1, y: 5, sd: 0.1 },
+      { x: 2, y: 9, sd: 4 },
+    ]
     expect(Math.abs(weightedLine(points)!.slope)).toBeLessThan(0.02)
   })
   it('claims no more than the known errors allow, and less when the points scatter', () => {
     const on = weightedLine([0, 1, 2].map(x => ({ x, y: x, sd: 1 })))!
     expect(on.slopeSe).toBeCloseTo(1 / Math.sqrt(2), 12)
-    const off = weightedLine([{ x: 0, y: 0, sd: 1 }, { x: 1, y: 9, sd: 1 }, { x: 2, y: 2, sd: 1 }])!
+    const off = weightedLine([
+      { x: 0, y: 0, sd: 1 },
+      { x: 1, y: 9, sd: 1 },
+      { x: 2, y: 2, sd: 1 },
+    ])!
     expect(off.slopeSe).toBeGreaterThan(on.slopeSe)
   })
   it('has no line through one point, or through one moment', () => {
     expect(weightedLine([{ x: 1, y: 2, sd: 1 }])).toBeNull()
-    expect(weightedLine([{ x: 1, y: 2, sd: 1 }, { x: 1, y: 3, sd: 1 }])).toBeNull()
+    expect(
+      weightedLine([
+        { x: 1, y: 2, sd: 1 },
+        { x: 1, y: 3, sd: 1 },
+      ]),
+    ).toBeNull()
     expect(() => weightedLine([{ x: 1, y: 2, sd: 0 }])).toThrow(/sd of a point/)
   })
 })

@@ -1,7 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { fitPopulation, takeSearch } from '#core/population'
 import { DAY_MS, type EntryOf, Order, toMoment } from '#core/records'
-import { asThingsAre, lastPrice, ledger, offersList, ordersAhead, reservedOf, safeTake, spareAhead, stayUnder } from '#core/surplus'
+import {
+  asThingsAre,
+  lastPrice,
+  ledger,
+  offersList,
+  ordersAhead,
+  reservedOf,
+  safeTake,
+  spareAhead,
+  stayUnder,
+} from '#core/surplus'
 import { colony, daysAgo, entryOf, nextId, NOW, smallRoom } from '../../make'
 import { ask, doubling } from '../population/questions'
 
@@ -25,7 +35,9 @@ describe('what can go', () => {
   })
   it('a smaller risk allows less', () => {
     const careful = { ...search, allowedRisk: 0.02 }
-    expect(safeTake(careful, 'any', asThingsAre(careful)).now.take).toBeLessThan(safeTake(search, 'any', futures).now.take)
+    expect(safeTake(careful, 'any', asThingsAre(careful)).now.take).toBeLessThan(
+      safeTake(search, 'any', futures).now.take,
+    )
   })
   it('tells what can be spared ahead', () => {
     const ahead = spareAhead(futures, 30, [2, 8, 26, 90])
@@ -50,33 +62,85 @@ describe('what must go', () => {
 })
 
 const s = smallRoom()
-const order = (number: number, days: number, more: Partial<Order> = {}): Order => Order.parse({ id: nextId(), editedAt: daysAgo(1), roomId: s.room.id, colonyId: s.colony.id, who: 'B. N.', number, of: 'any', dueAt: toMoment(NOW + days * DAY_MS), state: 'open', ...more })
+const order = (number: number, days: number, more: Partial<Order> = {}): Order =>
+  Order.parse({
+    id: nextId(),
+    editedAt: daysAgo(1),
+    roomId: s.room.id,
+    colonyId: s.colony.id,
+    who: 'B. N.',
+    number,
+    of: 'any',
+    dueAt: toMoment(NOW + days * DAY_MS),
+    state: 'open',
+    ...more,
+  })
 
 describe('orders', () => {
   it('each is served after those due before it', () => {
-    const ahead = ordersAhead([order(60, 20), order(20, 6), order(5000, 60), order(9, 3, { state: 'dropped' })], futures, 30, NOW)
+    const ahead = ordersAhead(
+      [order(60, 20), order(20, 6), order(5000, 60), order(9, 3, { state: 'dropped' })],
+      futures,
+      30,
+      NOW,
+    )
     expect(ahead.map(o => o.until)).toEqual([20, 80, 5080])
     expect(ahead[0]!.chance).toBeGreaterThan(0.95)
     expect(ahead[1]!.chance).toBeLessThanOrEqual(ahead[0]!.chance)
     expect(ahead[2]!.chance).toBe(0)
   })
   it('reserve what is due within four weeks', () => {
-    expect(reservedOf([order(10, 5), order(7, 27), order(100, 40), order(50, 5, { state: 'filled' }), order(3, 5, { colonyId: nextId() })], s.colony.id, NOW)).toBe(17)
+    expect(
+      reservedOf(
+        [
+          order(10, 5),
+          order(7, 27),
+          order(100, 40),
+          order(50, 5, { state: 'filled' }),
+          order(3, 5, { colonyId: nextId() }),
+        ],
+        s.colony.id,
+        NOW,
+      ),
+    ).toBe(17)
   })
 })
 
 describe('the weekly list', () => {
   it('offers what can go less what is reserved, largest first', () => {
     const other = colony(s.glass.id, { name: 'Barley' })
-    const list = offersList([{ colony: s.colony, canGo: 40 }, { colony: other, canGo: 60 }, { colony: colony(s.glass.id), canGo: 0 }], [order(50, 5)], NOW, id => (id === other.id ? 2 : null))
-    expect(list).toEqual([expect.objectContaining({ name: 'Barley', offered: 60, reserved: 0, priceEach: 2 }), expect.objectContaining({ offered: 0, reserved: 50, priceEach: null })])
+    const list = offersList(
+      [
+        { colony: s.colony, canGo: 40 },
+        { colony: other, canGo: 60 },
+        { colony: colony(s.glass.id), canGo: 0 },
+      ],
+      [order(50, 5)],
+      NOW,
+      id => (id === other.id ? 2 : null),
+    )
+    expect(list).toEqual([
+      expect.objectContaining({ name: 'Barley', offered: 60, reserved: 0, priceEach: 2 }),
+      expect.objectContaining({ offered: 0, reserved: 50, priceEach: null }),
+    ])
   })
 })
 
 describe('the ledger', () => {
-  const gone = (days: number, number: number, outlet: string, price?: number) => entryOf('removal', days, { colonyId: s.colony.id, number, outlet, ...(price !== undefined && { price }) }) as EntryOf<'removal'>
+  const gone = (days: number, number: number, outlet: string, price?: number) =>
+    entryOf('removal', days, {
+      colonyId: s.colony.id,
+      number,
+      outlet,
+      ...(price !== undefined && { price }),
+    }) as EntryOf<'removal'>
   it('sums by month and outlet, newest first', () => {
-    const months = ledger([gone(2, 10, 'sold', 25), gone(3, 4, 'given'), gone(40, 6, 'sold', 12), gone(40, 3, 'culled')])
+    const months = ledger([
+      gone(2, 10, 'sold', 25),
+      gone(3, 4, 'given'),
+      gone(40, 6, 'sold', 12),
+      gone(40, 3, 'culled'),
+    ])
     expect(months.map(m => m.month)).toEqual(['2026-11', '2026-10'])
     expect(months[0]).toMatchObject({ number: 14, income: 25, byOutlet: { sold: 10, given: 4 } })
     expect(months[1]).toMatchObject({ number: 9, income: 12, byOutlet: { sold: 6, culled: 3 } })

@@ -1,31 +1,59 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { adjustTo, caMgByMass, chargeBalance, completeAnalysis, doseOf, dissolve, estimateConductivity, ghOf, ionKeys, khOf, molarMass, pureWater, readoutsOf, sourceWater } from '#core/water'
+import {
+  adjustTo,
+  caMgByMass,
+  chargeBalance,
+  completeAnalysis,
+  doseOf,
+  dissolve,
+  estimateConductivity,
+  ghOf,
+  ionKeys,
+  khOf,
+  molarMass,
+  pureWater,
+  readoutsOf,
+  sourceWater,
+} from '#core/water'
 import { daysAgo } from '../../make'
 
 const degrees = (max: number) => fc.double({ min: 0, max, noNaN: true })
 
 describe('completeAnalysis', () => {
   it('keeps what was measured, to the last digit', () => {
-    fc.assert(fc.property(degrees(25), degrees(18), (ghDh, khDh) => {
-      const { water } = completeAnalysis({ ghDh, khDh })
-      expect(ghOf(water)).toBeCloseTo(ghDh, 9)
-      expect(khOf(water)).toBeCloseTo(khDh, 9)
-    }))
+    fc.assert(
+      fc.property(degrees(25), degrees(18), (ghDh, khDh) => {
+        const { water } = completeAnalysis({ ghDh, khDh })
+        expect(ghOf(water)).toBeCloseTo(ghDh, 9)
+        expect(khOf(water)).toBeCloseTo(khDh, 9)
+      }),
+    )
   })
   it('balances charges with ions that were not measured, and says so', () => {
-    fc.assert(fc.property(degrees(25), degrees(18), (ghDh, khDh) => {
-      const { water } = completeAnalysis({ ghDh, khDh })
-      const { cationsMeqL, anionsMeqL } = chargeBalance(water)
-      expect(Math.abs(cationsMeqL - anionsMeqL)).toBeLessThan(1e-9)
-      for (const key of ionKeys) expect(water[key]).toBeGreaterThanOrEqual(0)
-    }))
-    expect(completeAnalysis({ ghDh: 4, khDh: 9 }).assumptions).toEqual(expect.arrayContaining(['caMgSplit', 'sodiumBalances']))
+    fc.assert(
+      fc.property(degrees(25), degrees(18), (ghDh, khDh) => {
+        const { water } = completeAnalysis({ ghDh, khDh })
+        const { cationsMeqL, anionsMeqL } = chargeBalance(water)
+        expect(Math.abs(cationsMeqL - anionsMeqL)).toBeLessThan(1e-9)
+        for (const key of ionKeys) expect(water[key]).toBeGreaterThanOrEqual(0)
+      }),
+    )
+    expect(completeAnalysis({ ghDh: 4, khDh: 9 }).assumptions).toEqual(
+      expect.arrayContaining(['caMgSplit', 'sodiumBalances']),
+    )
     expect(completeAnalysis({ ghDh: 9, khDh: 4 }).assumptions).toEqual(expect.arrayContaining(['chlorideSulfateSplit']))
   })
   it('gives a range that holds its own answer, and closes as more is known', () => {
     const rough = completeAnalysis({ ghDh: 12, khDh: 6 })
-    const fine = completeAnalysis({ calciumMgL: 70, magnesiumMgL: 10, khDh: 6, sodiumMgL: 22, chlorideMgL: 40, sulfateMgL: 60 })
+    const fine = completeAnalysis({
+      calciumMgL: 70,
+      magnesiumMgL: 10,
+      khDh: 6,
+      sodiumMgL: 22,
+      chlorideMgL: 40,
+      sulfateMgL: 60,
+    })
     for (const key of ionKeys) {
       expect(rough.range[key][0]).toBeLessThanOrEqual(rough.water[key] + 1e-12)
       expect(rough.range[key][1]).toBeGreaterThanOrEqual(rough.water[key] - 1e-12)
@@ -36,7 +64,10 @@ describe('completeAnalysis', () => {
     expect(rough.balance).toBeNull()
   })
   it('finds that a report does not balance', () => {
-    expect(completeAnalysis({ calciumMgL: 70, magnesiumMgL: 10, khDh: 6, sodiumMgL: 122, chlorideMgL: 10, sulfateMgL: 10 }).balance?.acceptable).toBe(false)
+    expect(
+      completeAnalysis({ calciumMgL: 70, magnesiumMgL: 10, khDh: 6, sodiumMgL: 122, chlorideMgL: 10, sulfateMgL: 10 })
+        .balance?.acceptable,
+    ).toBe(false)
   })
   it('explains conductivity beyond the ions as salt where both are open', () => {
     const plain = completeAnalysis({ ghDh: 6, khDh: 4 })
@@ -76,17 +107,29 @@ describe('adjustTo', () => {
     expect(ghOf(read)).toBeCloseTo(7, 9)
   })
   it('never leaves an amount negative', () => {
-    fc.assert(fc.property(degrees(20), degrees(15), degrees(400), (ghDh, khDh, nitrateMgL) => {
-      const read = adjustTo(made, { ghDh, khDh, nitrateMgL })
-      for (const key of ionKeys) expect(read[key]).toBeGreaterThanOrEqual(-1e-12)
-    }))
+    fc.assert(
+      fc.property(degrees(20), degrees(15), degrees(400), (ghDh, khDh, nitrateMgL) => {
+        const read = adjustTo(made, { ghDh, khDh, nitrateMgL })
+        for (const key of ionKeys) expect(read[key]).toBeGreaterThanOrEqual(-1e-12)
+      }),
+    )
   })
 })
 
 describe('sourceWater', () => {
-  const analysis = (days: number, values: object, by: 'supplier' | 'ownTest' = 'ownTest') => ({ at: daysAgo(days), by, values })
+  const analysis = (days: number, values: object, by: 'supplier' | 'ownTest' = 'ownTest') => ({
+    at: daysAgo(days),
+    by,
+    values,
+  })
   it('takes the newest analysis of the ions, brought in line with later quick tests', () => {
-    const source = sourceWater({ kind: 'tap', analyses: [analysis(10, { ghDh: 12, khDh: 5 }), analysis(200, { calciumMgL: 71, magnesiumMgL: 13.6, khDh: 6.2, sodiumMgL: 22 }, 'supplier')] })!
+    const source = sourceWater({
+      kind: 'tap',
+      analyses: [
+        analysis(10, { ghDh: 12, khDh: 5 }),
+        analysis(200, { calciumMgL: 71, magnesiumMgL: 13.6, khDh: 6.2, sodiumMgL: 22 }, 'supplier'),
+      ],
+    })!
     expect(ghOf(source.water)).toBeCloseTo(12, 9)
     expect(caMgByMass(source.water)).toBeCloseTo(71 / 13.6, 6)
     expect(source.completed.measured).toContain('calciumMgL')

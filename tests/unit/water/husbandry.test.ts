@@ -1,31 +1,69 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import { acclimationKeys, calibrated, calibrationLine, type CuringInput, dripped, type DripMode, harmed, judgeCuring, largestPerHour, planDrip, planSteps, planTreatment, salinitySchedule, secondDose, settledMean, substanceIds, substances, type ValueReading } from '#core/water'
+import {
+  acclimationKeys,
+  calibrated,
+  calibrationLine,
+  type CuringInput,
+  dripped,
+  type DripMode,
+  harmed,
+  judgeCuring,
+  largestPerHour,
+  planDrip,
+  planSteps,
+  planTreatment,
+  salinitySchedule,
+  secondDose,
+  settledMean,
+  substanceIds,
+  substances,
+  type ValueReading,
+} from '#core/water'
 import { nextId, NOW } from '../../make'
 
 const value = (low: number, high: number) => fc.double({ min: low, max: high, noNaN: true })
-const waters = fc.record({ ghDh: value(0, 20), khDh: value(0, 15), conductivityUsCm: value(0, 800), temperatureC: value(10, 30) })
+const waters = fc.record({
+  ghDh: value(0, 20),
+  khDh: value(0, 15),
+  conductivityUsCm: value(0, 800),
+  temperatureC: value(10, 30),
+})
 
 describe('planDrip', () => {
   it('never moves a value faster than its limit, at any moment, in either way', () => {
-    fc.assert(fc.property(fc.constantFrom<DripMode>('overflow', 'filling'), value(0.1, 20), waters, waters, (mode, vesselL, bag, tank) => {
-      const plan = planDrip(mode, vesselL, bag, tank)
-      const hours = plan.minutes / 60
-      for (const key of acclimationKeys) {
-        const a = bag[key as keyof typeof bag]
-        const b = tank[key as keyof typeof tank]
-        if (a === undefined || b === undefined) continue
-        for (const part of [0, 0.1, 0.5]) {
-          const t = hours * part
-          const dt = hours / 1000
-          const rate = Math.abs(dripped(mode, vesselL, plan.litresPerHour, a, b, t + dt) - dripped(mode, vesselL, plan.litresPerHour, a, b, t)) / dt
-          expect(rate).toBeLessThanOrEqual(largestPerHour[key] * 1.001 + 1e-9)
-        }
-        // and nine tenths of the way are gone at the end
-        expect(Math.abs(dripped(mode, vesselL, plan.litresPerHour, a, b, hours) - b)).toBeLessThanOrEqual(0.1 * Math.abs(a - b) + 1e-9)
-      }
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom<DripMode>('overflow', 'filling'),
+        value(0.1, 20),
+        waters,
+        waters,
+        (mode, vesselL, bag, tank) => {
+          const plan = planDrip(mode, vesselL, bag, tank)
+          const hours = plan.minutes / 60
+          for (const key of acclimationKeys) {
+            const a = bag[key as keyof typeof bag]
+            const b = tank[key as keyof typeof tank]
+            if (a === undefined || b === undefined) continue
+            for (const part of [0, 0.1, 0.5]) {
+              const t = hours * part
+              const dt = hours / 1000
+              const rate =
+                Math.abs(
+                  dripped(mode, vesselL, plan.litresPerHour, a, b, t + dt) -
+                    dripped(mode, vesselL, plan.litresPerHour, a, b, t),
+                ) / dt
+              expect(rate).toBeLessThanOrEqual(largestPerHour[key] * 1.001 + 1e-9)
+            }
+            // and nine tenths of the way are gone at the end
+            expect(Math.abs(dripped(mode, vesselL, plan.litresPerHour, a, b, hours) - b)).toBeLessThanOrEqual(
+              0.1 * Math.abs(a - b) + 1e-9,
+            )
+          }
+        },
+      ),
+    )
   })
   it('names what sets the pace, and drips an hour even where nothing differs', () => {
     expect(planDrip('overflow', 1, { ghDh: 16, khDh: 4 }, { ghDh: 6, khDh: 4 }).pace).toBe('ghDh')
@@ -48,7 +86,7 @@ describe('planSteps', () => {
     const plan = planSteps(0.25, { ghDh: 14 }, { ghDh: 6 })
     expect(1 - 0.75 ** plan.steps).toBeGreaterThanOrEqual(0.9)
     expect(1 - 0.75 ** (plan.steps - 1)).toBeLessThan(0.9)
-    expect(0.25 * 8 / (plan.everyMinutes / 60)).toBeLessThanOrEqual(largestPerHour.ghDh + 1e-9)
+    expect((0.25 * 8) / (plan.everyMinutes / 60)).toBeLessThanOrEqual(largestPerHour.ghDh + 1e-9)
     expect(plan.minutes).toBeCloseTo((plan.steps - 1) * plan.everyMinutes, 9)
     expect(() => planSteps(0, {}, {})).toThrow(/exchange/)
   })
@@ -56,21 +94,29 @@ describe('planSteps', () => {
 
 describe('salinitySchedule', () => {
   it('comes to its end, whichever way', () => {
-    fc.assert(fc.property(value(0, 35), value(0, 35), fc.integer({ min: 1, max: 20 }), value(0.1, 50), (fromGKg, toGKg, steps, volumeL) => {
-      fc.pre(Math.abs(fromGKg - toGKg) > 0.01)
-      const strengthGKg = toGKg > fromGKg ? 40 : 0
-      let s = fromGKg
-      const list = salinitySchedule({ fromGKg, toGKg, strengthGKg, volumeL, hours: 36, steps })
-      for (const step of list) {
-        expect(step.exchangeL).toBeGreaterThanOrEqual(0)
-        expect(step.exchangeL).toBeLessThanOrEqual(volumeL + 1e-9)
-        s += step.exchangeL / volumeL * (strengthGKg - s)
-        expect(s).toBeCloseTo(step.salinityGKg, 6)
-      }
-      expect(s).toBeCloseTo(toGKg, 6)
-      expect(list[0]!.hours).toBe(0)
-      if (steps > 1) expect(list.at(-1)!.hours).toBeCloseTo(36, 9)
-    }))
+    fc.assert(
+      fc.property(
+        value(0, 35),
+        value(0, 35),
+        fc.integer({ min: 1, max: 20 }),
+        value(0.1, 50),
+        (fromGKg, toGKg, steps, volumeL) => {
+          fc.pre(Math.abs(fromGKg - toGKg) > 0.01)
+          const strengthGKg = toGKg > fromGKg ? 40 : 0
+          let s = fromGKg
+          const list = salinitySchedule({ fromGKg, toGKg, strengthGKg, volumeL, hours: 36, steps })
+          for (const step of list) {
+            expect(step.exchangeL).toBeGreaterThanOrEqual(0)
+            expect(step.exchangeL).toBeLessThanOrEqual(volumeL + 1e-9)
+            s += (step.exchangeL / volumeL) * (strengthGKg - s)
+            expect(s).toBeCloseTo(step.salinityGKg, 6)
+          }
+          expect(s).toBeCloseTo(toGKg, 6)
+          expect(list[0]!.hours).toBe(0)
+          if (steps > 1) expect(list.at(-1)!.hours).toBeCloseTo(36, 9)
+        },
+      ),
+    )
   })
   it('refuses water that cannot bring it there', () => {
     const usual = { fromGKg: 0, toGKg: 17.5, strengthGKg: 35, volumeL: 2, hours: 36, steps: 6 }
@@ -82,18 +128,51 @@ describe('salinitySchedule', () => {
 })
 
 describe('judgeCuring', () => {
-  const reading = (daysAgo: number, v: number): ValueReading => ({ entryId: nextId(), at: NOW - daysAgo * DAY_MS, value: v, sd: 0.05, method: 'liquidKit' })
-  const input = (more: Partial<CuringInput> = {}): CuringInput => ({ startedMs: NOW - 6 * WEEK_MS, nowMs: NOW, ammonia: [], nitrite: [], nitrate: [], ph: 7.2, temperatureC: 24, seen: { biofilm: true, algae: false }, weeks: [4, 8], grazes: true, ...more })
-  const clean = { ammonia: [reading(30, 2), reading(6, 0), reading(1, 0)], nitrite: [reading(20, 1), reading(6, 0), reading(1, 0)], nitrate: [reading(1, 15)] }
+  const reading = (daysAgo: number, v: number): ValueReading => ({
+    entryId: nextId(),
+    at: NOW - daysAgo * DAY_MS,
+    value: v,
+    sd: 0.05,
+    method: 'liquidKit',
+  })
+  const input = (more: Partial<CuringInput> = {}): CuringInput => ({
+    startedMs: NOW - 6 * WEEK_MS,
+    nowMs: NOW,
+    ammonia: [],
+    nitrite: [],
+    nitrate: [],
+    ph: 7.2,
+    temperatureC: 24,
+    seen: { biofilm: true, algae: false },
+    weeks: [4, 8],
+    grazes: true,
+    ...more,
+  })
+  const clean = {
+    ammonia: [reading(30, 2), reading(6, 0), reading(1, 0)],
+    nitrite: [reading(20, 1), reading(6, 0), reading(1, 0)],
+    nitrate: [reading(1, 15)],
+  }
   it('goes from nothing over ammonia and nitrite to ready', () => {
     expect(judgeCuring(input())).toMatchObject({ stage: 'notStarted', reasons: ['noTests'] })
-    expect(judgeCuring(input({ ammonia: [reading(1, 0)], nitrite: [reading(1, 0)] }))).toMatchObject({ stage: 'notStarted', reasons: ['nothingFound'] })
+    expect(judgeCuring(input({ ammonia: [reading(1, 0)], nitrite: [reading(1, 0)] }))).toMatchObject({
+      stage: 'notStarted',
+      reasons: ['nothingFound'],
+    })
     expect(judgeCuring(input({ ammonia: [reading(1, 2)], nitrite: [reading(1, 0)] })).stage).toBe('ammonia')
     expect(judgeCuring(input({ ammonia: [reading(1, 0.5)], nitrite: [reading(1, 1)] })).stage).toBe('nitrite')
     expect(judgeCuring(input(clean))).toMatchObject({ stage: 'ready', reasons: ['bothGoneTwice'] })
   })
   it('waits for a second clean test, for its age, and for something to graze', () => {
-    expect(judgeCuring(input({ ammonia: [reading(30, 2), reading(1, 0)], nitrite: [reading(20, 1), reading(1, 0)], nitrate: [reading(1, 15)] }))).toMatchObject({ stage: 'nearly', reasons: ['needsSecondTest'] })
+    expect(
+      judgeCuring(
+        input({
+          ammonia: [reading(30, 2), reading(1, 0)],
+          nitrite: [reading(20, 1), reading(1, 0)],
+          nitrate: [reading(1, 15)],
+        }),
+      ),
+    ).toMatchObject({ stage: 'nearly', reasons: ['needsSecondTest'] })
     const young = judgeCuring(input({ ...clean, startedMs: NOW - 2 * WEEK_MS }))
     expect(young).toMatchObject({ stage: 'nearly', reasons: ['tooYoung'] })
     expect(young.earliestReadyMs).toBe(NOW + 2 * WEEK_MS)
@@ -101,11 +180,18 @@ describe('judgeCuring', () => {
     expect(judgeCuring(input({ ...clean, seen: { biofilm: false, algae: false }, grazes: false })).stage).toBe('ready')
   })
   it('does not trust old tests, and asks for a new one at once', () => {
-    const old = judgeCuring(input({ ammonia: [reading(40, 1), reading(25, 0), reading(20, 0)], nitrite: [reading(30, 1), reading(25, 0), reading(20, 0)], nitrate: [reading(20, 10)] }))
+    const old = judgeCuring(
+      input({
+        ammonia: [reading(40, 1), reading(25, 0), reading(20, 0)],
+        nitrite: [reading(30, 1), reading(25, 0), reading(20, 0)],
+        nitrate: [reading(20, 10)],
+      }),
+    )
     expect(old).toMatchObject({ stage: 'nearly', reasons: ['oldTests'], nextTestMs: NOW })
   })
   it('knows that the same ammonia is worse in hard warm water', () => {
-    const at = (ph: number) => judgeCuring(input({ ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], ph })).unionisedMgL!
+    const at = (ph: number) =>
+      judgeCuring(input({ ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], ph })).unionisedMgL!
     expect(at(8.2)).toBeGreaterThan(10 * at(7))
     expect(judgeCuring(input({ ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], ph: null })).unionisedMgL).toBeNull()
   })
@@ -116,15 +202,23 @@ describe('judgeCuring', () => {
 
 describe('planTreatment', () => {
   it('weighs just the active substance that the net litres want', () => {
-    fc.assert(fc.property(fc.constantFrom(...substanceIds), value(0.05, 1), value(1, 500), value(0.02, 1), (substance, share, netL, strength) => {
-      const activeMgL = substances[substance].mostMgL * share
-      const plan = planTreatment({ substance, activeMgL, strength, netL, startMs: NOW })
-      expect(plan.ok).toBe(true)
-      if (!plan.ok) return
-      const { dose } = plan
-      expect(dose.productG * 1000 * strength).toBeCloseTo(activeMgL * netL, 6)
-      expect(dose.stock.doseMl * dose.stock.productG / dose.stock.millilitres).toBeCloseTo(dose.productG, 9)
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...substanceIds),
+        value(0.05, 1),
+        value(1, 500),
+        value(0.02, 1),
+        (substance, share, netL, strength) => {
+          const activeMgL = substances[substance].mostMgL * share
+          const plan = planTreatment({ substance, activeMgL, strength, netL, startMs: NOW })
+          expect(plan.ok).toBe(true)
+          if (!plan.ok) return
+          const { dose } = plan
+          expect(dose.productG * 1000 * strength).toBeCloseTo(activeMgL * netL, 6)
+          expect((dose.stock.doseMl * dose.stock.productG) / dose.stock.millilitres).toBeCloseTo(dose.productG, 9)
+        },
+      ),
+    )
   })
   it('refuses an overdose and what cannot be', () => {
     const usual = { substance: 'fenbendazole' as const, activeMgL: 0.6, strength: 0.222, netL: 50, startMs: NOW }
@@ -138,7 +232,11 @@ describe('planTreatment', () => {
   })
   it('knows when the second dose is due, and that a dose before it adds up', () => {
     expect(secondDose([], NOW)).toBeNull()
-    expect(secondDose([NOW - 20 * DAY_MS, NOW - 5 * DAY_MS], NOW)).toEqual({ lastMs: NOW - 5 * DAY_MS, dueMs: NOW + 9 * DAY_MS, tooSoon: true })
+    expect(secondDose([NOW - 20 * DAY_MS, NOW - 5 * DAY_MS], NOW)).toEqual({
+      lastMs: NOW - 5 * DAY_MS,
+      dueMs: NOW + 9 * DAY_MS,
+      tooSoon: true,
+    })
     expect(secondDose([NOW - 13 * DAY_MS], NOW)?.tooSoon).toBe(false)
   })
   it('knows whom it harms', () => {
@@ -150,17 +248,47 @@ describe('planTreatment', () => {
 describe('calibration', () => {
   const at = new Date(NOW).toISOString()
   it('puts both points right, whatever slope and offset the probe has', () => {
-    fc.assert(fc.property(value(0.6, 1.6), value(-1, 1), value(2, 10), (slope, offset, truth) => {
-      const shown = (t: number) => t * slope + offset
-      const calibration = { at, points: [{ raw: shown(4.01), truth: 4.01 }, { raw: shown(7), truth: 7 }] }
-      expect(calibrated(shown(truth), calibration)).toBeCloseTo(truth, 6)
-    }))
+    fc.assert(
+      fc.property(value(0.6, 1.6), value(-1, 1), value(2, 10), (slope, offset, truth) => {
+        const shown = (t: number) => t * slope + offset
+        const calibration = {
+          at,
+          points: [
+            { raw: shown(4.01), truth: 4.01 },
+            { raw: shown(7), truth: 7 },
+          ],
+        }
+        expect(calibrated(shown(truth), calibration)).toBeCloseTo(truth, 6)
+      }),
+    )
     expect(calibrated(6.5, undefined)).toBe(6.5)
   })
   it('finds a probe that is worn out, or was not moved', () => {
-    expect(calibrationLine({ points: [{ raw: 5, truth: 4 }, { raw: 5, truth: 7 }] })).toEqual({ ok: false, issue: 'pointsTooNear' })
-    expect(calibrationLine({ points: [{ raw: 5, truth: 4 }, { raw: 6, truth: 7 }] })).toEqual({ ok: false, issue: 'wornOut' })
-    expect(calibrated(6, { at, points: [{ raw: 5, truth: 4 }, { raw: 5, truth: 7 }] })).toBe(6)
+    expect(
+      calibrationLine({
+        points: [
+          { raw: 5, truth: 4 },
+          { raw: 5, truth: 7 },
+        ],
+      }),
+    ).toEqual({ ok: false, issue: 'pointsTooNear' })
+    expect(
+      calibrationLine({
+        points: [
+          { raw: 5, truth: 4 },
+          { raw: 6, truth: 7 },
+        ],
+      }),
+    ).toEqual({ ok: false, issue: 'wornOut' })
+    expect(
+      calibrated(6, {
+        at,
+        points: [
+          { raw: 5, truth: 4 },
+          { raw: 5, truth: 7 },
+        ],
+      }),
+    ).toBe(6)
   })
   it('knows when readings have settled', () => {
     expect(settledMean([], 0.1)).toBeNull()

@@ -1,16 +1,57 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import { changeCalendar, changedLPerDay, clearDrift, completeAnalysis, controlLimits, correctionGoals, correctionsUnderway, ewma, forecastBand, forecastBox, ghOf, judgeValue, khOf, learnHabits, phSwing, pureWater, readoutsOf, slowLaws, swingWarns, usualHabits, type ValueReading, waterStory, whatFollows, withSwing } from '#core/water'
+import {
+  changeCalendar,
+  changedLPerDay,
+  clearDrift,
+  completeAnalysis,
+  controlLimits,
+  correctionGoals,
+  correctionsUnderway,
+  ewma,
+  forecastBand,
+  forecastBox,
+  ghOf,
+  judgeValue,
+  khOf,
+  learnHabits,
+  phSwing,
+  pureWater,
+  readoutsOf,
+  slowLaws,
+  swingWarns,
+  usualHabits,
+  type ValueReading,
+  waterStory,
+  whatFollows,
+  withSwing,
+} from '#core/water'
 import { nextId, NOW, test as waterTest, topUp, waterChange } from '../../make'
 
 const glassId = nextId()
 const like = (ghDh: number, khDh: number) => completeAnalysis({ ghDh, khDh, conductivityUsCm: 300 }).water
-const quiet = { evaporationLPerDay: 0, topUp: { ...pureWater }, change: null, nitrateMgLPerWeek: 0, carbonateGL: 0, soilAgeWeeks: null, driftPerWeek: {} }
+const quiet = {
+  evaporationLPerDay: 0,
+  topUp: { ...pureWater },
+  change: null,
+  nitrateMgLPerWeek: 0,
+  carbonateGL: 0,
+  soilAgeWeeks: null,
+  driftPerWeek: {},
+}
 
 describe('waterStory', () => {
   it('reckons from what was poured until the next test', () => {
-    const story = waterStory([waterTest(glassId, 5, { ghDh: 6, khDh: 2 }), waterChange(glassId, 3, 10, like(6, 8)), waterTest(glassId, 1, { khDh: 3 })], 50, NOW)
+    const story = waterStory(
+      [
+        waterTest(glassId, 5, { ghDh: 6, khDh: 2 }),
+        waterChange(glassId, 3, 10, like(6, 8)),
+        waterTest(glassId, 1, { khDh: 3 }),
+      ],
+      50,
+      NOW,
+    )
     const kh = story.readings.get('khDh')!
     expect(kh.map(r => r.method)).toEqual(['liquidKit', 'reckoned', 'liquidKit'])
     expect(kh[1]!.value).toBeCloseTo(2 + 0.2 * 6, 6)
@@ -24,7 +65,15 @@ describe('waterStory', () => {
     expect(ghOf(story.present!)).toBeCloseTo(7, 6)
   })
   it('lets a top-up add to what evaporation left', () => {
-    const story = waterStory([waterTest(glassId, 9, { ghDh: 5, khDh: 1 }), topUp(glassId, 2, 5, like(10, 5)), topUp(glassId, 1, 5, { ...pureWater })], 50, NOW)
+    const story = waterStory(
+      [
+        waterTest(glassId, 9, { ghDh: 5, khDh: 1 }),
+        topUp(glassId, 2, 5, like(10, 5)),
+        topUp(glassId, 1, 5, { ...pureWater }),
+      ],
+      50,
+      NOW,
+    )
     expect(ghOf(story.present!)).toBeCloseTo(5 + 0.1 * 10, 6)
   })
   it('does not guess at water that nobody knows', () => {
@@ -39,7 +88,11 @@ describe('waterStory', () => {
 
 describe('correctionsUnderway', () => {
   const { targets } = groupOf('neocaridina')
-  const log = [waterTest(glassId, 20, { khDh: 2.2, ghDh: 7 }), waterChange(glassId, 15, 10, like(7, 6)), waterChange(glassId, 8, 10, like(7, 6))]
+  const log = [
+    waterTest(glassId, 20, { khDh: 2.2, ghDh: 7 }),
+    waterChange(glassId, 15, 10, like(7, 6)),
+    waterChange(glassId, 8, 10, like(7, 6)),
+  ]
   it('go on until their aim, not only to the edge', () => {
     const story = waterStory(log, 50, NOW)
     const now = readoutsOf(story.present!)
@@ -72,7 +125,14 @@ describe('learnHabits', () => {
     expect(clearDrift(undefined)).toBe(0)
   })
   it('learns evaporation from top-ups', () => {
-    const { evaporationLPerDay } = learnHabits(waterStory([28, 21, 14, 7, 0.1].map(d => topUp(glassId, d, 2.1)), 50, NOW), NOW)
+    const { evaporationLPerDay } = learnHabits(
+      waterStory(
+        [28, 21, 14, 7, 0.1].map(d => topUp(glassId, d, 2.1)),
+        50,
+        NOW,
+      ),
+      NOW,
+    )
     expect(evaporationLPerDay!.value).toBeCloseTo(0.3, 2)
     expect(learnHabits(waterStory([topUp(glassId, 3, 2)], 50, NOW), NOW).evaporationLPerDay).toBeNull()
   })
@@ -94,25 +154,41 @@ describe('forecastBox', () => {
     expect(worn).toBeCloseTo(4, 6)
   })
   it('adds what feeding brings, and its own drift, never below nothing', () => {
-    const path = forecastBox(like(6, 1), 50, { ...quiet, nitrateMgLPerWeek: 7, driftPerWeek: { khDh: -0.5, ghDh: 0.1, conductivityUsCm: 5 } }, 28)
+    const path = forecastBox(
+      like(6, 1),
+      50,
+      { ...quiet, nitrateMgLPerWeek: 7, driftPerWeek: { khDh: -0.5, ghDh: 0.1, conductivityUsCm: 5 } },
+      28,
+    )
     expect(path.nitrateMgL[28]).toBeCloseTo(28, 6)
     expect(path.khDh[28]).toBeGreaterThanOrEqual(0)
     expect(path.ghDh[28]).toBeCloseTo(6.4, 1)
   })
   it('knows what every way of feeding brings', () => {
-    for (const g of groups) for (const option of g.schools.feeding ?? []) expect(slowLaws.feedingNitrateMgLPerWeek[option.id], option.id).toBeGreaterThan(0)
+    for (const g of groups)
+      for (const option of g.schools.feeding ?? [])
+        expect(slowLaws.feedingNitrateMgLPerWeek[option.id], option.id).toBeGreaterThan(0)
   })
   it('throws for what cannot be', () => {
     expect(() => forecastBox(pureWater, 0, quiet, 5)).toThrow(/netL/)
     expect(() => forecastBox(pureWater, 5, quiet, 0)).toThrow(/days/)
-    expect(() => forecastBox(pureWater, 5, { ...quiet, change: { litres: 9, everyDays: 7, water: { ...pureWater }, firstInDays: 1 } }, 5)).toThrow(/change/)
+    expect(() =>
+      forecastBox(
+        pureWater,
+        5,
+        { ...quiet, change: { litres: 9, everyDays: 7, water: { ...pureWater }, firstInDays: 1 } },
+        5,
+      ),
+    ).toThrow(/change/)
   })
   it('has a band that widens', () => {
     const { khDh } = forecastBox(like(6, 4), 50, quiet, 84)
     const band = forecastBand(khDh, 0.3, { value: 0, low: -0.1, high: 0.1, n: 5 })
     expect(band).toHaveLength(13)
     expect(band.at(-1)!.high - band.at(-1)!.low).toBeGreaterThan(band[0]!.high - band[0]!.low)
-    expect(forecastBand(khDh, 0.3, undefined).every(b => b.low >= 0 && b.low <= b.value && b.value <= b.high)).toBe(true)
+    expect(forecastBand(khDh, 0.3, undefined).every(b => b.low >= 0 && b.low <= b.value && b.value <= b.high)).toBe(
+      true,
+    )
   })
 })
 
@@ -132,7 +208,13 @@ describe('control limits', () => {
 })
 
 describe('phSwing', () => {
-  const at = (day: number, hour: number, value: number): ValueReading => ({ entryId: nextId(), at: Date.parse('2026-11-20T00:00:00Z') + day * DAY_MS + hour * 3_600_000, value, sd: 0.05, method: 'probe' })
+  const at = (day: number, hour: number, value: number): ValueReading => ({
+    entryId: nextId(),
+    at: Date.parse('2026-11-20T00:00:00Z') + day * DAY_MS + hour * 3_600_000,
+    value,
+    sd: 0.05,
+    method: 'probe',
+  })
   it('compares dusk with dawn of the same day', () => {
     const swing = phSwing([at(0, 7, 6.8), at(0, 18, 7.6), at(1, 7, 6.9), at(1, 18, 7.5)], NOW, 0)!
     expect(swing.value).toBeCloseTo(0.7, 6)
@@ -154,12 +236,23 @@ describe('phSwing', () => {
     const wide = withSwing(verdict, { value: 0.9, low: 0.7, high: 1.1, pairs: 2, mornings: 2, evenings: 2 })
     expect(wide).toMatchObject({ state: 'drifting', conclusion: { key: 'water.swing' } })
     expect(withSwing(verdict, null)).toBe(verdict)
-    expect(withSwing({ ...verdict, state: 'off' }, { value: 0.9, low: 0.7, high: 1.1, pairs: 2, mornings: 2, evenings: 2 })).toMatchObject({ state: 'off' })
+    expect(
+      withSwing({ ...verdict, state: 'off' }, { value: 0.9, low: 0.7, high: 1.1, pairs: 2, mornings: 2, evenings: 2 }),
+    ).toMatchObject({ state: 'off' })
   })
 })
 
 describe('whatFollows', () => {
-  const input = { water: like(6, 4), ph: 7, khDh: 4, temperatureC: 24, ammoniaMgL: 0, salinityGKg: 0, swing: null, snails: true }
+  const input = {
+    water: like(6, 4),
+    ph: 7,
+    khDh: 4,
+    temperatureC: 24,
+    ammoniaMgL: 0,
+    salinityGKg: 0,
+    swing: null,
+    snails: true,
+  }
   const stateOf = (more: object, key: string) => whatFollows({ ...input, ...more }).find(f => f.key === key)?.state
   it('judges by the harmful part of ammonia, not by all of it', () => {
     expect(stateOf({ ammoniaMgL: 1, ph: 8.4 }, 'follows.ammonia')).toBe('off')
@@ -174,7 +267,9 @@ describe('whatFollows', () => {
     expect(whatFollows({ ...input, salinityGKg: 17 }).map(f => f.key)).not.toContain('follows.co2')
   })
   it('leaves out what lacks an input', () => {
-    expect(whatFollows({ ...input, ph: null, temperatureC: null, ammoniaMgL: null }).map(f => f.key)).toEqual(['follows.noSwing'])
+    expect(whatFollows({ ...input, ph: null, temperatureC: null, ammoniaMgL: null }).map(f => f.key)).toEqual([
+      'follows.noSwing',
+    ])
   })
 })
 
@@ -182,7 +277,11 @@ describe('changeCalendar', () => {
   const of = (entries: Parameters<typeof waterStory>[0]) => changeCalendar(waterStory(entries, 50, NOW), 50, 7, NOW)
   it('waits for the school’s days, and a day is nothing', () => {
     expect(of([])).toEqual({ lastMs: null, nextMs: NOW, early: false })
-    expect(of([waterChange(glassId, 3, 5)])).toEqual({ lastMs: NOW - 3 * DAY_MS, nextMs: NOW + 4 * DAY_MS, early: true })
+    expect(of([waterChange(glassId, 3, 5)])).toEqual({
+      lastMs: NOW - 3 * DAY_MS,
+      nextMs: NOW + 4 * DAY_MS,
+      early: true,
+    })
     expect(of([waterChange(glassId, 6, 5)])).toMatchObject({ nextMs: NOW + DAY_MS, early: false })
     expect(of([waterChange(glassId, 20, 5)])).toMatchObject({ nextMs: NOW, early: false })
   })
@@ -194,11 +293,31 @@ describe('changeCalendar', () => {
 describe('usualHabits', () => {
   const asked = (entries: Parameters<typeof waterStory>[0], more: Partial<Parameters<typeof usualHabits>[0]> = {}) => {
     const story = waterStory(entries, 50, NOW)
-    return usualHabits({ story, learnt: learnHabits(story, NOW), netL: 50, glass: { carbonateG: 600 }, feedingSchools: ['twiceDaily', 'sparse'], pure: null, nowMs: NOW, ...more })
+    return usualHabits({
+      story,
+      learnt: learnHabits(story, NOW),
+      netL: 50,
+      glass: { carbonateG: 600 },
+      feedingSchools: ['twiceDaily', 'sparse'],
+      pure: null,
+      nowMs: NOW,
+      ...more,
+    })
   }
   it('are defaults, marked as such, where the log does not tell', () => {
-    expect(asked([])).toMatchObject({ evaporationLPerDay: 0.2, evaporationKnown: false, topUpKnown: false, topUp: pureWater, nitrateMgLPerWeek: 5, carbonateGL: 12, soilAgeWeeks: null })
-    expect(asked([], { glass: { soilSince: new Date(NOW - 10 * WEEK_MS).toISOString() } }).soilAgeWeeks).toBeCloseTo(10, 9)
+    expect(asked([])).toMatchObject({
+      evaporationLPerDay: 0.2,
+      evaporationKnown: false,
+      topUpKnown: false,
+      topUp: pureWater,
+      nitrateMgLPerWeek: 5,
+      carbonateGL: 12,
+      soilAgeWeeks: null,
+    })
+    expect(asked([], { glass: { soilSince: new Date(NOW - 10 * WEEK_MS).toISOString() } }).soilAgeWeeks).toBeCloseTo(
+      10,
+      9,
+    )
   })
   it('never count a slow source twice: once the drift is learnt, stone and feeding are in it', () => {
     const log = [28, 21, 14, 7].map((d, i) => waterTest(glassId, d, { khDh: 4 + 0.5 * i, nitrateMgL: 5 + 5 * i }))
@@ -208,6 +327,8 @@ describe('usualHabits', () => {
     expect(ghOf(learnt.topUp)).toBeCloseTo(9, 6)
   })
   it('litres changed a day are those of the last twelve weeks', () => {
-    expect(changedLPerDay(waterStory([waterChange(glassId, 10, 8.4), waterChange(glassId, 100, 50)], 50, NOW), NOW)).toBeCloseTo(0.1, 9)
+    expect(
+      changedLPerDay(waterStory([waterChange(glassId, 10, 8.4), waterChange(glassId, 100, 50)], 50, NOW), NOW),
+    ).toBeCloseTo(0.1, 9)
   })
 })

@@ -4,9 +4,22 @@ import { DAY_MS, type TestMethod, type ValueKey } from '#core/records'
 import { freshDays, judgeValue, readingSd, type ValueReading } from '#core/water'
 import { nextId, NOW } from '../../make'
 
-const reading = (key: ValueKey, daysAgo: number, value: number, method: TestMethod = 'liquidKit'): ValueReading => ({ entryId: nextId(), at: NOW - daysAgo * DAY_MS, value, sd: readingSd(key, method, value), method })
+const reading = (key: ValueKey, daysAgo: number, value: number, method: TestMethod = 'liquidKit'): ValueReading => ({
+  entryId: nextId(),
+  at: NOW - daysAgo * DAY_MS,
+  value,
+  sd: readingSd(key, method, value),
+  method,
+})
 const target = (key: ValueKey, group = 'neocaridina') => groupOf(group).targets[key]!
-const judge = (key: ValueKey, series: [number, number][], method: TestMethod = 'liquidKit', group = 'neocaridina') => judgeValue(key, target(key, group), series.map(([d, v]) => reading(key, d, v, method)), NOW, groupOf(group).largestStepPerWeek[key]?.value)
+const judge = (key: ValueKey, series: [number, number][], method: TestMethod = 'liquidKit', group = 'neocaridina') =>
+  judgeValue(
+    key,
+    target(key, group),
+    series.map(([d, v]) => reading(key, d, v, method)),
+    NOW,
+    groupOf(group).largestStepPerWeek[key]?.value,
+  )
 const weekly = (values: number[]): [number, number][] => values.map((v, i) => [(values.length - 1 - i) * 7 + 1, v])
 
 describe('judgeValue', () => {
@@ -50,7 +63,16 @@ describe('judgeValue', () => {
     expect(kit.state).toBe('off')
   })
   it('believes two weak readings in a row', () => {
-    expect(judge('khDh', [[9, 1], [1, 1.2]], 'strip').state).toBe('off')
+    expect(
+      judge(
+        'khDh',
+        [
+          [9, 1],
+          [1, 1.2],
+        ],
+        'strip',
+      ).state,
+    ).toBe('off')
   })
   it('counts poisons as found only beyond the doubt of the kit', () => {
     expect(judge('ammoniaMgL', [[1, 0.05]]).state).toBe('onTarget')
@@ -76,7 +98,10 @@ describe('judgeValue', () => {
     expect(judge('khDh', series, 'strip').reasons.some(r => r.key === 'water.reasonSlope')).toBe(false)
   })
   it('does not extrapolate from two readings', () => {
-    const v = judge('khDh', [[8, 6], [1, 4]])
+    const v = judge('khDh', [
+      [8, 6],
+      [1, 4],
+    ])
     expect(v.inFourWeeks!.value).toBe(4)
     expect(v.reasons.map(r => r.key)).toContain('water.reasonTooFew')
   })
@@ -95,7 +120,8 @@ describe('judgeValue', () => {
 
 describe('readingSd', () => {
   it('trusts strips least for hardness', () => {
-    for (const key of ['ghDh', 'khDh'] as const) expect(readingSd(key, 'strip', 6)).toBeGreaterThan(3 * readingSd(key, 'liquidKit', 6))
+    for (const key of ['ghDh', 'khDh'] as const)
+      expect(readingSd(key, 'strip', 6)).toBeGreaterThan(3 * readingSd(key, 'liquidKit', 6))
   })
   it('grows with the reading where the kit does', () => {
     expect(readingSd('nitrateMgL', 'liquidKit', 80)).toBeGreaterThan(readingSd('nitrateMgL', 'liquidKit', 5))

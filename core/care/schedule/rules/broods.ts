@@ -15,10 +15,24 @@ export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number)
   const sea = group.group.company.larvaeNeedSea
   // in a colony where somebody is always berried the window says nothing: the round looks for young in any case
   if (brood && hatch && (youngApart || sea || hatch.toMs - hatch.fromMs <= TELLING_DAYS * DAY_MS)) {
-    items.push(item({
-      key: `young:${colony.id}`, kind: 'young', colonyId: colony.id, glassId: colony.glassId, dueMs: hatch.fromMs, everyDays: null, earlyDays: 3, lateDays: youngApart || sea ? 1 : Math.max(2, (hatch.toMs - hatch.fromMs) / DAY_MS), minutes: youngApart ? 15 : 1, flexible: false,
-      why: 'hatchNear', whyValues: { sign: brood.sign, seen: hatch.seenMs, n: hatch.number, from: hatch.fromMs, to: hatch.toMs }, basis: brood.days.basis, values: { apart: youngApart ? 1 : 0, sea: sea ? 1 : 0 },
-    }))
+    items.push(
+      item({
+        key: `young:${colony.id}`,
+        kind: 'young',
+        colonyId: colony.id,
+        glassId: colony.glassId,
+        dueMs: hatch.fromMs,
+        everyDays: null,
+        earlyDays: 3,
+        lateDays: youngApart || sea ? 1 : Math.max(2, (hatch.toMs - hatch.fromMs) / DAY_MS),
+        minutes: youngApart ? 15 : 1,
+        flexible: false,
+        why: 'hatchNear',
+        whyValues: { sign: brood.sign, seen: hatch.seenMs, n: hatch.number, from: hatch.fromMs, to: hatch.toMs },
+        basis: brood.days.basis,
+        values: { apart: youngApart ? 1 : 0, sea: sea ? 1 : 0 },
+      }),
+    )
   }
   for (const clutch of clutchesOf(brood, entries)) {
     if (clutch.state !== 'open') continue
@@ -26,10 +40,30 @@ export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number)
     const next = clutch.seenMs + (clutch.seenMs >= clutch.fromMs ? CLUTCH_DAYS.hatching : CLUTCH_DAYS.before) * DAY_MS
     const dueMs = clutch.seenMs < clutch.fromMs ? Math.min(next, clutch.fromMs) : next
     const hatching = dueMs >= clutch.fromMs
-    items.push(item({
-      key: `clutch:${clutch.id}`, kind: 'clutch', colonyId: colony.id, glassId: colony.glassId, dueMs, everyDays: hatching ? CLUTCH_DAYS.hatching : CLUTCH_DAYS.before, earlyDays: 0.5, lateDays: 1, minutes: 2, flexible: false,
-      why: hatching ? 'clutchHatching' : 'clutchCheck', whyValues: { laid: clutch.laidMs, from: clutch.fromMs, to: clutch.toMs, place: clutch.place, days: (nowMs - clutch.laidMs) / DAY_MS }, basis: hatching ? brood!.days.basis : M, values: { clutchId: clutch.id, place: clutch.place },
-    }))
+    items.push(
+      item({
+        key: `clutch:${clutch.id}`,
+        kind: 'clutch',
+        colonyId: colony.id,
+        glassId: colony.glassId,
+        dueMs,
+        everyDays: hatching ? CLUTCH_DAYS.hatching : CLUTCH_DAYS.before,
+        earlyDays: 0.5,
+        lateDays: 1,
+        minutes: 2,
+        flexible: false,
+        why: hatching ? 'clutchHatching' : 'clutchCheck',
+        whyValues: {
+          laid: clutch.laidMs,
+          from: clutch.fromMs,
+          to: clutch.toMs,
+          place: clutch.place,
+          days: (nowMs - clutch.laidMs) / DAY_MS,
+        },
+        basis: hatching ? brood!.days.basis : M,
+        values: { clutchId: clutch.id, place: clutch.place },
+      }),
+    )
   }
   return items
 }

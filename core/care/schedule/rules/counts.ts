@@ -23,8 +23,29 @@ export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: numbe
   const worth = gain >= WORTH_COUNTING
   const days = worth ? COUNT_DAYS.soon : COUNT_DAYS.late
   const never = lastMs === -Infinity
-  return [item({
-    key: `count:${colony.id}`, kind: 'count', colonyId: colony.id, glassId: colony.glassId, dueMs: (never ? momentMs(colony.startedAt) : lastMs) + days * DAY_MS, everyDays: days, earlyDays: 7, lateDays: COUNT_DAYS.soon, minutes: Math.min(25, Math.max(3, numbers.value / 10)),
-    flexible: true, why: never ? 'countNever' : worth ? 'countNarrows' : 'countOld', whyValues: { gain, low: numbers.ifCounted.low, high: numbers.ifCounted.high, nowLow: numbers.low, nowHigh: numbers.high, days: never ? 0 : (nowMs - lastMs) / DAY_MS }, basis: M, values: { about: numbers.value, gain },
-  })]
+  return [
+    item({
+      key: `count:${colony.id}`,
+      kind: 'count',
+      colonyId: colony.id,
+      glassId: colony.glassId,
+      dueMs: (never ? momentMs(colony.startedAt) : lastMs) + days * DAY_MS,
+      everyDays: days,
+      earlyDays: 7,
+      lateDays: COUNT_DAYS.soon,
+      minutes: Math.min(25, Math.max(3, numbers.value / 10)),
+      flexible: true,
+      why: never ? 'countNever' : worth ? 'countNarrows' : 'countOld',
+      whyValues: {
+        gain,
+        low: numbers.ifCounted.low,
+        high: numbers.ifCounted.high,
+        nowLow: numbers.low,
+        nowHigh: numbers.high,
+        days: never ? 0 : (nowMs - lastMs) / DAY_MS,
+      },
+      basis: M,
+      values: { about: numbers.value, gain },
+    }),
+  ]
 }

@@ -28,17 +28,47 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   const resting = !fed && feed.restWeeks !== undefined
   const portions = adapted(portionsFor(g.colonies, g.netL, food), given, g.entries)
   const young = youngSeen(g.colonies, nowMs)
-  const items = [item({
-    key: `feed:${g.glass.id}`, kind: 'feed', glassId: g.glass.id, dueMs: fed ? momentMs(fed.at) + feed.everyDays * DAY_MS : resting ? rested : started, everyDays: feed.everyDays,
-    earlyDays: feed.everyDays / 4, lateDays: waitDays(g.colonies, young !== null), minutes: 0.5, flexible: false, timed: feed.everyDays < 1, why: fed ? 'feedEvery' : resting ? 'feedRested' : 'feedNever',
-    whyValues: { every: feed.everyDays, days: fed ? (nowMs - momentMs(fed.at)) / DAY_MS : 0, weeks: feed.restWeeks ?? 0 }, basis: feed.basis, values: { food, portions },
-  })]
+  const items = [
+    item({
+      key: `feed:${g.glass.id}`,
+      kind: 'feed',
+      glassId: g.glass.id,
+      dueMs: fed ? momentMs(fed.at) + feed.everyDays * DAY_MS : resting ? rested : started,
+      everyDays: feed.everyDays,
+      earlyDays: feed.everyDays / 4,
+      lateDays: waitDays(g.colonies, young !== null),
+      minutes: 0.5,
+      flexible: false,
+      timed: feed.everyDays < 1,
+      why: fed ? 'feedEvery' : resting ? 'feedRested' : 'feedNever',
+      whyValues: {
+        every: feed.everyDays,
+        days: fed ? (nowMs - momentMs(fed.at)) / DAY_MS : 0,
+        weeks: feed.restWeeks ?? 0,
+      },
+      basis: feed.basis,
+      values: { food, portions },
+    }),
+  ]
   if (young !== null && food !== 'powder') {
     const powder = last(g.entries, 'feeding', e => e.food === 'powder')
-    items.push(item({
-      key: `powder:${g.glass.id}`, kind: 'powder', glassId: g.glass.id, dueMs: Math.max(young, powder ? momentMs(powder.at) + DAY_MS : -Infinity), everyDays: 1, earlyDays: 0.25, lateDays: 3, minutes: 0.5, flexible: false,
-      why: 'powderYoung', whyValues: { days: (nowMs - young) / DAY_MS }, basis: { kind: 'commonPractice' }, values: { food: 'powder', portions: 1 },
-    }))
+    items.push(
+      item({
+        key: `powder:${g.glass.id}`,
+        kind: 'powder',
+        glassId: g.glass.id,
+        dueMs: Math.max(young, powder ? momentMs(powder.at) + DAY_MS : -Infinity),
+        everyDays: 1,
+        earlyDays: 0.25,
+        lateDays: 3,
+        minutes: 0.5,
+        flexible: false,
+        why: 'powderYoung',
+        whyValues: { days: (nowMs - young) / DAY_MS },
+        basis: { kind: 'commonPractice' },
+        values: { food: 'powder', portions: 1 },
+      }),
+    )
   }
   return [...items, ...leftovers(g, nowMs)]
 }
@@ -46,7 +76,15 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
 /** Days that they go without food unharmed (from memory): biofilm carries grazers a week, not young ones and not hunters. */
 function waitDays(colonies: readonly ColonyCare[], young: boolean): number {
   if (young) return 3
-  return Math.min(...colonies.map(c => (c.group.group.setup.grazes ? 10 : ['crab', 'crayfish', 'branchiopod'].includes(c.group.group.company.kind) ? 4 : 7)))
+  return Math.min(
+    ...colonies.map(c =>
+      c.group.group.setup.grazes
+        ? 10
+        : ['crab', 'crayfish', 'branchiopod'].includes(c.group.group.company.kind)
+          ? 4
+          : 7,
+    ),
+  )
 }
 
 /** Portions that the numbers or the water ask for, of the food that the glass gets. */
@@ -55,13 +93,15 @@ function portionsFor(colonies: readonly ColonyCare[], netL: number, food: FoodKi
   for (const { group, numbers } of colonies) {
     const { care } = group.group
     if (care.food !== food) continue
-    portions += group.feed.portion * (care.portionFor.by === 'litres' ? netL : numbers?.value ?? 0) / care.portionFor.value
+    portions +=
+      (group.feed.portion * (care.portionFor.by === 'litres' ? netL : (numbers?.value ?? 0))) / care.portionFor.value
   }
   return quarter(portions)
 }
 
 /** Keepers break a pellet in four at most; above two they count whole ones. */
-const quarter = (portions: number): number => (portions < 2 ? Math.max(LEAST, Math.round(portions * 4) / 4) : Math.round(portions))
+const quarter = (portions: number): number =>
+  portions < 2 ? Math.max(LEAST, Math.round(portions * 4) / 4) : Math.round(portions)
 
 /** The last portion, less or more by what became of it; what the numbers ask for when none was written down. */
 function adapted(asked: number, given: EntryOf<'feeding'> | undefined, entries: readonly Entry[]): number {
@@ -70,7 +110,9 @@ function adapted(asked: number, given: EntryOf<'feeding'> | undefined, entries: 
   const next = given.portions * (eaten === 'leftOver' ? LESS : eaten === 'minutes' ? MORE : 1)
   const step = quarter(Math.min(MOST * asked, Math.max(LEAST * asked, next)))
   // a quarter less must not round back to the same
-  return eaten === 'leftOver' && step >= given.portions ? Math.max(LEAST, given.portions - (given.portions > 2 ? 1 : 0.25)) : step
+  return eaten === 'leftOver' && step >= given.portions
+    ? Math.max(LEAST, given.portions - (given.portions > 2 ? 1 : 0.25))
+    : step
 }
 
 /** What became of a feeding: told with it, or by the next look before another feeding. */
@@ -86,7 +128,10 @@ function outcomeOf(given: EntryOf<'feeding'>, entries: readonly Entry[]): Eaten 
 
 /** When young were seen last, within the weeks in which they want powder; null otherwise. */
 function youngSeen(colonies: readonly ColonyCare[], nowMs: number): number | null {
-  const seen = colonies.filter(c => !c.group.group.care.youngApart && ['shrimp', 'crayfish'].includes(c.group.group.company.kind)).flatMap(c => last(c.entries, 'young') ?? []).map(e => momentMs(e.at))
+  const seen = colonies
+    .filter(c => !c.group.group.care.youngApart && ['shrimp', 'crayfish'].includes(c.group.group.company.kind))
+    .flatMap(c => last(c.entries, 'young') ?? [])
+    .map(e => momentMs(e.at))
   const at = Math.max(...seen)
   return seen.length > 0 && at > nowMs - YOUNG_DAYS * DAY_MS ? at : null
 }
@@ -97,13 +142,32 @@ const FORGOTTEN_DAYS = 3
 function leftovers(g: GlassCare, nowMs: number): DueItem[] {
   const given = last(g.entries, 'feeding', e => e.food !== undefined && LEFTOVER_HOURS[e.food] !== null)
   if (!given || momentMs(given.at) < nowMs - FORGOTTEN_DAYS * DAY_MS || given.removed) return []
-  const after = g.entries.slice(g.entries.indexOf(given) + 1).filter((e): e is EntryOf<'feeding'> => e.kind === 'feeding' && e.food === undefined)
+  const after = g.entries
+    .slice(g.entries.indexOf(given) + 1)
+    .filter((e): e is EntryOf<'feeding'> => e.kind === 'feeding' && e.food === undefined)
   if (after.some(e => e.removed)) return []
   const eaten = given.eaten ?? after.at(-1)?.eaten
   if (eaten === 'minutes' || eaten === 'hour') return []
   const hours = LEFTOVER_HOURS[given.food!]!
-  return [item({
-    key: `leftovers:${g.glass.id}`, kind: 'leftovers', glassId: g.glass.id, dueMs: eaten === 'leftOver' ? Math.min(nowMs, momentMs((after.at(-1) ?? given).at)) : momentMs(given.at) + hours * HOUR_MS, everyDays: null,
-    earlyDays: 0, lateDays: 0.5, minutes: 1, flexible: false, timed: true, why: eaten === 'leftOver' ? 'leftoversSeen' : 'leftoversLie', whyValues: { food: given.food!, hours, since: (nowMs - momentMs(given.at)) / HOUR_MS }, basis: M, values: { food: given.food! },
-  })]
+  return [
+    item({
+      key: `leftovers:${g.glass.id}`,
+      kind: 'leftovers',
+      glassId: g.glass.id,
+      dueMs:
+        eaten === 'leftOver'
+          ? Math.min(nowMs, momentMs((after.at(-1) ?? given).at))
+          : momentMs(given.at) + hours * HOUR_MS,
+      everyDays: null,
+      earlyDays: 0,
+      lateDays: 0.5,
+      minutes: 1,
+      flexible: false,
+      timed: true,
+      why: eaten === 'leftOver' ? 'leftoversSeen' : 'leftoversLie',
+      whyValues: { food: given.food!, hours, since: (nowMs - momentMs(given.at)) / HOUR_MS },
+      basis: M,
+      values: { food: given.food! },
+    }),
+  ]
 }

@@ -13,19 +13,53 @@ export function planRule({ plans, glasses, nowMs }: RoomCareInput): DueItem[] {
     if (plan.retired || !glass || momentMs(plan.startsAt) < nowMs - CARE_LOG_DAYS * DAY_MS) return []
     const step = planSteps(plan, planLog(glass.entries, plannedNetL(plan))).find(s => s.doneMs === null)
     if (!step) return []
-    return [item({ key: `plan:${plan.id}:${step.id}`, kind: 'planStep', glassId: glass.glass.id, planId: plan.id, dueMs: step.dueMs, everyDays: null, earlyDays: 1, lateDays: 7, minutes: 10, flexible: true, why: 'planNext', whyValues: { plan: plan.name, days: (nowMs - step.dueMs) / DAY_MS }, basis: CP, values: { ...step.values, step: step.id } })]
+    return [
+      item({
+        key: `plan:${plan.id}:${step.id}`,
+        kind: 'planStep',
+        glassId: glass.glass.id,
+        planId: plan.id,
+        dueMs: step.dueMs,
+        everyDays: null,
+        earlyDays: 1,
+        lateDays: 7,
+        minutes: 10,
+        flexible: true,
+        why: 'planNext',
+        whyValues: { plan: plan.name, days: (nowMs - step.dueMs) / DAY_MS },
+        basis: CP,
+        values: { ...step.values, step: step.id },
+      }),
+    ]
   })
 }
 
 /** Probes that are read see known solutions again from time to time. */
 export function calibrationRule({ roomId, glasses, bench, nowMs }: RoomCareInput): DueItem[] {
-  const tests = glasses.flatMap(g => g.entries.filter((e): e is Extract<Entry, { kind: 'waterTest' }> => e.kind === 'waterTest'))
+  const tests = glasses.flatMap(g =>
+    g.entries.filter((e): e is Extract<Entry, { kind: 'waterTest' }> => e.kind === 'waterTest'),
+  )
   return (['ph', 'conductivityUsCm'] as const).flatMap((probe): DueItem[] => {
     const uses = tests.filter(e => e.readings[probe]?.method === 'probe').map(e => momentMs(e.at))
     const done = bench.calibrations[probe]
     if (uses.length === 0) return []
     const lastMs = done ? momentMs(done.at) : null
-    return [item({ key: `calibration:${roomId}:${probe}`, kind: 'calibration', dueMs: lastMs === null ? Math.min(...uses) : lastMs + CALIBRATION_DAYS * DAY_MS, everyDays: CALIBRATION_DAYS, earlyDays: 7, lateDays: CALIBRATION_DAYS, minutes: 10, flexible: true, why: lastMs === null ? 'calibrateNever' : 'calibrateEvery', whyValues: { probe, every: CALIBRATION_DAYS, days: lastMs === null ? 0 : (nowMs - lastMs) / DAY_MS }, basis: M, values: { probe } })]
+    return [
+      item({
+        key: `calibration:${roomId}:${probe}`,
+        kind: 'calibration',
+        dueMs: lastMs === null ? Math.min(...uses) : lastMs + CALIBRATION_DAYS * DAY_MS,
+        everyDays: CALIBRATION_DAYS,
+        earlyDays: 7,
+        lateDays: CALIBRATION_DAYS,
+        minutes: 10,
+        flexible: true,
+        why: lastMs === null ? 'calibrateNever' : 'calibrateEvery',
+        whyValues: { probe, every: CALIBRATION_DAYS, days: lastMs === null ? 0 : (nowMs - lastMs) / DAY_MS },
+        basis: M,
+        values: { probe },
+      }),
+    ]
   })
 }
 
@@ -33,5 +67,21 @@ export function calibrationRule({ roomId, glasses, bench, nowMs }: RoomCareInput
 export function soilRule({ glass }: GlassCare, nowMs: number): DueItem[] {
   if (!glass.soilSince) return []
   const since = momentMs(glass.soilSince)
-  return [item({ key: `soil:${glass.id}`, kind: 'soil', glassId: glass.id, dueMs: since + SOIL_DAYS.first * DAY_MS, everyDays: null, earlyDays: 30, lateDays: SOIL_DAYS.last - SOIL_DAYS.first, minutes: 90, flexible: true, why: 'soilOld', whyValues: { days: (nowMs - since) / DAY_MS }, basis: CP, values: {} })]
+  return [
+    item({
+      key: `soil:${glass.id}`,
+      kind: 'soil',
+      glassId: glass.id,
+      dueMs: since + SOIL_DAYS.first * DAY_MS,
+      everyDays: null,
+      earlyDays: 30,
+      lateDays: SOIL_DAYS.last - SOIL_DAYS.first,
+      minutes: 90,
+      flexible: true,
+      why: 'soilOld',
+      whyValues: { days: (nowMs - since) / DAY_MS },
+      basis: CP,
+      values: {},
+    }),
+  ]
 }

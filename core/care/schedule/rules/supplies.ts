@@ -6,19 +6,55 @@ import { item, last, startOf } from './tools'
 /** Greens, leaves and calcium at the days that the group wants them. */
 export function supplyRule(g: GlassCare, nowMs: number): DueItem[] {
   if (g.colonies.length === 0) return []
-  const wanted = (of: (c: GlassCare['colonies'][number]['group']['group']['care']) => Figure | undefined) => g.colonies.flatMap(c => of(c.group.group.care) ?? []).sort((a, b) => a.value - b.value)[0]
-  const leaves = Math.max(1, Math.round(g.colonies[0]!.group.group.setup.leavesPer20L.value * g.netL / 20))
-  const rule = (kind: DueKind, days: Figure | undefined, lastAt: string | undefined, minutes: number, values: DueItem['values'] = {}): DueItem[] => {
+  const wanted = (of: (c: GlassCare['colonies'][number]['group']['group']['care']) => Figure | undefined) =>
+    g.colonies.flatMap(c => of(c.group.group.care) ?? []).sort((a, b) => a.value - b.value)[0]
+  const leaves = Math.max(1, Math.round((g.colonies[0]!.group.group.setup.leavesPer20L.value * g.netL) / 20))
+  const rule = (
+    kind: DueKind,
+    days: Figure | undefined,
+    lastAt: string | undefined,
+    minutes: number,
+    values: DueItem['values'] = {},
+  ): DueItem[] => {
     if (!days) return []
     const lastMs = lastAt === undefined ? null : momentMs(lastAt)
-    return [item({
-      key: `${kind}:${g.glass.id}`, kind, glassId: g.glass.id, dueMs: (lastMs ?? startOf(g)) + days.value * DAY_MS, everyDays: days.value, earlyDays: days.value / 4, lateDays: days.value, minutes, flexible: true,
-      why: lastMs === null ? 'never' : 'every', whyValues: { every: days.value, days: lastMs === null ? 0 : (nowMs - lastMs) / DAY_MS }, basis: days.basis, values,
-    })]
+    return [
+      item({
+        key: `${kind}:${g.glass.id}`,
+        kind,
+        glassId: g.glass.id,
+        dueMs: (lastMs ?? startOf(g)) + days.value * DAY_MS,
+        everyDays: days.value,
+        earlyDays: days.value / 4,
+        lateDays: days.value,
+        minutes,
+        flexible: true,
+        why: lastMs === null ? 'never' : 'every',
+        whyValues: { every: days.value, days: lastMs === null ? 0 : (nowMs - lastMs) / DAY_MS },
+        basis: days.basis,
+        values,
+      }),
+    ]
   }
   return [
-    ...rule('greens', wanted(c => c.greensDays), last(g.entries, 'feeding', e => e.food === 'greens')?.at, 3),
-    ...rule('leaves', wanted(c => c.leavesDays), last(g.entries, 'supplement', e => e.what === 'leaves')?.at, 1, { number: leaves }),
-    ...rule('calcium', wanted(c => c.calciumDays), last(g.entries, 'supplement', e => e.what === 'calcium')?.at, 1),
+    ...rule(
+      'greens',
+      wanted(c => c.greensDays),
+      last(g.entries, 'feeding', e => e.food === 'greens')?.at,
+      3,
+    ),
+    ...rule(
+      'leaves',
+      wanted(c => c.leavesDays),
+      last(g.entries, 'supplement', e => e.what === 'leaves')?.at,
+      1,
+      { number: leaves },
+    ),
+    ...rule(
+      'calcium',
+      wanted(c => c.calciumDays),
+      last(g.entries, 'supplement', e => e.what === 'calcium')?.at,
+      1,
+    ),
   ]
 }

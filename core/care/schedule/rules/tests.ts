@@ -5,7 +5,13 @@ import type { DueItem, DueReason, GlassCare } from '../item'
 import { item, last, startOf } from './tools'
 
 /** What is due for one value, and why so soon. */
-interface ValueDue { key: ValueKey, dueMs: number, everyDays: number, why: DueReason, days: number }
+interface ValueDue {
+  key: ValueKey
+  dueMs: number
+  everyDays: number
+  why: DueReason
+  days: number
+}
 
 /** Values that come due within so many days are tested in one go. */
 const TOGETHER_DAYS = 3
@@ -22,10 +28,23 @@ export function testRule(g: GlassCare, nowMs: number): DueItem[] {
   const together = due.filter(d => d.dueMs <= Math.max(first.dueMs, nowMs) + TOGETHER_DAYS * DAY_MS)
   const pressing = together.find(d => d.why === 'testOff') ?? together.find(d => d.why === 'testDrift') ?? first
   const lateDays = pressing.why === 'testOff' ? 2 : pressing.why === 'testDrift' ? 7 : Math.max(3, first.everyDays / 2)
-  return [item({
-    key: `test:${g.glass.id}`, kind: 'test', glassId: g.glass.id, dueMs: first.dueMs, everyDays: first.everyDays, earlyDays: first.everyDays / 4, lateDays, minutes: together.reduce((s, d) => s + testMinutes(d.key), 0.5),
-    flexible: pressing.why !== 'testOff', why: pressing.why, whyValues: { key: pressing.key, days: pressing.days, every: pressing.everyDays }, basis: M, values: { keys: together.map(d => d.key).join(' ') },
-  })]
+  return [
+    item({
+      key: `test:${g.glass.id}`,
+      kind: 'test',
+      glassId: g.glass.id,
+      dueMs: first.dueMs,
+      everyDays: first.everyDays,
+      earlyDays: first.everyDays / 4,
+      lateDays,
+      minutes: together.reduce((s, d) => s + testMinutes(d.key), 0.5),
+      flexible: pressing.why !== 'testOff',
+      why: pressing.why,
+      whyValues: { key: pressing.key, days: pressing.days, every: pressing.everyDays },
+      basis: M,
+      values: { keys: together.map(d => d.key).join(' ') },
+    }),
+  ]
 }
 
 function valueDue(key: ValueKey, g: GlassCare, nowMs: number): ValueDue | null {
@@ -34,7 +53,11 @@ function valueDue(key: ValueKey, g: GlassCare, nowMs: number): ValueDue | null {
   if (base === undefined || verdicts.length === 0) return null
   const verdict = verdicts.find(v => v.state === 'off') ?? verdicts.find(v => v.state === 'drifting') ?? verdicts[0]!
   const test = last(g.entries, 'waterTest', e => e.readings[key] !== undefined)
-  const lastMs = Math.max(test ? momentMs(test.at) : -Infinity, verdict.window.findLast(r => r.method !== 'reckoned')?.at ?? -Infinity, verdict.latest && verdict.latest.method !== 'reckoned' ? verdict.latest.at : -Infinity)
+  const lastMs = Math.max(
+    test ? momentMs(test.at) : -Infinity,
+    verdict.window.findLast(r => r.method !== 'reckoned')?.at ?? -Infinity,
+    verdict.latest && verdict.latest.method !== 'reckoned' ? verdict.latest.at : -Infinity,
+  )
   if (POISONS.includes(key) && !((verdict.latest?.value ?? 0) > 0 && verdict.state !== 'onTarget')) return null
   if (lastMs === -Infinity) {
     // not every keeper owns every kit: the rest is asked for once it was tested
@@ -47,10 +70,12 @@ function valueDue(key: ValueKey, g: GlassCare, nowMs: number): ValueDue | null {
 }
 
 /** How much sooner than usual a value is tested, and why. */
-function pace(v: ValueVerdict): { why: DueReason, factor: number } {
+function pace(v: ValueVerdict): { why: DueReason; factor: number } {
   if (v.state === 'off') return { why: 'testOff', factor: 0.25 }
   if (v.state === 'drifting') return { why: 'testDrift', factor: 0.5 }
   const width = v.target.preferred[1] - v.target.preferred[0]
-  const weak = v.latest !== null && (v.latest.method === 'strip' || v.latest.method === 'guess' || (width > 0 && v.latest.sd > width / 2))
+  const weak =
+    v.latest !== null &&
+    (v.latest.method === 'strip' || v.latest.method === 'guess' || (width > 0 && v.latest.sd > width / 2))
   return weak ? { why: 'testDoubt', factor: 0.5 } : { why: 'testAge', factor: 1 }
 }

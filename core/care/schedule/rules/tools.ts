@@ -2,16 +2,41 @@ import { type Basis, type Entry, type EntryKind, type EntryOf, momentMs } from '
 import type { DueItem, DueReason, GlassCare } from '../item'
 
 /** The newest entry of a kind that fits; entries lie by time. */
-export function last<K extends EntryKind>(entries: readonly Entry[], kind: K, fits: (e: EntryOf<K>) => boolean = () => true): EntryOf<K> | undefined {
+export function last<K extends EntryKind>(
+  entries: readonly Entry[],
+  kind: K,
+  fits: (e: EntryOf<K>) => boolean = () => true,
+): EntryOf<K> | undefined {
   return entries.findLast((e): e is EntryOf<K> => e.kind === kind && fits(e as EntryOf<K>))
 }
 
 /** When the first colony of a glass began. */
 export const startOf = (g: GlassCare): number => Math.min(...g.colonies.map(c => momentMs(c.colony.startedAt)))
 
-const NEVER: ReadonlySet<DueReason> = new Set(['changeNever', 'topUpNever', 'testNever', 'feedNever', 'feedRested', 'never', 'countNever', 'calibrateNever'])
+const NEVER: ReadonlySet<DueReason> = new Set([
+  'changeNever',
+  'topUpNever',
+  'testNever',
+  'feedNever',
+  'feedRested',
+  'never',
+  'countNever',
+  'calibrateNever',
+])
 
 /** An item with what most items share. */
-export function item({ why, whyValues = {}, timed = false, values = {}, ...rest }: Omit<DueItem, 'why' | 'timed' | 'never' | 'values'> & { why: DueReason, whyValues?: Record<string, number | string>, timed?: boolean, values?: DueItem['values'], basis: Basis }): DueItem {
+export function item({
+  why,
+  whyValues = {},
+  timed = false,
+  values = {},
+  ...rest
+}: Omit<DueItem, 'why' | 'timed' | 'never' | 'values'> & {
+  why: DueReason
+  whyValues?: Record<string, number | string>
+  timed?: boolean
+  values?: DueItem['values']
+  basis: Basis
+}): DueItem {
   return { ...rest, timed, never: NEVER.has(why), values, why: { key: why, values: whyValues } }
 }
