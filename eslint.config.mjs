@@ -1,4 +1,5 @@
 // @ts-check
+import { readdirSync } from 'node:fs'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 const faces = [
@@ -21,18 +22,36 @@ const faces = [
 const storage = ['dexie', 'dexie/*']
 const app = ['~/*', '~~/*', '@/*', '**/app/**', '#build/*']
 const server = ['**/server/**']
-const demo = ['#demo/*', '**/demo/**']
+const demo = ['#demo', '#demo/*', '**/demo/**']
+/** Folders of core/, each with one public door, its index.ts: `#core/water` leads there, and nothing else leads in. */
+const folders = readdirSync(new URL('./core', import.meta.url))
+/** The lowest shelf of core/. */
+const lowest = ['records', 'stats', 'units']
 
 /**
- * One house, three floors; imports only go down.
+ * One house, three floors; imports only go down, and into a folder of core/ by its door.
  * @param {string} why
- * @param {string[]} group
+ * @param {string[]} group patterns as in .gitignore, where a line that begins with # is a comment: it has to be escaped
+ * @param {string[]} [neighbours] folders of core/ that a relative path must not lead into
  * @returns {import('eslint').Linter.RulesRecord}
  */
-// the patterns are those of .gitignore, where a line that begins with # is a comment: it has to be escaped
-const refuse = (why, group) => ({
-  'no-restricted-imports': ['error', { patterns: [{ group: group.map(g => g.replace(/^#/, '\\#')), message: why }] }],
+const refuse = (why, group, neighbours) => ({
+  'no-restricted-imports': [
+    'error',
+    {
+      patterns: [
+        { group: group.map(g => g.replace(/^#/, '\\#')), message: why },
+        { regex: '^#core/[^/]+/', message: 'A folder of core/ is entered by its door: #core/folder.' },
+        {
+          regex: neighbours ? `^(\\.\\./)+(${neighbours.join('|')})/` : '^(\\.\\./)+core/',
+          message: 'A folder of core/ is entered by its door: #core/folder.',
+        },
+      ],
+    },
+  ],
 })
+const ofCore = [...faces, ...storage, ...app, ...server, ...demo]
+const coreComputes = 'core/ computes: it knows no interface, no database, no server and no demo.'
 
 export default withNuxt(
   { ignores: ['test-results/**', 'playwright-report/**', 'coverage/**', '.output/**'] },
@@ -48,13 +67,6 @@ export default withNuxt(
   {
     files: ['core/**/*.ts'],
     rules: {
-      ...refuse('core/ computes: it knows no interface, no database, no server and no demo.', [
-        ...faces,
-        ...storage,
-        ...app,
-        ...server,
-        ...demo,
-      ]),
       'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'indexedDB', 'fetch', 'navigator'],
       'no-restricted-properties': [
         'error',
@@ -63,22 +75,20 @@ export default withNuxt(
       ],
     },
   },
-  {
-    files: ['core/records/**', 'core/stats/**', 'core/units/**'],
-    rules: refuse('The lowest shelf of core/ imports nothing above it.', [
-      ...faces,
-      ...storage,
-      ...app,
-      ...server,
-      ...demo,
-      '#core/groups*',
-      '#core/water*',
-      '#core/population*',
-      '#core/statements*',
-      '#core/care*',
-      '#core/formats*',
-    ]),
-  },
+  ...folders.map(folder => ({
+    files: [`core/${folder}/**/*.ts`],
+    rules: lowest.includes(folder)
+      ? refuse(
+          'The lowest shelf of core/ imports nothing above it.',
+          [...ofCore, ...folders.filter(f => !lowest.includes(f)).map(f => `#core/${f}`)],
+          folders.filter(f => f !== folder),
+        )
+      : refuse(
+          coreComputes,
+          ofCore,
+          folders.filter(f => f !== folder),
+        ),
+  })),
   { files: ['demo/**/*.ts'], rules: refuse('demo/ stands on core/ alone.', [...faces, ...storage, ...app, ...server]) },
   {
     files: ['server/**/*.ts'],

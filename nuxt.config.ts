@@ -34,8 +34,6 @@ export default defineNuxtConfig({
     '~/assets/main.css',
   ],
 
-  alias: { '#core': folder('./core'), '#demo': folder('./demo') },
-
   app: {
     head: {
       htmlAttrs: { lang: 'en-GB' },

@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config'
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
-  resolve: { alias: { '#core': folder('./core'), '#demo': folder('./demo'), '~': folder('./app') } },
+  resolve: { alias: { '~': folder('./app') } },
   test: {
     environment: 'node',
     include: ['tests/{unit,reference,app,server}/**/*.test.ts'],

@@ -14,7 +14,6 @@ export async function inWorker(script) {
       root,
       configFile: false,
       logLevel: 'error',
-      resolve: { alias: { '#core': join(root, 'core') } },
       ssr: { noExternal: true },
       build: {
         ssr: join(root, script),

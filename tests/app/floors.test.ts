@@ -25,7 +25,10 @@ describe('imports go down only', () => {
     ['core/water/x.ts', 'export const page = () => document.title'],
     ['demo/x.ts', "import { say } from '~/words/say'\nsay()"],
     ['app/stores/x.ts', "import { Dexie } from 'dexie'\nnew Dexie('a')"],
-    ['app/stores/x.ts', "import { lanternQuay } from '#demo/lanternQuay'\nlanternQuay()"],
+    ['app/stores/x.ts', "import { lanternQuay } from '#demo'\nlanternQuay()"],
+    ['core/water/x.ts', "import { groupOf } from '../groups/catalogue'\ngroupOf('a')"],
+    ['app/stores/x.ts', "import { groupOf } from '#core/groups/catalogue'\ngroupOf('a')"],
+    ['app/stores/x.ts', "import { groupOf } from '../../core/groups'\ngroupOf('a')"],
     ['app/data/x.ts', "import { ref } from 'vue'\nref(1)"],
     ['server/api/x.ts', "import { openDb } from '~/data/database'\nopenDb()"],
   ])(

@@ -10,7 +10,7 @@ import {
   repeatedCounts,
   schnabel,
 } from '#core/abundance'
-import { counting, M } from '#core/groups/basis'
+import { counting, M } from '../../core/groups/basis'
 import file from './data/abundance.json'
 import { casesOf, excess } from './tolerance'
 

@@ -47,6 +47,11 @@ async function save() {
   log.tell(`${read.colony.name} saved.`)
   open.value = false
 }
+/** The glass is edited in its own sheet. */
+function editGlass() {
+  open.value = false
+  sheets.glass.value = { glassId: props.colony.glassId }
+}
 </script>
 
 <template>
@@ -116,14 +121,7 @@ async function save() {
     </form>
     <template #foot>
       <v-btn type="submit" form="edit-form" color="primary">Save</v-btn>
-      <v-btn
-        class="quiet"
-        @click="
-          open = false
-          sheets.glass.value = { glassId: colony.glassId }
-        "
-        >Change the glass</v-btn
-      >
+      <v-btn class="quiet" @click="editGlass">Change the glass</v-btn>
     </template>
   </SideSheet>
 </template>

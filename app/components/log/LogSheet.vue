@@ -175,6 +175,11 @@ async function save() {
     saving.value = false
   }
 }
+/** Closes the sheet and forgets what was typed. */
+function drop() {
+  logSheet.clear()
+  open.value = false
+}
 </script>
 
 <template>
@@ -263,15 +268,7 @@ async function save() {
     </form>
     <template #foot>
       <v-btn type="submit" form="log-form" color="primary" size="large" :loading="saving">Save<kbd>Enter</kbd></v-btn>
-      <v-btn
-        class="quiet"
-        size="large"
-        @click="
-          logSheet.clear()
-          open = false
-        "
-        >Discard</v-btn
-      >
+      <v-btn class="quiet" size="large" @click="drop">Discard</v-btn>
     </template>
   </SideSheet>
 </template>

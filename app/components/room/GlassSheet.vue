@@ -37,6 +37,11 @@ async function save() {
   log.tell(`${read.glass.name} saved.`)
   open.value = false
 }
+/** A colony for this glass is begun in its own sheet. */
+function addColony() {
+  if (old.value) sheets.colony.value = { glassId: old.value.id }
+  open.value = false
+}
 </script>
 
 <template>
@@ -46,15 +51,7 @@ async function save() {
     </form>
     <template #foot>
       <v-btn type="submit" form="glass-form" color="primary">Save</v-btn>
-      <v-btn
-        v-if="old"
-        class="quiet"
-        @click="
-          sheets.colony.value = { glassId: old.id }
-          open = false
-        "
-        >Put a colony in</v-btn
-      >
+      <v-btn v-if="old" class="quiet" @click="addColony">Put a colony in</v-btn>
     </template>
   </SideSheet>
 </template>

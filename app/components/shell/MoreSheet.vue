@@ -14,6 +14,11 @@ async function help() {
   await nextTick()
   sheets.help.value = true
 }
+/** Day to night, or back. */
+function changeTheme() {
+  settings.theme = settings.theme === 'day' ? 'night' : 'day'
+  open.value = false
+}
 </script>
 
 <template>
@@ -28,13 +33,7 @@ async function help() {
         </button>
       </li>
       <li>
-        <button
-          type="button"
-          @click="
-            settings.theme = settings.theme === 'day' ? 'night' : 'day'
-            open = false
-          "
-        >
+        <button type="button" @click="changeTheme">
           <span class="gap" /><b>{{ settings.theme === 'day' ? 'Night theme' : 'Day theme' }}</b>
         </button>
       </li>

@@ -157,6 +157,11 @@ const openWhy = () => {
 }
 const print = () => window.print()
 const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' and ') || desk.glass?.name || ''}`)
+/** From a change to a new first fill, or back; a blend by hand was for the other. */
+function refill() {
+  desk.refilling = !desk.refilling
+  desk.chosen = null
+}
 </script>
 
 <template>
@@ -211,15 +216,7 @@ const title = computed(() => `Water for ${desk.colonies.map(c => c.name).join(' 
       <p class="ways">
         <button type="button" class="link" @click="emit('sources')">Sources and shelf</button
         ><button type="button" class="link" @click="toppingUp = true">Log a top-up</button
-        ><button
-          v-if="!desk.empty"
-          type="button"
-          class="link"
-          @click="
-            desk.refilling = !desk.refilling
-            desk.chosen = null
-          "
-        >
+        ><button v-if="!desk.empty" type="button" class="link" @click="refill">
           {{ desk.refilling ? 'Back to a change' : 'Fill anew' }}
         </button>
       </p>

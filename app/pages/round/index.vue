@@ -35,6 +35,11 @@ const colonies = computed(() => [
   { value: '', title: 'the whole room' },
   ...room.colonies.map(c => ({ value: c.id, title: c.name })),
 ])
+/** Ends the round and shows what came of it. */
+function endRound() {
+  rounds.end()
+  void navigateTo('/round/report')
+}
 </script>
 
 <template>
@@ -70,14 +75,7 @@ const colonies = computed(() => [
           </p>
           <div class="acts">
             <template v-if="rounds.running">
-              <v-btn
-                class="quiet"
-                @click="
-                  rounds.end()
-                  navigateTo('/round/report')
-                "
-                >End it here</v-btn
-              >
+              <v-btn class="quiet" @click="endRound">End it here</v-btn>
             </template>
             <template v-else>
               <v-btn v-if="asking > 0 && asking < care.walk.length" class="quiet" @click="begin(true)"

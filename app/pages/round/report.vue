@@ -51,6 +51,12 @@ const nameOf = (e: Entry) =>
   room.colonyById.get('colonyId' in e ? (e.colonyId ?? '') : '')?.name ??
   room.glassById.get('glassId' in e ? (e.glassId ?? '') : '')?.name ??
   ''
+/** The round goes on, at a glass where one is named. */
+function goOn(glassId?: string) {
+  rounds.resume()
+  if (glassId) rounds.goTo(glassId)
+  void navigateTo('/round/walk')
+}
 </script>
 
 <template>
@@ -66,29 +72,13 @@ const nameOf = (e: Entry) =>
         ><template v-if="minutes !== null && minutes < 600"
           >, in {{ minutes < 1 ? 'under a minute' : `${Math.round(minutes)} min` }}</template
         >.
-        <v-btn
-          v-if="rounds.round.endedAt"
-          class="quiet again"
-          @click="
-            rounds.resume()
-            navigateTo('/round/walk')
-          "
-          >Go on with it</v-btn
-        >
+        <v-btn v-if="rounds.round.endedAt" class="quiet again" @click="goOn()">Go on with it</v-btn>
       </p>
       <p v-if="rounds.unsaved.length > 0" class="unsaved" role="status">
         Typed and not saved yet:
         <template v-for="(g, i) in rounds.unsaved" :key="g.id"
           ><template v-if="i > 0">, </template
-          ><button
-            type="button"
-            class="link"
-            @click="
-              rounds.resume()
-              rounds.goTo(g.id)
-              navigateTo('/round/walk')
-            "
-          >
+          ><button type="button" class="link" @click="goOn(g.id)">
             {{ g.name }}
           </button></template
         >.

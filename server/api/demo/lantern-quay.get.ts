@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { lanternQuay } from '#demo/lanternQuay'
+import { lanternQuay } from '#demo'
 
 const Query = z.strictObject(
   {

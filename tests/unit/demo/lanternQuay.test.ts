@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lanternQuay } from '#demo/lanternQuay'
+import { lanternQuay } from '#demo'
 import { needsAttention, planLog, planSteps } from '#core/care'
 import { parseBackup, writeBackup } from '#core/formats'
 import { currentEntries, DAY_MS, momentMs, netLitres } from '#core/records'

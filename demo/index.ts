@@ -1,0 +1,1 @@
+export { lanternQuay } from './lanternQuay'
