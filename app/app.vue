@@ -62,6 +62,7 @@ onMounted(start.begin)
     <LazyColonySheet v-if="begun" />
     <LeaderOverlay :open="leader" />
     <NewVersion />
+    <TroubleBar />
     <DoneNotice />
   </v-app>
 </template>

@@ -1,7 +1,7 @@
 import { randomBinomial, randomNormal } from 'd3-random'
 import { v7 as uuid } from 'uuid'
 import { groupOf } from '#core/groups'
-import { type Backup, BACKUP_FORMAT, BACKUP_VERSION } from '#core/formats'
+import { type Backup, BACKUP_FORMAT, BACKUP_VERSION, noRows } from '#core/formats'
 import {
   type Colony,
   type CountMethod,
@@ -22,6 +22,7 @@ import {
   usualBench,
   type ValueKey,
   valueKeys,
+  begun,
 } from '#core/records'
 import { hashText, type Random, seededRandom } from '#core/stats'
 import { blend, readingSd, sourceWater } from '#core/water'
@@ -62,8 +63,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const maker = new Maker(seed, untilMs)
   const began = untilMs - 62 * 7 * DAY_MS
   const room: Room = {
-    id: maker.id(began),
-    editedAt: toMoment(began),
+    ...begun(maker.id(began), began),
     name: 'Lantern Quay',
     keepers: KEEPERS,
     bench: {
@@ -92,8 +92,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
 
   for (const [order, rackPlan] of lanternQuayPlan.entries()) {
     const rack: Rack = {
-      id: maker.id(began),
-      editedAt: toMoment(began),
+      ...begun(maker.id(began), began),
       roomId: room.id,
       name: rackPlan.name,
       kind: rackPlan.kind,
@@ -105,8 +104,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
       for (const [position, plan] of glassPlans.entries()) {
         const glassBegan = untilMs - weeksOf(plan) * 7 * DAY_MS
         const glass: Glass = {
-          id: maker.id(glassBegan),
-          editedAt: toMoment(glassBegan),
+          ...begun(maker.id(glassBegan), glassBegan),
           roomId: room.id,
           name: plan.name,
           kind: plan.kind,
@@ -137,6 +135,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   const idOf = (name: string) => colonies.find(c => c.name === name)!.id
   return {
     backup: {
+      ...noRows(),
       format: BACKUP_FORMAT,
       version: BACKUP_VERSION,
       exportedAt: toMoment(untilMs),
@@ -150,9 +149,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
       scenarios: maker.scenarios(idOf),
       orders: maker.orders(room.id, idOf),
       practice: maker.practice(room.id),
-      photos: [],
       entries,
-      attic: [],
     },
     truth,
   }
@@ -179,9 +176,9 @@ class Maker {
     const days = n.length - 1
     const began = this.untilMs - days * DAY_MS
     const colony: Colony = {
-      id: this.id(began),
-      editedAt: toMoment(began),
-      glassId: glass.id,
+      ...begun(this.id(began), began),
+      form: 'colony',
+      stays: [{ glassId: glass.id, from: toMoment(began) }],
       name: plan.name,
       groupId: plan.groupId,
       schools: plan.schools ?? {},
@@ -300,14 +297,12 @@ class Maker {
     const at = (weeksAgo: number) => toMoment(this.untilMs - weeksAgo * 7 * DAY_MS)
     return {
       sources: sourcePlans.map(({ analyses, ...s }) => ({
-        id: this.id(began),
-        editedAt: toMoment(began),
+        ...begun(this.id(began), began),
         roomId,
         ...s,
         analyses: analyses.map(a => ({ at: at(a.weeksAgo), by: a.by, values: a.values })),
-        retired: false,
       })),
-      shelf: shelfPlans.map(s => ({ id: this.id(began), editedAt: toMoment(began), roomId, ...s, retired: false })),
+      shelf: shelfPlans.map(s => ({ ...begun(this.id(began), began), roomId, ...s })),
     }
   }
 
@@ -358,12 +353,10 @@ class Maker {
   scenarios(idOf: (name: string) => string): Scenario[] {
     const at = this.untilMs - 20 * DAY_MS
     const saved = (colonyId: string, name: string, change: Scenario['change']): Scenario => ({
-      id: this.id(at),
-      editedAt: toMoment(at),
+      ...begun(this.id(at), at),
       colonyId,
       name,
       change,
-      retired: false,
     })
     return [
       saved(idOf('Ember A'), 'Cool for the winter', { temperatureC: 20.5 }),
@@ -382,8 +375,7 @@ class Maker {
       days: number,
       priceEach: number,
     ): Order => ({
-      id: this.id(at),
-      editedAt: toMoment(at),
+      ...begun(this.id(at), at),
       roomId,
       colonyId: idOf(colony),
       who,
@@ -408,8 +400,7 @@ class Maker {
       const shown = [12, 24, 38, 70, 31, 9, 55, 26, 18][i]!
       const found = Math.round(shown * (0.93 - 0.0011 * shown + 0.06 * (random() - 0.5)))
       return {
-        id: this.id(at),
-        editedAt: toMoment(at),
+        ...begun(this.id(at), at),
         roomId,
         shown,
         density: shown / 6,
@@ -461,8 +452,7 @@ class Maker {
     const started = this.untilMs - weeks * 7 * DAY_MS
     const at = toMoment(started)
     return {
-      id: this.id(started),
-      editedAt: at,
+      ...begun(this.id(started), started),
       roomId: glass.roomId,
       name: planName,
       groupIds: [groupId],
@@ -495,7 +485,6 @@ class Maker {
       },
       seen: { biofilm: true, algae: false },
       glassId: glass.id,
-      retired: false,
     }
   }
 

@@ -15,6 +15,7 @@ import {
   usualBench,
   type ValueKey,
   type Water,
+  begun,
 } from '#core/records'
 import type { StatementInput } from '#core/statements'
 
@@ -35,16 +36,14 @@ const heads = (parts: Partial<Heads> = {}): Heads => ({
 })
 
 export const room = (more: Partial<Room> = {}): Room => ({
-  id: nextId(),
-  editedAt: daysAgo(400),
+  ...begun(nextId(), NOW - 400 * DAY_MS),
   name: 'Loft',
   keepers: ['A. R.'],
   bench: usualBench,
   ...more,
 })
 export const rack = (roomId: string, more: Partial<Rack> = {}): Rack => ({
-  id: nextId(),
-  editedAt: daysAgo(400),
+  ...begun(nextId(), NOW - 400 * DAY_MS),
   roomId,
   name: 'Rack',
   kind: 'rack',
@@ -53,8 +52,7 @@ export const rack = (roomId: string, more: Partial<Rack> = {}): Rack => ({
   ...more,
 })
 export const glass = (roomId: string, rackId: string, more: Partial<Glass> = {}): Glass => ({
-  id: nextId(),
-  editedAt: daysAgo(400),
+  ...begun(nextId(), NOW - 400 * DAY_MS),
   roomId,
   name: 'Glass',
   kind: 'tank',
@@ -64,9 +62,9 @@ export const glass = (roomId: string, rackId: string, more: Partial<Glass> = {})
   ...more,
 })
 export const colony = (glassId: string, more: Partial<Colony> = {}): Colony => ({
-  id: nextId(),
-  editedAt: daysAgo(400),
-  glassId,
+  ...begun(nextId(), NOW - 400 * DAY_MS),
+  form: 'colony',
+  stays: [{ glassId, from: daysAgo(280) }],
   name: 'Ember',
   groupId: 'neocaridina',
   schools: {},
@@ -78,28 +76,23 @@ export const colony = (glassId: string, more: Partial<Colony> = {}): Colony => (
 })
 
 export const source = (roomId: string, more: Partial<Source> = {}): Source => ({
-  id: nextId(),
-  editedAt: daysAgo(400),
+  ...begun(nextId(), NOW - 400 * DAY_MS),
   roomId,
   name: 'Tap',
   kind: 'tap',
   disinfectant: 'chlorine',
   analyses: [{ at: daysAgo(30), by: 'ownTest', values: { ghDh: 17, khDh: 5, conductivityUsCm: 560 } }],
-  retired: false,
   ...more,
 })
 export const shelfItem = (roomId: string, more: Partial<ShelfItem> = {}): ShelfItem => ({
-  id: nextId(),
-  editedAt: daysAgo(400),
+  ...begun(nextId(), NOW - 400 * DAY_MS),
   roomId,
   name: 'Bicarbonate',
   content: { by: 'salt', salt: 'sodiumBicarbonate' },
-  retired: false,
   ...more,
 })
 export const plan = (roomId: string, more: Partial<Plan> = {}): Plan => ({
-  id: nextId(),
-  editedAt: daysAgo(40),
+  ...begun(nextId(), NOW - 40 * DAY_MS),
   roomId,
   name: 'New line',
   groupIds: ['neocaridina'],
@@ -108,7 +101,6 @@ export const plan = (roomId: string, more: Partial<Plan> = {}): Plan => ({
   startsAt: daysAgo(28),
   done: {},
   seen: { biofilm: false, algae: false },
-  retired: false,
   tank: {
     kind: 'tank',
     grossL: 40,
@@ -177,10 +169,12 @@ export const inputOf = (
 ): StatementInput => ({
   colony: s.colony,
   glass: s.glass,
+  water: s.glass,
   colonyEntries,
   glassEntries,
+  earlier: [],
   nowMs: NOW,
-  utcOffsetMinutes: 0,
+  zone: 'UTC',
 })
 
 /** An entry of any kind, checked against its schema. */

@@ -1,12 +1,7 @@
-import { wrap } from 'comlink'
 import type { CountingApi } from '~/workers/counting.worker'
 
 /** The worker that looks at pictures, for as long as a page needs it. */
-export function useCounting() {
-  const worker = new Worker(new URL('../workers/counting.worker.ts', import.meta.url), {
-    type: 'module',
-    name: 'counting',
-  })
-  onScopeDispose(() => worker.terminate())
-  return wrap<CountingApi>(worker)
-}
+export const useCounting = () =>
+  useWorker<CountingApi>(
+    () => new Worker(new URL('../workers/counting.worker.ts', import.meta.url), { type: 'module', name: 'counting' }),
+  )

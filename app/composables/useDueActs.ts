@@ -1,7 +1,7 @@
-import { format } from 'date-fns'
 import { type DueItem, doing, forCalendar } from '#core/care'
 import { calendarFile } from '#core/formats'
 import { DAY_MS, Entry, toMoment } from '#core/records'
+import { deviceDay } from '~/forms/deviceDays'
 import { saveFile } from '~/files/saveFile'
 import { dueKindWord, dueLate, dueSkipped, dueTitle, dueWhy } from '~/words/due'
 
@@ -76,7 +76,7 @@ export function useDueActs() {
         title: `${care.subjectName(i)}: ${dueTitle(i, settings.units)}`,
         description: [dueWhy(i, care.nowMs), `How late: ${dueLate(i)}.`, `If left out: ${dueSkipped(i)}`].join('\n'),
         // what is overdue stands on today: a calendar shows nothing of yesterday
-        day: format(Math.max(i.dueMs, care.nowMs), 'yyyy-MM-dd'),
+        day: deviceDay(Math.max(i.dueMs, care.nowMs)),
         everyDays: i.everyDays === null ? null : Math.max(1, i.everyDays),
         category: dueKindWord(i.key),
       })),

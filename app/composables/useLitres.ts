@@ -1,5 +1,6 @@
-import { editText, parseQuantity, unitOf, volume } from '#core/units'
+import { editText, unitOf, volume } from '#core/units'
 import type { NumberRead } from '~/forms/readNumber'
+import { readVolume } from '~/forms/readVolume'
 import { volumeText } from '~/words/unitPrefs'
 
 /** A field of litres in the keeper's own unit: what it reads as, in litres, and how to fill it. */
@@ -7,20 +8,10 @@ export function useLitres(text: Ref<string>, low: number, high: number) {
   const settings = useSettingsStore()
   const unit = computed(() => unitOf(volume, settings.units.volume).symbol)
   const read = computed<NumberRead>(() => {
-    const parsed = parseQuantity(text.value, volume, settings.units.volume)
-    if (!parsed.ok)
-      return {
-        ok: false,
-        empty: parsed.issue === 'empty',
-        issue: parsed.issue === 'empty' ? 'Type a number.' : `“${text.value.trim().slice(0, 20)}” is no volume.`,
-      }
-    if (parsed.value < low || parsed.value > high)
-      return {
-        ok: false,
-        empty: false,
-        issue: `It must lie between ${volumeText(low, settings.units)} and ${volumeText(high, settings.units)}.`,
-      }
-    return { ok: true, value: parsed.value }
+    const typed = readVolume(text.value, settings.units, 'Type a number.', high)
+    if (!typed.ok || typed.value >= low) return typed
+    const limits = `${volumeText(low, settings.units)} and ${volumeText(high, settings.units)}`
+    return { ok: false, empty: false, issue: `It must lie between ${limits}.` }
   })
   const fill = (litres: number) => {
     text.value = editText(volume, Number(litres.toFixed(2)), settings.units.volume)

@@ -1,8 +1,8 @@
 import { numberToAskFor, type OutlookAnswer } from '#core/outlook'
-import type { Colony, Scenario, ScenarioChange } from '#core/records'
+import { begun, type Colony, type Scenario, type ScenarioChange, toMoment } from '#core/records'
 import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
-import { saveRecord, scenariosOf } from '~/data/records'
+import { scenariosOf } from '~/data/records'
 import { emptyScenario, readScenario, scenarioDraft } from '~/forms/scenarioDraft'
 import { wholeNumber } from '~/forms/wholeNumber'
 import { changeText } from '~/words/outlook'
@@ -26,6 +26,7 @@ export function useOutlookDesk(colony: Readonly<Ref<Colony | undefined>>) {
   const statements = useStatementsStore()
   const log = useLogStore()
   const numbers = useNumbers()
+  const { save: saveRecord } = useSave({ queue: true })
   const told = computed(() => (colony.value ? statements.of(colony.value.id) : null))
 
   const draft = ref(emptyScenario())
@@ -99,15 +100,14 @@ export function useOutlookDesk(colony: Readonly<Ref<Colony | undefined>>) {
       if (!colony.value || !told.value) return
       const ids = new Set(lines.value.map(l => l.id))
       answers.value = new Map([...answers.value].filter(([id]) => ids.has(id)))
-      await numbers.outlook(
-        colony.value,
-        lines.value.map(({ id, change }) => ({ id, change })),
-        ask.value,
-        OUTLOOK_FUTURES,
-        (id, answer) => {
+      await numbers.outlook(colony.value, {
+        scenarios: lines.value.map(({ id, change }) => ({ id, change })),
+        ask: ask.value,
+        futures: OUTLOOK_FUTURES,
+        give: (id, answer) => {
           answers.value = new Map(answers.value).set(id, answer)
         },
-      )
+      })
     },
     { immediate: true, debounce: 250 },
   )
@@ -123,12 +123,9 @@ export function useOutlookDesk(colony: Readonly<Ref<Colony | undefined>>) {
     if (!colony.value || !read.value.ok || !changed.value) return
     const id = editing.value || newId()
     const title = name.value.trim() || changeText(read.value.change).slice(0, 60)
-    await saveRecord(
-      openDb(),
-      'scenarios',
-      { id, editedAt: '', colonyId: colony.value.id, name: title, change: read.value.change, retired: false },
-      Date.now(),
-    )
+    const old = saved.value.find(s => s.id === id) ?? begun(id, Date.now())
+    const scenario = { ...old, colonyId: colony.value.id, name: title, change: read.value.change }
+    if (!(await saveRecord('scenarios', scenario))) return
     shown.value = [...new Set([...shown.value, id])]
     startAnew()
     log.tell(`“${title}” saved.`)
@@ -139,7 +136,8 @@ export function useOutlookDesk(colony: Readonly<Ref<Colony | undefined>>) {
     draft.value = scenarioDraft(s.change)
   }
   async function putAway(s: Scenario) {
-    await saveRecord(openDb(), 'scenarios', { ...s, retired: true }, Date.now())
+    const ended = { at: toMoment(Date.now()), why: 'putAway' as const }
+    if (!(await saveRecord('scenarios', { ...s, ended }))) return
     if (editing.value === s.id) startAnew()
     log.tell(`“${s.name}” put away.`)
   }

@@ -5,18 +5,18 @@ import { readPhoto } from '~/files/readPhoto'
 /** Keeps a photo with its line in the log. */
 export function usePhotos() {
   const log = useLogStore()
-  /** @returns a sentence when the file cannot be kept */
+  /** @returns empty when it is kept, a sentence when the file is no picture, null when saving failed (that is told already) */
   async function keep(
     file: File,
     subject: { colonyId: string } | { glassId: string },
     words: string,
     text = '',
-  ): Promise<string> {
+  ): Promise<string | null> {
     const read = await readPhoto(file)
     if (!read.ok) return read.problem
     const now = toMoment(Date.now())
     const photo = { id: newId(), takenAt: now, widthPx: read.widthPx, heightPx: read.heightPx, jpeg: read.jpeg }
-    await log.saveAll(
+    const saved = await log.saveAll(
       [
         {
           ...log.stamp(),
@@ -30,7 +30,7 @@ export function usePhotos() {
       words,
       [photo],
     )
-    return ''
+    return saved ? '' : null
   }
   return { keep }
 }

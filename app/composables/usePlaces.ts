@@ -28,7 +28,7 @@ export function usePlaces() {
     const colony = room.colonyById.get(settings.lastColonyId) ?? room.colonies[0]
     const glass = room.glassById.has(settings.lastGlassId)
       ? settings.lastGlassId
-      : (colony?.glassId ?? room.glasses[0]?.id)
+      : (room.glassOf(colony)?.id ?? room.glasses[0]?.id)
     return [
       { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, to: '/', what: 'What needs me, and where' },
       {

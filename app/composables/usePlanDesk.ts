@@ -1,8 +1,7 @@
 import { planGroups, planLog, type PlanLog, plannedNetL } from '#core/care'
 import { currentEntries, type Entry, type Plan } from '#core/records'
 import { openDb } from '~/data/database'
-import { entriesOfGlass } from '~/data/log'
-import { saveRecord } from '~/data/records'
+import { entriesOf } from '~/data/log'
 import { planDraft, type PlanDraft, type PlanIssues, readPlan } from '~/forms/planDraft'
 
 /** Typing pauses for so long before a change is written: each written version is kept in the attic. */
@@ -12,6 +11,7 @@ const SAVE_AFTER_MS = 1200
 export function usePlanDesk(id: () => string) {
   const room = useRoomStore()
   const settings = useSettingsStore()
+  const { save: saveRecord } = useSave({ queue: true })
   const stored = computed(() => room.plans.find(p => p.id === id()) ?? null)
   const draft = ref<PlanDraft | null>(null)
   const issues = ref<PlanIssues>({})
@@ -42,7 +42,8 @@ export function usePlanDesk(id: () => string) {
   async function save() {
     if (!plan.value || JSON.stringify(draft.value) === asFilled) return
     asFilled = JSON.stringify(draft.value)
-    await saveRecord(openDb(), 'plans', plan.value, Date.now())
+    const typed = asFilled
+    if (!(await saveRecord('plans', plan.value)) && asFilled === typed) asFilled = ''
   }
   watchDebounced(plan, save, { debounce: SAVE_AFTER_MS })
   onScopeDispose(() => void save())
@@ -50,14 +51,14 @@ export function usePlanDesk(id: () => string) {
   async function change(part: Partial<Plan>) {
     if (!plan.value) return
     asFilled = JSON.stringify(draft.value)
-    await saveRecord(openDb(), 'plans', { ...plan.value, ...part }, Date.now())
+    await saveRecord('plans', { ...plan.value, ...part })
   }
 
   const groups = computed(() => (plan.value ? planGroups(plan.value) : []))
   const netL = computed(() => (plan.value ? plannedNetL(plan.value) : 0))
   const glassId = computed(() => stored.value?.glassId ?? '')
   const { value: entries } = useLiveQuery<Entry[]>(
-    () => (glassId.value ? entriesOfGlass(openDb(), glassId.value) : Promise.resolve([])),
+    () => (glassId.value ? entriesOf(openDb(), glassId.value) : Promise.resolve([])),
     [],
     () => glassId.value,
   )

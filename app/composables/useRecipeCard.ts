@@ -1,4 +1,5 @@
 import { format } from 'date-fns'
+import { deviceDay } from '~/forms/deviceDays'
 import { DAY_MS, type Glass, toMoment } from '#core/records'
 import { readoutsOf, recipeKeys, type RecipeStep } from '#core/water'
 import { saveFile } from '~/files/saveFile'
@@ -51,7 +52,7 @@ export function useRecipeCard() {
     }
   }
   async function write(glass: Glass, made: RecipeStep) {
-    await log.save(
+    const saved = await log.save(
       {
         ...log.stamp(),
         at: toMoment(Date.now()),
@@ -70,6 +71,7 @@ export function useRecipeCard() {
         ? `${glass.name}: filled with ${volumeText(made.changeL, settings.units)}.`
         : `${glass.name}: change of ${volumeText(made.changeL, settings.units)} logged.`,
     )
+    if (!saved) return
     desk.chosen = null
     desk.refilling = false
   }
@@ -81,7 +83,7 @@ export function useRecipeCard() {
     const { recipePdf } = await import('~/files/recipePdf')
     const before = readoutsOf(made.before)
     const after = readoutsOf(made.after)
-    const day = format(desk.nextChangeMs, 'yyyy-MM-dd')
+    const day = deviceDay(desk.nextChangeMs)
     const bytes = await recipePdf({
       title: `Water for ${glass.name}`,
       about: `${format(desk.nextChangeMs, 'EEE d MMM yyyy')} · ${volumeText(made.changeL, settings.units)} into ${volumeText(desk.netL, settings.units)}`,

@@ -1,6 +1,4 @@
 import { carried, type Direction, onShelf, placeAt, type ShelfPlace } from '#core/records'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 
 const arrows: Record<string, Direction> = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' }
 
@@ -9,6 +7,7 @@ export function useRoomWalk() {
   const room = useRoomStore()
   const sheets = useSheets()
   const log = useLogStore()
+  const { save } = useSave({ queue: true })
   const atHand = useAtHand()
   const walked = useState('room.focused', () => '')
   const movingId = ref('')
@@ -29,7 +28,7 @@ export function useRoomWalk() {
   async function place(glassId: string, to: ShelfPlace) {
     const glass = room.glassById.get(glassId)
     if (!glass) return
-    await saveRecord(openDb(), 'glasses', { ...glass, place: to }, Date.now())
+    if (!(await save('glasses', { ...glass, place: to }))) return
     await until(() => room.glassById.get(glassId)?.place).toMatch(
       p => p?.rackId === to.rackId && p.shelf === to.shelf && p.position === to.position,
       { timeout: 1000 },

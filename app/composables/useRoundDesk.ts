@@ -1,7 +1,7 @@
 import { daysSinceLook, doing, type Due, fedLately, lastSeen, snapshotOf, testKeys, valuesToRead } from '#core/care'
 import { expectedMolts } from '#core/molts'
 import type { RoundCounter } from '#core/groups'
-import { type Colony, type Entry, subjectOf, toMoment, type ValueKey, valueKeys } from '#core/records'
+import { type Colony, type Entry, type EntryOf, subjectOf, toMoment, type ValueKey, valueKeys } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 import { counterKey, type GlassDraft, isEmptyDraft, readGlass, type RoundQuestion } from '~/forms/roundDraft'
 import { counted } from '~/words/numbers'
@@ -137,20 +137,18 @@ export function useRoundDesk() {
         return false
       }
       const more = read.entries.length - 1
-      await log.saveAll(
+      const saved = await log.saveAll(
         read.entries,
         more === 0
           ? `${glass.value.name}: looked at, nothing odd.`
           : `${glass.value.name}: ${counted(more, 'line', 'lines').toLowerCase()} saved.`,
       )
+      if (!saved) return false
       savedDrafts.set(glassId.value, draft.value)
       rounds.keepDraft(glassId.value, null)
       rounds.settle(glassId.value, true)
       problem.value = ''
       return true
-    } catch (error) {
-      problem.value = `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.`
-      return false
     } finally {
       saving.value = false
     }
@@ -171,7 +169,7 @@ export function useRoundDesk() {
   async function pass() {
     const round = rounds.round
     if (!round || !glass.value) return
-    await log.save(
+    const saved = await log.save(
       {
         ...log.stamp(),
         at: toMoment(Date.now()),
@@ -182,6 +180,7 @@ export function useRoundDesk() {
       },
       `${glass.value.name}: passed over.`,
     )
+    if (!saved) return
     rounds.settle(glassId.value, true)
     goOn()
   }
@@ -189,15 +188,12 @@ export function useRoundDesk() {
   /** What a glass's last save on this round wrote: its visit, and everything written in the same moment. */
   const savedHere = computed(() => {
     const visit = rounds.entries.findLast(
-      e => e.kind === 'visit' && e.roundId === rounds.round?.id && e.glassId === glassId.value,
+      (e): e is EntryOf<'visit'> => e.kind === 'visit' && e.roundId === rounds.round?.id && e.glassId === glassId.value,
     )
     return visit ? batchOf(visit) : []
   })
-  function batchOf(visit: Entry): Entry[] {
-    const own = new Set([
-      subjectOf(visit).glassId,
-      ...room.colonies.filter(c => c.glassId === subjectOf(visit).glassId).map(c => c.id),
-    ])
+  function batchOf(visit: EntryOf<'visit'>): Entry[] {
+    const own = new Set([visit.glassId, ...(room.coloniesByGlass.get(visit.glassId) ?? []).map(c => c.id)])
     return rounds.entries.filter(
       e =>
         e.loggedAt === visit.loggedAt &&
@@ -211,10 +207,11 @@ export function useRoundDesk() {
     const lastSaved = log.last?.entries.find(ofRound)
     const visit = savedHere.value.find(ofRound) ?? lastSaved ?? rounds.entries.findLast(ofRound)
     if (visit?.kind !== 'visit') return
-    await log.takeBackAll(
+    const taken = await log.takeBackAll(
       visit === lastSaved ? log.last!.entries : batchOf(visit),
       `${room.glassById.get(visit.glassId)?.name ?? 'The glass'}: taken back.`,
     )
+    if (!taken) return
     rounds.settle(visit.glassId, false)
     // what was typed stands there again, to be put right
     rounds.keepDraft(visit.glassId, savedDrafts.get(visit.glassId) ?? null)

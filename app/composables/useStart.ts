@@ -1,13 +1,15 @@
 import { Backup } from '#core/formats'
+import { begun, type Rack, type Room, type Source, usualBench } from '#core/records'
 import { openDb } from '~/data/database'
+import { dropOldAside } from '~/data/aside'
 import { addMissing } from '~/data/backups'
-import { saveRecord } from '~/data/records'
 import { newId } from '~/data/newId'
-import { type Source, toMoment, usualBench } from '#core/records'
+import { nameIssue } from '~/forms/nameIssue'
 
 /** Beginning: with the demo room, or with an empty one. Neither touches what is already on the device. */
 export function useStart() {
   const settings = useSettingsStore()
+  const { saveAll } = useSave()
   const busy = useState('start.busy', () => false)
   const problem = useState('start.problem', () => '')
 
@@ -28,45 +30,52 @@ export function useStart() {
     }
   }
 
-  /** A room with one rack, for the first glass. */
+  /** A room with one rack, for the first glass, and the two waters that nearly everyone has. */
   async function openEmpty(name: string) {
+    const label = name.trim() || 'My room'
+    problem.value = nameIssue(label, '')
+    if (problem.value) return
     const now = Date.now()
-    const editedAt = toMoment(now)
-    const db = openDb()
-    const room = { id: newId(), editedAt, name: name.trim() || 'My room', keepers: [], bench: usualBench }
-    await saveRecord(db, 'rooms', room, now)
-    await saveRecord(
-      db,
-      'racks',
-      { id: newId(), editedAt, roomId: room.id, name: 'Rack 1', kind: 'rack', shelves: 2, order: 0 },
-      now,
-    )
-    // pure water and a tap are what nearly everyone has; the tap says nothing until it is tested
+    const room: Room = { ...begun(newId(), now), name: label, keepers: [], bench: usualBench }
+    const rack: Rack = {
+      ...begun(newId(), now),
+      roomId: room.id,
+      name: 'Rack 1',
+      kind: 'rack',
+      shelves: 2,
+      order: 0,
+    }
+    // the tap says nothing until it is tested
     const source = (name: string, kind: Source['kind'], disinfectant: Source['disinfectant']): Source => ({
-      id: newId(),
-      editedAt,
+      ...begun(newId(), now),
       roomId: room.id,
       name,
       kind,
       disinfectant,
       analyses: [],
-      retired: false,
     })
-    await saveRecord(db, 'sources', source('Pure water', 'pure', 'none'), now)
-    await saveRecord(db, 'sources', source('Tap', 'tap', 'unknown'), now)
+    const saved = await saveAll([
+      { table: 'rooms', record: room },
+      { table: 'racks', record: rack },
+      { table: 'sources', record: source('Pure water', 'pure', 'none') },
+      { table: 'sources', record: source('Tap', 'tap', 'unknown') },
+    ])
+    if (!saved) return
     settings.roomId = room.id
     await navigateTo('/')
   }
 
   /** On a device without any room the server may ask for the demo (`npm run demo`). No answer is no problem. */
   async function begin() {
-    // a database that does not open is told of by the Room itself
+    // a database that does not open is told of on every page
+    void dropOldAside(openDb(), Date.now()).catch(() => undefined)
     const rooms = await openDb()
-      .rooms.count()
+      .records('rooms')
+      .count()
       .catch(() => null)
     if (rooms === null || rooms > 0) return
     const health = await $fetch<{ startWith?: string }>('/api/health').catch(() => null)
-    if (health?.startWith === 'demo' && (await openDb().rooms.count()) === 0) await openDemo()
+    if (health?.startWith === 'demo' && (await openDb().records('rooms').count()) === 0) await openDemo()
   }
   return { busy, problem, openDemo, openEmpty, begin }
 }

@@ -11,10 +11,5 @@ export interface Round {
   endedAt: string
 }
 
-const json = {
-  read: (v: string) => (v ? JSON.parse(v) : null) as Round | null,
-  write: (v: Round | null) => (v ? JSON.stringify(v) : ''),
-}
-
 /** The round that is kept on this device, of whatever room; null before the first. */
-export const useStoredRound = () => useLocalStorage<Round | null>('ulkin.round', null, { serializer: json })
+export const useStoredRound = () => useDurable<Round | null>('ulkin.round', null)

@@ -1,158 +1,106 @@
-import type { mergeTables, Backup, MergeConflict, MergePlan } from '#core/formats'
-import { AtticItem, BACKUP_FORMAT, BACKUP_VERSION, planMerge } from '#core/formats'
-import { toMoment } from '#core/records'
-import type { UlkinDb } from './database'
-import { atticItem } from './records'
+import {
+  type Backup,
+  BACKUP_FORMAT,
+  BACKUP_VERSION,
+  type MergeConflict,
+  type MergePlan,
+  mergeWrites,
+  planMerge,
+  type Rows,
+  type Settlement,
+} from '#core/formats'
+import { type Photo, type TableName, toMoment } from '#core/records'
+import type { StoredRows, UlkinDb } from './database'
+import { filedPhotos, storedPhotos } from './photos'
 import { touchColonies } from './revisions'
 
-const tablesOf = (db: UlkinDb) => [
-  db.rooms,
-  db.racks,
-  db.glasses,
-  db.colonies,
-  db.sources,
-  db.shelf,
-  db.plans,
-  db.scenarios,
-  db.orders,
-  db.practice,
-  db.photos,
-  db.entries,
-  db.attic,
-  db.revisions,
-  db.summaries,
-]
+/** Names of all tables of records in a database. */
+const namesOf = (db: UlkinDb): TableName[] => Object.keys(db.registry) as TableName[]
 
-/** Reads everything on this device: all rooms, their logs and the attic. */
-export async function readAll(db: UlkinDb, nowMs: number): Promise<Backup> {
-  return db.transaction('r', tablesOf(db), async () => {
-    const [
-      rooms,
-      racks,
-      glasses,
-      colonies,
-      sources,
-      shelf,
-      plans,
-      scenarios,
-      orders,
-      practice,
-      photos,
-      entries,
-      attic,
-    ] = await Promise.all([
-      db.rooms.toArray(),
-      db.racks.toArray(),
-      db.glasses.toArray(),
-      db.colonies.toArray(),
-      db.sources.toArray(),
-      db.shelf.toArray(),
-      db.plans.toArray(),
-      db.scenarios.toArray(),
-      db.orders.toArray(),
-      db.practice.toArray(),
-      db.photos.toArray(),
-      db.entries.toArray(),
-      db.attic.toArray(),
-    ])
-    return {
-      format: BACKUP_FORMAT,
-      version: BACKUP_VERSION,
-      exportedAt: toMoment(nowMs),
-      rooms,
-      racks,
-      glasses,
-      colonies,
-      sources,
-      shelf,
-      plans,
-      scenarios,
-      orders,
-      practice,
-      photos,
-      entries,
-      attic,
-    }
+/** Reads all rows as they lie in the database; call inside a transaction over everything, or begin one. */
+export async function readRows(db: UlkinDb): Promise<StoredRows> {
+  const names = namesOf(db)
+  return db.transaction('r', names, async () => {
+    const rows = await Promise.all(names.map(name => db.table(name).toArray()))
+    return Object.fromEntries(names.map((name, i) => [name, rows[i]])) as unknown as StoredRows
   })
+}
+
+/** Reads everything on this device: all rooms, their logs and the attic, as a backup. */
+export async function readAll(db: UlkinDb, nowMs: number): Promise<Backup> {
+  const rows = await readRows(db)
+  const photos = await filedPhotos(rows.photos)
+  return { format: BACKUP_FORMAT, version: BACKUP_VERSION, exportedAt: toMoment(nowMs), ...rows, photos }
 }
 
 /** Compares a backup with what is on this device; changes nothing. */
-export async function compareBackup(db: UlkinDb, theirs: Backup, nowMs: number): Promise<MergePlan> {
-  return planMerge(await readAll(db, nowMs), theirs)
+export async function compareBackup(db: UlkinDb, theirs: Backup): Promise<MergePlan> {
+  return planMerge(await comparable(db), theirs, db.registry)
 }
 
 /**
- * Carries out an import: adds what is new, and of the conflicts takes those that the keeper chose. A version that is
- * replaced goes to the attic, and so does one from the file that is not taken.
- * @param takeTheirs conflicts in which the file's version is to win
+ * What is compared: photos never change once made, so those that are here already are not read again.
+ * Call inside the transaction that writes, or begin one.
  */
-export async function applyMerge(
+async function comparable(db: UlkinDb): Promise<Rows> {
+  const { photos: _, ...rows } = await readRows(db)
+  return { ...rows, photos: [] }
+}
+
+/** What became of an import. */
+export interface Brought {
+  /** conflicts that came up between the look and the import, and were settled as offered */
+  unseen: number
+}
+
+/**
+ * Carries out an import: compares again inside its own transaction, adds what is new, takes newer versions, and settles
+ * conflicts as the keeper chose, or as they are offered. A version that is replaced goes to the attic, and so does one
+ * from the file that is not taken.
+ * @param theirs the file
+ * @param chosen how the keeper settled the conflicts that were shown, by table and id
+ */
+export async function bringIn(
   db: UlkinDb,
-  plan: MergePlan,
-  takeTheirs: readonly MergeConflict[],
+  theirs: Backup,
+  chosen: ReadonlyMap<string, Settlement>,
   nowMs: number,
-): Promise<void> {
-  const { add } = plan
-  const taken = new Set(takeTheirs)
-  await db.transaction('rw', tablesOf(db), async () => {
-    await Promise.all([
-      db.rooms.bulkAdd(add.rooms),
-      db.racks.bulkAdd(add.racks),
-      db.glasses.bulkAdd(add.glasses),
-      db.colonies.bulkAdd(add.colonies),
-      db.sources.bulkAdd(add.sources),
-      db.shelf.bulkAdd(add.shelf),
-      db.plans.bulkAdd(add.plans),
-      db.scenarios.bulkAdd(add.scenarios),
-      db.orders.bulkAdd(add.orders),
-      db.practice.bulkAdd(add.practice),
-      db.photos.bulkAdd(add.photos),
-      db.entries.bulkAdd(add.entries),
-      db.attic.bulkAdd(add.attic),
-    ])
-    const replaced: AtticItem[] = []
-    for (const conflict of plan.conflicts) {
-      const theirsWins = taken.has(conflict)
-      replaced.push(AtticItem.parse(atticItem(conflict.table, theirsWins ? conflict.mine : conflict.theirs, nowMs)))
-      if (theirsWins) await db.table(conflict.table).put(conflict.theirs)
-    }
-    await db.attic.bulkAdd(replaced)
+): Promise<Brought> {
+  const { photos, ...rest } = theirs
+  const pictures = storedPhotos(photos)
+  return db.transaction('rw', db.everything, async () => {
+    const here = new Set(await db.records('photos').toCollection().primaryKeys())
+    const plan = planMerge(await comparable(db), { ...rest, photos: [] }, db.registry)
+    for (const name of namesOf(db)) if (name !== 'photos') await db.table(name).bulkAdd(plan.add[name])
+    await db.records('photos').bulkAdd(pictures.filter(p => !here.has(p.id)))
+    const { put, attic } = mergeWrites(plan, c => chosen.get(conflictKey(c)) ?? 'joined', nowMs, db.registry)
+    for (const { table, record } of put) await db.table(table).put(record)
+    await db.table('attic').bulkPut(attic)
     // an import may change anything: all colonies are judged anew
-    await touchColonies(db, { colonyIds: await db.colonies.toCollection().primaryKeys() })
+    await touchColonies(db, { colonyIds: await db.records('colonies').toCollection().primaryKeys() })
+    return { unseen: plan.conflicts.filter(c => !chosen.has(conflictKey(c))).length }
   })
 }
 
-/** Adds a backup's records that are not here yet and leaves all others as they are, e.g. the demo room. */
-export async function addMissing(db: UlkinDb, backup: Backup, nowMs: number): Promise<void> {
-  const plan = await compareBackup(db, backup, nowMs)
-  await applyMerge(db, { ...plan, conflicts: [] }, [], nowMs)
-}
+/** By what a choice of the keeper finds its conflict again. */
+export const conflictKey = ({ table, id }: Pick<MergeConflict, 'table' | 'id'>): string => `${table} ${id}`
 
-/** Empties the device. The caller has saved a backup file first. */
-export async function eraseAll(db: UlkinDb): Promise<void> {
-  await db.transaction('rw', tablesOf(db), () => Promise.all(tablesOf(db).map(t => t.clear())))
+/** Adds a backup's records that are not here yet, e.g. the demo room. */
+export async function addMissing(db: UlkinDb, backup: Backup, nowMs: number): Promise<void> {
+  const plan = await compareBackup(db, backup)
+  const mine = new Map(plan.conflicts.map(c => [conflictKey(c), 'mine' as const]))
+  await bringIn(db, backup, mine, nowMs)
 }
 
 /** Number of rows by table, for the Records place. */
-export async function countRows(
-  db: UlkinDb,
-): Promise<Record<(typeof mergeTables)[number] | 'entries' | 'attic', number>> {
-  const tables = [...mergeTablesOf(db), ['entries', db.entries], ['attic', db.attic]] as const
-  return Object.fromEntries(
-    await Promise.all(tables.map(async ([name, table]) => [name, await table.count()])),
-  ) as Awaited<ReturnType<typeof countRows>>
+export async function countRows(db: UlkinDb): Promise<Record<TableName, number>> {
+  const names = namesOf(db)
+  const counts = await Promise.all(names.map(name => db.table(name).count()))
+  return Object.fromEntries(names.map((name, i) => [name, counts[i]])) as Record<TableName, number>
 }
-const mergeTablesOf = (db: UlkinDb) =>
-  [
-    ['rooms', db.rooms],
-    ['racks', db.racks],
-    ['glasses', db.glasses],
-    ['colonies', db.colonies],
-    ['sources', db.sources],
-    ['shelf', db.shelf],
-    ['plans', db.plans],
-    ['scenarios', db.scenarios],
-    ['orders', db.orders],
-    ['practice', db.practice],
-    ['photos', db.photos],
-  ] as const
+
+/** Photos of a file that are not here yet, for the report. */
+export async function newPhotos(db: UlkinDb, photos: readonly Photo[]): Promise<number> {
+  const here = new Set(await db.records('photos').toCollection().primaryKeys())
+  return photos.filter(p => !here.has(p.id)).length
+}

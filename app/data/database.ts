@@ -1,20 +1,10 @@
 import { Dexie, type EntityTable } from 'dexie'
-import { type AtticItem, suppliesOfVersion1 } from '#core/formats'
-import type {
-  Colony,
-  Entry,
-  Glass,
-  Order,
-  Photo,
-  Plan,
-  Practice,
-  Rack,
-  Room,
-  Scenario,
-  ShelfItem,
-  Source,
-} from '#core/records'
+import { editedInVersion4, entryOfVersion5, recordOfVersion5, type Rows, suppliesOfVersion1 } from '#core/formats'
+import { type Photo, type Registry, tables, type TableName, type Tables } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
+import { keepKeys, rowKeys } from './keys'
+import { blobOf } from './photos'
+import { DatabaseWatch } from './trouble'
 
 /** Watches a query: the one way in which screens learn of writes, in this tab or another. */
 export { liveQuery } from 'dexie'
@@ -34,27 +24,95 @@ export interface Summary {
   statements: ColonyStatements
 }
 
+/** A photo as the database holds it: bytes, not text. */
+export type StoredPhoto = Omit<Photo, 'jpeg'> & { jpeg: Blob }
+
+/** All of a keeper's data as it lies in the database. */
+export type StoredRows = Omit<Rows, 'photos'> & { photos: StoredPhoto[] }
+
+/** Everything that was erased, put aside on the device for a while. */
+export interface Aside {
+  id: string
+  /** moment of erasing, ms since 1970 */
+  atMs: number
+  rows: StoredRows
+}
+
+type RowOf<T extends TableName> = T extends 'photos' ? StoredPhoto : Tables[T]
+/** A table of the keeper's records. */
+export type RecordsTable<T extends TableName> = EntityTable<RowOf<T> & { id: string }, 'id'>
+
+/** Where a table's rows lie and by what they are found, in Dexie's notation. */
+const storeOf = ({ indexes, keys }: Registry[string]) => ['id', ...(keys ? ['*keys'] : []), ...indexes].join(', ')
+
+/** What the database of a registry must look like. */
+export const storesOf = (registry: Registry): Record<string, string> =>
+  Object.fromEntries(Object.entries(registry).map(([name, table]) => [name, storeOf(table)]))
+
+/** What this device remembers of its own: a round under way, what was typed at its glasses. Never in a backup. */
+export interface Kept {
+  id: string
+  value: unknown
+  turn: number
+}
+
+/** Version of the database: raised with every change of shape, together with the backup's. */
+export const DATABASE_VERSION = 5
+
 /** The browser's database. Only app/data opens it; entries are read by index, never whole, but for a backup. */
 export class UlkinDb extends Dexie {
-  rooms!: EntityTable<Room, 'id'>
-  racks!: EntityTable<Rack, 'id'>
-  glasses!: EntityTable<Glass, 'id'>
-  colonies!: EntityTable<Colony, 'id'>
-  sources!: EntityTable<Source, 'id'>
-  shelf!: EntityTable<ShelfItem, 'id'>
-  plans!: EntityTable<Plan, 'id'>
-  scenarios!: EntityTable<Scenario, 'id'>
-  orders!: EntityTable<Order, 'id'>
-  practice!: EntityTable<Practice, 'id'>
-  photos!: EntityTable<Photo, 'id'>
-  entries!: EntityTable<Entry, 'id'>
-  attic!: EntityTable<AtticItem, 'id'>
   revisions!: EntityTable<Revision, 'colonyId'>
   summaries!: EntityTable<Summary, 'colonyId'>
+  aside!: EntityTable<Aside, 'id'>
+  kept!: EntityTable<Kept, 'id'>
+  /** tells of trouble with the database as a whole */
+  readonly watch: DatabaseWatch
 
-  constructor(name = 'ulkin') {
+  constructor(
+    name = 'ulkin',
+    readonly registry: Registry = tables,
+  ) {
     super(name)
-    // a change of shape gets a new version here, with an upgrade that brings the rows along
+    keepKeys(this, registry)
+    this.watch = new DatabaseWatch(this, DATABASE_VERSION)
+    this.olderVersions()
+    const { attic, ...stores } = storesOf(registry)
+    this.version(DATABASE_VERSION)
+      .stores({ ...stores, attic: attic!, revisions: 'colonyId', summaries: 'colonyId', aside: 'id', kept: 'id' })
+      .upgrade(async tx => {
+        for (const name of editedInVersion4)
+          await tx
+            .table(name)
+            .toCollection()
+            .modify((row, ref) => {
+              ref.value = recordOfVersion5(name, row)
+            })
+        for (const name of ['colonies', 'entries'])
+          await tx
+            .table(name)
+            .toCollection()
+            .modify((row, ref) => {
+              const entry = name === 'entries' ? (entryOfVersion5(row) as object) : row
+              ref.value = { ...entry, keys: rowKeys(registry, name, entry) }
+            })
+        const photos = (await tx.table('photos').toArray()) as Photo[]
+        await tx.table('photos').bulkPut(photos.map(p => ({ ...p, jpeg: blobOf(p.jpeg) })))
+        await tx.table('summaries').clear()
+      })
+  }
+
+  /** A table of records by its name. */
+  records<T extends TableName>(name: T): RecordsTable<T> {
+    return this.table(name) as unknown as RecordsTable<T>
+  }
+
+  /** All tables of records, and those that follow from them: what a change of everything must lock. */
+  get everything() {
+    return [...Object.keys(this.registry), 'revisions', 'summaries'].map(name => this.table(name))
+  }
+
+  /** The shapes of versions that were released: a database of any of them must come along. */
+  private olderVersions() {
     this.version(1).stores({
       rooms: 'id',
       racks: 'id, roomId',

@@ -1,7 +1,8 @@
 import { Dexie } from 'dexie'
-import { Entry, type EntryKind, Photo, subjectOf } from '#core/records'
+import { Entry, type EntryKind, logKey, Photo, subjectOf } from '#core/records'
 import type { Revision, UlkinDb } from './database'
 import { firstId } from './newId'
+import { storedPhotos } from './photos'
 import { touchColonies } from './revisions'
 
 /**
@@ -16,7 +17,8 @@ export async function addEntries(
 ): Promise<Revision[]> {
   const checked = entries.map(e => Entry.parse(e))
   const pictures = photos.map(p => Photo.parse(p))
-  return db.transaction('rw', [db.entries, db.colonies, db.revisions, db.photos], async () => {
+  const locked = ['entries', 'colonies', 'glasses', 'revisions', 'photos']
+  return db.transaction('rw', locked, async () => {
     const subjects = checked.map(subjectOf)
     const known = (ids: (string | undefined)[]) => [...new Set(ids.filter(id => id !== undefined))]
     const [revised] = await Promise.all([
@@ -24,24 +26,20 @@ export async function addEntries(
         colonyIds: known(subjects.flatMap(s => [s.colonyId, s.toColonyId])),
         glassIds: known(subjects.map(s => s.glassId)),
       }),
-      db.entries.bulkAdd(checked),
-      db.photos.bulkAdd(pictures),
+      db.records('entries').bulkAdd(checked),
+      db.records('photos').bulkAdd(storedPhotos(pictures)),
     ])
     return revised
   })
 }
 
-/** All entries of a colony, superseded ones too and moves into it, by time. */
-export async function entriesOfColony(db: UlkinDb, colonyId: string): Promise<Entry[]> {
-  const by = (index: string) =>
-    db.entries.where(index).between([colonyId, Dexie.minKey], [colonyId, Dexie.maxKey]).toArray()
-  const [own, movedIn] = await Promise.all([by('[colonyId+at]'), by('[toColonyId+at]')])
-  return movedIn.length === 0 ? own : [...own, ...movedIn].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))
-}
-
-/** All entries of a glass's water, superseded ones too, by time. */
-export const entriesOfGlass = (db: UlkinDb, glassId: string): Promise<Entry[]> =>
-  db.entries.where('[glassId+at]').between([glassId, Dexie.minKey], [glassId, Dexie.maxKey]).toArray()
+/**
+ * All entries that name a colony, a glass or an animal, superseded ones too and moves into it, by time.
+ * @param from only what happened since this moment
+ * @param to only what happened before this one
+ */
+export const entriesOf = (db: UlkinDb, id: string, from = '', to = '~'): Promise<Entry[]> =>
+  db.records('entries').where('keys').between(logKey(id, from), logKey(id, to)).toArray()
 
 /**
  * Entries of some kinds in all rooms that were written since a moment: for what is reckoned across glasses, like the stock
@@ -51,7 +49,8 @@ export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], s
   (
     await Promise.all(
       kinds.map(kind =>
-        db.entries
+        db
+          .records('entries')
           .where('[kind+id]')
           .between([kind, firstId(sinceMs)], [kind, Dexie.maxKey])
           .toArray(),
@@ -67,17 +66,13 @@ export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], s
 export function entriesSince(db: UlkinDb, sinceMs: number): () => Promise<Entry[]> {
   let held: Entry[] = []
   return async () => {
-    const range = () => db.entries.where('id').aboveOrEqual(firstId(sinceMs))
+    const range = () => db.records('entries').where('id').aboveOrEqual(firstId(sinceMs))
     const newest = held.at(-1)
     const [fresh, total] = await Promise.all([
-      newest ? db.entries.where('id').above(newest.id).toArray() : Promise.resolve([]),
+      newest ? db.records('entries').where('id').above(newest.id).toArray() : Promise.resolve([]),
       range().count(),
     ])
     held = held.length + fresh.length === total ? [...held, ...fresh] : await range().toArray()
     return held
   }
 }
-
-/** The photos of some entries; those that are missing are left out. */
-export const photosOf = async (db: UlkinDb, ids: readonly string[]): Promise<Photo[]> =>
-  (await db.photos.bulkGet([...ids])).flatMap(p => p ?? [])

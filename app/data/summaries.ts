@@ -1,6 +1,8 @@
 import type { StatementInput } from '#core/statements'
 import type { Summary, UlkinDb } from './database'
-import { entriesOfColony, entriesOfGlass } from './log'
+import type { WaterStay } from '#core/records'
+import { deviceZone } from './deviceZone'
+import { entriesOf } from './log'
 
 /** A kept summary, and whether it still holds: same revision, same day. One that does not is better than none until a new one is there. */
 export interface KeptSummary {
@@ -25,6 +27,8 @@ export async function keptSummaries(
 
 /** A colony with the records that its statements follow from beside the log, as the page has them, and their revision. */
 export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass'> {
+  /** the waters in which it lived, the present one last */
+  waters: readonly WaterStay[]
   revision: string
 }
 
@@ -39,21 +43,17 @@ export async function statementInputs(
   subjects: readonly StatementSubject[],
   nowMs: number,
 ): Promise<StatementInput[]> {
-  return db.transaction('r', db.entries, () =>
+  return db.transaction('r', db.table('entries'), () =>
     Promise.all(
-      subjects.map(async ({ colony, glass }) => {
-        const [colonyEntries, glassEntries] = await Promise.all([
-          entriesOfColony(db, colony.id),
-          entriesOfGlass(db, glass.id),
+      subjects.map(async ({ colony, glass, waters }) => {
+        const present = waters.at(-1)!.water
+        const [colonyEntries, glassEntries, ...before] = await Promise.all([
+          entriesOf(db, colony.id),
+          entriesOf(db, present.id),
+          ...waters.slice(0, -1).map(w => entriesOf(db, w.water.id, w.from, w.to)),
         ])
-        return {
-          colony,
-          glass,
-          colonyEntries,
-          glassEntries,
-          nowMs,
-          utcOffsetMinutes: 0 - new Date(nowMs).getTimezoneOffset(),
-        }
+        const earlier = before.map((entries, i) => ({ water: waters[i]!.water, entries }))
+        return { colony, glass, water: present, colonyEntries, glassEntries, earlier, nowMs, zone: deviceZone() }
       }),
     ),
   )

@@ -1,6 +1,8 @@
 import { groupOf, schoolKinds, type SchoolKind } from '#core/groups'
-import { Colony as ColonySchema, type Colony, Heads, headsTotal, toMoment } from '#core/records'
+import { begun, Colony as ColonySchema, type Colony, Heads, headsTotal, toMoment } from '#core/records'
 import { newId } from '~/data/newId'
+import { readPastDay } from './deviceDays'
+import { nameIssue } from './nameIssue'
 import { wholeNumber } from './wholeNumber'
 
 /** A colony as it is started: animals, habits, starters. */
@@ -53,15 +55,14 @@ export function readColony(
 ): { ok: true; colony: Colony } | { ok: false; issues: ColonyIssues } {
   const issues: ColonyIssues = {}
   if (draft.groupId === '') issues.groupId = 'Choose the animals.'
-  if (draft.name.trim() === '') issues.name = 'Give the line or colony a name.'
-  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
+  const unnamed = nameIssue(draft.name, 'Give the line or colony a name.')
+  if (unnamed) issues.name = unnamed
   const heads = readHeads(draft.heads)
   if (!heads.ok) issues.heads = heads.issue
   else if (headsTotal(heads.heads) === 0) issues.heads = 'How many animals start it? At least one.'
-  const startedMs = draft.startedAt === '' ? nowMs : new Date(draft.startedAt).getTime()
-  if (Number.isNaN(startedMs)) issues.startedAt = 'That is no day.'
-  else if (startedMs > nowMs) issues.startedAt = 'The day lies in the future.'
-  if (Object.keys(issues).length > 0 || !heads.ok) return { ok: false, issues }
+  const started = draft.startedAt === '' ? { ok: true as const, ms: nowMs } : readPastDay(draft.startedAt, nowMs)
+  if (!started.ok) issues.startedAt = started.issue
+  if (Object.keys(issues).length > 0 || !heads.ok || !started.ok) return { ok: false, issues }
   const known = new Set(schoolsOf(draft.groupId) as string[])
   const schools = Object.fromEntries(
     Object.entries(draft.schools).filter(([kind, option]) => known.has(kind) && option !== ''),
@@ -69,13 +70,13 @@ export function readColony(
   return {
     ok: true,
     colony: ColonySchema.parse({
-      id: newId(),
-      editedAt: toMoment(nowMs),
-      glassId,
+      ...begun(newId(), nowMs),
+      form: 'colony',
+      stays: [{ glassId, from: toMoment(started.ms) }],
       name: draft.name.trim(),
       groupId: draft.groupId,
       schools,
-      startedAt: toMoment(startedMs),
+      startedAt: toMoment(started.ms),
       founders: heads.heads,
       targets: {},
       life: {},

@@ -1,24 +1,33 @@
-import { format } from 'date-fns'
 import type { ResolvedGroup } from '#core/groups'
 import {
   Colony as ColonySchema,
   type Colony,
+  movedTo,
+  presentGlassId,
+  type Stay,
   type TargetOverride,
   toMoment,
   type ValueKey,
   valueKeys,
 } from '#core/records'
-import { parseNumber } from '#core/units'
 import { limitText, storedValue, type UnitPrefs } from '~/words/unitPrefs'
+import { deviceDay, readPastDay } from './deviceDays'
+import { nameIssue } from './nameIssue'
+import { numberIn } from './readNumber'
 import { wholeNumber } from './wholeNumber'
 
-const DAY = 'yyyy-MM-dd'
 type Limits = { prefLow: string; prefHigh: string; tolLow: string; tolHigh: string }
 /** What can be changed of a colony after it has started, as typed. Empty fields follow the group. */
 export interface ColonyEdit {
   name: string
+  /** the glass that it lives in now, or is moved to */
   glassId: string
-  /** day in this glass since */ startedAt: string
+  /** day of the move, where the glass changes; empty for today */
+  movedAt: string
+  /** day on which the colony began */
+  startedAt: string
+  /** the line that it shares with other colonies; empty for none */
+  lineId: string
   schools: Record<string, string>
   minimumKeep: string
   growthPct: string
@@ -42,8 +51,10 @@ export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
   const { life } = colony
   return {
     name: colony.name,
-    glassId: colony.glassId,
-    startedAt: format(new Date(colony.startedAt), DAY),
+    glassId: presentGlassId(colony),
+    movedAt: '',
+    startedAt: deviceDay(Date.parse(colony.startedAt)),
+    lineId: colony.lineId ?? '',
     schools: { ...colony.schools },
     minimumKeep: colony.minimumKeep === undefined ? '' : String(colony.minimumKeep),
     growthPct:
@@ -55,7 +66,7 @@ export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
 
 /**
  * Reads the fields back into the colony.
- * @returns the colony, or a sentence by field: `name`, `startedAt`, `minimumKeep`, `growthPct`, `capacityPerL`, `targets.<value>`
+ * @returns the colony, or a sentence by field: `name`, `startedAt`, `movedAt`, `minimumKeep`, `growthPct`, `capacityPerL`, `targets.<value>`
  */
 export function readColonyEdit(
   edit: ColonyEdit,
@@ -64,27 +75,21 @@ export function readColonyEdit(
   nowMs: number,
 ): { ok: true; colony: Colony } | { ok: false; issues: Record<string, string> } {
   const issues: Record<string, string> = {}
-  const name = edit.name.trim()
-  if (name === '' || name.length > 60)
-    issues.name = name === '' ? 'Give it a name.' : 'The name must have 60 letters at most.'
-  // the same day keeps its hour
-  const startMs =
-    edit.startedAt === format(new Date(colony.startedAt), DAY)
-      ? new Date(colony.startedAt).getTime()
-      : new Date(`${edit.startedAt}T00:00`).getTime()
-  if (Number.isNaN(startMs)) issues.startedAt = 'That is no day.'
-  else if (startMs > nowMs) issues.startedAt = 'The day lies in the future.'
+  const unnamed = nameIssue(edit.name, 'Give it a name.')
+  if (unnamed) issues.name = unnamed
+  const started = readPastDay(edit.startedAt, nowMs, Date.parse(colony.startedAt))
+  if (!started.ok) issues.startedAt = started.issue
+  const stays = started.ok ? readStays(edit, { colony, startMs: started.ms, nowMs, issues }) : colony.stays
   const keep = edit.minimumKeep.trim() === '' ? null : wholeNumber(edit.minimumKeep, 0)
   if (keep && !keep.ok) issues.minimumKeep = keep.issue
-  const growth = between(edit.growthPct, -35, 150, 'growthPct', issues, 'Per cent a week, from −35 to 150.')
-  const capacity = between(
-    edit.capacityPerL,
-    0.001,
-    500,
-    'capacityPerL',
-    issues,
-    'Animals per litre, above 0 and at most 500.',
-  )
+  const between = (field: 'growthPct' | 'capacityPerL', [low, high]: [number, number], sentence: string) => {
+    if (edit[field].trim() === '') return null
+    const value = numberIn(edit[field].replace('%', ''), { low, high })
+    if (value === null) issues[field] = sentence
+    return value
+  }
+  const growth = between('growthPct', [-35, 150], 'Per cent a week, from −35 to 150.')
+  const capacity = between('capacityPerL', [0.001, 500], 'Animals per litre, above 0 and at most 500.')
   const targets: Partial<Record<ValueKey, TargetOverride>> = {}
   for (const key of valueKeys) {
     const typed = edit.targets[key]
@@ -93,15 +98,16 @@ export function readColonyEdit(
     if (typeof read === 'string') issues[`targets.${key}`] = read
     else targets[key] = read
   }
-  if (Object.keys(issues).length > 0) return { ok: false, issues }
-  const { minimumKeep: _old, ...rest } = colony
+  if (Object.keys(issues).length > 0 || !started.ok) return { ok: false, issues }
+  const { minimumKeep: _keep, lineId: _line, ...rest } = colony
   return {
     ok: true,
     colony: ColonySchema.parse({
       ...rest,
-      name,
-      glassId: edit.glassId,
-      startedAt: toMoment(startMs),
+      name: edit.name.trim(),
+      stays,
+      ...(edit.lineId && { lineId: edit.lineId }),
+      startedAt: toMoment(started.ms),
       schools: edit.schools,
       targets,
       life: {
@@ -113,27 +119,36 @@ export function readColonyEdit(
   }
 }
 
-function between(
-  text: string,
-  low: number,
-  high: number,
-  field: string,
-  issues: Record<string, string>,
-  sentence: string,
-): number | null {
-  if (text.trim() === '') return null
-  const n = parseNumber(text.replace('%', ''))
-  if (n === null || n < low || n > high) {
-    issues[field] = sentence
-    return null
+/** Where the colony stood: its past stays where it was, and a move begins a new stay. */
+function readStays(
+  edit: ColonyEdit,
+  {
+    colony,
+    startMs,
+    nowMs,
+    issues,
+  }: { colony: Colony; startMs: number; nowMs: number; issues: Record<string, string> },
+): Stay[] {
+  const [first, ...later] = colony.stays
+  const start = toMoment(startMs)
+  const firstEnd = first!.to ?? later[0]?.from
+  if (firstEnd !== undefined && start >= firstEnd) {
+    issues.startedAt = 'It had moved to another glass by then.'
+    return colony.stays
   }
-  return n
+  const stays = [{ ...first!, from: start }, ...later]
+  if (edit.glassId === presentGlassId(colony)) return stays
+  const moved = edit.movedAt === '' ? { ok: true as const, ms: nowMs } : readPastDay(edit.movedAt, nowMs)
+  if (!moved.ok) issues.movedAt = moved.issue
+  else if (moved.ms < startMs) issues.movedAt = 'It did not live yet.'
+  else return movedTo(stays, edit.glassId, toMoment(moved.ms))
+  return stays
 }
 
 /** The tolerated range may be left out: then it is the preferred one. */
 function readLimits(key: ValueKey, typed: Limits, units: UnitPrefs): TargetOverride | string {
   const number = (text: string) => {
-    const n = parseNumber(text)
+    const n = numberIn(text)
     return n === null ? null : Number(storedValue(key, n, units).toPrecision(12))
   }
   const preferred = [number(typed.prefLow), number(typed.prefHigh)] as const

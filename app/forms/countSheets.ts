@@ -1,5 +1,5 @@
 import { type CountMethod, Entry, type Heads } from '#core/records'
-import { parseNumber } from '#core/units'
+import { numberIn } from './readNumber'
 
 /** Numbers in a row as they are typed, with commas or spaces between: "12, 9, 5". */
 export function readSeries(text: string, least: number): { ok: true; series: number[] } | { ok: false; issue: string } {
@@ -32,8 +32,8 @@ export function readEfforts(
 
 /** A share of the tank as it is typed in per cent. */
 export function readShare(text: string): { ok: true; share: number } | { ok: false; issue: string } {
-  const value = parseNumber(text)
-  return value !== null && value > 0 && value <= 100
+  const value = numberIn(text, { low: 0, high: 100 })
+  return value !== null && value > 0
     ? { ok: true, share: value / 100 }
     : { ok: false, issue: 'A share above 0 and at most 100 %.' }
 }

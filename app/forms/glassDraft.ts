@@ -1,9 +1,12 @@
 import type { SubstrateKind, Glass, Rack } from '#core/records'
-import { Glass as GlassSchema, onShelf, placeAt, toMoment } from '#core/records'
-import { parseNumber, parseQuantity, volume, editText } from '#core/units'
+import { begun, Glass as GlassSchema, MAX_LITRES, MIN_LITRES, onShelf, placeAt, toMoment } from '#core/records'
+import { editText, volume } from '#core/units'
 import { newId } from '~/data/newId'
-import type { UnitPrefs } from '~/words/unitPrefs'
-import { readNumber } from './readNumber'
+import { type UnitPrefs, volumeText } from '~/words/unitPrefs'
+import { deviceDay, readPastDay } from './deviceDays'
+import { nameIssue } from './nameIssue'
+import { numberIn, readNumber } from './readNumber'
+import { readVolume } from './readVolume'
 
 /** A glass as typed. */
 export interface GlassDraft {
@@ -72,8 +75,19 @@ export function glassDraft(
     depthCm: text(substrate?.depthCm),
     rockKg: text(glass.rockKg),
     carbonateG: text(glass.carbonateG),
-    soilSince: glass.soilSince?.slice(0, 10) ?? '',
+    soilSince: glass.soilSince ? deviceDay(Date.parse(glass.soilSince)) : '',
   }
+}
+
+/** What a glass is read against. */
+export interface GlassContext {
+  /** the glass that is edited, null for a new one */
+  old: Glass | null
+  roomId: string
+  glasses: readonly Glass[]
+  racks: readonly Rack[]
+  units: UnitPrefs
+  nowMs: number
 }
 
 export type GlassIssues = Partial<
@@ -82,39 +96,31 @@ export type GlassIssues = Partial<
 
 /**
  * Reads a draft.
- * @param old the glass that is edited, null for a new one
  * @returns the glass, or a sentence for every field that is not right
  */
 export function readGlass(
   draft: GlassDraft,
-  old: Glass | null,
-  roomId: string,
-  glasses: readonly Glass[],
-  racks: readonly Rack[],
-  units: UnitPrefs,
-  nowMs: number,
+  { old, roomId, glasses, racks, units, nowMs }: GlassContext,
 ): { ok: true; glass: Glass } | { ok: false; issues: GlassIssues } {
   const issues: GlassIssues = {}
-  if (draft.name.trim() === '') issues.name = 'Give the glass a name.'
-  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
+  const unnamed = nameIssue(draft.name, 'Give the glass a name.')
+  if (unnamed) issues.name = unnamed
   const inside = readEdges(draft, issues)
-  const contents = readContents(draft, issues, nowMs)
+  const contents = readContents(draft, { issues, nowMs, old })
   const gross = inside
     ? { ok: true as const, value: Number(((inside.lengthCm * inside.widthCm * inside.heightCm) / 1000).toFixed(2)) }
-    : parseQuantity(draft.litres, volume, units.volume)
-  if (!gross.ok)
-    issues.litres =
-      gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
-  else if (!(gross.value > 0 && gross.value <= 5000))
-    issues[inside ? 'inside' : 'litres'] = 'It must be above 0 and at most 5000 L.'
+    : readVolume(draft.litres, units, 'How much does it hold when full?')
+  if (!gross.ok) issues.litres = gross.issue
+  else if (gross.value < MIN_LITRES || gross.value > MAX_LITRES)
+    issues.inside = `It must lie between ${volumeText(MIN_LITRES, units)} and ${volumeText(MAX_LITRES, units)}.`
   let fill: Glass['fill'] | null = null
   if (draft.fillBy === 'height') {
-    const pct = parseNumber(draft.fillPct.replace('%', ''))
-    if (pct === null || !(pct > 0 && pct <= 100)) issues.fill = 'The filled share must be above 0 and at most 100 %.'
+    const pct = numberIn(draft.fillPct.replace('%', ''), { low: 0, high: 100 })
+    if (pct === null || pct === 0) issues.fill = 'The filled share must be above 0 and at most 100 %.'
     else fill = { by: 'height', share: pct / 100 }
   } else {
-    const net = parseQuantity(draft.netLitres, volume, units.volume)
-    if (!net.ok || !(net.value > 0)) issues.fill = 'How much water is really in it?'
+    const net = readVolume(draft.netLitres, units, 'How much water is really in it?')
+    if (!net.ok) issues.fill = net.issue
     else if (gross.ok && net.value > gross.value) issues.fill = 'The water in it cannot be more than it holds.'
     else fill = { by: 'netLitres', netL: net.value }
   }
@@ -125,8 +131,7 @@ export function readGlass(
   const shelf = Math.min(draft.shelf, rack.shelves - 1)
   const stays = old && old.place.rackId === rack.id && old.place.shelf === shelf
   const glass: Glass = {
-    id: old?.id ?? newId(),
-    editedAt: toMoment(nowMs),
+    ...(old ? stampsOf(old) : begun(newId(), nowMs)),
     roomId,
     name: draft.name.trim(),
     kind: draft.kind,
@@ -146,14 +151,24 @@ export function readGlass(
   return { ok: true, glass: GlassSchema.parse(glass) }
 }
 
+/** What stays of a glass when it is read anew. */
+const stampsOf = ({ id, editedAt, rev, basedOn, ended, hosts }: Glass) => ({
+  id,
+  editedAt,
+  rev,
+  ...(basedOn && { basedOn }),
+  ...(ended && { ended }),
+  ...(hosts && { hosts }),
+})
+
 /** Inner edges: all three or none; they give the gross litres. */
 function readEdges(draft: GlassDraft, issues: GlassIssues): Glass['inside'] | null {
   const typed = [draft.lengthCm, draft.widthCm, draft.heightCm]
   if (typed.every(t => t.trim() === '')) return null
   const [l, w, h] = [
-    readNumber(draft.lengthCm, 1, 500, 'cm'),
-    readNumber(draft.widthCm, 1, 500, 'cm'),
-    readNumber(draft.heightCm, 1, 500, 'cm'),
+    readNumber(draft.lengthCm, { low: 1, high: 500, unit: 'cm' }),
+    readNumber(draft.widthCm, { low: 1, high: 500, unit: 'cm' }),
+    readNumber(draft.heightCm, { low: 1, high: 500, unit: 'cm' }),
   ]
   if (l.ok && w.ok && h.ok) return { lengthCm: l.value, widthCm: w.value, heightCm: h.value }
   issues.inside = 'Length, width and height in cm, or none of them.'
@@ -163,26 +178,23 @@ function readEdges(draft: GlassDraft, issues: GlassIssues): Glass['inside'] | nu
 /** What is in a glass beside water; an empty field is none. */
 function readContents(
   draft: GlassDraft,
-  issues: GlassIssues,
-  nowMs: number,
+  { issues, nowMs, old }: { issues: GlassIssues; nowMs: number; old: Glass | null },
 ): Pick<Glass, 'substrate' | 'rockKg' | 'carbonateG' | 'soilSince'> {
   const optional = (key: 'depthCm' | 'rockKg' | 'carbonateG', high: number, unit: string) => {
-    const read = readNumber(draft[key], 0, high, unit)
+    const read = readNumber(draft[key], { low: 0, high, unit })
     if (!read.ok && !read.empty) issues[key] = read.issue
     return read.ok ? read.value : 0
   }
   const depthCm = draft.substrate === 'none' ? 0 : optional('depthCm', 60, 'cm')
   const rockKg = optional('rockKg', 1000, 'kg')
   const carbonateG = optional('carbonateG', 200_000, 'g')
-  const since = draft.soilSince === '' ? null : new Date(`${draft.soilSince}T12:00`).getTime()
-  if (since !== null && (Number.isNaN(since) || since > nowMs + 86_400_000))
-    issues.soilSince = 'That is no day, or it lies in the future.'
+  const soilSince = old?.soilSince && Date.parse(old.soilSince)
+  const since = draft.soilSince === '' ? null : readPastDay(draft.soilSince, nowMs, soilSince || undefined)
+  if (since && !since.ok) issues.soilSince = since.issue
   return {
     ...(draft.substrate !== 'none' && { substrate: { kind: draft.substrate, depthCm } }),
     ...(rockKg > 0 && { rockKg }),
     ...(carbonateG > 0 && { carbonateG }),
-    ...(draft.substrate === 'activeSoil' &&
-      since !== null &&
-      !issues.soilSince && { soilSince: toMoment(Math.min(since, nowMs)) }),
+    ...(draft.substrate === 'activeSoil' && since?.ok && { soilSince: toMoment(since.ms) }),
   }
 }

@@ -40,9 +40,9 @@ export function readHarvest(
   const number = wholeNumber(draft.number, 1)
   if (!number.ok) issues.number = number.issue
   if (draft.outlet === '') issues.outlet = 'Where do they go?'
-  const price = draft.outlet === 'sold' ? readPrice(draft.price) : undefined
-  if (price === null) issues.price = 'A sum from 0 to 10 000, or nothing.'
-  if (Object.keys(issues).length > 0 || !number.ok) return { ok: false, issues }
+  const price = readPrice(draft.outlet === 'sold' ? draft.price : '')
+  if (!price.ok) issues.price = price.issue
+  if (Object.keys(issues).length > 0 || !number.ok || !price.ok) return { ok: false, issues }
   const parts = partsOf(draft.of, number.value)
   return {
     ok: true,
@@ -53,7 +53,7 @@ export function readHarvest(
       number: number.value,
       outlet: draft.outlet,
       ...(parts && { parts }),
-      ...(price !== undefined && { price }),
+      ...(price.price !== undefined && { price: price.price }),
       ...(orderId && { orderId }),
       ...(draft.text.trim() && { text: draft.text.trim() }),
     }),

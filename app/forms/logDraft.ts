@@ -5,16 +5,18 @@ import {
   type EntryKind,
   headsTotal,
   possibleRange,
+  stayAt,
   toMoment,
   type ValueKey,
   valueKeys,
 } from '#core/records'
-import { compensateConductivity, parseNumber } from '#core/units'
+import { compensateConductivity } from '#core/units'
 import { kindWord, plainCountMethods } from '~/words/states'
 import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
 import { headKeys, readHeads } from './colonyDraft'
 import { fieldKinds, glassKinds, isFieldKind } from './kindFields'
 import { type FieldValues, readFields, valuesOf } from './readFields'
+import { numberIn, numberIssue, typedNumber } from './readNumber'
 import { wholeNumber } from './wholeNumber'
 
 /** Kinds that the log sheet can write: those with fields of their own below, and those that fields alone describe. */
@@ -100,19 +102,25 @@ export interface Stamp {
   loggedAt: string
   keeper?: string
 }
+/** What a draft is read against. */
+export interface DraftContext {
+  colony: Colony | undefined
+  /** id and time of writing for the new entry */
+  stamp: Stamp
+  units: UnitPrefs
+  nowMs: number
+  /** the glass whose water the colony lived in at a moment; its own glass when missing */
+  waterIdAt?: (atMs: number) => string
+}
 export type DraftIssues = Record<string, string>
 
 /**
  * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `at`, `text`, `colonyId`, `readings` or `readings.<value>`.
- * @param stamp id and time of writing for the new entry
  * @returns the entry with what to say when it is saved, or a sentence for every field that is not right
  */
 export function readDraft(
   draft: Draft,
-  colony: Colony | undefined,
-  stamp: Stamp,
-  units: UnitPrefs,
-  nowMs: number,
+  { colony, stamp, units, nowMs, waterIdAt }: DraftContext,
 ): { ok: true; entry: Entry; words: string } | { ok: false; issues: DraftIssues } {
   const issues: DraftIssues = {}
   if (!colony) return { ok: false, issues: { colonyId: 'Choose the colony.' } }
@@ -125,6 +133,7 @@ export function readDraft(
   else if (!glassKinds.has(draft.kind) && atMs < startMs && !isSameDay(atMs, startMs))
     issues.at = `${colony.name} began on ${format(startMs, 'd MMM yyyy')}; this lies before it. Change the day it began, or this one.`
   const happenedMs = Math.min(nowMs, glassKinds.has(draft.kind) ? atMs : Math.max(atMs, startMs))
+  const waterId = waterIdAt?.(happenedMs) ?? stayAt(colony.stays, happenedMs).glassId
   const text = draft.text.trim()
   const base = {
     ...stamp,
@@ -148,7 +157,7 @@ export function readDraft(
   if (draft.kind === 'waterTest') {
     const readings = readReadings(draft, units, issues)
     return done(
-      { ...base, kind: 'waterTest', glassId: colony.glassId, readings },
+      { ...base, kind: 'waterTest', glassId: waterId, readings },
       `${Object.keys(readings)
         .map(k => valueName(k as ValueKey))
         .join(', ')} kept.`,
@@ -162,7 +171,7 @@ export function readDraft(
     const parsed = Entry.safeParse({
       ...base,
       kind: draft.kind,
-      ...(glassKinds.has(draft.kind) ? { glassId: colony.glassId } : { colonyId: colony.id }),
+      ...(glassKinds.has(draft.kind) ? { glassId: waterId } : { colonyId: colony.id }),
       ...raw,
     })
     if (parsed.success)
@@ -186,7 +195,7 @@ export function readDraft(
   switch (draft.kind) {
     case 'count': {
       if (choice !== 'partOfTank') return done({ ...own, method: choice, ...parts }, `count of ${n} saved.`)
-      const pct = parseNumber(draft.sharePct.replace('%', ''))
+      const pct = numberIn(draft.sharePct.replace('%', ''))
       if (pct === null || !(pct > 0 && pct <= 100)) issues.share = 'Which part of the tank? Above 0 and at most 100 %.'
       return done({ ...own, method: choice, share: (pct ?? 0) / 100, ...parts }, `count of ${n} in ${pct} % saved.`)
     }
@@ -243,11 +252,12 @@ export function readValue(
   text: string,
   units: UnitPrefs,
 ): { ok: true; value: number } | { ok: false; issue: string } {
-  const shown = parseNumber(text)
   const unit = valueUnit(key, units)
-  if (shown === null) return { ok: false, issue: `“${text.trim().slice(0, 20)}” is no number.` }
+  const [least, most] = possibleRange[key].map(v => shownValue(key, v, units))
+  const shown = typedNumber(text, { low: least!, high: most! })
+  if (!shown.ok) return { ok: false, issue: numberIssue(text, shown) }
   // rounding away what the conversion adds keeps 75 °F from being stored as 23.888888888888886
-  const value = Number(storedValue(key, shown, units).toPrecision(12))
+  const value = Number(storedValue(key, shown.value, units).toPrecision(12))
   const [low, high] = possibleRange[key]
   if (value < low || value > high)
     return {

@@ -1,5 +1,6 @@
-import { Order, type TakeKind, toMoment } from '#core/records'
-import { parseNumber } from '#core/units'
+import { begun, Order, type TakeKind, toMoment } from '#core/records'
+import { deviceDay, hourOn } from './deviceDays'
+import { readNumber } from './readNumber'
 import { wholeNumber } from './wholeNumber'
 
 /** An order as it is typed. */
@@ -13,11 +14,11 @@ export interface OrderDraft {
 }
 export type OrderRead = { ok: true; order: Order } | { ok: false; issues: Partial<Record<keyof OrderDraft, string>> }
 
-/** A price, or nothing; null when it is none. */
-export function readPrice(text: string): number | undefined | null {
-  if (text.trim() === '') return undefined
-  const value = parseNumber(text)
-  return value !== null && value >= 0 && value <= 10_000 ? Math.round(value * 100) / 100 : null
+/** A price to the cent, or nothing. */
+export function readPrice(text: string): { ok: true; price?: number } | { ok: false; issue: string } {
+  if (text.trim() === '') return { ok: true }
+  const read = readNumber(text, { low: 0, high: 10_000 })
+  return read.ok ? { ok: true, price: Math.round(read.value * 100) / 100 } : read
 }
 
 /** Reads an order; the day ends in the evening. */
@@ -27,25 +28,24 @@ export function readOrder(draft: OrderDraft, id: string, roomId: string, nowMs: 
   if (!number.ok) issues.number = number.issue
   const who = draft.who.trim()
   if (who === '' || who.length > 60) issues.who = who === '' ? 'For whom? Initials do.' : 'Use 60 letters at most.'
-  const due = new Date(`${draft.dueAt}T18:00`).getTime()
-  if (Number.isNaN(due)) issues.dueAt = 'By which day?'
-  else if (due < nowMs - 86_400_000) issues.dueAt = 'That day is over.'
+  const due = hourOn(draft.dueAt, 18)
+  if (due === null) issues.dueAt = 'By which day?'
+  else if (draft.dueAt < deviceDay(nowMs)) issues.dueAt = 'That day is over.'
   const price = readPrice(draft.priceEach)
-  if (price === null) issues.priceEach = 'A price from 0 to 10 000, or nothing.'
+  if (!price.ok) issues.priceEach = price.issue
   if (!draft.colonyId) issues.colonyId = 'From which colony?'
-  if (Object.keys(issues).length > 0 || !number.ok) return { ok: false, issues }
+  if (Object.keys(issues).length > 0 || !number.ok || !price.ok || due === null) return { ok: false, issues }
   return {
     ok: true,
     order: Order.parse({
-      id,
-      editedAt: toMoment(nowMs),
+      ...begun(id, nowMs),
       roomId,
       colonyId: draft.colonyId,
       who,
       number: number.value,
       of: draft.of,
       dueAt: toMoment(due),
-      ...(price !== undefined && { priceEach: price }),
+      ...(price.price !== undefined && { priceEach: price.price }),
       state: 'open',
     }),
   }

@@ -1,12 +1,14 @@
-import { format } from 'date-fns'
 import { setUpAdvice, usualTank } from '#core/care'
 import { groupOf } from '#core/groups'
 import type { SubstrateKind, Glass, Plan, Rack } from '#core/records'
-import { Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
-import { editText, parseQuantity, volume } from '#core/units'
+import { begun, Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
+import { editText, volume } from '#core/units'
 import { newId } from '~/data/newId'
 import type { UnitPrefs } from '~/words/unitPrefs'
+import { deviceDay, hourOn } from './deviceDays'
+import { nameIssue } from './nameIssue'
 import { readNumber } from './readNumber'
+import { readVolume } from './readVolume'
 import { wholeNumber } from './wholeNumber'
 
 /** A plan as typed. */
@@ -44,8 +46,7 @@ const text = (n: number): string => String(Number(n.toFixed(2)))
 export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
   const group = groupOf(groupId)
   return PlanSchema.parse({
-    id: newId(),
-    editedAt: toMoment(nowMs),
+    ...begun(newId(), nowMs),
     roomId,
     name: group.name,
     groupIds: [groupId],
@@ -55,7 +56,6 @@ export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
     startsAt: toMoment(nowMs),
     done: {},
     seen: { biofilm: false, algae: false },
-    retired: false,
   })
 }
 
@@ -95,7 +95,7 @@ export function planDraft(plan: Plan, units: UnitPrefs): PlanDraft {
     starters: text(plan.starters[0]!),
     startersB: text(plan.starters[1] ?? 0),
     sourceId: plan.sourceId ?? '',
-    startsAt: format(new Date(plan.startsAt), 'yyyy-MM-dd'),
+    startsAt: deviceDay(Date.parse(plan.startsAt)),
   }
 }
 
@@ -109,15 +109,15 @@ export function readPlan(
   units: UnitPrefs,
 ): { ok: true; plan: Plan } | { ok: false; issues: PlanIssues } {
   const issues: PlanIssues = {}
-  if (draft.name.trim() === '') issues.name = 'Give the plan a name.'
-  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
+  const unnamed = nameIssue(draft.name, 'Give the plan a name.')
+  if (unnamed) issues.name = unnamed
   const field = (
     key: 'lengthCm' | 'widthCm' | 'heightCm' | 'fillPct' | 'depthCm' | 'carbonateGL' | 'filterRatedL' | 'lightHours',
     low: number,
     high: number,
     unit = '',
   ) => {
-    const read = readNumber(draft[key], low, high, unit)
+    const read = readNumber(draft[key], { low, high, unit })
     if (read.ok) return read.value
     issues[key] = read.issue
     return low
@@ -139,19 +139,14 @@ export function readPlan(
     grossL = Number(((inside.lengthCm * inside.widthCm * inside.heightCm) / 1000).toFixed(2))
     if (grossL > 5000) issues.lengthCm = 'That is more than 5000 L.'
   } else {
-    const gross = parseQuantity(draft.litres, volume, units.volume)
-    if (!gross.ok)
-      issues.litres =
-        gross.issue === 'empty' ? 'How much does it hold when full?' : `“${draft.litres.slice(0, 20)}” is no volume.`
-    else if (!(gross.value > 0 && gross.value <= 5000)) issues.litres = 'It must be above 0 and at most 5000 L.'
-    else grossL = gross.value
+    const gross = readVolume(draft.litres, units, 'How much does it hold when full?')
+    if (gross.ok) grossL = gross.value
+    else issues.litres = gross.issue
   }
   // the same day keeps its hour
   const starts =
-    draft.startsAt === format(new Date(old.startsAt), 'yyyy-MM-dd')
-      ? new Date(old.startsAt).getTime()
-      : new Date(`${draft.startsAt}T12:00`).getTime()
-  if (Number.isNaN(starts)) issues.startsAt = 'That is no day.'
+    draft.startsAt === deviceDay(Date.parse(old.startsAt)) ? Date.parse(old.startsAt) : hourOn(draft.startsAt, 12)
+  if (starts === null) issues.startsAt = 'That is no day.'
   const tank = {
     kind: draft.kind,
     grossL,
@@ -166,7 +161,7 @@ export function readPlan(
     leaves: count('leaves', 200),
   }
   const starters = [count('starters', 10_000), ...(draft.groupB ? [count('startersB', 10_000)] : [])]
-  if (Object.keys(issues).length > 0) return { ok: false, issues }
+  if (Object.keys(issues).length > 0 || starts === null) return { ok: false, issues }
   const { sourceId: _, ...kept } = old
   return {
     ok: true,
@@ -183,20 +178,22 @@ export function readPlan(
   }
 }
 
+/** What a plan's glass is called, and where it will stand. */
+export interface PlannedPlace {
+  name: string
+  rack: Rack
+  shelf: number
+  /** all glasses of the room: the new one comes to stand at the shelf's end */
+  glasses: readonly Glass[]
+  nowMs: number
+}
+
 /** The glass that a plan becomes. */
-export function glassOfPlan(
-  plan: Plan,
-  name: string,
-  rack: Rack,
-  shelf: number,
-  glasses: readonly Glass[],
-  nowMs: number,
-): Glass {
+export function glassOfPlan(plan: Plan, { name, rack, shelf, glasses, nowMs }: PlannedPlace): Glass {
   const { tank } = plan
   const { carbonateG } = setUpAdvice(plan)
   return {
-    id: newId(),
-    editedAt: toMoment(nowMs),
+    ...begun(newId(), nowMs),
     roomId: plan.roomId,
     name,
     kind: tank.kind,

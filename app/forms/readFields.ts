@@ -1,7 +1,9 @@
 import type { Entry } from '#core/records'
-import { formatQuantity, parseNumber, parseQuantity, volume } from '#core/units'
+import { editText, volume } from '#core/units'
 import type { UnitPrefs } from '~/words/unitPrefs'
 import { type FieldKind, type KindField, kindFields } from './kindFields'
+import { readNumber } from './readNumber'
+import { readVolume } from './readVolume'
 import { wholeNumber } from './wholeNumber'
 
 /** What stands in the fields of a kind, by the names of the fields. */
@@ -31,18 +33,13 @@ function readField(field: KindField, text: string, units: UnitPrefs): { value?: 
       return read.ok ? { value: read.value } : { issue: read.issue }
     }
     case 'decimal': {
-      const value = parseNumber(text)
-      return value === null || value <= 0 ? { issue: 'Type a number above 0.' } : { value }
+      const read = readNumber(text)
+      if (!read.ok) return { issue: read.empty ? 'Type a number above 0.' : read.issue }
+      return read.value > 0 ? { value: read.value } : { issue: 'Type a number above 0.' }
     }
     case 'litres': {
-      const read = parseQuantity(text, volume, units.volume)
-      return read.ok && read.value > 0 && read.value <= 5000
-        ? { value: Number(read.value.toFixed(3)) }
-        : {
-            issue: empty
-              ? 'How much?'
-              : `“${text.trim().slice(0, 20)}” is no volume between 0 and ${formatQuantity(volume, 5000, units.volume)}.`,
-          }
+      const read = readVolume(text, units)
+      return read.ok ? { value: read.value } : { issue: read.issue }
     }
     case 'flags':
       return { value: text.split(' ').filter(Boolean) }
@@ -97,10 +94,7 @@ export function valuesOf(kind: FieldKind, entry: Entry, units: UnitPrefs): Field
   for (const field of kindFields[kind]) {
     const value = from[field.name]
     if (value === undefined) continue
-    if (field.type === 'litres')
-      values[field.name] = String(
-        Number((Number(value) / (parseQuantity('1', volume, units.volume) as { value: number }).value).toPrecision(6)),
-      )
+    if (field.type === 'litres') values[field.name] = editText(volume, Number(value), units.volume)
     else if (field.type === 'grades')
       values[field.name] = (value as { grade: string; number: number }[]).map(g => `${g.grade} ${g.number}`).join(', ')
     else if (field.type === 'found')

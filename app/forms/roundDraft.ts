@@ -2,9 +2,8 @@ import { doing, type DueItem, plausibility, tooManyDead } from '#core/care'
 import type { RoundCounter } from '#core/groups'
 import { type Colony, type Eaten, Entry, possibleRange, toMoment, type ValueKey } from '#core/records'
 import type { ValueVerdict } from '#core/water'
-import { parseNumber } from '#core/units'
-import { limitText, storedValue, type UnitPrefs, valueName, valueText } from '~/words/unitPrefs'
-import type { Stamp } from './logDraft'
+import { limitText, type UnitPrefs, valueName, valueText } from '~/words/unitPrefs'
+import { readValue, type Stamp } from './logDraft'
 import { wholeNumber } from './wholeNumber'
 
 /** What was touched and typed at one glass of the round, as it stands on screen. */
@@ -130,8 +129,8 @@ export function readGlass(
   const readings: Record<string, { value: number; method: string }> = {}
   for (const [key, text] of Object.entries(draft.readings) as [ValueKey, string][]) {
     if (!text?.trim()) continue
-    const shown = parseNumber(text)
-    const value = shown === null ? null : Number(storedValue(key, shown, units).toPrecision(12))
+    const read = readValue(key, text, units)
+    const value = read.ok ? read.value : null
     const verdict = context.verdicts.get(key)
     const how = value === null ? 'impossible' : plausibility(key, value, verdict)
     const [low, high] = possibleRange[key]

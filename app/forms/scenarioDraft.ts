@@ -1,5 +1,5 @@
 import { ScenarioChange, type TakeKind } from '#core/records'
-import { parseNumber } from '#core/units'
+import { readNumber } from './readNumber'
 
 /** A scenario as it is typed; what is empty stays as it is. */
 export interface ScenarioDraft {
@@ -49,9 +49,9 @@ export function readScenario(draft: ScenarioDraft): ScenarioRead {
   const issues: Partial<Record<keyof ScenarioDraft, string>> = {}
   const number = (key: 'temperatureC' | 'roomFactor' | 'secondTankL' | 'putIn' | 'takeNow' | 'weekly') => {
     if (draft[key].trim() === '') return undefined
-    const value = parseNumber(draft[key])
-    if (value === null) issues[key] = `“${draft[key].trim().slice(0, 12)}” is no number.`
-    return value ?? undefined
+    const read = readNumber(draft[key])
+    if (!read.ok) issues[key] = read.issue
+    return read.ok ? read.value : undefined
   }
   const takeNow = number('takeNow')
   const weekly = number('weekly')

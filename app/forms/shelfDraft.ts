@@ -1,5 +1,6 @@
-import { type SaltId, type ShelfContent, type ShelfItem, ShelfItem as ShelfSchema, toMoment } from '#core/records'
+import { begun, type SaltId, type ShelfContent, type ShelfItem, ShelfItem as ShelfSchema } from '#core/records'
 import { newId } from '~/data/newId'
+import { nameIssue } from './nameIssue'
 import { readNumber } from './readNumber'
 
 /** A box on the shelf as typed: a salt by name, or a mix by what a gram in a litre raises. */
@@ -23,7 +24,7 @@ export function shelfDraft(item: ShelfItem | null, leftG?: number): ShelfDraft {
   const mix = item?.content.by === 'mix' ? item.content : null
   return {
     name: item?.name ?? '',
-    by: item?.content.by ?? 'salt',
+    by: mix ? 'mix' : 'salt',
     salt: item?.content.by === 'salt' ? item.content.salt : 'sodiumBicarbonate',
     ghDh: mix ? String(mix.ghDh) : '',
     khDh: mix ? String(mix.khDh) : '',
@@ -41,15 +42,15 @@ export function readShelf(
   nowMs: number,
 ): { ok: true; item: ShelfItem } | { ok: false; issues: ShelfIssues } {
   const issues: ShelfIssues = {}
-  if (draft.name.trim() === '') issues.name = 'Give the box a name.'
-  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
+  const unnamed = nameIssue(draft.name, 'Give the box a name.')
+  if (unnamed) issues.name = unnamed
   const field = (
     key: 'ghDh' | 'khDh' | 'conductivityUsCm' | 'caMg' | 'stockG',
     low: number,
     high: number,
     ifEmpty: number | null,
   ) => {
-    const read = readNumber(draft[key], low, high)
+    const read = readNumber(draft[key], { low, high })
     if (read.ok) return read.value
     if (read.empty && ifEmpty !== null) return ifEmpty
     issues[key] = read.issue
@@ -69,16 +70,15 @@ export function readShelf(
   }
   const stockG = draft.stockG.trim() === '' ? null : field('stockG', 0, 1_000_000, null)
   if (Object.keys(issues).length > 0) return { ok: false, issues }
+  const { stockG: _, ...kept } = old ?? { ...begun(newId(), nowMs), stockG: 0 }
   return {
     ok: true,
     item: ShelfSchema.parse({
-      id: old?.id ?? newId(),
-      editedAt: toMoment(nowMs),
+      ...kept,
       roomId,
       name: draft.name.trim(),
       content,
       ...(stockG !== null && { stockG }),
-      retired: false,
     }),
   }
 }

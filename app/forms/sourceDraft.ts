@@ -1,5 +1,5 @@
-import { format } from 'date-fns'
 import {
+  begun,
   type Analysis,
   type AnalysisKey,
   analysisKeys,
@@ -8,10 +8,12 @@ import {
   Source as SourceSchema,
   toMoment,
 } from '#core/records'
-import { parseNumber } from '#core/units'
 import { newId } from '~/data/newId'
 import { analysisIssue, shownAnalysis, storedAnalysis } from '~/words/analysis'
 import type { UnitPrefs } from '~/words/unitPrefs'
+import { deviceDay, readPastDay } from './deviceDays'
+import { nameIssue } from './nameIssue'
+import { numberIssue, typedNumber } from './readNumber'
 
 /** A source as typed, with one analysis: a new one, or the one that is being corrected. */
 export interface SourceDraft {
@@ -37,7 +39,7 @@ export const sourceDraft = (source: Source | null): SourceDraft => ({
 /** An analysis as text for the fields. */
 export const analysisDraft = (analysis: Analysis, units: UnitPrefs): Pick<SourceDraft, 'by' | 'on' | 'values'> => ({
   by: analysis.by,
-  on: format(new Date(analysis.at), 'yyyy-MM-dd'),
+  on: deviceDay(Date.parse(analysis.at)),
   values: Object.fromEntries(
     analysisKeys.flatMap(k =>
       analysis.values[k] === undefined
@@ -57,13 +59,13 @@ export function readValues(
   for (const key of analysisKeys) {
     const text = draft.values[key]?.trim() ?? ''
     if (text === '') continue
-    const typed = parseNumber(text)
-    if (typed === null) {
-      issues[key] = `“${text.slice(0, 20)}” is no number.`
+    const [low, high] = possibleAnalysis[key]
+    const typed = typedNumber(text, { low: shownAnalysis(key, low, units), high: shownAnalysis(key, high, units) })
+    if (!typed.ok) {
+      issues[key] = numberIssue(text, typed)
       continue
     }
-    const value = storedAnalysis(key, typed, units)
-    const [low, high] = possibleAnalysis[key]
+    const value = storedAnalysis(key, typed.value, units)
     if (value < low || value > high) issues[key] = analysisIssue(key, text, units)
     else values[key] = value
   }
@@ -76,37 +78,31 @@ export function readValues(
  */
 export function readSource(
   draft: SourceDraft,
-  old: Source | null,
-  roomId: string,
-  units: UnitPrefs,
-  nowMs: number,
+  { old, roomId, units, nowMs }: { old: Source | null; roomId: string; units: UnitPrefs; nowMs: number },
 ): { ok: true; source: Source } | { ok: false; issues: SourceIssues } {
   const { values, issues } = readValues(draft, units)
-  if (draft.name.trim() === '') issues.name = 'Give the source a name.'
-  else if (draft.name.trim().length > 60) issues.name = 'The name must have 60 letters at most.'
-  const at = draft.on === '' ? nowMs : new Date(`${draft.on}T12:00`).getTime()
-  if (Number.isNaN(at)) issues.on = 'That is no day.'
-  else if (at > nowMs + 86_400_000) issues.on = 'The day lies in the future.'
+  const unnamed = nameIssue(draft.name, 'Give the source a name.')
+  if (unnamed) issues.name = unnamed
+  const on = draft.on === '' ? { ok: true as const, ms: nowMs } : readPastDay(draft.on, nowMs)
+  if (!on.ok) issues.on = on.issue
   const pure = draft.kind === 'pure' || draft.kind === 'distilled'
   const typed = Object.keys(values).length > 0
   if (!typed && !old && !pure && Object.keys(issues).length === 0)
     issues.values = 'Type at least one value: GH and KH are enough to begin with.'
-  if (Object.keys(issues).length > 0) return { ok: false, issues }
+  if (Object.keys(issues).length > 0 || !on.ok) return { ok: false, issues }
   const analyses: Analysis[] = [
     ...(old?.analyses ?? []),
-    ...(typed ? [{ at: toMoment(Math.min(at, nowMs)), by: draft.by, values }] : []),
+    ...(typed ? [{ at: toMoment(on.ms), by: draft.by, values }] : []),
   ]
   return {
     ok: true,
     source: SourceSchema.parse({
-      id: old?.id ?? newId(),
-      editedAt: toMoment(nowMs),
+      ...(old ?? begun(newId(), nowMs)),
       roomId,
       name: draft.name.trim(),
       kind: draft.kind,
       disinfectant: draft.kind === 'tap' ? draft.disinfectant : 'none',
       analyses,
-      retired: false,
     }),
   }
 }

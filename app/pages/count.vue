@@ -57,16 +57,14 @@ const expected = computed(() => (colony.value ? statements.of(colony.value.id)?.
 async function save() {
   if (!count.value || !colony.value || saving.value) return
   saving.value = true
-  try {
-    await log.save(
-      countEntry(count.value, { ...log.stamp(), at: toMoment(Date.now()) }, colony.value.id),
-      `Count of ${colony.value.name} saved.`,
-    )
-    count.value = null
-    round.value++
-  } finally {
-    saving.value = false
-  }
+  const saved = await log.save(
+    countEntry(count.value, { ...log.stamp(), at: toMoment(Date.now()) }, colony.value.id),
+    `Count of ${colony.value.name} saved.`,
+  )
+  saving.value = false
+  if (!saved) return
+  count.value = null
+  round.value++
 }
 </script>
 

@@ -16,18 +16,7 @@ const about = computed(
 
 <template>
   <div class="place">
-    <template v-if="room.error">
-      <AppTop title="Ulkin" />
-      <section class="closed" role="alert">
-        <p class="statement">The data on this device cannot be opened.</p>
-        <p>{{ room.error }}</p>
-        <p class="muted">
-          Nothing was changed. A private window or a full disk is the usual reason: open the page in an ordinary window,
-          or make room, and reload.
-        </p>
-      </section>
-    </template>
-    <template v-else-if="room.ready && !room.room">
+    <template v-if="room.ready && !room.room">
       <AppTop title="Ulkin" />
       <WelcomeRoom />
     </template>
@@ -71,12 +60,6 @@ const about = computed(
 </template>
 
 <style scoped>
-.closed {
-  padding: 40px 24px;
-  display: grid;
-  gap: 12px;
-  max-width: 640px;
-}
 .place {
   flex: 1;
   display: flex;

@@ -1,4 +1,3 @@
-import { endOfDay, startOfDay } from 'date-fns'
 import { defineStore } from 'pinia'
 import {
   CARE_LOG_DAYS,
@@ -18,14 +17,17 @@ import {
   netLitres,
   readLog,
   type RoomCare,
+  startOfDay,
+  weekdayOf,
   subjectOf,
   usualBench,
   walkOrder,
 } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { openDb } from '~/data/database'
+import { deviceZone } from '~/data/deviceZone'
 import { entriesSince } from '~/data/log'
-import { saveRecord } from '~/data/records'
+import { deviceDayEnd, deviceDayFrom } from '~/forms/deviceDays'
 
 /** Days ahead over which work is spread. */
 const AHEAD_DAYS = 28
@@ -36,11 +38,12 @@ const ROOM = ''
 export const useCareStore = defineStore('care', () => {
   const room = useRoomStore()
   const statements = useStatementsStore()
+  const { save } = useSave({ queue: true })
   const { value: log, ready } = useLiveQuery<Entry[]>(entriesSince(openDb(), Date.now() - CARE_LOG_DAYS * DAY_MS), [])
 
   // the shared clock ticks by the minute: what was logged since the last tick has happened too
   const nowMs = computed(() => (log.value, Math.max(statements.now.getTime(), Date.now())))
-  const dayEndMs = computed(() => endOfDay(nowMs.value).getTime())
+  const dayEndMs = computed(() => deviceDayEnd(nowMs.value))
 
   /** What stands of each glass's and each colony's recent log; read anew only where something was written. */
   let held = new Map<string, { raw: Entry[]; standing: Entry[] }>()
@@ -107,9 +110,8 @@ export const useCareStore = defineStore('care', () => {
   const settings = computed<RoomCare>(() => room.room?.care ?? { days: [], walk: [] })
   const days = computed(() =>
     Array.from({ length: AHEAD_DAYS }, (_, i) => {
-      // through noon, so that a day of 23 or 25 hours does not shift the rest
-      const start = startOfDay(startOfDay(nowMs.value).getTime() + (i + 0.5) * DAY_MS)
-      return { startMs: start.getTime(), weekday: start.getDay() }
+      const day = deviceDayFrom(nowMs.value, i)
+      return { startMs: startOfDay(day, deviceZone()), weekday: weekdayOf(day) }
     }),
   )
   const levelled = computed(() => levelEffort(items.value, days.value, settings.value.days))
@@ -127,7 +129,7 @@ export const useCareStore = defineStore('care', () => {
   /** whose it is: "Slate", or the room's own */
   function subjectName(item: DueItem): string {
     const colony = room.colonyById.get(item.colonyId ?? '')
-    const glass = room.glassById.get(item.glassId ?? colony?.glassId ?? '')
+    const glass = item.glassId ? room.glassById.get(item.glassId) : room.glassOf(colony)
     if (!glass) return room.room?.name ?? ''
     return colony && colony.name !== glass.name ? `${colony.name} in ${glass.name}` : glass.name
   }
@@ -135,8 +137,7 @@ export const useCareStore = defineStore('care', () => {
   const walk = computed(() => walkOrder(room.racks, room.glasses, settings.value.walk))
   /** Changes how the room's care is laid out. */
   async function change(part: Partial<RoomCare>) {
-    if (room.room)
-      await saveRecord(openDb(), 'rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } }, Date.now())
+    if (room.room) await save('rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } })
   }
   return {
     ready,

@@ -14,6 +14,7 @@ export interface Done {
 export const useLogStore = defineStore('log', () => {
   const settings = useSettingsStore()
   const statements = useStatementsStore()
+  const trouble = useTroubleStore()
   const last = shallowRef<Done | null>(null)
 
   const stamp = (after?: string) => ({
@@ -22,16 +23,26 @@ export const useLogStore = defineStore('log', () => {
     ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }),
   })
 
-  /** Saves entries as one step and remembers them for undo. */
-  async function saveAll(entries: Entry[], words: string, photos: Photo[] = []) {
-    statements.changed(await addEntries(openDb(), entries, photos))
+  /**
+   * Saves entries as one step and remembers them for undo. What goes wrong is told where every page shows it.
+   * @returns whether they are saved
+   */
+  async function saveAll(entries: Entry[], words: string, photos: Photo[] = []): Promise<boolean> {
+    try {
+      statements.changed(await addEntries(openDb(), entries, photos))
+    } catch (error) {
+      trouble.tellSave(error)
+      return false
+    }
+    trouble.forget()
     last.value = { words, entries }
+    return true
   }
   const save = (entry: Entry, words: string) => saveAll([entry], words)
 
   /** Takes entries back, as one step; taking a withdrawal back brings its entry back. */
-  async function takeBackAll(entries: readonly Entry[], words: string) {
-    await saveAll(
+  function takeBackAll(entries: readonly Entry[], words: string): Promise<boolean> {
+    return saveAll(
       entries.map((entry): Entry => {
         const { colonyId, toColonyId, glassId } = subjectOf(entry)
         return {
@@ -42,6 +53,7 @@ export const useLogStore = defineStore('log', () => {
           ...(colonyId && { colonyId }),
           ...(toColonyId && { toColonyId }),
           ...(glassId && { glassId }),
+          ...(entry.animalIds && { animalIds: entry.animalIds }),
         }
       }),
       words,

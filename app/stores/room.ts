@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
-import type { Colony, Glass, Rack } from '#core/records'
+import { type Colony, type Glass, inUse, presentGlassId, type Rack, stayAt, waterOf } from '#core/records'
 import { openDb } from '~/data/database'
-import { roomRecords, type RoomRecords } from '~/data/records'
+import { noRoom, roomRecords } from '~/data/records'
 
 /** A rack with its shelves from top to bottom and the glasses on each from left to right. */
 export interface DrawnRack {
@@ -9,48 +9,43 @@ export interface DrawnRack {
   shelves: Glass[][]
 }
 
-/** The room on screen: its racks, glasses and colonies, following every write. */
+/** The room on screen: its racks, glasses and colonies, following every write. What has ended is in `all` alone. */
 export const useRoomStore = defineStore('room', () => {
   const settings = useSettingsStore()
-  const none: RoomRecords = {
-    rooms: [],
-    room: null,
-    racks: [],
-    glasses: [],
-    colonies: [],
-    sources: [],
-    shelf: [],
-    plans: [],
-  }
-  const { value: records, ready } = useLiveQuery(
+  const { value: all, ready } = useLiveQuery(
     () => roomRecords(openDb(), settings.roomId),
-    none,
+    noRoom,
     () => settings.roomId,
   )
-
-  // a watched query keeps silent about a database that does not open
-  const error = ref('')
-  void openDb()
-    .open()
-    .catch((e: unknown) => {
-      error.value = e instanceof Error ? e.message : String(e)
-    })
-
-  const rooms = computed(() => records.value.rooms)
-  const room = computed(() => records.value.room)
-  const racks = computed(() => records.value.racks)
-  const glasses = computed(() => records.value.glasses)
-  const colonies = computed(() => records.value.colonies)
-  const sources = computed(() => records.value.sources.filter(s => !s.retired))
-  const shelf = computed(() => records.value.shelf.filter(s => !s.retired))
-  const plans = computed(() => records.value.plans.filter(p => !p.retired))
-  const glassById = computed(() => new Map(glasses.value.map(g => [g.id, g])))
-  const colonyById = computed(() => new Map(colonies.value.map(c => [c.id, c])))
+  const rooms = computed(() => all.value.rooms.filter(inUse))
+  const room = computed(() => all.value.room)
+  const racks = computed(() => all.value.racks.filter(inUse))
+  const glasses = computed(() => all.value.glasses.filter(inUse))
+  const colonies = computed(() => all.value.colonies.filter(inUse))
+  const lines = computed(() => all.value.lines.filter(inUse))
+  const sources = computed(() => all.value.sources.filter(inUse))
+  const shelf = computed(() => all.value.shelf.filter(inUse))
+  const plans = computed(() => all.value.plans.filter(inUse))
+  // by their ids the ended ones are found too: the log speaks of them
+  const glassById = computed(() => new Map(all.value.glasses.map(g => [g.id, g])))
+  const colonyById = computed(() => new Map(all.value.colonies.map(c => [c.id, c])))
   const coloniesByGlass = computed(() => {
     const map = new Map<string, Colony[]>()
-    for (const colony of colonies.value) map.set(colony.glassId, [...(map.get(colony.glassId) ?? []), colony])
+    for (const colony of colonies.value) {
+      const glassId = presentGlassId(colony)
+      map.set(glassId, [...(map.get(glassId) ?? []), colony])
+    }
     return map
   })
+  /** The glass in which a colony lives. */
+  const glassOf = (colony: Colony | undefined): Glass | undefined =>
+    colony && glassById.value.get(presentGlassId(colony))
+  /** The glass whose water a colony lived in at a moment; that of its host for one in a box. */
+  function waterIdAt(colony: Colony, atMs: number): string {
+    const { glassId } = stayAt(colony.stays, atMs)
+    const glass = glassById.value.get(glassId)
+    return glass ? waterOf(glass, atMs, glassById.value).id : glassId
+  }
   const drawn = computed<DrawnRack[]>(() =>
     racks.value.map(rack => ({
       rack,
@@ -63,18 +58,21 @@ export const useRoomStore = defineStore('room', () => {
   )
   return {
     ready,
-    error,
+    all,
     rooms,
     room,
     racks,
     glasses,
     colonies,
+    lines,
     sources,
     shelf,
     plans,
     glassById,
     colonyById,
     coloniesByGlass,
+    glassOf,
+    waterIdAt,
     drawn,
   }
 })

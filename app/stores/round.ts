@@ -14,7 +14,7 @@ export const useRoundStore = defineStore('round', () => {
   const statements = useStatementsStore()
   const stored = useStoredRound()
   /** by glass; each knows the round on which it was begun */
-  const drafts = useLocalStorage<Record<string, { roundId: string; draft: GlassDraft }>>('ulkin.roundDrafts', {})
+  const drafts = useDurable<Record<string, { roundId: string; draft: GlassDraft }>>('ulkin.roundDrafts', {})
 
   const round = computed(() => (stored.value?.roomId === room.room?.id ? stored.value : null))
   const running = computed(() => (round.value && !round.value.endedAt ? round.value : null))
@@ -36,7 +36,7 @@ export const useRoundStore = defineStore('round', () => {
   /** glasses of this round: all, or those with something due */
   const asks = (glassId: string) =>
     (care.ofGlass.get(glassId) ?? []).some(d => d.state === 'late' || d.state === 'due') ||
-    statements.attention.some(a => room.colonyById.get(a.colonyId)?.glassId === glassId && a.state === 'off')
+    statements.attention.some(a => room.glassOf(room.colonyById.get(a.colonyId))?.id === glassId && a.state === 'off')
   function nextAfter(glassId?: string): string | null {
     // what was saved a moment ago may not have come back from the log yet
     const wanted = walk.value.filter(

@@ -1,12 +1,13 @@
-import { proxy, wrap } from 'comlink'
-import { format } from 'date-fns'
+import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { needsAttention } from '#core/care'
-import type { Colony } from '#core/records'
+import { type Colony, watersOf } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
+import { WORKER_TROUBLE } from '~/composables/useWorker'
 import { openDb, type Revision, type Summary } from '~/data/database'
 import { allRevisions } from '~/data/revisions'
 import type { StatementSubject } from '~/data/summaries'
+import { deviceDay } from '~/forms/deviceDays'
 import type { StatementsApi } from '~/workers/statements.worker'
 
 /**
@@ -18,17 +19,17 @@ export const useStatementsStore = defineStore('statements', () => {
   const build = useRuntimeConfig().app.buildId
   // minutes are fine enough: it notices midnight, and entries made since the page was opened
   const now = useNow({ interval: 60_000 })
-  const day = computed(() => format(now.value, 'yyyy-MM-dd'))
+  const day = computed(() => deviceDay(now.value.getTime()))
 
   const byColony = shallowRef(new Map<string, Summary>())
   const failed = ref('')
   const { value: revisions } = useLiveQuery<Revision[] | null>(() => allRevisions(openDb()), null)
   const revisionOf = computed(() => new Map(revisions.value?.map(r => [r.colonyId, r.revision])))
 
-  // the whole `new Worker(new URL(...))` stays in one expression with a literal path: Vite looks for that text
   const startWorker = () =>
-    wrap<StatementsApi>(
-      new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }),
+    lastingWorker<StatementsApi>(
+      () =>
+        new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }),
     )
   /** Several, where the device has cores to spare for them beside the page; each keeps the fits of its own colonies at hand. */
   const POOL = Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1))
@@ -58,12 +59,14 @@ export const useStatementsStore = defineStore('statements', () => {
         Array.from({ length: POOL }, async (_, place) => {
           const own = subjects.filter(s => placeOf(s.colony.id) === place)
           if (own.length > 0)
-            await workerAt(place).statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take))
+            await workerAt(place).call(api =>
+              api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take)),
+            )
         }),
       )
       failed.value = ''
-    } catch (error) {
-      failed.value = error instanceof Error ? error.message : String(error)
+    } catch {
+      failed.value = WORKER_TROUBLE
       for (const s of subjects) asked.delete(s.colony.id)
     } finally {
       busy.value--
@@ -75,10 +78,11 @@ export const useStatementsStore = defineStore('statements', () => {
    * because log and records reach this page one after the other. A colony whose glass has not come yet waits.
    */
   function subjectOf(colony: Colony, logRevision: string): StatementSubject[] {
-    const glass = room.glassById.get(colony.glassId)
+    const glass = room.glassOf(colony)
     if (!glass || !room.room) return []
-    const revision = [logRevision, colony.editedAt, glass.editedAt, room.room.editedAt].join(' ')
-    return [{ colony: toRaw(colony), glass: toRaw(glass), revision }]
+    const waters = watersOf(colony, room.glassById)
+    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...waters.map(w => w.water.rev)].join(' ')
+    return [{ colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), revision }]
   }
 
   /** Leaves out what was asked for already, and remembers the rest. */
@@ -118,6 +122,10 @@ export const useStatementsStore = defineStore('statements', () => {
     { immediate: true },
   )
 
+  /** Asks again for what failed. */
+  const again = () =>
+    refresh(room.colonies.flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? '')).filter(notAsked), true)
+
   const of = (colonyId: string): ColonyStatements | null => byColony.value.get(colonyId)?.statements ?? null
   const inRoom = computed(() => room.colonies.flatMap(c => of(c.id) ?? []))
   const complete = computed(() => room.ready && inRoom.value.length === room.colonies.length)
@@ -125,5 +133,5 @@ export const useStatementsStore = defineStore('statements', () => {
   /** What a worker needs beside the log to answer for one colony; null until its records are there. */
   const subject = (colony: Colony): StatementSubject | null =>
     subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
-  return { of, changed, subjectOf: subject, busy, inRoom, complete, attention, failed, now }
+  return { of, changed, subjectOf: subject, busy, inRoom, complete, attention, failed, again, now }
 })

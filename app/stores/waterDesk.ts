@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
-import { currentEntries, type Entry, netLitres, usualBench } from '#core/records'
+import { currentEntries, type Entry, isMineral, netLitres, usualBench } from '#core/records'
 import {
   changeCalendar,
   correctionGoals,
@@ -27,7 +27,7 @@ import {
   waterStory,
 } from '#core/water'
 import { openDb } from '~/data/database'
-import { entriesOfGlass } from '~/data/log'
+import { entriesOf } from '~/data/log'
 
 /** Changes of a school that only tops up, while a correction runs: small and weekly (common practice). */
 const QUIET_CHANGE = { share: 0.1, everyDays: 7 }
@@ -44,7 +44,7 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   const netL = computed(() => (glass.value ? netLitres(glass.value) : 0))
 
   const { value: entries, ready } = useLiveQuery<Entry[]>(
-    () => entriesOfGlass(openDb(), glassId.value),
+    () => entriesOf(openDb(), glassId.value),
     [],
     () => glassId.value,
   )
@@ -67,7 +67,9 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
   )
   const pours = useShelfPours()
   const shelf = computed(() =>
-    room.shelf.map(item => ({ item, dose: doseOf(item.content), left: stockLeft(item, pours.value) })),
+    room.shelf
+      .filter(isMineral)
+      .map(item => ({ item, dose: doseOf(item.content), left: stockLeft(item, pours.value) })),
   )
 
   // what the keeper chose for this glass; forgotten when another one is opened

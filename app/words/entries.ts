@@ -6,6 +6,7 @@ import { substanceWord } from './medicine'
 import { whole } from './numbers'
 import { countMethodWord, deathSignWord, headsWord, kindWord, originWord, outletWord, testMethodWord } from './states'
 import { type UnitPrefs, valueName, valueText, volumeText } from './unitPrefs'
+import { weekdayText } from './when'
 
 /** "12 females, 8 males" of a split; empty when nothing is told apart. */
 export function headsText(heads: Heads): string {
@@ -199,7 +200,7 @@ export function entryText(entry: Entry, units: UnitPrefs): { title: string; deta
     case 'dueMark':
       return {
         title: entry.act === 'snooze' ? `Put off: ${dueKindWord(entry.key)}` : `Left out: ${dueKindWord(entry.key)}`,
-        detail: more(entry.until && `until ${entry.until.slice(0, 10)}`, text),
+        detail: more(entry.until && `until ${weekdayText(Date.parse(entry.until))}`, text),
       }
     case 'photo':
       return { title: 'Photo', detail: text }

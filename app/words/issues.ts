@@ -19,6 +19,8 @@ function what(issue: BackupIssue): string {
       return `The file names a version that does not exist (${issue.version}). Take another copy of the backup.`
     case 'wrongShape':
       return `The file has ${issue.count === 1 ? 'a fault' : `${issue.count} faults`}; the first is at ${issue.path}: ${issue.detail}. Take another copy of the backup.`
+    case 'otherRoom':
+      return `The file mixes rooms: ${issue.path} points at a record of another room. Take another copy of the backup.`
     case 'danglingReference':
       return `The file is not whole: ${issue.path} points at a record that is not in it. Take another copy of the backup.`
   }

@@ -4,7 +4,6 @@ import {
   formatNumber,
   formatQuantity,
   hardness,
-  parseNumber,
   type Quantity,
   temperature,
   unitOf,
@@ -124,10 +123,4 @@ export function volumeText(litres: number, prefs: UnitPrefs): string {
   const unit = unitOf(volume, prefs.volume)
   const shown = (litres - unit.offset) / unit.scale
   return `${formatNumber(shown, shown >= 20 || Math.abs(shown - Math.round(shown)) < 0.05 ? 0 : 1)} ${unit.symbol}`
-}
-
-/** Litres from a typed number in the keeper's unit, null when it is no number. */
-export function litresFrom(text: string, prefs: UnitPrefs): number | null {
-  const number = parseNumber(text)
-  return number === null ? null : number * unitOf(volume, prefs.volume).scale
 }

@@ -73,6 +73,13 @@ export interface ScenarioAsked {
   change: ScenarioChange
 }
 
+/** Scenarios to live through, what is asked of them, and how many futures of each. */
+export interface OutlookQuestion {
+  scenarios: ScenarioAsked[]
+  ask: OutlookAsk
+  futures: number
+}
+
 /**
  * Lives scenarios through, all with the same luck, and gives their answers as they come: first rough, then whole.
  * @param give called with each scenario's answer; the share of the futures that is done comes with it
@@ -80,9 +87,7 @@ export interface ScenarioAsked {
  */
 async function outlook(
   about: NumbersSubject,
-  scenarios: ScenarioAsked[],
-  ask: OutlookAsk,
-  futures: number,
+  { scenarios, ask, futures }: OutlookQuestion,
   give: (id: string, answer: OutlookAnswer, done: number) => void,
 ): Promise<boolean> {
   const mine = ++turn

@@ -1,70 +1,41 @@
+import { sha256 } from '@noble/hashes/sha2.js'
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 import { z } from 'zod'
-import {
-  Colony,
-  Entry,
-  Glass,
-  Moment,
-  Order,
-  Photo,
-  Plan,
-  Practice,
-  Rack,
-  Room,
-  Scenario,
-  ShelfItem,
-  Source,
-} from '#core/records'
+import { Moment, type Registry, tables, type Tables } from '#core/records'
 import { migrate } from './migrate'
 
 /** Version of the backup's schema. Raise it with a migration in `migrations` when a record changes its shape. */
-export const BACKUP_VERSION = 4
+export const BACKUP_VERSION = 5
 /** Says what the file is, to people and to the reader. */
 export const BACKUP_FORMAT = 'ulkin-backup'
 /** Larger files are refused before they are parsed: ten years of a large room are about 40 MB, a hundred photos as much again. */
 export const MAX_BACKUP_BYTES = 120_000_000
 
-/** A version of a record that an import or an edit replaced. Nothing is lost. */
-export const AtticItem = z.strictObject({
-  id: z.string(),
-  table: z.enum([
-    'rooms',
-    'racks',
-    'glasses',
-    'colonies',
-    'sources',
-    'shelf',
-    'plans',
-    'scenarios',
-    'orders',
-    'practice',
-    'photos',
-    'entries',
-  ]),
-  replacedAt: Moment,
-  record: z.record(z.string(), z.unknown()),
-})
-export type AtticItem = z.infer<typeof AtticItem>
-
-/** The whole of a keeper's data. */
-export const Backup = z.strictObject({
+const head = {
   format: z.literal(BACKUP_FORMAT),
   version: z.literal(BACKUP_VERSION),
   exportedAt: Moment,
-  rooms: z.array(Room),
-  racks: z.array(Rack),
-  glasses: z.array(Glass),
-  colonies: z.array(Colony),
-  sources: z.array(Source),
-  shelf: z.array(ShelfItem),
-  plans: z.array(Plan),
-  scenarios: z.array(Scenario),
-  orders: z.array(Order),
-  practice: z.array(Practice),
-  photos: z.array(Photo),
-  entries: z.array(Entry),
-  attic: z.array(AtticItem),
-})
-export type Backup = z.infer<typeof Backup>
+}
+
+/** Rows by table. */
+export type Rows = { [T in keyof Tables]: Tables[T][] }
+/** The whole of a keeper's data. */
+export type Backup = { [K in keyof typeof head]: z.infer<(typeof head)[K]> } & Rows
+
+/**
+ * The schema of a backup file: its head, and a list of rows for each table.
+ * @param registry which tables; all of the app's when missing
+ */
+export function backupSchema(registry: Registry = tables) {
+  const rows = Object.entries(registry).map(([name, table]) => [name, z.array(table.schema)])
+  return z.strictObject({ ...head, ...(Object.fromEntries(rows) as Record<string, z.ZodArray>) })
+}
+/** Schema of the app's own backups. */
+export const Backup = backupSchema() as unknown as z.ZodType<Backup>
+
+/** Tables without a row. */
+export const noRows = (registry: Registry = tables): Rows =>
+  Object.fromEntries(Object.keys(registry).map(name => [name, []])) as unknown as Rows
 
 /** What can be wrong with a file, as data; the sentences are in app/words. */
 export type BackupIssue =
@@ -75,82 +46,90 @@ export type BackupIssue =
   | { kind: 'badVersion'; version: string }
   | { kind: 'wrongShape'; path: string; detail: string; count: number }
   | { kind: 'danglingReference'; path: string; id: string }
+  /** what is named there belongs to another room */
+  | { kind: 'otherRoom'; path: string; id: string }
 
 /** What came of reading a file. */
-export type BackupRead = { ok: true; backup: Backup } | { ok: false; issue: BackupIssue }
+export type BackupRead =
+  | {
+      ok: true
+      backup: Backup
+      /** whether somebody changed the file since Ulkin wrote it; null for files of versions that had no checksum */
+      changedSince: boolean | null
+    }
+  | { ok: false; issue: BackupIssue }
+
+const refused = (issue: BackupIssue): BackupRead => ({ ok: false, issue })
 
 /**
  * Reads a backup file. Never throws; a file with any fault is refused whole, so that half a room never comes in.
  * @param text the file's text
+ * @param registry which tables the file holds
  * @returns the data in the present version, or the first issue with its place and the number of issues
  */
-export function parseBackup(text: string): BackupRead {
-  if (text.length > MAX_BACKUP_BYTES) return { ok: false, issue: { kind: 'tooLarge', bytes: text.length } }
+export function parseBackup(text: string, registry: Registry = tables): BackupRead {
+  if (text.length > MAX_BACKUP_BYTES) return refused({ kind: 'tooLarge', bytes: text.length })
   let raw: unknown
   try {
     raw = JSON.parse(text)
   } catch (error) {
-    return { ok: false, issue: { kind: 'notJson', detail: error instanceof Error ? error.message : String(error) } }
+    return refused({ kind: 'notJson', detail: error instanceof Error ? error.message : String(error) })
   }
-  const head = z.looseObject({ format: z.literal(BACKUP_FORMAT), version: z.unknown() }).safeParse(raw)
-  if (!head.success) return { ok: false, issue: { kind: 'notABackup' } }
-  const { version } = head.data
+  const known = z.looseObject({ format: z.literal(BACKUP_FORMAT), version: z.unknown() }).safeParse(raw)
+  if (!known.success) return refused({ kind: 'notABackup' })
+  // the keys in the order of the file: the checksum was made over them
+  const { checksum, ...file } = raw as Record<string, unknown>
+  const { version } = file
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return { ok: false, issue: { kind: 'badVersion', version: String(version).slice(0, 20) } }
-  if (version > BACKUP_VERSION) return { ok: false, issue: { kind: 'newerVersion', version } }
-  const parsed = Backup.safeParse(migrate(head.data, BACKUP_VERSION))
-  if (!parsed.success) {
-    const first = parsed.error.issues[0]!
-    return {
-      ok: false,
-      issue: {
-        kind: 'wrongShape',
-        path: first.path.join('.'),
-        detail: first.message,
-        count: parsed.error.issues.length,
-      },
-    }
-  }
-  const dangling = firstDangling(parsed.data)
-  return dangling ? { ok: false, issue: dangling } : { ok: true, backup: parsed.data }
+    return refused({ kind: 'badVersion', version: String(version).slice(0, 20) })
+  if (version > BACKUP_VERSION) return refused({ kind: 'newerVersion', version })
+  const parsed = backupSchema(registry).safeParse(migrate(file, BACKUP_VERSION))
+  if (!parsed.success) return refused(firstIssue(parsed.error))
+  const backup = parsed.data as unknown as Backup
+  const dangling = firstDangling(backup, registry)
+  if (dangling) return refused(dangling)
+  return { ok: true, backup, changedSince: checksum === undefined ? null : checksum !== checksumOf(file) }
+}
+
+function firstIssue({ issues }: z.ZodError): BackupIssue {
+  const first = issues[0]!
+  return { kind: 'wrongShape', path: first.path.join('.'), detail: first.message, count: issues.length }
 }
 
 /**
- * A backup as text that reads back the same.
+ * A backup as text that reads back the same, with a checksum over everything else: a file that somebody changed since says
+ * so when it is read. Spaces and lines do not count.
  * @param backup validated data
  */
 export function writeBackup(backup: Backup): string {
-  return JSON.stringify(backup, null, 1)
+  return JSON.stringify({ ...backup, checksum: checksumOf(backup) }, null, 1)
 }
 
-/** The first record that points at one that is not in the file. */
-function firstDangling(b: Backup): BackupIssue | null {
-  const ids = (records: readonly { id: string }[]) => new Set(records.map(r => r.id))
-  const rooms = ids(b.rooms)
-  const racks = ids(b.racks)
-  const glasses = ids(b.glasses)
-  const colonies = ids(b.colonies)
-  const photos = ids(b.photos)
-  const issue = (path: string, id: string): BackupIssue => ({ kind: 'danglingReference', path, id })
-  for (const table of ['racks', 'sources', 'shelf', 'plans', 'orders', 'practice'] as const)
-    for (const [i, r] of b[table].entries()) if (!rooms.has(r.roomId)) return issue(`${table}.${i}.roomId`, r.roomId)
-  for (const [i, g] of b.glasses.entries()) {
-    if (!rooms.has(g.roomId)) return issue(`glasses.${i}.roomId`, g.roomId)
-    if (!racks.has(g.place.rackId)) return issue(`glasses.${i}.place.rackId`, g.place.rackId)
+/** SHA-256 (FIPS 180-4, by package @noble/hashes) of the data as JSON without spaces. */
+const checksumOf = (data: object): string => bytesToHex(sha256(utf8ToBytes(JSON.stringify(data))))
+
+type Row = { id: string; roomId?: string }
+
+/** The first record that points at one that is not in the file, or that belongs to another room. */
+function firstDangling(rows: Rows, registry: Registry): BackupIssue | null {
+  const lists = rows as unknown as Record<string, readonly Row[]>
+  const byId = new Map(Object.keys(registry).map(name => [name, new Map(lists[name]!.map(r => [r.id, r]))]))
+  /** Room of a row: named by itself, or by the first row that it names. */
+  const roomOf = (table: string, row: Row): string | undefined => {
+    if (table === 'rooms') return row.id
+    if (row.roomId !== undefined) return row.roomId
+    const [first] = registry[table]!.references(row)
+    const named = first && byId.get(first.table)?.get(first.id)
+    return named && roomOf(first.table, named)
   }
-  for (const [i, c] of b.colonies.entries())
-    if (!glasses.has(c.glassId)) return issue(`colonies.${i}.glassId`, c.glassId)
-  for (const table of ['scenarios', 'orders'] as const)
-    for (const [i, r] of b[table].entries())
-      if (!colonies.has(r.colonyId)) return issue(`${table}.${i}.colonyId`, r.colonyId)
-  for (const [i, e] of b.entries.entries()) {
-    if ('colonyId' in e && e.colonyId !== undefined && !colonies.has(e.colonyId))
-      return issue(`entries.${i}.colonyId`, e.colonyId)
-    if ('toColonyId' in e && e.toColonyId !== undefined && !colonies.has(e.toColonyId))
-      return issue(`entries.${i}.toColonyId`, e.toColonyId)
-    if (e.kind === 'photo' && !photos.has(e.photoId)) return issue(`entries.${i}.photoId`, e.photoId)
-    if ('glassId' in e && e.glassId !== undefined && !glasses.has(e.glassId))
-      return issue(`entries.${i}.glassId`, e.glassId)
-  }
+  for (const [name, { references }] of Object.entries(registry))
+    for (const [i, record] of lists[name]!.entries())
+      for (const { path, table, id } of references(record)) {
+        const named = byId.get(table)?.get(id)
+        if (!named) return { kind: 'danglingReference', path: `${name}.${i}.${path}`, id }
+        const [own, other] = [roomOf(name, record), roomOf(table, named)]
+        if (own !== undefined && other !== undefined && own !== other)
+          return { kind: 'otherRoom', path: `${name}.${i}.${path}`, id }
+      }
   return null
 }

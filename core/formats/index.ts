@@ -1,15 +1,18 @@
 export { calendarFile, type CalendarEvent } from './calendar'
 export {
-  AtticItem,
   Backup,
   BACKUP_FORMAT,
   BACKUP_VERSION,
   type BackupIssue,
   type BackupRead,
+  backupSchema,
   MAX_BACKUP_BYTES,
+  noRows,
   parseBackup,
+  type Rows,
   writeBackup,
 } from './backup'
-export { type MergeConflict, mergeTables, type MergePlan, type MergeTable, planMerge } from './merge'
+export { type MergeConflict, type MergePlan, type MergeWrites, mergeWrites, planMerge, type Settlement } from './merge'
 export { migrate, type Migrations } from './migrate'
+export { editedInVersion4, entryOfVersion5, recordOfVersion5 } from './shapesOfVersion5'
 export { suppliesOfVersion1 } from './suppliesOfVersion1'

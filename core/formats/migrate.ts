@@ -1,9 +1,14 @@
+import { editedInVersion4, entryOfVersion5, recordOfVersion5 } from './shapesOfVersion5'
 import { suppliesOfVersion1 } from './suppliesOfVersion1'
 
 /** Brings a raw file of one version to the next; the key is the version that it starts from. */
 export type Migrations = Readonly<Record<number, (raw: Record<string, unknown>) => Record<string, unknown>>>
 
-/** All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans; version 3 has photos; version 4 has scenarios, orders and what was practised. */
+/**
+ * All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans;
+ * version 3 has photos; version 4 has scenarios, orders and what was practised; version 5 has versions of records,
+ * endings, stays of colonies, and lines.
+ */
 export const migrations: Migrations = {
   1: raw => {
     const rooms = Array.isArray(raw.rooms) ? raw.rooms : []
@@ -18,6 +23,14 @@ export const migrations: Migrations = {
   },
   2: raw => ({ ...raw, photos: [] }),
   3: raw => ({ ...raw, scenarios: [], orders: [], practice: [] }),
+  4: raw => {
+    const edited = editedInVersion4.map(table => {
+      const rows = raw[table]
+      return [table, Array.isArray(rows) ? rows.map(row => recordOfVersion5(table, row)) : rows]
+    })
+    const entries = Array.isArray(raw.entries) ? raw.entries.map(entryOfVersion5) : raw.entries
+    return { ...raw, ...Object.fromEntries(edited), entries, lines: [] }
+  },
 }
 
 /**

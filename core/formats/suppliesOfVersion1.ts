@@ -1,5 +1,8 @@
 import { type ShelfItem, type Source, usualBench } from '#core/records'
 
+/** Records as version 2 had them. */
+type Old<T> = Omit<T, 'rev' | 'ended'> & { retired: boolean }
+
 /** The salts that recipes of version 1 took for granted. */
 const SALTS = [
   ['Calcium chloride', 'calciumChlorideDihydrate'],
@@ -13,7 +16,7 @@ const SALTS = [
  * it should be is left for the schema to name.
  * @param raw a room as it stands in the file
  */
-export function suppliesOfVersion1(raw: unknown): { room: unknown; sources: Source[]; shelf: ShelfItem[] } {
+export function suppliesOfVersion1(raw: unknown): { room: unknown; sources: Old<Source>[]; shelf: Old<ShelfItem>[] } {
   if (typeof raw !== 'object' || raw === null) return { room: raw, sources: [], shelf: [] }
   const { changeWater, ...room } = raw as {
     id?: unknown
@@ -31,7 +34,7 @@ export function suppliesOfVersion1(raw: unknown): { room: unknown; sources: Sour
     kind: Source['kind'],
     values: Source['analyses'][number]['values'],
     by: 'assumed' | 'ownTest',
-  ): Source => ({
+  ): Old<Source> => ({
     id: derived(n),
     editedAt,
     roomId,

@@ -1,7 +1,15 @@
+import { dayOf } from '#core/records'
 import type { BandPoint } from '#core/population'
 
-/** The fans of several scenarios as a table, one row a week: what a CSV file of the Outlook holds. */
-export function outlookRows(scenarios: readonly { name: string; fan: readonly BandPoint[] }[]): {
+/**
+ * The fans of several scenarios as a table, one row a week: what a CSV file of the Outlook
+ * holds.
+ * @param zone where the keeper lives: its days are meant
+ */
+export function outlookRows(
+  scenarios: readonly { name: string; fan: readonly BandPoint[] }[],
+  zone: string,
+): {
   head: string[]
   rows: (string | number)[][]
 } {
@@ -13,7 +21,7 @@ export function outlookRows(scenarios: readonly { name: string; fan: readonly Ba
   ]
   const rows = Array.from({ length: weeks }, (_, week) => [
     week,
-    new Date(scenarios[0]!.fan[week]!.at).toISOString().slice(0, 10),
+    dayOf(scenarios[0]!.fan[week]!.at, zone),
     ...scenarios.flatMap(({ fan }) =>
       [fan[week]!.p50, fan[week]!.p10, fan[week]!.p90].map(x => Math.round(x * 10) / 10),
     ),

@@ -1,12 +1,12 @@
 import { z } from 'zod'
+import { edited } from './edited'
 import { Id, Moment } from './id'
 import { Label } from './label'
 import { TakeKind } from './scenario'
 
 /** Animals that somebody wants by a day. */
 export const Order = z.strictObject({
-  id: Id,
-  editedAt: Moment,
+  ...edited,
   roomId: Id,
   colonyId: Id,
   /** who wants them; initials do */

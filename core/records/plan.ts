@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { edited } from './edited'
 import { Id, Moment } from './id'
 import { Label } from './label'
 import { Glass } from './room'
@@ -25,8 +26,7 @@ export type PlanStepId = z.infer<typeof PlanStepId>
 
 /** A colony that is being planned, or one whose plan became a glass and is still being carried out. */
 export const Plan = z.strictObject({
-  id: Id,
-  editedAt: Moment,
+  ...edited,
   roomId: Id,
   name: Label,
   /** one group, or two that are to live together */
@@ -56,6 +56,5 @@ export const Plan = z.strictObject({
   seen: z.strictObject({ biofilm: z.boolean(), algae: z.boolean() }),
   /** set when the plan has become a glass */
   glassId: Id.optional(),
-  retired: z.boolean(),
 })
 export type Plan = z.infer<typeof Plan>

@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { Id, Moment } from './id'
+import { edited } from './edited'
+import { Id } from './id'
 
 /** One picture of the practice tank that was counted: how many of how many were found. */
 export const Practice = z.strictObject({
-  id: Id,
-  editedAt: Moment,
+  ...edited,
   roomId: Id,
   keeper: z.string().max(8).optional(),
   /** animals in the picture, and how crowded it was: animals on a square decimetre */

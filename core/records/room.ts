@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { Bench } from './bench'
+import { edited } from './edited'
 import { Id, Moment } from './id'
 import { Label } from './label'
-
-/** Fields of every record that can be edited in place. The newest edit is the one shown; replaced versions go to the attic. */
-const edited = { id: Id, editedAt: Moment }
+import { MAX_LITRES, MIN_LITRES } from './limits'
+import { Stays } from './stays'
 
 /** How the keepers of a room like their care laid out. */
 export const RoomCare = z.strictObject({
@@ -57,7 +57,7 @@ export type ShelfPlace = z.infer<typeof ShelfPlace>
 
 /** How much water is in a glass: known litres, or the share of its height that is filled. */
 export const Fill = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('netLitres'), netL: z.number().gt(0).max(5000) }),
+  z.strictObject({ by: z.literal('netLitres'), netL: z.number().gt(0).max(MAX_LITRES) }),
   z.strictObject({ by: z.literal('height'), share: z.number().gt(0).max(1) }),
 ])
 export type Fill = z.infer<typeof Fill>
@@ -68,14 +68,20 @@ const edge = z.number().gt(0, 'must be above 0 cm').max(500, 'must be 500 cm at 
 export const SubstrateKind = z.enum(['none', 'sand', 'gravel', 'activeSoil', 'carbonateSand', 'earth'])
 export type SubstrateKind = z.infer<typeof SubstrateKind>
 
+/** Boxes and incubators hang in a host glass: own animals, the host's water. */
+export const GlassKind = z.enum(['tank', 'jar', 'tub', 'paludarium', 'box', 'incubator'])
+export type GlassKind = z.infer<typeof GlassKind>
+
 /** A container of any kind ("glass"). Water belongs to the glass, so tests are logged for the glass. */
 export const Glass = z
   .strictObject({
     ...edited,
     roomId: Id,
     name: Label,
-    kind: z.enum(['tank', 'jar', 'tub', 'paludarium']),
-    grossL: z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most'),
+    kind: GlassKind,
+    /** a box or an incubator hangs in other glasses, and shares their water */
+    hosts: Stays.optional(),
+    grossL: z.number().min(MIN_LITRES, 'must be 0.05 L or more').max(MAX_LITRES, 'must be 5000 L at most'),
     fill: Fill,
     place: ShelfPlace,
     /** inner edges, where they were measured: then they give the gross litres */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { Id, Moment } from './id'
+import { edited } from './edited'
+import { Id } from './id'
 import { Label } from './label'
 
 /** Whom a take goes for. */
@@ -29,11 +30,9 @@ export type ScenarioChange = z.infer<typeof ScenarioChange>
 
 /** A saved scenario of one colony. */
 export const Scenario = z.strictObject({
-  id: Id,
-  editedAt: Moment,
+  ...edited,
   colonyId: Id,
   name: Label,
   change: ScenarioChange,
-  retired: z.boolean(),
 })
 export type Scenario = z.infer<typeof Scenario>

@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { edited } from './edited'
+import { FoodKind, FoodUnit } from './food'
 import { Id, Moment } from './id'
 import { Label } from './label'
 
@@ -63,7 +65,14 @@ export const possibleAnalysis: Readonly<Record<AnalysisKey, readonly [number, nu
 export const Analysis = z.strictObject({
   at: Moment,
   by: z.enum(['supplier', 'ownTest', 'label', 'assumed']),
-  values: z.partialRecord(AnalysisKey, z.number().min(0)),
+  values: z.strictObject(
+    Object.fromEntries(
+      analysisKeys.map(k => {
+        const [low, high] = possibleAnalysis[k]
+        return [k, z.number().min(low, `must be ${low} or more`).max(high, `must be ${high} or less`).optional()]
+      }),
+    ) as Record<AnalysisKey, z.ZodOptional<z.ZodNumber>>,
+  ),
 })
 export type Analysis = z.infer<typeof Analysis>
 
@@ -72,15 +81,12 @@ export type SourceKind = z.infer<typeof SourceKind>
 
 /** A water that the keeper has at hand. The newest analysis counts; older ones are kept. */
 export const Source = z.strictObject({
-  id: Id,
-  editedAt: Moment,
+  ...edited,
   roomId: Id,
   name: Label,
   kind: SourceKind,
   disinfectant: z.enum(['none', 'chlorine', 'chloramine', 'unknown']),
   analyses: z.array(Analysis).max(200),
-  /** put away: no longer offered, kept for the log */
-  retired: z.boolean(),
 })
 export type Source = z.infer<typeof Source>
 
@@ -100,7 +106,7 @@ export const saltIds = [
 export const SaltId = z.enum(saltIds)
 export type SaltId = z.infer<typeof SaltId>
 
-/** What is in a box on the shelf: a salt by name, or a mineral mix by what one gram in a litre raises. */
+/** What is in a box on the shelf: a salt by name, a mineral mix by what one gram in a litre raises, or a food. */
 export const ShelfContent = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('salt'), salt: SaltId }),
   z
@@ -114,17 +120,25 @@ export const ShelfContent = z.discriminatedUnion('by', [
       caMgByMass: z.number().gt(0).max(100),
     })
     .refine(m => m.ghDh > 0 || m.khDh > 0, { path: ['ghDh'], message: 'a mineral mix raises GH or KH' }),
+  z.strictObject({ by: z.literal('food'), food: FoodKind, unit: FoodUnit }),
 ])
 export type ShelfContent = z.infer<typeof ShelfContent>
 
+/** What recipes are made from: everything on the shelf but food. */
+export type MineralContent = Exclude<ShelfContent, { by: 'food' }>
+
 /** A box on the keeper's shelf, and what is left in it when that is known. */
 export const ShelfItem = z.strictObject({
-  id: Id,
-  editedAt: Moment,
+  ...edited,
   roomId: Id,
   name: Label,
   content: ShelfContent,
   stockG: z.number().min(0).max(1_000_000).optional(),
-  retired: z.boolean(),
+  /** for the whole box, in the room's currency */
+  price: z.number().min(0).max(100_000).optional(),
 })
 export type ShelfItem = z.infer<typeof ShelfItem>
+
+/** Whether a box holds something that recipes are made from. */
+export const isMineral = (item: ShelfItem): item is ShelfItem & { content: MineralContent } =>
+  item.content.by !== 'food'

@@ -17,6 +17,7 @@ import {
   type Evidence,
   type Glass,
   type Message,
+  momentMs,
   netLitres,
   stateRank,
   type ValueKey,
@@ -89,13 +90,18 @@ export interface ColonyStatements {
 /** Everything that the statements of a colony follow from. */
 export interface StatementInput {
   colony: Colony
+  /** where it stands: its litres are the room that it has */
   glass: Glass
-  /** all entries of the colony, and all of its glass; superseded ones are sorted out here */
+  /** whose water it lives in: the glass's own, or that of the host in which a box hangs */
+  water: Glass
+  /** all entries of the colony, and all of its water; superseded ones are sorted out here */
   colonyEntries: readonly Entry[]
   glassEntries: readonly Entry[]
+  /** the waters of glasses where it stood before, with what was logged of them in that time */
+  earlier: readonly { water: Glass; entries: readonly Entry[] }[]
   nowMs: number
-  /** what the keeper's clock is ahead of UTC: dawn and dusk are told by it */
-  utcOffsetMinutes: number
+  /** where the keeper lives, as an IANA name: dawn and dusk are told by its clock */
+  zone: string
 }
 
 /** Growth within this share of nothing per week is called steady (half a per cent: a colony of 200 gains one). */
@@ -120,15 +126,19 @@ export const urgency: readonly ValueKey[] = [
 ]
 
 /** The question of a colony and the readings of its glass, from the raw logs of both. */
-export function questionFrom({ colony, glass, colonyEntries, glassEntries, nowMs }: StatementInput): {
+export function questionFrom(input: StatementInput): {
   question: PopulationQuestion
   readings: WaterStory['readings']
 } {
-  const { readings } = waterStory(currentEntries(glassEntries), netLitres(glass), nowMs)
-  return {
-    question: questionOf(colony, glass, currentEntries(colonyEntries), readings.get('temperatureC') ?? [], nowMs),
-    readings,
-  }
+  const { colony, glass, water, colonyEntries, glassEntries, earlier, nowMs } = input
+  const readingsOf = (of: Glass, entries: readonly Entry[]) =>
+    waterStory(currentEntries(entries), netLitres(of), nowMs).readings
+  const readings = readingsOf(water, glassEntries)
+  // the pace of life follows the waters in which the colony stood, each in its time
+  const arrived = momentMs(colony.stays.at(-1)!.from)
+  const before = earlier.flatMap(e => readingsOf(e.water, e.entries).get('temperatureC') ?? [])
+  const here = (readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
+  return { question: questionOf(colony, glass, currentEntries(colonyEntries), [...before, ...here], nowMs), readings }
 }
 
 /**
@@ -138,9 +148,9 @@ export function questionFrom({ colony, glass, colonyEntries, glassEntries, nowMs
  * @returns the statements, and the fit for the next time
  */
 export function colonyStatements(input: StatementInput, before?: Fit): { statements: ColonyStatements; fit: Fit } {
-  const { colony, glass, nowMs } = input
+  const { colony, nowMs } = input
   const group = resolveGroup(colony)
-  const netL = netLitres(glass)
+  const netL = netLitres(input.water)
   const changeL = netL * (group.change?.share ?? 0.1)
 
   const { question, readings } = questionFrom(input)
@@ -151,9 +161,7 @@ export function colonyStatements(input: StatementInput, before?: Fit): { stateme
     const target: Target | undefined = group.targets[key]
     if (!target) continue
     const verdict = judgeValue(key, target, readings.get(key) ?? [], nowMs, group.largestStepPerWeek[key]?.value)
-    values.push(
-      key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.utcOffsetMinutes)) : verdict,
-    )
+    values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.zone)) : verdict)
   }
   const water = waterStatement(values)
   const statements: ColonyStatements = {

@@ -1,6 +1,6 @@
 export { compensateConductivity } from './compensateConductivity'
 export { editText, formatNumber, formatQuantity } from './format'
-export { type ParsedQuantity, parseNumber, parseQuantity } from './parse'
+export { type NumberHabits, type ParsedNumber, type ParsedQuantity, parseNumber, parseQuantity } from './parse'
 export {
   alkalinity,
   conductivity,

@@ -1,6 +1,6 @@
 import { randomLogNormal, randomNormal } from 'd3-random'
 import { type ResolvedGroup, resolveGroup } from '#core/groups'
-import { type Colony, type CountMethod, DAY_MS, Entry, type Glass, toMoment } from '#core/records'
+import { begun, type Colony, type CountMethod, DAY_MS, Entry, type Glass, toMoment } from '#core/records'
 import { hashText, type Random, seededRandom } from '#core/stats'
 import { v7 as uuid } from 'uuid'
 import {
@@ -56,8 +56,7 @@ function tryCase(groupId: string, random: Random): CalibrationCase | null {
   const id = () => uuid({ msecs: NOW, random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) })
   const litres = 15 + Math.floor(random() * 60)
   const glass = {
-    id: id(),
-    editedAt: toMoment(NOW),
+    ...begun(id(), NOW),
     roomId: id(),
     name: 'Glass',
     kind: 'tank',
@@ -72,9 +71,9 @@ function tryCase(groupId: string, random: Random): CalibrationCase | null {
   const resolved = resolveGroup({ groupId, schools: {}, targets: {}, life: {} })
   const hermaphrodite = resolved.group.stages.femaleShare.value === 1
   const colony: Colony = {
-    id: id(),
-    editedAt: toMoment(began),
-    glassId: glass.id,
+    ...begun(id(), began),
+    form: 'colony',
+    stays: [{ glassId: glass.id, from: toMoment(began) }],
     name: 'Case',
     groupId,
     schools: {},

@@ -2,7 +2,7 @@
 import { parentPort } from 'node:worker_threads'
 import { schedule } from '#core/care'
 import { groups, resolveGroup } from '#core/groups'
-import { readLog, usualBench } from '#core/records'
+import { begun, readLog, usualBench } from '#core/records'
 import { judgeValue } from '#core/water'
 
 const DAY_MS = 86_400_000
@@ -22,9 +22,9 @@ const logs = Array.from({ length: 60 }, (_, i) => {
   const glassId = id(now - 2000 * DAY_MS)
   const colonyId = id(now - 2000 * DAY_MS)
   const colony = {
-    id: colonyId,
-    editedAt: '',
-    glassId,
+    ...begun(colonyId, now - 2000 * DAY_MS),
+    form: 'colony',
+    stays: [{ glassId, from: new Date(now - 2000 * DAY_MS).toISOString() }],
     name: `Line ${i}`,
     groupId: groups[i % groups.length].id,
     schools: {},
@@ -34,8 +34,7 @@ const logs = Array.from({ length: 60 }, (_, i) => {
     life: {},
   }
   const glass = {
-    id: glassId,
-    editedAt: '',
+    ...begun(glassId, now - 2000 * DAY_MS),
     roomId: 'r',
     name: `Glass ${i}`,
     kind: 'tank',

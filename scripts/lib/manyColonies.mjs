@@ -17,10 +17,14 @@ export function manyColonies(demo, colonies, years) {
   }
   const start = now - years * 52 * WEEK_MS
   const at = ms => new Date(ms).toISOString()
-  const room = { ...demo.rooms[0], id: id(start), name: 'Sixty' }
+  /** stamps of a record, as the app gives them */
+  const stamps = ms => {
+    const made = id(ms)
+    return { id: made, editedAt: at(ms), rev: `000001-${made.slice(-8)}` }
+  }
+  const room = { ...demo.rooms[0], ...stamps(start), name: 'Sixty' }
   const racks = Array.from({ length: 6 }, (_, order) => ({
-    id: id(start),
-    editedAt: at(start),
+    ...stamps(start),
     roomId: room.id,
     name: `Rack ${order + 1}`,
     kind: 'rack',
@@ -45,15 +49,21 @@ export function manyColonies(demo, colonies, years) {
   }
   for (let i = 0; i < colonies; i++) {
     const like = demo.colonies[i % demo.colonies.length]
-    const likeGlass = demo.glasses.find(g => g.id === like.glassId)
+    const likeGlass = demo.glasses.find(g => g.id === like.stays.at(-1).glassId)
     const glass = {
       ...likeGlass,
-      id: id(start),
+      ...stamps(start),
       roomId: room.id,
       name: `Glass ${i + 1}`,
       place: { rackId: racks[i % 6].id, shelf: Math.floor(i / 6) % 4, position: i },
     }
-    const colony = { ...like, id: id(start), glassId: glass.id, name: `Line ${i + 1}`, startedAt: at(start) }
+    const colony = {
+      ...like,
+      ...stamps(start),
+      stays: [{ glassId: glass.id, from: at(start) }],
+      name: `Line ${i + 1}`,
+      startedAt: at(start),
+    }
     out.glasses.push(glass)
     out.colonies.push(colony)
     for (let week = 1; week < years * 52; week++) {

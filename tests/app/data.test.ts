@@ -1,22 +1,22 @@
-import { Dexie } from 'dexie'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { planMerge } from '#core/formats'
 import { v7 } from 'uuid'
-import { currentEntries, Entry } from '#core/records'
-import { addMissing, applyMerge, compareBackup, countRows, eraseAll, readAll } from '~/data/backups'
+import { begun, currentEntries, DAY_MS, Entry, movedTo, watersOf } from '#core/records'
+import { eraseAll } from '~/data/aside'
 import { UlkinDb } from '~/data/database'
-import { addEntries, entriesOfColony, entriesOfGlass, entriesOfKinds } from '~/data/log'
+import { addEntries, entriesOf, entriesOfKinds } from '~/data/log'
 import { firstId, newId } from '~/data/newId'
-import { ordersOf, practiceOf, roomRecords, saveColonyInGlass, saveRecord, scenariosOf } from '~/data/records'
+import { noRoom, ordersOf, practiceOf, roomRecords, scenariosOf } from '~/data/records'
+import { deleteUnused, saveRecord, saveRecords } from '~/data/saveRecord'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
 import {
   colony,
   correction,
   count,
+  daysAgo,
+  glass as glassOf,
   nextId,
   NOW,
-  plan,
   shelfItem,
   smallRoom,
   source,
@@ -35,29 +35,28 @@ beforeEach(async () => {
   s = smallRoom()
   await saveRecord(db, 'rooms', s.room, NOW)
   await saveRecord(db, 'racks', s.rack, NOW)
-  await saveColonyInGlass(db, s.colony, s.glass, NOW)
+  await saveRecord(db, 'glasses', s.glass, NOW)
+  await saveRecord(db, 'colonies', s.colony, NOW)
 })
 afterEach(() => db.delete())
 
 describe('scenarios, orders, practice', () => {
   it('are kept, found by what they belong to, and their old versions go to the attic', async () => {
     const scenario = {
-      id: newId(),
-      editedAt: '',
+      ...begun(newId(), NOW),
       colonyId: s.colony.id,
       name: 'Warm',
       change: { temperatureC: 26 },
-      retired: false,
     }
     await saveRecord(db, 'scenarios', scenario, NOW)
     await saveRecord(db, 'scenarios', { ...scenario, name: 'Warmer' }, NOW + 1)
     expect((await scenariosOf(db, s.colony.id)).map(x => x.name)).toEqual(['Warmer'])
-    await saveRecord(db, 'scenarios', { ...scenario, retired: true }, NOW + 2)
+    const ended = { at: daysAgo(0), why: 'putAway' as const }
+    await saveRecord(db, 'scenarios', { ...scenario, ended }, NOW + 2)
     expect(await scenariosOf(db, s.colony.id)).toEqual([])
-    expect(await db.attic.count()).toBe(2)
+    expect(await db.records('attic').count()).toBe(2)
     const order = (dueAt: string) => ({
-      id: newId(),
-      editedAt: '',
+      ...begun(newId(), NOW),
       roomId: s.room.id,
       colonyId: s.colony.id,
       who: 'B. N.',
@@ -72,7 +71,7 @@ describe('scenarios, orders, practice', () => {
     await saveRecord(
       db,
       'practice',
-      { id: newId(), editedAt: '', roomId: s.room.id, shown: 20, density: 3, stage: 'grown', found: 18, strays: 0 },
+      { ...begun(newId(), NOW), roomId: s.room.id, shown: 20, density: 3, stage: 'grown', found: 18, strays: 0 },
       NOW,
     )
     expect(await practiceOf(db, s.room.id)).toHaveLength(1)
@@ -84,8 +83,7 @@ describe('scenarios, orders, practice', () => {
         db,
         'orders',
         {
-          id: newId(),
-          editedAt: '',
+          ...begun(newId(), NOW),
           roomId: s.room.id,
           colonyId: s.colony.id,
           who: '',
@@ -97,7 +95,7 @@ describe('scenarios, orders, practice', () => {
         NOW,
       ),
     ).rejects.toThrow()
-    expect(await db.orders.count()).toBe(0)
+    expect(await db.records('orders').count()).toBe(0)
   })
 })
 
@@ -113,39 +111,64 @@ describe('records', () => {
   })
   it('opens the newest room when the wanted one is gone, and none on an empty device', async () => {
     expect((await roomRecords(db, 'gone')).room?.id).toBe(s.room.id)
-    await eraseAll(db)
-    expect(await roomRecords(db, null)).toEqual({
-      rooms: [],
-      room: null,
-      racks: [],
-      glasses: [],
-      colonies: [],
-      sources: [],
-      shelf: [],
-      plans: [],
-    })
+    await eraseAll(db, NOW)
+    expect(await roomRecords(db, null)).toEqual(noRoom)
   })
   it('puts the replaced version into the attic', async () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
-    expect((await db.glasses.get(s.glass.id))?.name).toBe('Renamed')
-    expect(await db.attic.toArray()).toEqual([
+    expect((await db.records('glasses').get(s.glass.id))?.name).toBe('Renamed')
+    expect(await db.records('attic').toArray()).toEqual([
       expect.objectContaining({ table: 'glasses', record: expect.objectContaining({ name: 'Glass' }) }),
     ])
   })
   it('writes nothing when nothing changed', async () => {
     const before = await revisionOf(s.colony.id)
     await saveRecord(db, 'colonies', s.colony, NOW + 1)
-    expect(await db.attic.count()).toBe(0)
+    expect(await db.records('attic').count()).toBe(0)
     expect(await revisionOf(s.colony.id)).toBe(before)
   })
+  it('writes only what was changed against the version that was read: a stale sheet undoes nothing', async () => {
+    await saveRecord(db, 'glasses', { ...s.glass, name: 'By the window' }, NOW + 1)
+    const { clashes } = await saveRecord(db, 'glasses', { ...s.glass, rockKg: 3 }, NOW + 2)
+    expect(clashes).toEqual([])
+    expect(await db.records('glasses').get(s.glass.id)).toMatchObject({ name: 'By the window', rockKg: 3 })
+  })
+  it('names the field that two sheets changed differently; the later save stands, the other is in the attic', async () => {
+    await saveRecord(db, 'glasses', { ...s.glass, name: 'First' }, NOW + 1)
+    const { clashes } = await saveRecord(db, 'glasses', { ...s.glass, name: 'Second' }, NOW + 2)
+    expect(clashes).toMatchObject([{ field: 'name', mine: 'Second', theirs: 'First' }])
+    expect((await db.records('glasses').get(s.glass.id))?.name).toBe('Second')
+    expect((await db.records('attic').toArray()).map(a => a.record.name).sort()).toEqual(['First', 'Glass'])
+  })
+  it('numbers versions one after the other, each made from the one before', async () => {
+    await saveRecord(db, 'glasses', { ...s.glass, name: 'A' }, NOW + 1)
+    const a = (await db.records('glasses').get(s.glass.id))!
+    expect([a.rev.slice(0, 6), a.basedOn]).toEqual(['000002', s.glass.rev])
+  })
+  it('lets a record go for good only while nothing names it', async () => {
+    expect(await deleteUnused(db, 'glasses', s.glass.id, NOW)).toBe(false)
+    await addEntries(db, [count(s.colony.id, 1, 5)])
+    expect(await deleteUnused(db, 'colonies', s.colony.id, NOW)).toBe(false)
+    const spare = glassOf(s.room.id, s.rack.id, { name: 'Spare' })
+    await saveRecord(db, 'glasses', spare, NOW)
+    expect(await deleteUnused(db, 'racks', s.rack.id, NOW)).toBe(false)
+    expect(await deleteUnused(db, 'glasses', spare.id, NOW)).toBe(true)
+    expect(await db.records('glasses').get(spare.id)).toBeUndefined()
+    expect((await db.records('attic').toArray()).map(a => a.record.name)).toEqual(['Spare'])
+  })
   it('refuses what does not fit, and keeps what was there', async () => {
-    await expect(saveRecord(db, 'glasses', { ...s.glass, grossL: -1 }, NOW)).rejects.toThrow(/above 0/)
-    expect((await db.glasses.get(s.glass.id))?.grossL).toBe(60)
+    await expect(saveRecord(db, 'glasses', { ...s.glass, grossL: -1 }, NOW)).rejects.toThrow(/0.05 L or more/)
+    expect((await db.records('glasses').get(s.glass.id))?.grossL).toBe(60)
   })
   it('writes glass and colony together or not at all', async () => {
-    const other = { ...s.glass, id: nextId(), name: 'Second' }
-    await expect(saveColonyInGlass(db, { ...colony(other.id), name: '' }, other, NOW)).rejects.toThrow()
-    expect(await db.glasses.count()).toBe(1)
+    const other = { ...s.glass, ...begun(nextId(), NOW), name: 'Second' }
+    const unnamed = { ...colony(other.id), name: '' }
+    const both = [
+      { table: 'glasses' as const, record: other },
+      { table: 'colonies' as const, record: unnamed },
+    ]
+    await expect(saveRecords(db, both, NOW)).rejects.toThrow()
+    expect(await db.records('glasses').count()).toBe(1)
   })
 })
 
@@ -154,21 +177,28 @@ describe('the log', () => {
     const late = count(s.colony.id, 1, 30)
     const early = count(s.colony.id, 9, 20)
     for (const e of [late, early, waterTest(s.glass.id, 2, { khDh: 4 })]) await addEntries(db, [e])
-    expect((await entriesOfColony(db, s.colony.id)).map(e => e.id)).toEqual([early.id, late.id])
-    expect(await entriesOfGlass(db, s.glass.id)).toHaveLength(1)
-    expect(await entriesOfColony(db, nextId())).toEqual([])
+    expect((await entriesOf(db, s.colony.id)).map(e => e.id)).toEqual([early.id, late.id])
+    expect(await entriesOf(db, s.glass.id)).toHaveLength(1)
+    expect(await entriesOf(db, nextId())).toEqual([])
+  })
+  it('is found by every animal that an entry is about, and read by a part of its time', async () => {
+    const animal = nextId()
+    const about = { ...count(s.colony.id, 3, 1), animalIds: [animal] }
+    await addEntries(db, [about, count(s.colony.id, 8, 2), count(s.colony.id, 1, 3)])
+    expect(await entriesOf(db, animal)).toEqual([about])
+    expect(await entriesOf(db, s.colony.id, daysAgo(4), daysAgo(2))).toEqual([about])
   })
   it('never changes an entry', async () => {
     const e = count(s.colony.id, 1, 30)
     await addEntries(db, [e])
     await expect(addEntries(db, [{ ...e, number: 31 } as typeof e])).rejects.toThrow()
     await addEntries(db, [correction(e, { number: 31 })])
-    expect(currentEntries(await entriesOfColony(db, s.colony.id))).toMatchObject([{ number: 31 }])
-    expect(await db.entries.count()).toBe(2)
+    expect(currentEntries(await entriesOf(db, s.colony.id))).toMatchObject([{ number: 31 }])
+    expect(await db.records('entries').count()).toBe(2)
   })
   it('refuses an entry that does not fit', async () => {
     await expect(addEntries(db, [{ ...count(s.colony.id, 1, 30), number: -3 } as never])).rejects.toThrow()
-    expect(await db.entries.count()).toBe(0)
+    expect(await db.records('entries').count()).toBe(0)
   })
 })
 
@@ -202,7 +232,12 @@ describe('revisions', () => {
 
 describe('summaries', () => {
   const statements = (colonyId: string) => ({ colonyId }) as ColonyStatements
-  const subject = async () => ({ colony: s.colony, glass: s.glass, revision: (await revisionOf(s.colony.id))! })
+  const subject = async () => ({
+    colony: s.colony,
+    glass: s.glass,
+    waters: watersOf(s.colony, new Map([[s.glass.id, s.glass]])),
+    revision: (await revisionOf(s.colony.id))!,
+  })
   it('hold for the same revision and day, and are none of another build', async () => {
     const { revision } = await subject()
     await keepSummaries(db, [
@@ -227,126 +262,53 @@ describe('summaries', () => {
         colony: s.colony,
         glass: s.glass,
         colonyEntries: [counted],
+        water: s.glass,
         glassEntries: [tested],
+        earlier: [],
         nowMs: NOW,
-        utcOffsetMinutes: 0 - new Date(NOW).getTimezoneOffset(),
+        zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       },
     ])
     expect(await statementInputs(db, [], NOW)).toEqual([])
   })
-})
-
-describe('backups', () => {
-  it('go out, and come back to an empty device the same', async () => {
-    await addEntries(db, [count(s.colony.id, 3, 33)])
-    await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
-    const out = await readAll(db, NOW)
-    await eraseAll(db)
-    expect(await countRows(db)).toEqual({
-      rooms: 0,
-      racks: 0,
-      glasses: 0,
-      colonies: 0,
-      sources: 0,
-      shelf: 0,
-      plans: 0,
-      scenarios: 0,
-      orders: 0,
-      practice: 0,
-      photos: 0,
-      entries: 0,
-      attic: 0,
+  it('a colony that moved has the water of each glass for the time it stood there', async () => {
+    const second = glassOf(s.room.id, s.rack.id, { name: 'Second' })
+    await saveRecord(db, 'glasses', second, NOW)
+    const moved = { ...s.colony, stays: movedTo(s.colony.stays, second.id, daysAgo(10)) }
+    await saveRecord(db, 'colonies', moved, NOW)
+    const [before, after, there] = [
+      waterTest(s.glass.id, 20, { temperatureC: 20 }),
+      waterTest(s.glass.id, 3, { temperatureC: 21 }),
+      waterTest(second.id, 2, { temperatureC: 26 }),
+    ]
+    await addEntries(db, [before, after, there])
+    const waters = watersOf(moved, new Map([s.glass, second].map(g => [g.id, g])))
+    const [input] = await statementInputs(db, [{ colony: moved, glass: second, waters, revision: '' }], NOW)
+    expect(input).toMatchObject({ water: { id: second.id }, glassEntries: [there], earlier: [{ entries: [before] }] })
+    // its old water still marks it: what is put right there later is part of its past
+    const mark = await revisionOf(moved.id)
+    await addEntries(db, [waterTest(s.glass.id, 15, { ph: 7 })])
+    expect(await revisionOf(moved.id)).not.toBe(mark)
+  })
+  it('a box has the water of the glass in which it hangs', async () => {
+    const box = glassOf(s.room.id, s.rack.id, {
+      name: 'Box',
+      kind: 'box',
+      hosts: [{ glassId: s.glass.id, from: daysAgo(30) }],
     })
-    await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
-    expect(await readAll(db, NOW)).toEqual(out)
-    expect(await revisionOf(s.colony.id)).toBeDefined()
-  })
-  it('change only what the keeper chose, and keep the other version', async () => {
-    const theirs = structuredClone(await readAll(db, NOW))
-    theirs.glasses[0]!.name = 'Theirs'
-    theirs.colonies[0]!.name = 'Also theirs'
-    const plan = planMerge(await readAll(db, NOW), theirs)
-    expect(plan.conflicts).toHaveLength(2)
-    await applyMerge(
-      db,
-      plan,
-      plan.conflicts.filter(c => c.table === 'glasses'),
-      NOW,
-    )
-    expect((await db.glasses.get(s.glass.id))?.name).toBe('Theirs')
-    expect((await db.colonies.get(s.colony.id))?.name).toBe('Ember')
-    expect((await db.attic.toArray()).map(a => a.record.name).sort()).toEqual(['Also theirs', 'Glass'])
-  })
-  it('write all or nothing', async () => {
-    const theirs = structuredClone(await readAll(db, NOW))
-    const fresh = count(s.colony.id, 1, 5)
-    theirs.entries.push(fresh)
-    const plan = planMerge(await readAll(db, NOW), theirs)
-    await addEntries(db, [fresh])
-    await expect(
-      applyMerge(db, { ...plan, add: { ...plan.add, rooms: [{ ...s.room, id: nextId() }] } }, [], NOW),
-    ).rejects.toThrow()
-    expect(await db.rooms.count()).toBe(1)
-  })
-  it('never overwrite when only missing records are added', async () => {
-    const other = structuredClone(await readAll(db, NOW))
-    other.glasses[0]!.name = 'Theirs'
-    const extra = { ...other.rooms[0]!, id: nextId(), name: 'Demo' }
-    await addMissing(db, { ...other, rooms: [extra] }, NOW)
-    expect((await db.glasses.get(s.glass.id))?.name).toBe('Glass')
-    expect(await db.rooms.count()).toBe(2)
+    const inBox = colony(box.id, { name: 'Berried', stays: [{ glassId: box.id, from: daysAgo(12) }] })
+    await saveRecord(db, 'glasses', box, NOW)
+    await saveRecord(db, 'colonies', inBox, NOW)
+    const mark = await revisionOf(inBox.id)
+    await addEntries(db, [waterTest(s.glass.id, 1, { khDh: 5 })])
+    expect(await revisionOf(inBox.id)).not.toBe(mark)
+    const waters = watersOf(inBox, new Map([s.glass, box].map(g => [g.id, g])))
+    expect(waters.map(w => w.water.id)).toEqual([s.glass.id])
+    expect(waters[0]!.from).toBe(new Date(NOW - 12 * DAY_MS).toISOString())
   })
 })
 
-describe('a database of version 1', () => {
-  it('comes along: its change water becomes a source, its log can be read by kind', async () => {
-    const name = `old-${nextId()}`
-    const old = new Dexie(name)
-    old.version(1).stores({
-      rooms: 'id',
-      racks: 'id, roomId',
-      glasses: 'id, roomId',
-      colonies: 'id, glassId',
-      entries: 'id, [colonyId+at], [glassId+at]',
-      attic: 'id',
-      revisions: 'colonyId',
-      summaries: 'colonyId',
-    })
-    const { bench: _, ...room } = s.room
-    await old.table('rooms').put({ ...room, changeWater: { ghDh: 9, khDh: 3 } })
-    await old.table('entries').put(count(s.colony.id, 3, 20))
-    old.close()
-    const upgraded = new UlkinDb(name)
-    const read = await roomRecords(upgraded, s.room.id)
-    expect(read.room).toEqual(s.room)
-    expect(read.sources.map(x => x.name)).toEqual(['Pure water', 'Change water'])
-    expect(read.shelf).toHaveLength(3)
-    expect(await entriesOfKinds(upgraded, ['count'], 0)).toHaveLength(1)
-    await upgraded.delete()
-  })
-})
-
-describe('sources, shelf and plans', () => {
-  it('go out and come back with the rest, and differ only where the keeper chose', async () => {
-    const tap = source(s.room.id)
-    const salt = shelfItem(s.room.id)
-    const made = plan(s.room.id)
-    await saveRecord(db, 'sources', tap, NOW)
-    await saveRecord(db, 'shelf', salt, NOW)
-    await saveRecord(db, 'plans', made, NOW)
-    const out = structuredClone(await readAll(db, NOW))
-    await saveRecord(db, 'sources', { ...tap, name: 'Kitchen' }, NOW + 1)
-    const compared = await compareBackup(db, out, NOW)
-    expect(compared.conflicts).toMatchObject([{ table: 'sources' }])
-    await eraseAll(db)
-    await applyMerge(db, await compareBackup(db, out, NOW), [], NOW)
-    const read = await roomRecords(db, s.room.id)
-    expect([read.sources[0]?.name, read.shelf[0]?.name, read.plans[0]?.name]).toEqual([
-      'Tap',
-      'Bicarbonate',
-      'New line',
-    ])
-  })
+describe('the log by kind', () => {
   it('a log by kind holds what was poured anywhere, and nothing else', async () => {
     for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)])
       await addEntries(db, [e])

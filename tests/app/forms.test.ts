@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { groups, resolveGroup } from '#core/groups'
-import { type Colony, valueKeys } from '#core/records'
+import { type Colony, valueKeys, presentGlassId } from '#core/records'
 import { colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
 import { emptyColonyDraft, readColony, readHeads, schoolsOf } from '~/forms/colonyDraft'
 import { wholeNumber } from '~/forms/wholeNumber'
@@ -14,7 +14,7 @@ const american = { temperature: 'f', volume: 'usGal', hardness: 'mgLCaCO3', cond
 const c = colony(nextId())
 const stamp = () => ({ id: nextId(), loggedAt: daysAgo(0) })
 const read = (draft: Partial<Draft>, who: Colony | undefined = c, prefs = units) =>
-  readDraft({ ...emptyDraft('count', c.id), ...draft }, who, stamp(), prefs, NOW)
+  readDraft({ ...emptyDraft('count', c.id), ...draft }, { colony: who, stamp: stamp(), units: prefs, nowMs: NOW })
 const entry = (draft: Partial<Draft>, prefs = units) => {
   const r = read(draft, c, prefs)
   if (!r.ok) throw new Error(JSON.stringify(r.issues))
@@ -68,10 +68,7 @@ describe('the log sheet', () => {
     const young = colony(nextId(), { startedAt: daysAgo(0.01) })
     const r = readDraft(
       { ...emptyDraft('count', young.id), number: '5', at: '2026-11-25T11:00' },
-      young,
-      stamp(),
-      units,
-      NOW,
+      { colony: young, stamp: stamp(), units, nowMs: NOW },
     )
     expect(r.ok && r.entry.at).toBe(young.startedAt)
     expect(
@@ -96,7 +93,7 @@ describe('the log sheet', () => {
       },
     })
     expect(e).toMatchObject({
-      glassId: c.glassId,
+      glassId: presentGlassId(c),
       readings: { khDh: { value: 4.5, method: 'liquidKit' }, temperatureC: { value: 23.1, method: 'probe' } },
     })
     expect('readings' in e && e.readings.ph).toBeUndefined()
@@ -140,7 +137,7 @@ describe('the log sheet', () => {
   it('wants words in a note, and a colony for everything', () => {
     expect(issues({ kind: 'note', text: '  ' }).text).toBe('The note is empty.')
     expect(entry({ kind: 'note', text: 'Moss trimmed.' })).toMatchObject({ kind: 'note', text: 'Moss trimmed.' })
-    const lost = readDraft(emptyDraft(), undefined, stamp(), units, NOW)
+    const lost = readDraft(emptyDraft(), { colony: undefined, stamp: stamp(), units, nowMs: NOW })
     expect(lost.ok ? {} : lost.issues).toHaveProperty('colonyId')
   })
   it.each(['count', 'addition', 'removal', 'death'] as const)('makes %s from a number alone', kind => {
@@ -155,7 +152,7 @@ describe('the log sheet', () => {
       }),
       removal(c.id, 4, 6),
       note(c.id, 5, 'Trimmed.'),
-      waterTest(c.glassId, 2, { khDh: 4.2, conductivityUsCm: 310 }),
+      waterTest(presentGlassId(c), 2, { khDh: 4.2, conductivityUsCm: 310 }),
     ]
     for (const prefs of [units, american]) {
       for (const old of entries) {
@@ -176,7 +173,8 @@ describe('a glass', () => {
   const r = room()
   const racks = [rack(r.id, { shelves: 2 })]
   const draft = { ...glassDraft(null, racks, units), name: 'Moss', litres: '54' }
-  const readOne = (more: object, prefs = units) => readGlass({ ...draft, ...more }, null, r.id, [], racks, prefs, NOW)
+  const readOne = (more: object, prefs = units) =>
+    readGlass({ ...draft, ...more }, { old: null, roomId: r.id, glasses: [], racks, units: prefs, nowMs: NOW })
   const glassIssues = (more: object) => {
     const g = readOne(more)
     return g.ok ? {} : g.issues
@@ -208,9 +206,10 @@ describe('a glass', () => {
     const first = readOne({})
     if (!first.ok) throw new Error('not read')
     const old = { ...first.glass, place: { ...first.glass.place, position: 7 } }
-    const again = readGlass(glassDraft(old, racks, units), old, r.id, [old], racks, units, NOW)
+    const against = { old, roomId: r.id, glasses: [old], racks, units, nowMs: NOW }
+    const again = readGlass(glassDraft(old, racks, units), against)
     expect(again.ok && again.glass.place).toEqual(old.place)
-    const moved = readGlass({ ...glassDraft(old, racks, units), shelf: 1 }, old, r.id, [old], racks, units, NOW)
+    const moved = readGlass({ ...glassDraft(old, racks, units), shelf: 1 }, against)
     expect(moved.ok && moved.glass.place).toMatchObject({ shelf: 1 })
   })
 })
@@ -227,7 +226,8 @@ describe('a colony', () => {
       name: 'Ember',
       groupId: 'neocaridina',
       founders: { females: 8, males: 0 },
-      glassId,
+      form: 'colony',
+      stays: [{ glassId, from: new Date(NOW).toISOString() }],
     })
   })
   it('says what is missing', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Entry } from '#core/records'
+import { type Entry, presentGlassId } from '#core/records'
 import { emptyDraft, canCorrect, draftOf, readDraft } from '~/forms/logDraft'
 import { type FieldKind, fieldKinds, glassKinds, kindFields } from '~/forms/kindFields'
 import { defaultUnits } from '~/words/unitPrefs'
@@ -55,8 +55,14 @@ const typed: Record<FieldKind, [Record<string, string>, object]> = {
     { what: 'hydra', amount: 'few' },
   ],
 }
+const against = () => ({
+  colony: c,
+  stamp: { id: nextId(), loggedAt: daysAgo(0) },
+  units: defaultUnits,
+  nowMs: NOW,
+})
 const read = (kind: FieldKind, values: Record<string, string>) =>
-  readDraft({ ...emptyDraft(kind, c.id), values }, c, { id: nextId(), loggedAt: daysAgo(0) }, defaultUnits, NOW)
+  readDraft({ ...emptyDraft(kind, c.id), values }, against())
 
 describe.each(fieldKinds)('the fields of %s', kind => {
   const [values, made] = typed[kind]
@@ -64,7 +70,7 @@ describe.each(fieldKinds)('the fields of %s', kind => {
     const r = read(kind, values)
     expect(r.ok ? r.entry : r.issues).toMatchObject({
       kind,
-      ...(glassKinds.has(kind) ? { glassId: c.glassId } : { colonyId: c.id }),
+      ...(glassKinds.has(kind) ? { glassId: presentGlassId(c) } : { colonyId: c.id }),
       ...made,
     })
   })
@@ -73,7 +79,7 @@ describe.each(fieldKinds)('the fields of %s', kind => {
     if (!r.ok) throw new Error('not read')
     const draft = draftOf(r.entry, c.id, defaultUnits)
     if (!canCorrect(r.entry)) return expect(draft).toBeNull()
-    const again = readDraft(draft!, c, { id: nextId(), loggedAt: daysAgo(0) }, defaultUnits, NOW)
+    const again = readDraft(draft!, against())
     const own = (e: Entry) => ({ ...e, id: '', loggedAt: '', at: '', supersedes: '' })
     expect(again.ok && own(again.entry)).toEqual(own(r.entry))
   })

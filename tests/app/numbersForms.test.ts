@@ -80,7 +80,13 @@ describe('an order', () => {
     expect(r.ok ? [] : Object.keys(r.issues)).toEqual([field])
   })
   it('prices are to the cent', () => {
-    expect([readPrice(''), readPrice('2,499'), readPrice('-1'), readPrice('x')]).toEqual([undefined, 2.5, null, null])
+    expect([readPrice(''), readPrice('2,4999'), readPrice('12.5')]).toEqual([
+      { ok: true },
+      { ok: true, price: 2.5 },
+      { ok: true, price: 12.5 },
+    ])
+    expect(readPrice('2,499')).toMatchObject({ issue: expect.stringContaining('2.499 or 2499') })
+    for (const wrong of ['-1', 'x', '10001']) expect(readPrice(wrong).ok).toBe(false)
   })
 })
 
@@ -230,10 +236,12 @@ describe('counts of the desk in the log', () => {
     const draft = draftOf(sold, colonyId, defaultUnits)!
     const read = readDraft(
       { ...draft, number: '5' },
-      colony(nextId(), { id: colonyId }),
-      { id: nextId(), loggedAt: toMoment(NOW) },
-      defaultUnits,
-      NOW,
+      {
+        colony: colony(nextId(), { id: colonyId }),
+        stamp: { id: nextId(), loggedAt: toMoment(NOW) },
+        units: defaultUnits,
+        nowMs: NOW,
+      },
     )
     expect(read.ok && read.entry).toMatchObject({ number: 5, price: 15, orderId, supersedes: sold.id })
   })

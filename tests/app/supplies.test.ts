@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { groups } from '#core/groups'
 import { setUpAdvice } from '#core/care'
-import { netLitres } from '#core/records'
+import { netLitres, type Source } from '#core/records'
 import { glassDraft, readGlass } from '~/forms/glassDraft'
 import { glassOfPlan, newPlan, planDraft, readPlan, wantsOf } from '~/forms/planDraft'
 import { numberIn, readNumber } from '~/forms/readNumber'
@@ -16,24 +16,25 @@ const ppm = { ...units, hardness: 'mgLCaCO3' }
 
 describe('readNumber', () => {
   it('tells empty, wrong and out of range apart', () => {
-    expect(readNumber('3,5', 0, 10)).toEqual({ ok: true, value: 3.5 })
-    expect(readNumber(' ', 0, 10)).toMatchObject({ ok: false, empty: true })
-    expect(readNumber('x', 0, 10)).toMatchObject({ ok: false, empty: false, issue: '“x” is no number.' })
-    expect(readNumber('11', 0, 10, 'L')).toMatchObject({ issue: 'It must lie between 0 and 10 L.' })
-    expect(numberIn('11', 0, 10)).toBeNull()
+    expect(readNumber('3,5', { low: 0, high: 10 })).toEqual({ ok: true, value: 3.5 })
+    expect(readNumber(' ', { low: 0, high: 10 })).toMatchObject({ ok: false, empty: true })
+    expect(readNumber('x', { low: 0, high: 10 })).toMatchObject({ ok: false, empty: false, issue: '“x” is no number.' })
+    expect(readNumber('11', { low: 0, high: 10, unit: 'L' })).toMatchObject({
+      issue: 'It must lie between 0 and 10 L.',
+    })
+    expect(numberIn('11', { low: 0, high: 10 })).toBeNull()
     expect(numberIn('7')).toBe(7)
   })
 })
+
+const against = (old: Source | null) => ({ old, roomId, units, nowMs: NOW })
 
 describe('a source as typed', () => {
   const draft = (more: object) => ({ ...sourceDraft(null), name: 'Kitchen tap', ...more })
   it('becomes a source with one dated analysis', () => {
     const read = readSource(
       draft({ values: { ghDh: '17,1', khDh: '5.2' }, on: '2026-09-12', disinfectant: 'chlorine' }),
-      null,
-      roomId,
-      units,
-      NOW,
+      against(null),
     )
     expect(read).toMatchObject({
       ok: true,
@@ -46,10 +47,10 @@ describe('a source as typed', () => {
   })
   it('keeps every older analysis', () => {
     const old = sourceOf(roomId)
-    const read = readSource({ ...sourceDraft(old), values: { ghDh: '12' } }, old, roomId, units, NOW)
+    const read = readSource({ ...sourceDraft(old), values: { ghDh: '12' } }, against(old))
     expect(read.ok && read.source.analyses).toHaveLength(2)
     expect(read.ok && read.source.analyses[0]).toEqual(old.analyses[0])
-    const renamed = readSource({ ...sourceDraft(old), name: 'Other' }, old, roomId, units, NOW)
+    const renamed = readSource({ ...sourceDraft(old), name: 'Other' }, against(old))
     expect(renamed.ok && renamed.source.analyses).toHaveLength(1)
   })
   it('reads the keeper’s own units, there and back', () => {
@@ -58,13 +59,7 @@ describe('a source as typed', () => {
     expect(analysisDraft({ at: new Date(NOW).toISOString(), by: 'ownTest', values }, ppm).values.ghDh).toBe('178.48')
   })
   it('asks about slips, and wants something to go by', () => {
-    const slips = readSource(
-      draft({ name: '', values: { ph: '71', sodiumMgL: 'many' }, on: 'never' }),
-      null,
-      roomId,
-      units,
-      NOW,
-    )
+    const slips = readSource(draft({ name: '', values: { ph: '71', sodiumMgL: 'many' }, on: 'never' }), against(null))
     expect(slips).toMatchObject({
       ok: false,
       issues: {
@@ -74,12 +69,12 @@ describe('a source as typed', () => {
         on: 'That is no day.',
       },
     })
-    expect(readSource(draft({}), null, roomId, units, NOW)).toMatchObject({
+    expect(readSource(draft({}), against(null))).toMatchObject({
       ok: false,
       issues: { values: expect.stringContaining('at least one') },
     })
-    expect(readSource(draft({ kind: 'pure' }), null, roomId, units, NOW).ok).toBe(true)
-    expect(readSource(draft({ values: { ghDh: '3' }, on: '2027-01-01' }), null, roomId, units, NOW)).toMatchObject({
+    expect(readSource(draft({ kind: 'pure' }), against(null)).ok).toBe(true)
+    expect(readSource(draft({ values: { ghDh: '3' }, on: '2027-01-01' }), against(null))).toMatchObject({
       issues: { on: 'The day lies in the future.' },
     })
   })
@@ -204,11 +199,10 @@ describe('a plan as typed', () => {
   })
   it('becomes a glass with what lies in it', () => {
     const plan = newPlan('bee-shrimp', roomId, NOW)
-    const glass = glassOfPlan(plan, 'Soft', rackOf(roomId), 0, [], NOW)
+    const there = (name: string) => ({ name, rack: rackOf(roomId), shelf: 0, glasses: [], nowMs: NOW })
+    const glass = glassOfPlan(plan, there('Soft'))
     expect(glass).toMatchObject({ grossL: 50, substrate: { kind: 'activeSoil' }, soilSince: plan.startsAt })
-    expect(
-      glassOfPlan(newPlan('water-isopod', roomId, NOW), 'Hard', rackOf(roomId), 0, [], NOW).carbonateG,
-    ).toBeGreaterThan(100)
+    expect(glassOfPlan(newPlan('water-isopod', roomId, NOW), there('Hard')).carbonateG).toBeGreaterThan(100)
   })
 })
 
@@ -217,12 +211,7 @@ describe('contents of a glass as typed', () => {
   const read = (more: object) =>
     readGlass(
       { ...glassDraft(null, racks, units), name: 'Moss', litres: '60', ...more },
-      null,
-      roomId,
-      [],
-      racks,
-      units,
-      NOW,
+      { old: null, roomId, glasses: [], racks, units, nowMs: NOW },
     )
   it('inner edges give the litres; bottom and rock take room', () => {
     const made = read({

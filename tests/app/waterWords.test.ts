@@ -64,7 +64,7 @@ const question: RecipeQuestion = {
   goals: correctionGoals(readoutsOf(tank), neocaridina.targets, 'minerals'),
   largestStepPerWeek: { ghDh: 1.2, khDh: 0.8 },
   sources: [{ id: tap.id, water: tapWater }],
-  shelf: [{ id: soda.id, dose: doseOf(soda.content) }],
+  shelf: [{ id: soda.id, dose: doseOf({ by: 'salt', salt: 'sodiumBicarbonate' }) }],
   bench: usualBench,
 }
 const recipeOf = (q: RecipeQuestion) => {

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { resolveGroup } from '#core/groups'
-import { type Colony, valueKeys } from '#core/records'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
+import { type Colony, presentGlassId, valueKeys } from '#core/records'
 import { type ColonyEdit, colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
 import { percent, whole } from '~/words/numbers'
 import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
@@ -14,12 +12,14 @@ useSheets().countOpen(open)
 const settings = useSettingsStore()
 const sheets = useSheets()
 const log = useLogStore()
+const { saving, save: saveRecord } = useSave()
 const room = useRoomStore()
 const glasses = computed(() =>
   room.glasses
     .map(g => ({ value: g.id, title: `${g.name}, ${volumeText(g.grossL, settings.units)}` }))
     .sort((a, b) => a.title.localeCompare(b.title)),
 )
+const glassId = computed(() => presentGlassId(props.colony))
 const edit = ref<ColonyEdit>(colonyEdit(props.colony, settings.units))
 const issues = ref<Record<string, string>>({})
 const group = computed(() => resolveGroup({ ...props.colony, targets: {}, life: {}, minimumKeep: undefined }))
@@ -43,14 +43,14 @@ async function save() {
   const read = readColonyEdit(edit.value, props.colony, settings.units, Date.now())
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  await saveRecord(openDb(), 'colonies', read.colony, Date.now())
+  if (!(await saveRecord('colonies', read.colony))) return
   log.tell(`${read.colony.name} saved.`)
   open.value = false
 }
 /** The glass is edited in its own sheet. */
 function editGlass() {
   open.value = false
-  sheets.glass.value = { glassId: props.colony.glassId }
+  sheets.glass.value = { glassId: glassId.value }
 }
 </script>
 
@@ -59,17 +59,21 @@ function editGlass() {
     <form id="edit-form" class="fields" @submit.prevent="save">
       <TextInput v-model="edit.name" label="Name" :error="issues.name" />
       <PickOne v-model="edit.glassId" label="Lives in" :options="glasses" />
-      <p v-if="edit.glassId !== colony.glassId" class="small muted">
-        The whole colony moves: from now on the water of that glass counts, its numbers stay. Bring them over by drip.
-      </p>
+      <template v-if="edit.glassId !== glassId">
+        <TextInput v-model="edit.movedAt" label="Moved on (empty: today)" type="date" :error="issues.movedAt" />
+        <p class="small muted">
+          The whole colony moves: from that day the water of that glass counts; what was before stays where it was.
+          Bring them over by drip.
+        </p>
+      </template>
       <CompanyWarnings
-        v-if="edit.glassId !== colony.glassId"
+        v-if="edit.glassId !== glassId"
         :group-id="colony.groupId"
         :schools="edit.schools"
         :glass-id="edit.glassId"
         :colony-id="colony.id"
       />
-      <TextInput v-model="edit.startedAt" label="In this glass since" type="date" :error="issues.startedAt" />
+      <TextInput v-model="edit.startedAt" label="Began on" type="date" :error="issues.startedAt" />
       <TextInput
         v-model="edit.minimumKeep"
         label="Fewest that should stay"

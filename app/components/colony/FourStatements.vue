@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Colony } from '#core/records'
+import { type Colony, presentGlassId } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { say } from '~/words/say'
 
@@ -57,7 +57,7 @@ const told = computed(() => {
         <template v-for="r in t.reasons" :key="r"><TheSentence :text="r" />{{ ' ' }}</template
         ><button type="button" class="link" :aria-label="`Why? ${t.title}`" @click="$emit('why', t.topic)">Why?</button>
       </p>
-      <NuxtLink v-if="t.topic === 'water'" :to="`/water/${colony.glassId}`" class="fix">{{
+      <NuxtLink v-if="t.topic === 'water'" :to="`/water/${presentGlassId(colony)}`" class="fix">{{
         statements.water.correctable ? 'Make the water for it' : 'To its water'
       }}</NuxtLink>
     </article>

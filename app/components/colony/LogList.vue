@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { byTime, type Colony, type Entry, readLog } from '#core/records'
+import { byTime, type Colony, type Entry, readLog, watersOf } from '#core/records'
 import { openDb } from '~/data/database'
-import { entriesOfColony, entriesOfGlass, photosOf } from '~/data/log'
+import { entriesOf } from '~/data/log'
+import { photosOf } from '~/data/photos'
 import { canCorrect, draftOf } from '~/forms/logDraft'
 import { entryText } from '~/words/entries'
 import { stampText } from '~/words/when'
@@ -16,13 +17,19 @@ const showOld = ref(false)
 const PAGE = 60
 const limit = ref(PAGE)
 
+const room = useRoomStore()
+/** the waters in which the colony lived, each with its time: only that part of their logs is its own */
+const waters = computed(() => watersOf(props.colony, room.glassById))
 const { value: all } = useLiveQuery<Entry[]>(
-  async () =>
-    (
-      await Promise.all([entriesOfColony(openDb(), props.colony.id), entriesOfGlass(openDb(), props.colony.glassId)])
-    ).flat(),
+  async () => {
+    const logs = await Promise.all([
+      entriesOf(openDb(), props.colony.id),
+      ...waters.value.map((w, i) => entriesOf(openDb(), w.water.id, i === 0 ? '' : w.from, w.to)),
+    ])
+    return [...new Map(logs.flat().map(e => [e.id, e])).values()]
+  },
   [],
-  () => [props.colony.id, props.colony.glassId],
+  () => [props.colony.id, ...waters.value.map(w => `${w.water.id} ${w.from} ${w.to}`)].join(' '),
 )
 const read = computed(() => readLog(all.value))
 const standing = computed(() => read.value.standing)
@@ -52,7 +59,7 @@ const { value: pictures } = useLiveQuery(
   [],
   () => shownPhotos.value.join(' '),
 )
-const photos = computed(() => new Map(pictures.value.map(p => [p.id, `data:image/jpeg;base64,${p.jpeg}`])))
+const photos = usePictures(pictures)
 const oldOnes = computed(() => all.value.filter(e => e.kind !== 'withdrawal').length - standing.value.length)
 
 /** Poured water and medicines are taken back and logged anew in the Water place; the rest is corrected here. */

@@ -99,19 +99,20 @@ function keepFrame() {
 async function suggest(own = false) {
   if (!picture.value) return
   looking.value = true
-  try {
-    const settings = own ? { threshold: threshold.value, smallest: smallest.value } : {}
-    found.value = await counting.suggest({ ...picture.value, data: picture.value.data }, settings)
-    threshold.value = found.value.threshold
-    smallest.value = found.value.smallest
-    const near = (s: { x: number; y: number }) =>
-      marks.value.some(m => Math.hypot(m.x - s.x, m.y - s.y) < picture.value!.width / 75)
-    suggestions.value = found.value.blobs.filter(b => !near(b))
-  } catch (error) {
-    problem.value = `The picture could not be looked through: ${error instanceof Error ? error.message : String(error)}. Your marks are kept; go on by tapping.`
-  } finally {
-    looking.value = false
+  const settings = own ? { threshold: threshold.value, smallest: smallest.value } : {}
+  const shown = { ...picture.value, data: picture.value.data }
+  const seen = await counting.run(api => api.suggest(shown, settings))
+  looking.value = false
+  if (!seen) {
+    problem.value = 'The picture could not be looked through. Your marks are kept; go on by tapping.'
+    return
   }
+  found.value = seen
+  threshold.value = seen.threshold
+  smallest.value = seen.smallest
+  const near = (s: { x: number; y: number }) =>
+    marks.value.some(m => Math.hypot(m.x - s.x, m.y - s.y) < picture.value!.width / 75)
+  suggestions.value = found.value.blobs.filter(b => !near(b))
 }
 function takeAll() {
   marks.value = [...marks.value, ...suggestions.value.map(s => ({ x: s.x, y: s.y, stage: stage.value || 'grown' }))]

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { foundShare, halfLength, hitRateOf, PRACTICE_DM2, scoreMarks, type TankPicture } from '#core/counting'
-import type { Practice } from '#core/records'
-import { openDb } from '~/data/database'
+import { begun, type Practice } from '#core/records'
 import { newId } from '~/data/newId'
-import { saveRecord } from '~/data/records'
 import type { PictureMark } from './MarkPicture.vue'
 import { hitRateText, type MarkStage, stageMarkWord } from '~/words/count'
 import { percent, whole } from '~/words/numbers'
@@ -13,6 +11,7 @@ const props = defineProps<{ practice: readonly Practice[] }>()
 const room = useRoomStore()
 const settings = useSettingsStore()
 const counting = useCounting()
+const { save } = useSave()
 
 const stage = ref<MarkStage | ''>('grown')
 const stages = (Object.keys(stageMarkWord) as MarkStage[]).map(value => ({ value, title: stageMarkWord[value] }))
@@ -44,36 +43,31 @@ async function next() {
   const [a, b] = dice()
   const [low, high] = between[crowd.value || 'some']
   shownStage.value = stage.value || 'grown'
-  picture.value = await counting.scene({
+  const scene = {
     width: WIDTH,
     height: HEIGHT,
     animals: low + (a! % (high - low + 1)),
     stage: shownStage.value,
     seed: b! % 1_000_000_007,
     frame: 0,
-  })
+  }
+  picture.value = await counting.run(api => api.scene(scene))
   making.value = false
 }
 async function finish() {
   if (!picture.value || !room.room) return
   const score = scoreMarks(marks.value, picture.value.animals, halfLength[shownStage.value] * 1.8)
   result.value = score
-  await saveRecord(
-    openDb(),
-    'practice',
-    {
-      id: newId(),
-      editedAt: '',
-      roomId: room.room.id,
-      ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }),
-      shown: picture.value.animals.length,
-      density: picture.value.animals.length / PRACTICE_DM2,
-      stage: shownStage.value,
-      found: score.found,
-      strays: score.strays,
-    },
-    Date.now(),
-  )
+  await save('practice', {
+    ...begun(newId(), Date.now()),
+    roomId: room.room.id,
+    ...(settings.keeper.trim() && { keeper: settings.keeper.trim() }),
+    shown: picture.value.animals.length,
+    density: picture.value.animals.length / PRACTICE_DM2,
+    stage: shownStage.value,
+    found: score.found,
+    strays: score.strays,
+  })
 }
 /** What a photo of the chosen kind would be read with. */
 const usual = computed(() => {

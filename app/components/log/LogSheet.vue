@@ -6,7 +6,7 @@ import { type FieldKind, isFieldKind, kindFields } from '~/forms/kindFields'
 import { clutchesOf } from '#core/broods'
 import { currentEntries } from '#core/records'
 import { openDb } from '~/data/database'
-import { entriesOfColony } from '~/data/log'
+import { entriesOf } from '~/data/log'
 import { weekdayText } from '~/words/when'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
@@ -72,7 +72,7 @@ const { value: clutches } = useLiveQuery(
     draft.value.kind === 'clutch' && colony.value
       ? clutchesOf(
           groupOf(colony.value.groupId).care.brood,
-          currentEntries(await entriesOfColony(openDb(), colony.value.id)),
+          currentEntries(await entriesOf(openDb(), colony.value.id)),
         ).filter(c => c.state === 'open')
       : [],
   [],
@@ -144,12 +144,15 @@ async function savePhoto() {
   if (!photo.value || !colony.value)
     return (issues.value = photo.value ? { colonyId: 'Choose the colony.' } : { photo: 'Take or choose a photo.' })
   saving.value = true
-  const problem = await photos
-    .keep(photo.value, { colonyId: colony.value.id }, `${colony.value.name}: photo kept.`, draft.value.text.trim())
-    .catch(e => `It could not be saved: ${e instanceof Error ? e.message : String(e)}.`)
+  const problem = await photos.keep(
+    photo.value,
+    { colonyId: colony.value.id },
+    `${colony.value.name}: photo kept.`,
+    draft.value.text.trim(),
+  )
   saving.value = false
   issues.value = problem ? { photo: problem } : {}
-  if (problem) return
+  if (problem !== '') return
   photo.value = null
   logSheet.clear()
   logSheet.open = false
@@ -159,21 +162,22 @@ async function save() {
   if (saving.value) return
   if (draft.value.kind === 'photo') return savePhoto()
   const { correcting } = draft.value
-  const read = readDraft(draft.value, colony.value, log.stamp(correcting?.id), settings.units, Date.now())
+  const living = colony.value
+  const read = readDraft(draft.value, {
+    colony: living,
+    stamp: log.stamp(correcting?.id),
+    units: settings.units,
+    nowMs: Date.now(),
+    ...(living && { waterIdAt: (atMs: number) => room.waterIdAt(living, atMs) }),
+  })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   saving.value = true
-  try {
-    await log.save(read.entry, read.words)
-    logSheet.clear()
-    logSheet.open = false
-  } catch (error) {
-    issues.value = {
-      save: `It could not be saved: ${error instanceof Error ? error.message : String(error)}. What you typed is kept here; try again.`,
-    }
-  } finally {
-    saving.value = false
-  }
+  const saved = await log.save(read.entry, read.words)
+  saving.value = false
+  if (!saved) return
+  logSheet.clear()
+  logSheet.open = false
 }
 /** Closes the sheet and forgets what was typed. */
 function drop() {

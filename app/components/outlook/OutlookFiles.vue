@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { outlookRows } from '#core/outlook'
+import { deviceZone } from '~/data/deviceZone'
 import type { BandPoint } from '#core/population'
 import { csvOf } from '~/files/csv'
 import { saveFile } from '~/files/saveFile'
@@ -32,7 +33,7 @@ async function saveSvg() {
   )
 }
 function saveCsv() {
-  const { head, rows } = outlookRows(props.fans)
+  const { head, rows } = outlookRows(props.fans, deviceZone())
   saveFile(`${fileName.value}.csv`, csvOf(head, rows), 'text/csv')
 }
 </script>

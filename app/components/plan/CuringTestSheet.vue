@@ -39,11 +39,11 @@ async function save() {
   if (Object.keys(readings).length === 0 && Object.keys(wrong).length === 0) wrong.all = 'Type at least one value.'
   issues.value = wrong
   if (Object.keys(wrong).length > 0) return
-  await log.save(
+  const saved = await log.save(
     Entry.parse({ ...log.stamp(), at: toMoment(Date.now()), kind: 'waterTest', glassId: props.glassId, readings }),
     'Test kept.',
   )
-  open.value = false
+  if (saved) open.value = false
 }
 </script>
 

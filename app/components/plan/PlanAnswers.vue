@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { wrap } from 'comlink'
 import { setUpAdvice } from '#core/care'
 import type { ResolvedGroup } from '#core/groups'
 import type { Plan } from '#core/records'
@@ -27,8 +26,8 @@ const breeds = computed(
   () => first.value !== null && first.value.group.life.breedsInPlace && first.value.growthPerWeek.value > 0.005,
 )
 const sentence = ref('')
-const worker = wrap<StartersApi>(
-  new Worker(new URL('../../workers/starters.worker.ts', import.meta.url), { type: 'module', name: 'starters' }),
+const worker = useWorker<StartersApi>(
+  () => new Worker(new URL('../../workers/starters.worker.ts', import.meta.url), { type: 'module', name: 'starters' }),
 )
 watchDebounced(
   [starters, number, first, capacity],
@@ -39,18 +38,21 @@ watchDebounced(
       return
     }
     const ask = (n: number) =>
-      worker.weeks({
-        groupId: g.group.id,
-        schools: { ...props.plan.schools },
-        starters: n,
-        number: number.value,
-        capacity: capacity.value,
-      })
+      worker.run(api =>
+        api.weeks({
+          groupId: g.group.id,
+          schools: { ...props.plan.schools },
+          starters: n,
+          number: number.value,
+          capacity: capacity.value,
+        }),
+      )
     // compared with the advised number, or with few when it is the advised one
     const advised = g.group.stocking.starters.value
     const few = Math.max(2, Math.round(advised / 4))
     const other = starters.value >= advised ? few : advised
     const [mine, theirs] = await Promise.all([ask(starters.value), other === starters.value ? null : ask(other)])
+    if (!mine) return
     sentence.value = startersText({
       starters: starters.value,
       number: number.value,
@@ -64,6 +66,7 @@ watchDebounced(
 
 <template>
   <section aria-label="What the plan comes to">
+    <WorkerFailed :worker="worker" />
     <p v-if="sentence" class="statement"><TheSentence :text="sentence" /></p>
     <p v-else-if="first && !breeds" class="statement">
       {{ first.group.name }} do not grow to a colony by themselves{{

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { setUpAdvice } from '#core/care'
-import { type Colony, Colony as ColonySchema, toMoment } from '#core/records'
+import { begun, type Colony, Colony as ColonySchema, toMoment } from '#core/records'
 import type { PlanDesk } from '~/composables/usePlanDesk'
-import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
-import { saveColonyInGlass, saveRecord } from '~/data/records'
+import type { Write } from '~/data/saveRecord'
 import { glassOfPlan } from '~/forms/planDraft'
 
 /** A plan becomes a glass, and its animals a colony: now if they are in, or when they come. */
@@ -13,6 +12,7 @@ const open = defineModel<boolean>({ required: true })
 useSheets().countOpen(open)
 const room = useRoomStore()
 const log = useLogStore()
+const { saveAll } = useSave()
 const plan = computed(() => props.desk.plan.value)
 const glass = computed(() => room.glassById.get(props.desk.stored.value?.glassId ?? '') ?? null)
 const name = ref('')
@@ -54,9 +54,9 @@ function colonyOf(glassId: string, i: number): Colony {
       : { females: 0, males: 0, unsexed: n, halfGrown: 0, young: 0 }
   const now = toMoment(Date.now())
   return ColonySchema.parse({
-    id: newId(),
-    editedAt: now,
-    glassId,
+    ...begun(newId(), Date.now()),
+    form: 'colony',
+    stays: [{ glassId, from: now }],
     name: lines.value[i]!.trim(),
     groupId: plan.value!.groupIds[i]!,
     schools: i === 0 ? plan.value!.schools : {},
@@ -82,18 +82,25 @@ async function save() {
   if (issue.value) return
   await props.desk.save()
   const nowMs = Date.now()
-  const made = glass.value ? null : glassOfPlan(plan.value, name.value.trim(), rack!, shelf.value, room.glasses, nowMs)
+  const made = glass.value
+    ? null
+    : glassOfPlan(plan.value, {
+        name: name.value.trim(),
+        rack: rack!,
+        shelf: shelf.value,
+        glasses: room.glasses,
+        nowMs,
+      })
   const glassId = glass.value?.id ?? made!.id
-  const db = openDb()
-  if (animals.value === 'now') {
-    const colonies = plan.value.groupIds.map((_, i) => colonyOf(glassId, i))
-    await saveColonyInGlass(db, colonies[0]!, made, nowMs)
-    for (const colony of colonies.slice(1)) await saveColonyInGlass(db, colony, null, nowMs)
-  } else if (made) await saveRecord(db, 'glasses', made, nowMs)
-  await props.desk.change({
+  const writes: Write[] = made ? [{ table: 'glasses', record: made }] : []
+  if (animals.value === 'now')
+    for (const i of plan.value.groupIds.keys()) writes.push({ table: 'colonies', record: colonyOf(glassId, i) })
+  const record = {
+    ...plan.value,
     glassId,
     ...(animals.value === 'now' && { done: { ...plan.value.done, settle: toMoment(nowMs) } }),
-  })
+  }
+  if (!(await saveAll([...writes, { table: 'plans', record }]))) return
   log.tell(
     animals.value === 'now'
       ? `${lines.value[0]} started.`

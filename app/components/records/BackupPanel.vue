@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Backup, MergePlan } from '#core/formats'
+import type { LookedAt } from '~/composables/useBackups'
+import { saveTroubleText } from '~/words/trouble'
 
 /** Backup out and in. */
 const backups = useBackups()
@@ -8,16 +9,16 @@ const room = useRoomStore()
 const settings = useSettingsStore()
 const busy = ref<'' | 'saving' | 'reading'>('')
 const problem = ref('')
-const report = shallowRef<{ file: string; backup: Backup; plan: MergePlan } | null>(null)
+const report = shallowRef<LookedAt | null>(null)
 const input = ref<HTMLInputElement | null>(null)
 
 async function save() {
   busy.value = 'saving'
   problem.value = ''
   try {
-    log.tell(`${await backups.save()} saved.`)
+    log.tell(`${await backups.save()} handed to the browser to save.`)
   } catch (error) {
-    problem.value = `The backup could not be written: ${error instanceof Error ? error.message : String(error)}. Your data is unchanged; try again.`
+    problem.value = `The backup could not be written. ${saveTroubleText(error)}`
   }
   busy.value = ''
 }
@@ -27,13 +28,9 @@ async function read(event: Event) {
   if (!file) return
   busy.value = 'reading'
   problem.value = ''
-  try {
-    const looked = await backups.look(file)
-    if (looked.ok) report.value = { file: file.name, ...looked }
-    else problem.value = `${file.name}: ${looked.problem}`
-  } catch (error) {
-    problem.value = `${file.name} could not be read: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`
-  }
+  const looked = await backups.look(file)
+  if (looked.ok) report.value = looked
+  else problem.value = `${file.name}: ${looked.problem}`
   busy.value = ''
   if (input.value) input.value.value = ''
 }
@@ -66,11 +63,11 @@ function done(words: string) {
       />
     </div>
     <p class="small muted">
-      Bringing in shows a report first. New records are added, equal ones left; where both sides differ you choose, and
-      the other version is kept in the attic.
+      Bringing in shows a report first. New records are added and later versions taken; what two devices changed in
+      different fields is joined. Where both changed the same you choose, and the other version is kept in the attic.
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <MergeReport v-if="report" :file="report.file" :plan="report.plan" @close="report = null" @done="done" />
+    <MergeReport v-if="report" :looked="report" @close="report = null" @done="done" />
   </section>
 </template>
 

@@ -1,14 +1,21 @@
 <script setup lang="ts">
-import type { MergeConflict, MergePlan } from '#core/formats'
+import type { MergeConflict, Settlement } from '#core/formats'
+import { type TableName, tableNames, tables } from '#core/records'
+import type { LookedAt } from '~/composables/useBackups'
+import { conflictKey } from '~/data/backups'
+import { fieldName } from '~/words/clash'
 import { counted } from '~/words/numbers'
 
-/** What bringing a file in would do, before it does anything; each difference is decided by the keeper. */
-const props = defineProps<{ file: string; plan: MergePlan }>()
+/** What bringing a file in would do, before it does anything; where both sides changed the same the keeper decides. */
+const props = defineProps<{ looked: LookedAt }>()
 const emit = defineEmits<{ close: []; done: [words: string] }>()
 const backups = useBackups()
-const theirs = ref(new Set<number>())
-const busy = ref(false)
-const problem = ref('')
+const { saving, attempt } = useSave()
+const plan = computed(() => props.looked.plan)
+/** what is chosen by conflict; the rest is taken as it is offered */
+const chosen = ref(new Map<string, Settlement>())
+/** a changed file comes in only when the keeper says so */
+const trusted = ref(props.looked.changedSince !== true)
 const open = computed({
   get: () => true,
   set: v => {
@@ -17,110 +24,89 @@ const open = computed({
 })
 useSheets().countOpen(open)
 
+const numberOf = (table: TableName, n: number) => counted(n, ...tables[table].words).toLowerCase()
 const added = computed(() =>
-  (
-    [
-      ['rooms', 'room', 'rooms'],
-      ['racks', 'rack', 'racks'],
-      ['glasses', 'glass', 'glasses'],
-      ['colonies', 'colony', 'colonies'],
-      ['entries', 'log entry', 'log entries'],
-    ] as const
-  )
-    .filter(([table]) => props.plan.add[table].length > 0)
-    .map(([table, one, many]) => counted(props.plan.add[table].length, one, many).toLowerCase()),
+  tableNames
+    .filter(table => table !== 'attic' && plan.value.add[table].length > 0)
+    .map(table => numberOf(table, plan.value.add[table].length)),
 )
-const total = computed(() => Object.values(props.plan.add).reduce((sum, list) => sum + list.length, 0))
-const tableWord = {
-  rooms: 'Room',
-  racks: 'Rack',
-  glasses: 'Glass',
-  colonies: 'Colony',
-  sources: 'Source of water',
-  shelf: 'Box on the shelf',
-  plans: 'Plan',
-  scenarios: 'Scenario',
-  orders: 'Order',
-  practice: 'Practice',
-  photos: 'Photo',
-  entries: 'Log entry',
-} as const
-const newerWord = { mine: 'yours is newer', theirs: 'the file’s is newer', same: 'same age' } as const
-/** Names of the fields in which the two versions differ. */
-const differs = (c: MergeConflict) =>
-  [...new Set([...Object.keys(c.mine), ...Object.keys(c.theirs)])]
-    .filter(k => k !== 'editedAt' && JSON.stringify(c.mine[k]) !== JSON.stringify(c.theirs[k]))
-    .map(k => k.replace(/([A-Z])/g, ' $1').toLowerCase())
-    .join(', ')
-function choose(i: number, take: boolean) {
-  const next = new Set(theirs.value)
-  if (take) next.add(i)
-  else next.delete(i)
-  theirs.value = next
+const total = computed(() => Object.values(plan.value.add).reduce((sum, list) => sum + list.length, 0))
+const changes = computed(() => total.value > 0 || plan.value.update.length > 0 || plan.value.conflicts.length > 0)
+const headline = computed(() => {
+  if (!changes.value) return 'Nothing new in this file.'
+  const parts = [
+    added.value.length > 0 ? `New: ${added.value.join(', ')}` : 'No new records',
+    plan.value.update.length > 0
+      ? `${counted(plan.value.update.length, 'later version', 'later versions').toLowerCase()}`
+      : '',
+  ]
+  return `${parts.filter(Boolean).join('; ')}.`
+})
+const tableWord = (table: TableName) => tables[table].words[0].replace(/^./, c => c.toUpperCase())
+const differs = (c: MergeConflict) => [...new Set(c.clashes.map(x => fieldName(x.field)))].filter(Boolean).join(', ')
+const options = (c: MergeConflict) => [
+  { value: 'joined' as const, title: c.later === 'mine' ? 'The later one: yours' : 'The later one: the file’s' },
+  c.later === 'mine'
+    ? { value: 'theirs' as const, title: 'Take the file’s' }
+    : { value: 'mine' as const, title: 'Keep mine' },
+]
+const choiceOf = (c: MergeConflict) => chosen.value.get(conflictKey(c)) ?? 'joined'
+function choose(c: MergeConflict, how: Settlement) {
+  chosen.value = new Map(chosen.value).set(conflictKey(c), how)
 }
 async function apply() {
-  busy.value = true
-  problem.value = ''
-  try {
-    await backups.bringIn(
-      props.plan,
-      props.plan.conflicts.filter((_, i) => theirs.value.has(i)),
-    )
-    emit('done', added.value.length > 0 ? `Brought in: ${added.value.join(', ')}.` : 'Brought in.')
-  } catch (error) {
-    problem.value = `It could not be brought in: ${error instanceof Error ? error.message : String(error)}. Nothing was changed.`
-  }
-  busy.value = false
+  let unseen = 0
+  const brought = await attempt(async () => {
+    const all = new Map(plan.value.conflicts.map(c => [conflictKey(c), choiceOf(c)]))
+    unseen = (await backups.bringIn(props.looked.backup, all)).unseen
+  })
+  if (!brought) return
+  const words = added.value.length > 0 ? `Brought in: ${added.value.join(', ')}.` : 'Brought in.'
+  const late = unseen > 0 ? ` ${unseen} more differed by then; of these the later version stands.` : ''
+  emit('done', words + late)
 }
 </script>
 
 <template>
   <SideSheet v-model="open" title="Bring a backup in" wide>
     <div class="report">
-      <p class="statement">
-        {{
-          total === 0 && plan.conflicts.length === 0
-            ? 'Nothing new in this file.'
-            : total === 0
-              ? 'No new records.'
-              : `New: ${added.join(', ') || 'replaced versions'}.`
-        }}
-      </p>
+      <p class="statement">{{ headline }}</p>
       <p class="muted">
-        {{ file }} · {{ plan.same }} records are the same on both sides<template v-if="plan.conflicts.length > 0">
+        {{ looked.file }} · {{ plan.same }} records are the same on both sides<template
+          v-if="plan.conflicts.length > 0"
+        >
           · {{ plan.conflicts.length }} differ</template
         >.
       </p>
+      <div v-if="looked.changedSince" class="problem" role="alert">
+        <p>
+          This file was changed after Ulkin had written it. It reads well, but nobody knows by whom or how: take another
+          copy where you have one.
+        </p>
+        <label><input v-model="trusted" type="checkbox" /> I know this file; bring it in all the same</label>
+      </div>
       <template v-if="plan.conflicts.length > 0">
-        <h3>Both sides changed these. Yours stays unless you say otherwise.</h3>
+        <h3>Both sides changed these. The later version counts unless you say otherwise.</h3>
         <ul>
-          <li v-for="(c, i) in plan.conflicts" :key="c.id">
+          <li v-for="c in plan.conflicts" :key="conflictKey(c)">
             <p>
-              <b>{{ tableWord[c.table] }}: {{ c.label }}</b>
-              <span class="muted small">{{ differs(c) }} · {{ newerWord[c.newer] }}</span>
+              <b>{{ tableWord(c.table) }}: {{ c.label }}</b>
+              <span class="muted small">{{ differs(c) }}</span>
             </p>
             <ChoiceChips
-              :model-value="theirs.has(i) ? 'theirs' : 'mine'"
+              :model-value="choiceOf(c)"
               :label="`Which version of ${c.label}`"
               hide-label
-              :options="[
-                { value: 'mine', title: 'Keep mine' },
-                { value: 'theirs', title: 'Take the file’s' },
-              ]"
-              @update:model-value="choose(i, $event === 'theirs')"
+              :options="options(c)"
+              @update:model-value="$event && choose(c, $event)"
             />
           </li>
         </ul>
       </template>
-      <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
     </div>
     <template #foot>
-      <v-btn v-if="total > 0 || plan.conflicts.length > 0" color="primary" :loading="busy" @click="apply"
-        >Bring it in</v-btn
-      >
-      <v-btn class="quiet" @click="open = false">{{
-        total > 0 || plan.conflicts.length > 0 ? 'Leave it' : 'Close'
-      }}</v-btn>
+      <v-btn v-if="changes" color="primary" :loading="saving" :disabled="!trusted" @click="apply">Bring it in</v-btn>
+      <v-btn class="quiet" @click="open = false">{{ changes ? 'Leave it' : 'Close' }}</v-btn>
     </template>
   </SideSheet>
 </template>

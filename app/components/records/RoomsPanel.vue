@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
+import { nameIssue } from '~/forms/nameIssue'
 
 /** Which room is open, its name and keepers; further rooms, and the demo room beside them. */
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
+const { save: saveRecord } = useSave()
 const { busy, problem, openDemo, openEmpty } = useStart()
 const name = ref('')
 const keepers = ref('')
@@ -26,14 +26,12 @@ async function save() {
     .map(k => k.trim())
     .filter(Boolean)
   issue.value =
-    name.value.trim() === ''
-      ? 'Give the room a name.'
-      : initials.some(k => k.length > 8) || initials.length > 20
-        ? 'Initials only: up to 8 letters each, at most 20 keepers.'
-        : ''
+    nameIssue(name.value, 'Give the room a name.') ||
+    (initials.some(k => k.length > 8) || initials.length > 20
+      ? 'Initials only: up to 8 letters each, at most 20 keepers.'
+      : '')
   if (issue.value || !room.room) return
-  await saveRecord(openDb(), 'rooms', { ...room.room, name: name.value.trim(), keepers: initials }, Date.now())
-  log.tell('Room saved.')
+  if (await saveRecord('rooms', { ...room.room, name: name.value.trim(), keepers: initials })) log.tell('Room saved.')
 }
 </script>
 

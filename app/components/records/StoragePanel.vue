@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { openDb } from '~/data/database'
+import { ASIDE_DAYS } from '~/data/aside'
 import { countRows } from '~/data/backups'
 import { whole } from '~/words/numbers'
 
@@ -12,7 +13,7 @@ const answer = ref('')
 const space = ref('')
 const asking = ref(false)
 const typed = ref('')
-const problem = ref('')
+const { attempt } = useSave()
 
 async function look() {
   const { storage } = navigator
@@ -42,18 +43,12 @@ async function ask() {
 }
 
 async function erase() {
-  problem.value = ''
-  try {
-    const name = await backups.save()
-    await backups.erase()
-    settings.roomId = null
-    settings.lastColonyId = ''
-    asking.value = false
-    typed.value = ''
-    log.tell(`Erased. The backup ${name} holds everything.`)
-  } catch (error) {
-    problem.value = `Nothing was erased: ${error instanceof Error ? error.message : String(error)}.`
-  }
+  if (!(await attempt(backups.erase))) return
+  settings.roomId = null
+  settings.lastColonyId = ''
+  asking.value = false
+  typed.value = ''
+  log.tell(`Erased. Everything lies aside on this device for ${ASIDE_DAYS} days.`)
 }
 </script>
 
@@ -79,15 +74,17 @@ async function erase() {
       <v-btn v-if="!asking" class="harm" @click="asking = true">Erase everything</v-btn>
     </div>
     <form v-if="asking" class="erase" @submit.prevent="typed.trim().toLowerCase() === 'erase' && erase()">
-      <p>All rooms and their logs leave this device. A backup file is saved first.</p>
+      <p>
+        All rooms and their logs are put aside: they can be brought back here for {{ ASIDE_DAYS }} days. Save a backup
+        file first if you want to keep them for longer.
+      </p>
       <TextInput v-model="typed" label="Type “erase” to go on" autofocus />
       <span class="ways"
-        ><v-btn type="submit" class="harm" :disabled="typed.trim().toLowerCase() !== 'erase'"
-          >Save a backup and erase</v-btn
+        ><v-btn type="submit" class="harm" :disabled="typed.trim().toLowerCase() !== 'erase'">Erase everything</v-btn
         ><v-btn class="quiet" @click="asking = false">Keep everything</v-btn></span
       >
     </form>
-    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+    <ErasedPanel />
   </section>
 </template>
 
@@ -106,8 +103,5 @@ section {
   gap: 12px;
   border-left: 3px solid var(--rust);
   padding-left: 14px;
-}
-.problem {
-  color: var(--rust);
 }
 </style>

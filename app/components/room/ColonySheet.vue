@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { groupOf, groups } from '#core/groups'
-import { openDb } from '~/data/database'
-import { saveColonyInGlass } from '~/data/records'
 import { type ColonyDraft, type ColonyIssues, emptyColonyDraft, readColony } from '~/forms/colonyDraft'
 import { type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
 import { cautionText } from '~/words/cautions'
@@ -13,6 +11,7 @@ const sheets = useSheets()
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
+const { saving, saveAll } = useSave()
 const open = computed({
   get: () => sheets.colony.value !== null,
   set: v => {
@@ -81,7 +80,14 @@ function check(): boolean {
   return true
 }
 const readNewGlass = () =>
-  readGlass(glass.value, null, room.room!.id, room.glasses, room.racks, settings.units, Date.now())
+  readGlass(glass.value, {
+    old: null,
+    roomId: room.room!.id,
+    glasses: room.glasses,
+    racks: room.racks,
+    units: settings.units,
+    nowMs: Date.now(),
+  })
 
 async function next() {
   if (!check()) return
@@ -100,7 +106,8 @@ async function next() {
   const read = readColony(colony.value, newGlass?.glass.id ?? glassId.value, Date.now())
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  await saveColonyInGlass(openDb(), read.colony, newGlass?.glass ?? null, Date.now())
+  const glasses = newGlass ? [{ table: 'glasses' as const, record: newGlass.glass }] : []
+  if (!(await saveAll([...glasses, { table: 'colonies', record: read.colony }]))) return
   log.tell(`${read.colony.name} started.`)
   open.value = false
   await navigateTo(`/colony/${read.colony.id}`)

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
 
 /** Adds a glass, or changes one; also the way to move it without dragging. */
@@ -8,6 +6,7 @@ const sheets = useSheets()
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
+const { saving, save: saveRecord } = useSave()
 const old = computed(() => room.glassById.get(sheets.glass.value?.glassId ?? '') ?? null)
 const open = computed({
   get: () => sheets.glass.value !== null,
@@ -30,10 +29,17 @@ watch(
 
 async function save() {
   if (!room.room) return
-  const read = readGlass(draft.value, old.value, room.room.id, room.glasses, room.racks, settings.units, Date.now())
+  const read = readGlass(draft.value, {
+    old: old.value,
+    roomId: room.room.id,
+    glasses: room.glasses,
+    racks: room.racks,
+    units: settings.units,
+    nowMs: Date.now(),
+  })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  await saveRecord(openDb(), 'glasses', read.glass, Date.now())
+  if (!(await saveRecord('glasses', read.glass))) return
   log.tell(`${read.glass.name} saved.`)
   open.value = false
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { presentGlassId } from '#core/records'
 import { counted, whole } from '~/words/numbers'
 import { say } from '~/words/say'
 
@@ -13,7 +14,7 @@ const needs = computed(() =>
     return colony ? [{ ...a, colony, s: saying(colony) }] : []
   }),
 )
-const glassCount = computed(() => new Set(needs.value.map(x => x.colony.glassId)).size)
+const glassCount = computed(() => new Set(needs.value.map(x => presentGlassId(x.colony))).size)
 // animals from water that is off are not offered: it is put right first
 const leaving = computed(() =>
   statements.inRoom
@@ -81,7 +82,7 @@ const allNeeds = ref(false)
       Bringing the numbers up to date …
     </p>
     <p v-if="statements.failed" class="rust small" role="alert">
-      The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.
+      {{ statements.failed }} <button type="button" class="link" @click="statements.again()">Try again</button>
     </p>
   </aside>
 </template>

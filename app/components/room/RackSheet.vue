@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { type Rack, toMoment } from '#core/records'
-import { openDb } from '~/data/database'
+import { begun, type Rack } from '#core/records'
+import { nameIssue } from '~/forms/nameIssue'
 import { newId } from '~/data/newId'
-import { saveRecord } from '~/data/records'
 import { rackKindWord } from '~/words/states'
 
 /** Adds a rack, or changes one. */
 const sheets = useSheets()
 const room = useRoomStore()
 const log = useLogStore()
+const { saving, save: saveRecord } = useSave()
 const name = ref('')
 const kind = ref<Rack['kind']>('rack')
 const shelves = ref(3)
@@ -49,21 +49,17 @@ watch(kind, k => {
 
 async function save() {
   const label = name.value.trim()
-  if (label === '' || label.length > 60) {
-    issue.value = label === '' ? 'Give it a name.' : 'The name must have 60 letters at most.'
-    return
-  }
-  if (!room.room) return
+  issue.value = nameIssue(label, 'Give it a name.')
+  if (issue.value || !room.room) return
   const rack: Rack = {
-    id: old.value?.id ?? newId(),
-    editedAt: toMoment(Date.now()),
+    ...(old.value ?? begun(newId(), Date.now())),
     roomId: room.room.id,
     name: label,
     kind: kind.value,
     shelves: shelves.value,
     order: old.value?.order ?? Math.max(-1, ...room.racks.map(r => r.order)) + 1,
   }
-  await saveRecord(openDb(), 'racks', rack, Date.now())
+  if (!(await saveRecord('racks', rack))) return
   log.tell(`${label} saved.`)
   open.value = false
 }

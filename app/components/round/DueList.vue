@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { mdiCheck } from '@mdi/js'
-import { startOfDay } from 'date-fns'
-import { DAY_MS } from '#core/records'
+import { startOfDay } from '#core/records'
 import { type Due, type DueItem, dueKinds, isDaily } from '#core/care'
+import { deviceZone } from '~/data/deviceZone'
+import { deviceDayFrom, deviceDayStart } from '~/forms/deviceDays'
 import { dueKindWord, dueTitle, dueWhy, effortText } from '~/words/due'
 import { aheadText } from '~/words/when'
 
@@ -15,11 +16,11 @@ const chosen = shallowRef<DueItem | null>(null)
 const FIRST_DAYS = 7
 const far = ref(false)
 const days = computed(() => {
-  const until = startOfDay(care.nowMs).getTime() + (far.value ? 28 : FIRST_DAYS) * DAY_MS
+  const until = startOfDay(deviceDayFrom(care.nowMs, far.value ? 28 : FIRST_DAYS), deviceZone())
   const ahead = care.due.filter(d => (d.state === 'ahead' || d.state === 'soon') && !isDaily(d) && d.item.dueMs < until)
   const by = new Map<number, Due[]>()
   for (const d of ahead) {
-    const day = startOfDay(Math.max(d.item.dueMs, care.nowMs)).getTime()
+    const day = deviceDayStart(Math.max(d.item.dueMs, care.nowMs))
     by.set(day, [...(by.get(day) ?? []), d])
   }
   return [...by]

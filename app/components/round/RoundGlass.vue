@@ -45,11 +45,8 @@ const photoProblem = ref('')
 const photoBusy = ref(false)
 async function keepPhoto(file: File) {
   photoBusy.value = true
-  photoProblem.value = await photos.keep(
-    file,
-    { glassId: desk.glassId.value },
-    `${desk.glass.value?.name}: photo kept.`,
-  )
+  const problem = await photos.keep(file, { glassId: desk.glassId.value }, `${desk.glass.value?.name}: photo kept.`)
+  photoProblem.value = problem ?? ''
   photoBusy.value = false
 }
 </script>

@@ -21,7 +21,7 @@ const all = computed<Found[]>(() => [
   ...room.colonies.map(c => ({
     id: c.id,
     title: c.name,
-    about: `colony · ${groupOf(c.groupId).name} · ${room.glassById.get(c.glassId)?.name ?? ''}`,
+    about: `colony · ${groupOf(c.groupId).name} · ${room.glassOf(c)?.name ?? ''}`,
     run: () => void navigateTo(`/colony/${c.id}`),
   })),
   ...room.glasses.map(g => ({

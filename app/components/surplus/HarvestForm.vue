@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { groupOf } from '#core/groups'
 import { type Colony, type Order, TakeKind, toMoment } from '#core/records'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { emptyHarvest, readHarvest } from '~/forms/harvestDraft'
 import { cautionText } from '~/words/cautions'
 import { takeKindWord } from '~/words/outlook'
@@ -13,6 +11,7 @@ import { whole } from '~/words/numbers'
 const props = defineProps<{ colony: Colony; canGo: number; order?: Order | null; currency: string }>()
 const emit = defineEmits<{ done: [] }>()
 const log = useLogStore()
+const { save: saveRecord } = useSave()
 const draft = ref(emptyHarvest())
 const issues = ref<Record<string, string>>({})
 const saving = ref(false)
@@ -55,14 +54,12 @@ async function save() {
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   saving.value = true
-  try {
-    await log.save(read.entry, `${draft.value.number} taken out of ${props.colony.name}.`)
-    if (props.order) await saveRecord(openDb(), 'orders', { ...props.order, state: 'filled' }, Date.now())
-    draft.value = emptyHarvest()
-    emit('done')
-  } finally {
-    saving.value = false
-  }
+  const saved = await log.save(read.entry, `${draft.value.number} taken out of ${props.colony.name}.`)
+  saving.value = false
+  if (!saved) return
+  if (props.order) await saveRecord('orders', { ...props.order, state: 'filled' })
+  draft.value = emptyHarvest()
+  emit('done')
 }
 </script>
 

@@ -2,8 +2,7 @@
 import { format } from 'date-fns'
 import type { EntryOf } from '#core/records'
 import type { LedgerMonth, Outlet } from '#core/surplus'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
+import { deviceDay } from '~/forms/deviceDays'
 import { csvOf } from '~/files/csv'
 import { saveFile } from '~/files/saveFile'
 import { whole } from '~/words/numbers'
@@ -17,6 +16,7 @@ const props = defineProps<{
 }>()
 const room = useRoomStore()
 const log = useLogStore()
+const { save } = useSave()
 const outlets = Object.keys(outletWords) as Outlet[]
 const sign = ref(props.currency)
 watch(
@@ -29,15 +29,14 @@ const issue = ref('')
 async function saveSign() {
   issue.value = sign.value.trim().length > 4 ? 'Four letters at most, like € or EUR.' : ''
   if (issue.value || !room.room) return
-  await saveRecord(openDb(), 'rooms', { ...room.room, currency: sign.value.trim() }, Date.now())
-  log.tell('Sign of the money saved.')
+  if (await save('rooms', { ...room.room, currency: sign.value.trim() })) log.tell('Sign of the money saved.')
 }
 const total = computed(() => props.months.reduce((s, m) => s + m.income, 0))
 function saveCsv() {
   const rows = props.removals
     .toSorted((a, b) => (a.at < b.at ? -1 : 1))
     .map(r => [
-      r.at.slice(0, 10),
+      deviceDay(Date.parse(r.at)),
       room.colonyById.get(r.colonyId)?.name ?? '',
       r.number,
       r.outlet,

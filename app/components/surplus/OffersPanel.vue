@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
+import { deviceDay } from '~/forms/deviceDays'
 import { groupOf } from '#core/groups'
 import type { Offer } from '#core/surplus'
 import { csvOf } from '~/files/csv'
@@ -20,7 +21,7 @@ const on = computed(() => props.offers.filter(o => o.offered > 0))
 const total = computed(() => on.value.reduce((s, o) => s + o.offered, 0))
 function saveCsv() {
   saveFile(
-    `offers-${format(props.nowMs, 'yyyy-MM-dd')}.csv`,
+    `offers-${deviceDay(props.nowMs)}.csv`,
     csvOf(
       ['colony', 'animals', 'on offer', 'reserved', `price each${props.currency ? ` (${props.currency})` : ''}`],
       on.value.map(o => [o.name, about(o), o.offered, o.reserved, o.priceEach ?? '']),
@@ -40,7 +41,7 @@ async function savePdf() {
     { text: cautionText('neverRelease') ?? '', size: 8, gap: 2 },
     { text: 'Numbers are what can go without harm to the colonies; ask before you come.', size: 8 },
   ])
-  saveFile(`offers-${format(props.nowMs, 'yyyy-MM-dd')}.pdf`, pdf, 'application/pdf')
+  saveFile(`offers-${deviceDay(props.nowMs)}.pdf`, pdf, 'application/pdf')
 }
 </script>
 

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { type Order, TakeKind } from '#core/records'
-import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
-import { saveRecord } from '~/data/records'
 import { type OrderDraft, readOrder } from '~/forms/orderDraft'
 import { takeKindWord } from '~/words/outlook'
 import { moneyText, orderText } from '~/words/surplus'
@@ -13,6 +11,7 @@ const props = defineProps<{ orders: readonly Order[]; colonyId: string; nowMs: n
 defineEmits<{ serve: [order: Order] }>()
 const room = useRoomStore()
 const log = useLogStore()
+const { save: saveRecord } = useSave()
 const blank = (): OrderDraft => ({ who: '', colonyId: props.colonyId, number: '', of: 'any', dueAt: '', priceEach: '' })
 const draft = ref(blank())
 const issues = ref<Partial<Record<keyof OrderDraft, string>>>({})
@@ -35,12 +34,12 @@ async function save() {
   )
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  await saveRecord(openDb(), 'orders', read.order, Date.now())
+  if (!(await saveRecord('orders', read.order))) return
   log.tell(`Order for ${read.order.who} saved.`)
   draft.value = blank()
 }
 async function set(order: Order, state: Order['state']) {
-  await saveRecord(openDb(), 'orders', { ...order, state }, Date.now())
+  if (!(await saveRecord('orders', { ...order, state }))) return
   log.tell(state === 'dropped' ? `Order for ${order.who} dropped.` : `Order for ${order.who} is open again.`)
 }
 const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony that is gone'

@@ -3,8 +3,6 @@ import { groupOf, resolveGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
 import { type Colony, type Order, WEEK_MS } from '#core/records'
 import { outgrownAt, type SafeTake, type Upper } from '#core/surplus'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { wholeNumber } from '~/forms/wholeNumber'
 import { cautionText } from '~/words/cautions'
 import { percent, whole } from '~/words/numbers'
@@ -22,6 +20,7 @@ const props = defineProps<{
 }>()
 const numbers = useNumbers()
 const log = useLogStore()
+const { save } = useSave()
 
 const takes = shallowRef<SafeTake[]>([])
 const upper = shallowRef<Upper | null>(null)
@@ -85,8 +84,8 @@ watchDebounced(
 )
 
 async function saveFloors() {
-  await saveRecord(openDb(), 'colonies', { ...props.colony, ...floors.value }, Date.now())
-  log.tell(`What must stay of ${props.colony.name} is saved.`)
+  if (await save('colonies', { ...props.colony, ...floors.value }))
+    log.tell(`What must stay of ${props.colony.name} is saved.`)
 }
 const first = computed(() => takes.value[0])
 const caution = computed(() =>
@@ -104,9 +103,7 @@ const caution = computed(() =>
         >{{ colony.name }}: working it out …</template
       >
     </h2>
-    <p v-if="numbers.failed.value" role="alert" class="failed">
-      It could not be worked out: {{ numbers.failed.value }}. Nothing was changed; reload to try again.
-    </p>
+    <WorkerFailed :worker="numbers" />
     <form class="floors" @submit.prevent="saveFloors">
       <TextInput v-model="keep" label="Must stay, in all" numeric :error="keepRead.ok ? '' : keepRead.issue" />
       <TextInput

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { parseQuantity, unitOf, volume } from '#core/units'
+import { unitOf, volume } from '#core/units'
+import { readVolume } from '~/forms/readVolume'
 import { DAY_MS } from '#core/records'
 import { readoutsOf, type RecipeKey, recipeKeys, setByHand } from '#core/water'
 import { percent } from '~/words/numbers'
@@ -59,7 +60,7 @@ function blendTo(litres: Record<string, number>) {
 }
 /** A source set to some litres: the others make room for it. */
 function pourOf(id: string, text: string) {
-  const read = parseQuantity(text, volume, settings.units.volume)
+  const read = readVolume(text, settings.units)
   if (read.ok)
     desk.chosen = setByHand(Object.fromEntries(rows.value.map(r => [r.id, r.litres])), id, read.value, desk.bucketL)
 }
@@ -74,14 +75,12 @@ watch(
 )
 const changeIssue = ref('')
 function setChange() {
-  const read = parseQuantity(changeText.value, volume, settings.units.volume)
+  const read = readVolume(changeText.value, settings.units)
   changeIssue.value = !read.ok
-    ? 'That is no volume.'
-    : read.value <= 0
-      ? 'More than nothing.'
-      : read.value >= desk.netL
-        ? `Less than the ${volumeText(desk.netL, settings.units)} in the glass; to fill anew use the button below.`
-        : ''
+    ? read.issue
+    : read.value >= desk.netL
+      ? `Less than the ${volumeText(desk.netL, settings.units)} in the glass; to fill anew use the button below.`
+      : ''
   if (!read.ok || changeIssue.value) return
   desk.chosen = null
   desk.changeL = read.value

@@ -59,7 +59,7 @@ const limits = computed(
   () =>
     Object.fromEntries(
       acclimationKeys.map(k => {
-        const typed = numberIn(own.value[k] ?? '', 1e-6)
+        const typed = numberIn(own.value[k] ?? '', { low: 1e-6 })
         return [k, typed === null ? largestPerHour[k] : typed / scaleOf(k)]
       }),
     ) as Record<AcclimationKey, number>,

@@ -36,11 +36,11 @@ watch(
 const { unit: litreUnit, read: netRead, fill: fillNet } = useLitres(net, 0.1, 5000)
 watch([() => desk.glassId, () => desk.netL, () => settings.units.volume], () => fillNet(desk.netL), { immediate: true })
 
-const doseRead = computed(() => readNumber(dose.value, 0.01, 1000, 'mg/L'))
-const strengthRead = computed(() => readNumber(strength.value, 0.01, 100, '%'))
+const doseRead = computed(() => readNumber(dose.value, { low: 0.01, high: 1000, unit: 'mg/L' }))
+const strengthRead = computed(() => readNumber(strength.value, { low: 0.01, high: 100, unit: '%' }))
 const plan = computed(() => {
   if (!doseRead.value.ok || !strengthRead.value.ok || !netRead.value.ok) return null
-  const per100 = numberIn(stock.value, 0.01, 20)
+  const per100 = numberIn(stock.value, { low: 0.01, high: 20 })
   return planTreatment({
     substance: substance.value,
     activeMgL: doseRead.value.value,
@@ -85,7 +85,7 @@ const read = ref(false)
 
 async function give() {
   if (!plan.value?.ok || !desk.glass || !netRead.value.ok) return
-  await log.save(
+  const saved = await log.save(
     {
       ...log.stamp(),
       at: toMoment(Date.now()),
@@ -97,7 +97,7 @@ async function give() {
     },
     `${desk.glass.name}: ${substanceWord(substance.value)} logged.`,
   )
-  read.value = false
+  if (saved) read.value = false
 }
 </script>
 

@@ -3,8 +3,6 @@ import { onKeyStroke } from '@vueuse/core'
 import { type Calibration, DAY_MS, Entry, toMoment } from '#core/records'
 import { CALIBRATION_DAYS, calibrated, calibrationLine, estimateConductivity, settledMean } from '#core/water'
 import { formatNumber } from '#core/units'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { benchProbe, type ProbeReading, type ProbeSetting } from '~/devices/benchProbe'
 import { valueText } from '~/words/unitPrefs'
 import { agoText } from '~/words/when'
@@ -14,6 +12,7 @@ const desk = useWaterDeskStore()
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
+const { save } = useSave()
 const sheets = useSheets()
 
 const dips = [
@@ -193,12 +192,8 @@ async function takePoint() {
         : 'Both readings are the same: was the probe moved? The old calibration stays.'
     return
   }
-  await saveRecord(
-    openDb(),
-    'rooms',
-    { ...room.room, bench: { ...desk.bench, calibrations: { ...desk.bench.calibrations, [key]: calibration } } },
-    Date.now(),
-  )
+  const bench = { ...desk.bench, calibrations: { ...desk.bench.calibrations, [key]: calibration } }
+  if (!(await save('rooms', { ...room.room, bench }))) return
   log.tell(
     `${key === 'ph' ? 'pH' : 'Conductivity'} calibrated: slope ${formatNumber(line.slope * 100, 0)} %, offset ${formatNumber(line.offset, key === 'ph' ? 2 : 0)}.`,
   )

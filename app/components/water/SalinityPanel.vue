@@ -57,7 +57,7 @@ const references = [
 const unit = { salinity: 'g/kg', gravity: '', conductivity: 'mS/cm' } as const
 /** Temperature in °C; the equations are fitted from −2 to 35 °C. */
 const t = computed<NumberRead>(() => {
-  const read = readNumber(temperature.value, -1000, 1000)
+  const read = readNumber(temperature.value, { low: -1000, high: 1000 })
   if (!read.ok) return read
   const value = storedValue('temperatureC', read.value, settings.units)
   return value < -2 || value > 35
@@ -71,9 +71,9 @@ const t = computed<NumberRead>(() => {
 const field = computed(
   () =>
     ({
-      salinity: readNumber(measured.value.salinity, 0, 42, 'g/kg'),
-      gravity: readNumber(measured.value.gravity, 0.99, 1.05),
-      conductivity: readNumber(measured.value.conductivity, 0, 75, 'mS/cm'),
+      salinity: readNumber(measured.value.salinity, { low: 0, high: 42, unit: 'g/kg' }),
+      gravity: readNumber(measured.value.gravity, { low: 0.99, high: 1.05 }),
+      conductivity: readNumber(measured.value.conductivity, { low: 0, high: 75, unit: 'mS/cm' }),
     })[known.value],
 )
 const salinity = computed<number | null>(() => {
@@ -119,7 +119,7 @@ watch(
   },
   { immediate: true },
 )
-const mixS = computed(() => readNumber(wanted.value, 0.1, 42, 'g/kg'))
+const mixS = computed(() => readNumber(wanted.value, { low: 0.1, high: 42, unit: 'g/kg' }))
 const degrees = computed(() => (t.value.ok ? t.value.value : 24))
 const sea = computed(() => desk.usable.find(u => u.water.seaSaltGL > 5)?.source ?? null)
 const seaGKg = computed(() => sea.value?.analyses.at(-1)?.values.salinityGKg ?? 0)
@@ -139,8 +139,8 @@ watch(
   },
   { immediate: true },
 )
-const isRead = computed(() => readNumber(is.value, 0.1, 42, 'g/kg'))
-const shouldRead = computed(() => readNumber(should.value, 0.1, 42, 'g/kg'))
+const isRead = computed(() => readNumber(is.value, { low: 0.1, high: 42, unit: 'g/kg' }))
+const shouldRead = computed(() => readNumber(should.value, { low: 0.1, high: 42, unit: 'g/kg' }))
 const right = computed(() => {
   if (!isRead.value.ok || !shouldRead.value.ok || !(desk.netL > 0)) return ''
   const [a, b] = [isRead.value.value, shouldRead.value.value]
@@ -193,12 +193,12 @@ watch(
 )
 const schedule = computed(() => {
   const [from, to, hours, steps, volumeL, strength] = [
-    readNumber(over.value.from, 0, 42),
-    readNumber(over.value.to, 0, 42),
-    readNumber(over.value.hours, 0, 240),
-    readNumber(over.value.steps, 1, 24),
+    readNumber(over.value.from, { low: 0, high: 42 }),
+    readNumber(over.value.to, { low: 0, high: 42 }),
+    readNumber(over.value.hours, { low: 0, high: 240 }),
+    readNumber(over.value.steps, { low: 1, high: 24 }),
     overL.value,
-    readNumber(over.value.strength, 0, 42),
+    readNumber(over.value.strength, { low: 0, high: 42 }),
   ]
   if (!from.ok || !to.ok || !hours.ok || !steps.ok || !volumeL.ok || !strength.ok || from.value === to.value)
     return {

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { SaltId, type ShelfItem, toMoment } from '#core/records'
 import { salts } from '#core/water'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { readShelf, shelfDraft, type ShelfDraft, type ShelfIssues } from '~/forms/shelfDraft'
 import { cautionText } from '~/words/cautions'
 import { saltWord } from '~/words/recipe'
@@ -19,6 +17,7 @@ const open = computed({
 useSheets().countOpen(open)
 const room = useRoomStore()
 const log = useLogStore()
+const { saving, save: saveRecord } = useSave()
 const draft = ref<ShelfDraft>(shelfDraft(null))
 const issues = ref<ShelfIssues>({})
 watch(open, now => {
@@ -41,14 +40,14 @@ async function save() {
   const read = readShelf(draft.value, props.boxing?.item ?? null, room.room.id, Date.now())
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  await saveRecord(openDb(), 'shelf', read.item, Date.now())
+  if (!(await saveRecord('shelf', read.item))) return
   log.tell(`${read.item.name} kept.`)
   open.value = false
 }
 async function putAway() {
   const item = props.boxing?.item
   if (!item) return
-  await saveRecord(openDb(), 'shelf', { ...item, retired: true, editedAt: toMoment(Date.now()) }, Date.now())
+  if (!(await saveRecord('shelf', { ...item, ended: { at: toMoment(Date.now()), why: 'putAway' } }))) return
   log.tell(`${item.name} put away.`)
   open.value = false
 }

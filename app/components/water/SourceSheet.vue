@@ -11,8 +11,6 @@ import {
   khOf,
 } from '#core/water'
 import { alkalinity, formatNumber, formatQuantity, hardness } from '#core/units'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import {
   analysisDraft,
   readSource,
@@ -48,6 +46,7 @@ useSheets().countOpen(open)
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
+const { saving, save: saveRecord } = useSave()
 const old = computed(() => room.sources.find(s => s.id === props.editing?.source?.id) ?? props.editing?.source ?? null)
 const draft = ref<SourceDraft>(sourceDraft(null))
 const issues = ref<SourceIssues>({})
@@ -103,16 +102,21 @@ const whole = computed(() => {
 
 async function save() {
   if (!room.room) return
-  const read = readSource(draft.value, old.value, room.room.id, settings.units, Date.now())
+  const read = readSource(draft.value, {
+    old: old.value,
+    roomId: room.room.id,
+    units: settings.units,
+    nowMs: Date.now(),
+  })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  await saveRecord(openDb(), 'sources', read.source, Date.now())
+  if (!(await saveRecord('sources', read.source))) return
   log.tell(`${read.source.name} kept.`)
   open.value = false
 }
 async function putAway() {
   if (!old.value) return
-  await saveRecord(openDb(), 'sources', { ...old.value, retired: true, editedAt: toMoment(Date.now()) }, Date.now())
+  if (!(await saveRecord('sources', { ...old.value, ended: { at: toMoment(Date.now()), why: 'putAway' } }))) return
   log.tell(`${old.value.name} put away; what was poured of it stays in the log.`)
   open.value = false
 }

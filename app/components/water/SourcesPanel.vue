@@ -2,8 +2,6 @@
 import { type AnalysisKey, analysisKeys, type ShelfItem, type Source } from '#core/records'
 import { estimateConductivity, ghOf, khOf, salts } from '#core/water'
 import { formatNumber } from '#core/units'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { readNumber } from '~/forms/readNumber'
 import { analysisText } from '~/words/analysis'
 import { saltWord, sourceKindWord } from '~/words/recipe'
@@ -15,6 +13,7 @@ const desk = useWaterDeskStore()
 const room = useRoomStore()
 const settings = useSettingsStore()
 const log = useLogStore()
+const { save } = useSave()
 
 const editing = shallowRef<{ source: Source | null } | null>(null)
 const boxing = shallowRef<{ item: ShelfItem | null; leftG?: number } | null>(null)
@@ -70,17 +69,12 @@ watch(
   { immediate: true },
 )
 async function saveBench() {
-  const s = readNumber(scale.value, 0.0001, 100, 'g')
-  const j = readNumber(jug.value, 0.001, 10, 'L')
+  const s = readNumber(scale.value, { low: 0.0001, high: 100, unit: 'g' })
+  const j = readNumber(jug.value, { low: 0.001, high: 10, unit: 'L' })
   benchIssue.value = !s.ok ? `Scale: ${s.issue}` : !j.ok ? `Jug: ${j.issue}` : ''
   if (!s.ok || !j.ok || !room.room) return
-  await saveRecord(
-    openDb(),
-    'rooms',
-    { ...room.room, bench: { ...desk.bench, scaleStepG: s.value, jugStepL: j.value } },
-    Date.now(),
-  )
-  log.tell('Scale and jug kept.')
+  const bench = { ...desk.bench, scaleStepG: s.value, jugStepL: j.value }
+  if (await save('rooms', { ...room.room, bench })) log.tell('Scale and jug kept.')
 }
 </script>
 

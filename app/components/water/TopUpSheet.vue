@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { toMoment } from '#core/records'
-import { parseQuantity, unitOf, volume } from '#core/units'
+import { unitOf, volume } from '#core/units'
+import { readVolume } from '~/forms/readVolume'
 import { volumeText } from '~/words/unitPrefs'
 
 /** Logs evaporated water that was replaced; from two of them on, evaporation is learnt. */
@@ -30,17 +31,15 @@ watch(open, now => {
     ''
 })
 async function save() {
-  const read = parseQuantity(litres.value, volume, settings.units.volume)
+  const read = readVolume(litres.value, settings.units, 'How much was poured in?')
   issue.value = !read.ok
-    ? read.issue === 'empty'
-      ? 'How much was poured in?'
-      : `“${litres.value.slice(0, 20)}” is no volume.`
-    : read.value <= 0 || read.value > desk.netL
-      ? `Above 0 and at most ${volumeText(desk.netL, settings.units)}: that is all the water in this glass.`
+    ? read.issue
+    : read.value > desk.netL
+      ? `At most ${volumeText(desk.netL, settings.units)}: that is all the water in this glass.`
       : ''
   if (!read.ok || issue.value || !desk.glass) return
   const used = desk.usable.find(u => u.source.id === sourceId.value)
-  await log.save(
+  const saved = await log.save(
     {
       ...log.stamp(),
       at: toMoment(Date.now()),
@@ -54,7 +53,7 @@ async function save() {
     },
     `${desk.glass.name}: ${volumeText(read.value, settings.units)} topped up.`,
   )
-  open.value = false
+  if (saved) open.value = false
 }
 </script>
 

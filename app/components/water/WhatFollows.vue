@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { phSwing, whatFollows } from '#core/water'
+import { deviceZone } from '~/data/deviceZone'
 import { followsWords } from '~/words/follows'
 
 /** What follows from the newest readings: harmful ammonia, CO2, lime, oxygen, and the swing between day and night. */
@@ -15,7 +16,7 @@ const list = computed(() => {
     temperatureC: last('temperatureC'),
     ammoniaMgL: last('ammoniaMgL'),
     salinityGKg: last('salinityGKg') ?? 0,
-    swing: phSwing(desk.story.readings.get('ph') ?? [], desk.nowMs, 0 - new Date(desk.nowMs).getTimezoneOffset()),
+    swing: phSwing(desk.story.readings.get('ph') ?? [], desk.nowMs, deviceZone()),
     snails: desk.groups.some(g => g.group.company.kind === 'snail'),
   })
   return found.map(f => ({ key: f.key, state: f.state, ...followsWords(f, settings.units) }))

@@ -19,7 +19,7 @@ const atHand = useAtHand()
 const saying = useSaying()
 
 const colony = computed(() => room.colonyById.get(String(route.params.id)))
-const glass = computed(() => room.glassById.get(colony.value?.glassId ?? ''))
+const glass = computed(() => room.glassOf(colony.value))
 const told = computed(() => (colony.value ? statements.of(colony.value.id) : null))
 useHead({ title: computed(() => `${colony.value?.name ?? 'Colony'} · Ulkin`) })
 watch(
@@ -140,7 +140,7 @@ const spans = [
           <ValueStrips :values="told.water.values" @why="explainValue" />
         </template>
         <p v-else-if="statements.failed" role="alert" class="failed">
-          The numbers could not be computed: {{ statements.failed }}. Your records are kept; reload to try again.
+          {{ statements.failed }} <button type="button" class="link" @click="statements.again()">Try again</button>
         </p>
         <p v-else class="muted waiting">Working it out …</p>
       </div>

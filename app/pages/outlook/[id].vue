@@ -130,9 +130,7 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
             <PickOne v-model="weeks" label="Look ahead" :options="spans" />
           </div>
           <p v-if="headline" class="statement head"><TheSentence :text="headline" /></p>
-          <p v-else-if="numbers.failed.value" class="failed" role="alert">
-            The futures could not be lived: {{ numbers.failed.value }}. Nothing was changed; reload to try again.
-          </p>
+          <WorkerFailed v-else-if="numbers.failed.value" :worker="numbers" />
           <p v-else class="muted head">Working it out …</p>
           <div class="chart">
             <OutlookChart

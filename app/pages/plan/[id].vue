@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowLeft, mdiCheck } from '@mdi/js'
+import { toMoment } from '#core/records'
 import { volumeText } from '~/words/unitPrefs'
 
 /** One plan: its fields, what they come to, the first fill, company, and the calendar. */
@@ -21,7 +22,7 @@ const about = computed(() =>
     : '',
 )
 async function putAway() {
-  await desk.change({ retired: true })
+  await desk.change({ ended: { at: toMoment(Date.now()), why: 'putAway' } })
   log.tell('Plan put away.')
   await navigateTo('/plan')
 }

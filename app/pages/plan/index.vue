@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { groupOf, groups } from '#core/groups'
-import { openDb } from '~/data/database'
-import { saveRecord } from '~/data/records'
 import { newPlan } from '~/forms/planDraft'
 import { dayText } from '~/words/when'
 import { volumeText } from '~/words/unitPrefs'
@@ -10,6 +8,7 @@ import { volumeText } from '~/words/unitPrefs'
 useHead({ title: 'Plan · Ulkin' })
 const room = useRoomStore()
 const settings = useSettingsStore()
+const { save } = useSave()
 const plans = computed(() =>
   room.plans.toReversed().map(p => ({
     plan: p,
@@ -25,8 +24,7 @@ const plans = computed(() =>
 async function begin(groupId: string) {
   if (!room.room) return
   const plan = newPlan(groupId, room.room.id, Date.now())
-  await saveRecord(openDb(), 'plans', plan, Date.now())
-  await navigateTo(`/plan/${plan.id}`)
+  if (await save('plans', plan)) await navigateTo(`/plan/${plan.id}`)
 }
 </script>
 

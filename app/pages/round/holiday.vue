@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { addDays, format, startOfDay } from 'date-fns'
 import { type DueItem, planHoliday, type StandInTask } from '#core/care'
 import { DAY_MS, toMoment } from '#core/records'
+import { deviceDay, deviceDayFrom, hourOn } from '~/forms/deviceDays'
 import { saveFile } from '~/files/saveFile'
 import { cautionText } from '~/words/cautions'
 import { dueKindWord, dueTitle, effortText } from '~/words/due'
@@ -28,8 +28,8 @@ watch(
     if (!there) return
     const kept = care.settings.holiday
     const over = !kept || new Date(kept.to).getTime() < Date.now()
-    from.value = format(over ? addDays(Date.now(), 2) : new Date(kept.from), 'yyyy-MM-dd')
-    to.value = format(over ? addDays(Date.now(), 16) : new Date(kept.to), 'yyyy-MM-dd')
+    from.value = over ? deviceDayFrom(Date.now(), 2) : deviceDay(Date.parse(kept.from))
+    to.value = over ? deviceDayFrom(Date.now(), 16) : deviceDay(Date.parse(kept.to))
     standIn.value = kept?.standIn ?? ''
     asFilled = now()
   },
@@ -38,9 +38,9 @@ watch(
 /** Longer than this, somebody else has to be the keeper. */
 const MOST_DAYS = 120
 const days = computed(() => {
-  const a = startOfDay(new Date(`${from.value}T12:00`)).getTime()
-  const b = startOfDay(new Date(`${to.value}T12:00`)).getTime()
-  return Number.isNaN(a) || Number.isNaN(b) ? null : { from: a, to: b }
+  const a = hourOn(from.value, 0)
+  const b = hourOn(to.value, 0)
+  return a === null || b === null ? null : { from: a, to: b }
 })
 const issue = computed(() =>
   !days.value

@@ -3,7 +3,7 @@
 useHead({ title: 'Water · Ulkin' })
 const room = useRoomStore()
 watchEffect(() => {
-  const first = room.colonies[0]?.glassId ?? room.glasses[0]?.id
+  const first = room.glassOf(room.colonies[0])?.id ?? room.glasses[0]?.id
   if (first) void navigateTo(`/water/${first}`, { replace: true })
 })
 </script>

@@ -1,4 +1,4 @@
-import type { Colony } from '#core/records'
+import { type Colony, presentGlassId } from '#core/records'
 import type { DueItem } from './item'
 
 /**
@@ -7,13 +7,13 @@ import type { DueItem } from './item'
  */
 export function forCalendar(
   items: readonly DueItem[],
-  colony: Pick<Colony, 'id' | 'glassId'> | null,
+  colony: Pick<Colony, 'id' | 'stays'> | null,
   withDaily: boolean,
 ): DueItem[] {
   return items.filter(
     i =>
       i.kind !== 'leftovers' &&
       (withDaily || i.everyDays === null || i.everyDays > 1) &&
-      (!colony || i.colonyId === colony.id || (i.glassId === colony.glassId && i.colonyId === undefined)),
+      (!colony || i.colonyId === colony.id || (i.glassId === presentGlassId(colony) && i.colonyId === undefined)),
   )
 }

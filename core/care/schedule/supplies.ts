@@ -21,7 +21,7 @@ export function runningLow(shelf: readonly ShelfItem[], pours: readonly Entry[],
   return shelf
     .flatMap(item => {
       const leftG = stockLeft(item, pours)
-      if (leftG === undefined || item.retired) return []
+      if (leftG === undefined || item.ended) return []
       let usedG = 0
       for (const e of pours)
         if ((e.kind === 'waterChange' || e.kind === 'topUp') && momentMs(e.at) > nowMs - USE_DAYS * DAY_MS)

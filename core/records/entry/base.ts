@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Heads, headsTotal } from '../colony'
 import { Id, Moment } from '../id'
+import { MAX_LITRES, MIN_LITRES } from '../limits'
 
 /** What every entry carries. */
 export const base = {
@@ -13,6 +14,8 @@ export const base = {
   keeper: z.string().trim().min(1).max(8).optional(),
   supersedes: Id.optional(),
   text: z.string().max(2000).optional(),
+  /** animals that are followed one by one and that this is about */
+  animalIds: z.array(Id).max(200).optional(),
 }
 export const ofColony = { ...base, colonyId: Id }
 export const ofGlass = { ...base, glassId: Id }
@@ -25,7 +28,7 @@ export const numberOrNone = z
   .int('must be a whole number')
   .min(0, 'must be 0 or more')
   .max(MOST, 'must be 100 000 at most')
-export const litres = z.number().gt(0, 'must be above 0 L').max(5000, 'must be 5000 L at most')
+export const litres = z.number().min(MIN_LITRES, 'must be 0.05 L or more').max(MAX_LITRES, 'must be 5000 L at most')
 
 /** A number and its split by sex and size. */
 export const split = { number, parts: Heads.optional() }

@@ -1,10 +1,7 @@
 import { z } from 'zod'
+import { FoodKind } from '../food'
 import { Id, Moment } from '../id'
 import { base, number, ofGlass } from './base'
-
-/** Kinds of food; how long leftovers may lie and how much is given goes by them. */
-export const FoodKind = z.enum(['pellet', 'powder', 'greens', 'protein'])
-export type FoodKind = z.infer<typeof FoodKind>
 
 /** What became of food: gone within minutes, within the hour, or some was left. */
 export const Eaten = z.enum(['minutes', 'hour', 'leftOver'])
@@ -16,6 +13,8 @@ export const FeedingEntry = z
     ...ofGlass,
     kind: z.literal('feeding'),
     food: FoodKind.optional(),
+    /** the food's box on the shelf, where it has a name of its own */
+    foodId: Id.optional(),
     /** portions of the food: pellets of 3 mm, pinches of powder, slices of greens, pieces of protein */
     portions: z.number().gt(0, 'must be above 0').max(1000, 'must be 1000 at most').optional(),
     eaten: Eaten.optional(),
@@ -70,6 +69,8 @@ export const VisitEntry = z.strictObject({
   kind: z.literal('visit'),
   roundId: Id,
   outcome: z.enum(['looked', 'passed']),
+  /** what the look took, where it was measured */
+  minutes: z.number().gt(0).max(600).optional(),
 })
 
 /** Something due that was put off or left out; `key` names the item, `dueAt` the day it was due. */

@@ -1,4 +1,4 @@
-import type { SaltId, ShelfContent, Water } from '#core/records'
+import type { SaltId, MineralContent, Water } from '#core/records'
 import { calciumShare, MEQ_PER_DKH, MMOL_PER_DGH } from './hardness'
 import { amountKeys, molarMass, pureWater, waterOf } from './ions'
 import { estimateConductivity } from './conductivity'
@@ -101,7 +101,7 @@ const MIX_SOLUBILITY = 50
  * that charges balance (sodium for surplus alkalinity, chloride for surplus hardness); what its conductivity differs from
  * theirs is kept as an offset.
  */
-export function doseOf(content: ShelfContent): Dose {
+export function doseOf(content: MineralContent): Dose {
   if (content.by === 'salt') {
     const salt = salts[content.salt]
     const perGramL =

@@ -1,4 +1,4 @@
-import { DAY_MS } from '#core/records'
+import { DAY_MS, dayNumber, dayOf, hourOf } from '#core/records'
 import { Z80 } from '#core/stats'
 import type { ValueReading } from '../valueVerdict'
 
@@ -24,16 +24,13 @@ export const SWING_WARNING = 0.5
  * only by testing at both. Pairs of one day are taken where there are any; else all mornings against all evenings.
  * @param readings pH readings, any method
  * @param nowMs today
- * @param utcOffsetMinutes what local time is ahead of UTC
+ * @param zone where the keeper lives: dawn and dusk of a day are those of its own clock
  * @returns null while one of the two was never tested
  */
-export function phSwing(readings: readonly ValueReading[], nowMs: number, utcOffsetMinutes: number): PhSwing | null {
+export function phSwing(readings: readonly ValueReading[], nowMs: number, zone: string): PhSwing | null {
   const recent = readings
     .filter(r => r.at >= nowMs - WINDOW_DAYS * DAY_MS && r.method !== 'reckoned')
-    .map(r => {
-      const local = r.at + utcOffsetMinutes * 60_000
-      return { ...r, day: Math.floor(local / DAY_MS), hour: (local % DAY_MS) / 3_600_000 }
-    })
+    .map(r => ({ ...r, day: dayNumber(dayOf(r.at, zone)), hour: hourOf(r.at, zone) }))
   const mornings = recent.filter(r => r.hour >= DAWN[0] && r.hour < DAWN[1])
   const evenings = recent.filter(r => r.hour >= DUSK[0] && r.hour < DUSK[1])
   if (mornings.length === 0 || evenings.length === 0) return null

@@ -172,6 +172,6 @@ describe('runningLow', () => {
     const b = box(100)
     expect(runningLow([b], [pour(b.id, 70, 92)], NOW)).toMatchObject([{ leftG: 8, days: null }])
     expect(runningLow([box()], [], NOW)).toEqual([])
-    expect(runningLow([{ ...b, retired: true }], [pour(b.id, 70, 92)], NOW)).toEqual([])
+    expect(runningLow([{ ...b, ended: { at: daysAgo(1), why: 'putAway' } }], [pour(b.id, 70, 92)], NOW)).toEqual([])
   })
 })

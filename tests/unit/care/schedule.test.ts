@@ -300,7 +300,7 @@ describe('the room', () => {
   it('goes on with plans that are glasses, by their log', () => {
     const p = plan(s.room.id, { glassId, startsAt: daysAgo(7) })
     expect(itemOf('planStep', { plans: [p] })).toMatchObject({ key: `plan:${p.id}:legal`, values: { step: 'legal' } })
-    expect(itemsOf({ plans: [{ ...p, retired: true }] })).toEqual([])
+    expect(itemsOf({ plans: [{ ...p, ended: { at: daysAgo(1), why: 'putAway' } }] })).toEqual([])
     expect(itemsOf({ plans: [{ ...p, startsAt: daysAgo(200) }] })).toEqual([])
     expect(itemsOf({ plans: [plan(s.room.id)] }).filter(i => i.kind === 'planStep')).toEqual([])
   })

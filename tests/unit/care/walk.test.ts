@@ -12,7 +12,7 @@ import {
   walkMinutes,
 } from '#core/care'
 import { groupOf } from '#core/groups'
-import { DAY_MS, type ValueKey } from '#core/records'
+import { DAY_MS, toMoment, type ValueKey } from '#core/records'
 import { judgeValue, type ValueVerdict } from '#core/water'
 import { death, entryOf, nextId, NOW } from '../../make'
 
@@ -165,6 +165,10 @@ describe('forCalendar', () => {
   it('takes all of the room, or a colony with its glass, and daily work only when asked', () => {
     const all = [own, other, water, elsewhere, daily, left]
     expect(forCalendar(all, null, false)).toEqual([own, other, water, elsewhere])
-    expect(forCalendar(all, { id: colonyId, glassId }, true)).toEqual([own, water, daily])
+    expect(forCalendar(all, { id: colonyId, stays: [{ glassId, from: toMoment(NOW) }] }, true)).toEqual([
+      own,
+      water,
+      daily,
+    ])
   })
 })

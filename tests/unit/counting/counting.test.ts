@@ -8,8 +8,8 @@ import {
   scoreMarks,
   tankPicture,
 } from '#core/counting'
-import type { Practice } from '#core/records'
-import { daysAgo, nextId } from '../../make'
+import { begun, type Practice } from '#core/records'
+import { nextId, NOW } from '../../make'
 
 const scene = (animals: number, more: object = {}) => ({
   width: 480,
@@ -122,8 +122,7 @@ describe('scoreMarks', () => {
 
 describe('the hit rate', () => {
   const one = (shown: number, found: number, more: Partial<Practice> = {}): Practice => ({
-    id: nextId(),
-    editedAt: daysAgo(1),
+    ...begun(nextId(), NOW),
     roomId: nextId(),
     shown,
     density: shown / 6,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { lanternQuay } from '#demo'
 import { needsAttention, planLog, planSteps } from '#core/care'
 import { parseBackup, writeBackup } from '#core/formats'
-import { currentEntries, DAY_MS, momentMs, netLitres } from '#core/records'
+import { currentEntries, DAY_MS, isMineral, momentMs, netLitres, presentGlassId } from '#core/records'
 import { colonyStatements } from '#core/statements'
 import { doseOf, ghOf, judgeCuring, learnHabits, sourceWater, waterStory } from '#core/water'
 
@@ -12,16 +12,18 @@ const { backup } = lanternQuay({ seed: 1, untilMs })
 function statementsOf(seed: number) {
   const { backup: b, truth } = lanternQuay({ seed, untilMs })
   return b.colonies.map(colony => {
-    const glass = b.glasses.find(g => g.id === colony.glassId)!
+    const glass = b.glasses.find(g => g.id === presentGlassId(colony))!
     const of = (key: 'colonyId' | 'glassId', id: string) =>
       b.entries.filter(e => key in e && (e as Record<string, unknown>)[key] === id)
     const s = colonyStatements({
       colony,
       glass,
       colonyEntries: of('colonyId', colony.id),
+      water: glass,
+      earlier: [],
       glassEntries: of('glassId', glass.id),
       nowMs: untilMs,
-      utcOffsetMinutes: 0,
+      zone: 'UTC',
     }).statements
     return { name: colony.name, s, truth: truth[colony.id]!.at(-1)! }
   })
@@ -107,7 +109,7 @@ describe('the stories in it', () => {
   })
   it('every source can be used, and every salt on its shelf', () => {
     for (const source of backup.sources) expect(sourceWater(source), source.name).not.toBeNull()
-    for (const item of backup.shelf) expect(doseOf(item.content).solubilityGL).toBeGreaterThan(1)
+    for (const item of backup.shelf.filter(isMineral)) expect(doseOf(item.content).solubilityGL).toBeGreaterThan(1)
   })
   it('a snail boom', () => {
     expect(of('Copper rams').population.growthPerWeek.value).toBeGreaterThan(0.08)

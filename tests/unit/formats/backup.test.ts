@@ -1,10 +1,12 @@
 import fc from 'fast-check'
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import {
   type Backup,
   BACKUP_VERSION,
   MAX_BACKUP_BYTES,
   migrate,
+  noRows,
   parseBackup,
   planMerge,
   writeBackup,
@@ -15,6 +17,7 @@ function backupOf(): Backup {
   const s = smallRoom()
   const c = count(s.colony.id, 4, 40)
   return {
+    ...noRows(),
     format: 'ulkin-backup',
     version: BACKUP_VERSION,
     exportedAt: daysAgo(0),
@@ -25,12 +28,7 @@ function backupOf(): Backup {
     sources: [source(s.room.id)],
     shelf: [shelfItem(s.room.id)],
     plans: [plan(s.room.id)],
-    scenarios: [],
-    orders: [],
-    practice: [],
-    photos: [],
     entries: [c, correction(c, { number: 41 }), waterTest(s.glass.id, 3, { khDh: 4 })],
-    attic: [],
   }
 }
 const issueOf = (text: string) => {
@@ -46,7 +44,7 @@ const changed = (change: (raw: Record<string, unknown>) => void) => {
 describe('backup', () => {
   it('reads back what it writes', () => {
     const backup = backupOf()
-    expect(parseBackup(writeBackup(backup))).toEqual({ ok: true, backup })
+    expect(parseBackup(writeBackup(backup))).toEqual({ ok: true, backup, changedSince: false })
   })
   it('says that a file is cut short', () => {
     const text = writeBackup(backupOf())
@@ -111,13 +109,11 @@ describe('backup', () => {
 })
 
 describe('a file of version 1', () => {
-  const old = (changeWater: object) =>
-    changed(r => {
-      r.version = 1
-      for (const table of ['sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos'])
-        r[table] = undefined
-      r.rooms = (r.rooms as Record<string, unknown>[]).map(({ bench: _, ...room }) => ({ ...room, changeWater }))
-    })
+  const golden = readFileSync(new URL('../../golden/backup-1.json', import.meta.url), 'utf8')
+  const old = (changeWater: object) => {
+    const raw = JSON.parse(golden) as { rooms: object[] }
+    return JSON.stringify({ ...raw, rooms: raw.rooms.map(room => ({ ...room, changeWater })) })
+  }
   it('turns its change water into a source, and gets a shelf of the salts it took for granted', () => {
     const read = parseBackup(old({ ghDh: 9, khDh: 3 }))
     expect(read.ok && read.backup).toMatchObject({
@@ -164,21 +160,7 @@ describe('planMerge', () => {
   })
   it('adds everything to an empty device', () => {
     const b = backupOf()
-    const empty: Backup = {
-      ...b,
-      rooms: [],
-      racks: [],
-      glasses: [],
-      colonies: [],
-      sources: [],
-      shelf: [],
-      plans: [],
-      scenarios: [],
-      orders: [],
-      practice: [],
-      photos: [],
-      entries: [],
-    }
+    const empty: Backup = { ...b, ...noRows() }
     expect(planMerge(empty, b).add).toMatchObject({
       rooms: b.rooms,
       sources: b.sources,
@@ -187,23 +169,20 @@ describe('planMerge', () => {
       entries: b.entries,
     })
   })
-  it('makes a conflict of every difference and decides nothing', () => {
+  it('makes a conflict of what both sides changed differently, and offers the later version', () => {
     const mine = backupOf()
     const theirs = structuredClone(mine)
-    theirs.glasses[0]!.name = 'Other name'
-    theirs.glasses[0]!.editedAt = daysAgo(0)
-    const plan = planMerge(mine, theirs)
-    expect(plan.conflicts).toEqual([
-      expect.objectContaining({ table: 'glasses', label: 'Other name', newer: 'theirs' }),
-    ])
-    expect(planMerge(theirs, mine).conflicts[0]?.newer).toBe('mine')
-    expect(plan.add.glasses).toEqual([])
+    Object.assign(theirs.glasses[0]!, { name: 'Other name', rev: '000002-00000000', basedOn: mine.glasses[0]!.rev })
+    const [conflict] = planMerge(mine, theirs).conflicts
+    expect(conflict).toMatchObject({ table: 'glasses', label: 'Other name', later: 'theirs' })
+    expect(conflict!.joined.name).toBe('Other name')
+    expect(planMerge(theirs, mine).conflicts[0]).toMatchObject({ later: 'mine', joined: { name: 'Other name' } })
   })
   it('treats two versions of one entry as a conflict: entries never change', () => {
     const mine = backupOf()
     const theirs = structuredClone(mine)
     Object.assign(theirs.entries[0]!, { number: 99 })
-    expect(planMerge(mine, theirs).conflicts[0]).toMatchObject({ table: 'entries', label: 'count', newer: 'same' })
+    expect(planMerge(mine, theirs).conflicts[0]).toMatchObject({ table: 'entries', label: 'count', later: 'mine' })
   })
   it('adds a record once that a file holds twice', () => {
     const b = backupOf()

@@ -102,10 +102,13 @@ describe('chunks', () => {
 describe('the table', () => {
   it('has a row a week and three columns a scenario', () => {
     const { fan } = answer({})
-    const { head, rows } = outlookRows([
-      { name: 'As things are', fan },
-      { name: 'Warm', fan: answer({ temperatureC: 27 }).fan },
-    ])
+    const { head, rows } = outlookRows(
+      [
+        { name: 'As things are', fan },
+        { name: 'Warm', fan: answer({ temperatureC: 27 }).fan },
+      ],
+      'UTC',
+    )
     expect(head).toHaveLength(8)
     expect(rows).toHaveLength(27)
     expect(rows[0]!.slice(0, 2)).toEqual([0, '2026-11-25'])

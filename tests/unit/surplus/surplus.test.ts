@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { fitPopulation, takeSearch } from '#core/population'
-import { DAY_MS, type EntryOf, Order, toMoment } from '#core/records'
+import { begun, DAY_MS, type EntryOf, Order, toMoment } from '#core/records'
 import {
   asThingsAre,
   lastPrice,
@@ -64,8 +64,7 @@ describe('what must go', () => {
 const s = smallRoom()
 const order = (number: number, days: number, more: Partial<Order> = {}): Order =>
   Order.parse({
-    id: nextId(),
-    editedAt: daysAgo(1),
+    ...begun(nextId(), NOW),
     roomId: s.room.id,
     colonyId: s.colony.id,
     who: 'B. N.',

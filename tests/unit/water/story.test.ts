@@ -216,19 +216,22 @@ describe('phSwing', () => {
     method: 'probe',
   })
   it('compares dusk with dawn of the same day', () => {
-    const swing = phSwing([at(0, 7, 6.8), at(0, 18, 7.6), at(1, 7, 6.9), at(1, 18, 7.5)], NOW, 0)!
+    const swing = phSwing([at(0, 7, 6.8), at(0, 18, 7.6), at(1, 7, 6.9), at(1, 18, 7.5)], NOW, 'UTC')!
     expect(swing.value).toBeCloseTo(0.7, 6)
     expect(swing).toMatchObject({ pairs: 2, mornings: 2, evenings: 2 })
     expect(swingWarns(swing)).toBe(true)
   })
   it('falls back on mornings against evenings, and needs both', () => {
-    expect(phSwing([at(0, 7, 6.8), at(-5, 18, 7)], NOW, 0)).toMatchObject({ pairs: 0 })
-    expect(phSwing([at(0, 7, 6.8)], NOW, 0)).toBeNull()
+    expect(phSwing([at(0, 7, 6.8), at(-5, 18, 7)], NOW, 'UTC')).toMatchObject({ pairs: 0 })
+    expect(phSwing([at(0, 7, 6.8)], NOW, 'UTC')).toBeNull()
     expect(swingWarns(null)).toBe(false)
   })
   it('goes by the keeper’s own clock', () => {
     // 07:00 UTC is 17:00 ten hours to the east
-    expect(phSwing([at(0, 7, 7.4), at(0, 21, 6.8)], NOW, 600)).toMatchObject({ mornings: 1, evenings: 1 })
+    expect(phSwing([at(0, 7, 7.4), at(0, 21, 6.8)], NOW, 'Australia/Brisbane')).toMatchObject({
+      mornings: 1,
+      evenings: 1,
+    })
   })
   it('makes a good pH drift', () => {
     const target = groupOf('neocaridina').targets.ph!

@@ -1,5 +1,5 @@
 import { clutchesOf, youngExpected } from '#core/broods'
-import { DAY_MS } from '#core/records'
+import { DAY_MS, presentGlassId } from '#core/records'
 import { CLUTCH_DAYS, M } from '../figures'
 import type { ColonyCare, DueItem } from '../item'
 import { item } from './tools'
@@ -20,7 +20,7 @@ export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number)
         key: `young:${colony.id}`,
         kind: 'young',
         colonyId: colony.id,
-        glassId: colony.glassId,
+        glassId: presentGlassId(colony),
         dueMs: hatch.fromMs,
         everyDays: null,
         earlyDays: 3,
@@ -45,7 +45,7 @@ export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number)
         key: `clutch:${clutch.id}`,
         kind: 'clutch',
         colonyId: colony.id,
-        glassId: colony.glassId,
+        glassId: presentGlassId(colony),
         dueMs,
         everyDays: hatching ? CLUTCH_DAYS.hatching : CLUTCH_DAYS.before,
         earlyDays: 0.5,

@@ -1,4 +1,4 @@
-import { DAY_MS, momentMs } from '#core/records'
+import { DAY_MS, momentMs, presentGlassId } from '#core/records'
 import { COUNT_DAYS, M, WORTH_COUNTING } from '../figures'
 import type { ColonyCare, DueItem } from '../item'
 import { item } from './tools'
@@ -28,7 +28,7 @@ export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: numbe
       key: `count:${colony.id}`,
       kind: 'count',
       colonyId: colony.id,
-      glassId: colony.glassId,
+      glassId: presentGlassId(colony),
       dueMs: (never ? momentMs(colony.startedAt) : lastMs) + days * DAY_MS,
       everyDays: days,
       earlyDays: 7,

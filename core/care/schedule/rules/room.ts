@@ -10,7 +10,7 @@ export function planRule({ plans, glasses, nowMs }: RoomCareInput): DueItem[] {
   return plans.flatMap((plan): DueItem[] => {
     const glass = glasses.find(g => g.glass.id === plan.glassId)
     // the log of an older one is not read any more: what it proves would look undone
-    if (plan.retired || !glass || momentMs(plan.startsAt) < nowMs - CARE_LOG_DAYS * DAY_MS) return []
+    if (plan.ended || !glass || momentMs(plan.startsAt) < nowMs - CARE_LOG_DAYS * DAY_MS) return []
     const step = planSteps(plan, planLog(glass.entries, plannedNetL(plan))).find(s => s.doneMs === null)
     if (!step) return []
     return [
