@@ -4,12 +4,14 @@ import {
   type Clash,
   type Edited,
   type EditedTable,
+  type Entry,
   mergeRecord,
   nextRev,
   type Tables,
   toMoment,
 } from '#core/records'
-import type { UlkinDb } from './database'
+import type { Revision, UlkinDb } from './database'
+import { addEntries } from './log'
 import { newId } from './newId'
 import { touchColonies } from './revisions'
 
@@ -39,6 +41,22 @@ export async function saveRecords(db: UlkinDb, writes: readonly Write[], nowMs: 
     for (const { table, record } of writes) clashes.push(...(await saveOne(db, table, record, nowMs)))
   })
   return { clashes }
+}
+
+/**
+ * Writes records and the entries that go with them as one step: all of it or nothing.
+ * @returns new revisions of the colonies that the entries speak of
+ */
+export async function saveTogether(
+  db: UlkinDb,
+  writes: readonly Write[],
+  entries: readonly Entry[],
+  nowMs: number,
+): Promise<Revision[]> {
+  return db.transaction('rw', db.everything, async () => {
+    await saveRecords(db, writes, nowMs)
+    return addEntries(db, entries)
+  })
 }
 
 /** Writes one record (see `saveRecords`). */

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { type Entry, type Photo, subjectOf, toMoment } from '#core/records'
-import { openDb } from '~/data/database'
+import { openDb, type Revision } from '~/data/database'
 import { addEntries } from '~/data/log'
 import { newId } from '~/data/newId'
 
@@ -8,6 +8,8 @@ import { newId } from '~/data/newId'
 export interface Done {
   words: string
   entries: Entry[]
+  /** what puts records back, where more than the log was changed */
+  back?: () => Promise<unknown>
 }
 
 /** Writing to the log, and taking back. */
@@ -63,13 +65,23 @@ export const useLogStore = defineStore('log', () => {
 
   /** Undoes the last action of this page, whatever it was. */
   async function undo() {
-    const entries = last.value?.entries ?? []
+    const { entries = [], back } = last.value ?? {}
+    if (back) await back()
     if (entries.length > 0)
       await takeBackAll(entries, entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.')
+    else if (back) tell('Brought back.')
   }
-  /** A notice without anything to undo. */
-  function tell(words: string) {
-    last.value = { words, entries: [] }
+  /**
+   * A notice of something that is not in the log.
+   * @param back what undoes it; nothing to undo when missing
+   */
+  function tell(words: string, back?: () => Promise<unknown>) {
+    last.value = { words, entries: [], ...(back && { back }) }
   }
-  return { last, stamp, save, saveAll, takeBack, takeBackAll, undo, tell }
+  /** Tells of records and entries that were written as one step. */
+  function wrote(revised: readonly Revision[], done: Done) {
+    statements.changed(revised)
+    last.value = done
+  }
+  return { last, stamp, save, saveAll, takeBack, takeBackAll, undo, tell, wrote }
 })

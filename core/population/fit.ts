@@ -95,12 +95,9 @@ const stepOf = (ms: number, q: PopulationQuestion) =>
  * @param before an earlier fit of the same colony: when only later entries are new, the filter goes on from where they begin
  * @param stopped asked between steps
  * @returns the same, to the last bit, with or without `before`
- * @throws RangeError when there are no founders
  */
 export function fitPopulation(question: PopulationQuestion, size: number, before?: Fit, stopped?: Stopped): Fit {
   const { founders } = question
-  const began = founders.females + founders.males + founders.unsexed + founders.halfGrown + founders.young
-  if (!(began > 0)) throw new RangeError(`founders must be above 0, got ${began}`)
   const events = question.events.filter(e => e.at <= question.nowMs && e.at >= question.startMs)
   const last = stepOf(question.nowMs, question)
   const byStep = new Map<number, PopulationEvent[]>()

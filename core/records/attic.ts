@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { Id, Moment } from './id'
+import type { Id } from './id'
+import { Moment } from './id'
 
 /** A version of a record that an import or an edit replaced. Nothing is lost. */
 export const AtticItem = z.strictObject({

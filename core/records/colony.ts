@@ -47,6 +47,8 @@ export const Colony = z
     stays: Stays,
     /** the line that it shares with colonies of other glasses */
     lineId: Id.optional(),
+    /** the colony that it was parted from: its first animals are a move in the log of both, and not counted as founders */
+    fromColonyId: Id.optional(),
     name: Label,
     groupId: z.string().min(1).max(40),
     /** school kind → chosen option; what is missing follows the group's default */
@@ -67,8 +69,8 @@ export const Colony = z
     /** chance of falling under what must stay that a take may bring; a tenth when missing */
     allowedRisk: z.number().min(0.01, 'must be 1 % or more').max(0.5, 'must be 50 % at most').optional(),
   })
-  // dry eggs have not hatched yet, and a rearing may wait for its clutch
-  .refine(c => c.form !== 'colony' || headsTotal(c.founders) > 0, {
+  // dry eggs have not hatched yet, a rearing may wait for its clutch, and a part of another colony comes by a move
+  .refine(c => c.form !== 'colony' || c.fromColonyId !== undefined || headsTotal(c.founders) > 0, {
     path: ['founders'],
     message: 'a colony starts with at least one animal',
   })

@@ -39,6 +39,7 @@ export { MAX_LITRES, MIN_LITRES } from './limits'
 export { Line } from './line'
 export { type Clash, type Merged, mergeRecord } from './mergeRecord'
 export { Bench, Calibration, usualBench } from './bench'
+export { type EntryStamp, joinColony, partColony, type PartAsked } from './partColony'
 export { Photo, PHOTO_EDGE_PX, PHOTO_MOST_BYTES } from './photo'
 export { Plan, PlanStepId, planStepIds } from './plan'
 export {

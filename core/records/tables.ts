@@ -73,7 +73,11 @@ export const tables = {
     indexes: [],
     // a glass finds the colonies that ever stood in it
     keys: c => [...new Set(c.stays.map(s => s.glassId))],
-    references: c => [...stays('stays', c.stays), ...to('lines', 'lineId', c.lineId)],
+    references: c => [
+      ...stays('stays', c.stays),
+      ...to('lines', 'lineId', c.lineId),
+      ...to('colonies', 'fromColonyId', c.fromColonyId),
+    ],
     way: 'edited',
     words: ['colony', 'colonies'],
   }),

@@ -1,3 +1,4 @@
+import { format } from 'date-fns'
 import { describe, expect, it } from 'vitest'
 import { groups, resolveGroup } from '#core/groups'
 import { type Colony, valueKeys, presentGlassId } from '#core/records'
@@ -67,7 +68,7 @@ describe('the log sheet', () => {
     expect(issues({ number: '5', at: '2025-01-01T00:00' }).at).toMatch(/^Ember began on .+; this lies before it/)
     const young = colony(nextId(), { startedAt: daysAgo(0.01) })
     const r = readDraft(
-      { ...emptyDraft('count', young.id), number: '5', at: '2026-11-25T11:00' },
+      { ...emptyDraft('count', young.id), number: '5', at: format(NOW - 3_600_000, "yyyy-MM-dd'T'HH:mm") },
       { colony: young, stamp: stamp(), units, nowMs: NOW },
     )
     expect(r.ok && r.entry.at).toBe(young.startedAt)

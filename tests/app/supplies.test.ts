@@ -4,6 +4,7 @@ import { setUpAdvice } from '#core/care'
 import { netLitres, type Source } from '#core/records'
 import { glassDraft, readGlass } from '~/forms/glassDraft'
 import { glassOfPlan, newPlan, planDraft, readPlan, wantsOf } from '~/forms/planDraft'
+import { deviceDay } from '~/forms/deviceDays'
 import { numberIn, readNumber } from '~/forms/readNumber'
 import { readShelf, shelfDraft } from '~/forms/shelfDraft'
 import { analysisDraft, readSource, readValues, sourceDraft } from '~/forms/sourceDraft'
@@ -237,7 +238,7 @@ describe('contents of a glass as typed', () => {
   })
   it('remember since when soil is in', () => {
     const made = read({ substrate: 'activeSoil', depthCm: '3', soilSince: '2026-06-01' })
-    expect(made.ok && made.glass.soilSince?.slice(0, 10)).toBe('2026-06-01')
+    expect(made.ok && deviceDay(Date.parse(made.glass.soilSince!))).toBe('2026-06-01')
     expect(made.ok && glassDraft(made.glass, racks, units).soilSince).toBe('2026-06-01')
   })
   it('name what is wrong', () => {

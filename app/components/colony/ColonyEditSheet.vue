@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { resolveGroup } from '#core/groups'
-import { type Colony, presentGlassId, valueKeys } from '#core/records'
+import { begun, type Colony, type Line, presentGlassId, valueKeys } from '#core/records'
+import { newId } from '~/data/newId'
 import { type ColonyEdit, colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
+import { nameIssue } from '~/forms/nameIssue'
 import { percent, whole } from '~/words/numbers'
 import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 
@@ -12,7 +14,7 @@ useSheets().countOpen(open)
 const settings = useSettingsStore()
 const sheets = useSheets()
 const log = useLogStore()
-const { saving, save: saveRecord } = useSave()
+const { saving, saveAll } = useSave()
 const room = useRoomStore()
 const glasses = computed(() =>
   room.glasses
@@ -27,6 +29,7 @@ const group = computed(() => resolveGroup({ ...props.colony, targets: {}, life: 
 watch(open, now => {
   if (!now) return
   edit.value = colonyEdit(props.colony, settings.units)
+  lineName.value = ''
   issues.value = {}
 })
 const empty = { prefLow: '', prefHigh: '', tolLow: '', tolHigh: '' }
@@ -39,11 +42,33 @@ const parts = [
 function set(key: (typeof valueKeys)[number], part: keyof typeof empty, text: string) {
   edit.value.targets = { ...edit.value.targets, [key]: { ...empty, ...edit.value.targets[key], [part]: text } }
 }
+/** Lines of the same animals: colonies of one line are told together as well. */
+const lines = computed(() => [
+  { value: '', title: 'none' },
+  ...room.lines.filter(l => l.groupId === props.colony.groupId).map(l => ({ value: l.id, title: l.name })),
+  { value: 'new', title: 'A new line …' },
+])
+const lineName = ref('')
+/** The line that is begun with this save, if one is. */
+function newLine(): { table: 'lines'; record: Line }[] {
+  if (edit.value.lineId !== 'new' || !room.room) return []
+  const name = lineName.value.trim()
+  return [
+    {
+      table: 'lines',
+      record: { ...begun(newId(), Date.now()), roomId: room.room.id, name, groupId: props.colony.groupId },
+    },
+  ]
+}
 async function save() {
-  const read = readColonyEdit(edit.value, props.colony, settings.units, Date.now())
+  const line = newLine()
+  const typed = { ...edit.value, lineId: line[0]?.record.id ?? (edit.value.lineId === 'new' ? '' : edit.value.lineId) }
+  const read = readColonyEdit(typed, props.colony, settings.units, Date.now())
   issues.value = read.ok ? {} : read.issues
-  if (!read.ok) return
-  if (!(await saveRecord('colonies', read.colony))) return
+  const unnamed = edit.value.lineId === 'new' && nameIssue(lineName.value, 'Give the line a name.')
+  if (unnamed) issues.value = { ...issues.value, lineId: unnamed }
+  if (!read.ok || unnamed) return
+  if (!(await saveAll([...line, { table: 'colonies', record: read.colony }]))) return
   log.tell(`${read.colony.name} saved.`)
   open.value = false
 }
@@ -73,6 +98,10 @@ function editGlass() {
         :glass-id="edit.glassId"
         :colony-id="colony.id"
       />
+      <div class="two">
+        <PickOne v-model="edit.lineId" label="Line" :options="lines" />
+        <TextInput v-if="edit.lineId === 'new'" v-model="lineName" label="Name of the line" :error="issues.lineId" />
+      </div>
       <TextInput v-model="edit.startedAt" label="Began on" type="date" :error="issues.startedAt" />
       <TextInput
         v-model="edit.minimumKeep"
@@ -124,7 +153,7 @@ function editGlass() {
       </fieldset>
     </form>
     <template #foot>
-      <v-btn type="submit" form="edit-form" color="primary">Save</v-btn>
+      <v-btn type="submit" form="edit-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn class="quiet" @click="editGlass">Change the glass</v-btn>
     </template>
   </SideSheet>

@@ -50,6 +50,14 @@ async function save() {
       <TextInput v-model="keepers" label="Keepers’ initials, with commas" placeholder="A. R., M. T." />
       <v-btn type="submit" class="quiet">Save the room</v-btn>
     </form>
+    <EndIt
+      v-if="room.room && room.rooms.length > 1"
+      table="rooms"
+      :record="room.room"
+      :reasons="[{ value: 'putAway', title: 'Put this room away' }]"
+      :holds="[]"
+      @done="settings.roomId = null"
+    />
     <details>
       <summary>Start another room</summary>
       <form @submit.prevent="openEmpty(newName)">

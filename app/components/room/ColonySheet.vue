@@ -178,7 +178,7 @@ async function next() {
     </form>
     <template #foot>
       <v-btn v-if="step > 0" class="quiet" @click="step--">Back</v-btn>
-      <v-btn type="submit" form="colony-form" color="primary">{{
+      <v-btn type="submit" form="colony-form" color="primary" :loading="saving">{{
         step < steps.length - 1 ? 'Next' : 'Start the colony'
       }}</v-btn>
     </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
+import { glassEndings } from '~/words/endings'
 
 /** Adds a glass, or changes one; also the way to move it without dragging. */
 const sheets = useSheets()
@@ -14,6 +15,10 @@ const open = computed({
     if (!v) sheets.glass.value = null
   },
 })
+const reasons = (Object.keys(glassEndings) as (keyof typeof glassEndings)[]).map(value => ({
+  value,
+  title: glassEndings[value],
+}))
 const draft = ref<GlassDraft>(glassDraft(null, [], settings.units))
 const issues = ref<GlassIssues>({})
 
@@ -55,8 +60,16 @@ function addColony() {
     <form id="glass-form" @submit.prevent="save">
       <GlassFields v-model="draft" :racks="room.racks" :issues="issues" name-hint="Moss tank" />
     </form>
+    <EndIt
+      v-if="old"
+      table="glasses"
+      :record="old"
+      :reasons="reasons"
+      :holds="(room.coloniesByGlass.get(old.id) ?? []).map(c => c.name)"
+      @done="open = false"
+    />
     <template #foot>
-      <v-btn type="submit" form="glass-form" color="primary">Save</v-btn>
+      <v-btn type="submit" form="glass-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn v-if="old" class="quiet" @click="addColony">Put a colony in</v-btn>
     </template>
   </SideSheet>

@@ -72,7 +72,15 @@ async function save() {
       <ChoiceChips v-model="kind" label="What it is" :options="kinds" />
       <PickOne v-model="shelves" label="Shelves" :options="counts" />
     </form>
-    <template #foot><v-btn type="submit" form="rack-form" color="primary">Save</v-btn></template>
+    <EndIt
+      v-if="old"
+      table="racks"
+      :record="old"
+      :reasons="[{ value: 'putAway', title: 'Put it away' }]"
+      :holds="room.glasses.filter(g => g.place.rackId === old!.id).map(g => g.name)"
+      @done="open = false"
+    />
+    <template #foot><v-btn type="submit" form="rack-form" color="primary" :loading="saving">Save</v-btn></template>
   </SideSheet>
 </template>
 

@@ -26,7 +26,9 @@ watch(
   <div class="notice" role="status" aria-live="polite" :class="{ shown: visible }">
     <template v-if="visible && log.last">
       <span>{{ log.last.words }}</span>
-      <button v-if="log.last.entries.length > 0" type="button" @click="log.undo()">Undo<kbd>U</kbd></button>
+      <button v-if="log.last.entries.length > 0 || log.last.back" type="button" @click="log.undo()">
+        Undo<kbd>U</kbd>
+      </button>
     </template>
   </div>
 </template>

@@ -17,6 +17,17 @@ interface Found {
   about: string
   run: () => void
 }
+/** What has ended is found when it is asked for by that word. */
+const ended = computed<Found[]>(() =>
+  room.all.colonies
+    .filter(c => c.ended)
+    .map(c => ({
+      id: c.id,
+      title: c.name,
+      about: `ended colony · ${groupOf(c.groupId).name}`,
+      run: () => void navigateTo(`/colony/${c.id}`),
+    })),
+)
 const all = computed<Found[]>(() => [
   ...room.colonies.map(c => ({
     id: c.id,
@@ -92,7 +103,8 @@ const all = computed<Found[]>(() => [
 ])
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.value
+  const asked = words.some(w => w.length > 2 && 'ended'.startsWith(w)) ? ended.value : []
+  return [...all.value, ...asked]
     .filter(f => words.every(w => `${f.title} ${f.about}`.toLowerCase().includes(w)))
     .sort(
       (a, b) =>

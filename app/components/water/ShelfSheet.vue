@@ -99,7 +99,7 @@ async function putAway() {
       <p class="small caution">{{ cautionText('salts') }}</p>
     </form>
     <template #foot>
-      <v-btn type="submit" form="shelf-form" color="primary">Save</v-btn>
+      <v-btn type="submit" form="shelf-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn v-if="boxing?.item" class="quiet" @click="putAway">Put away</v-btn>
     </template>
   </SideSheet>

@@ -220,7 +220,7 @@ async function putAway() {
       </section>
     </form>
     <template #foot>
-      <v-btn type="submit" form="source-form" color="primary">Save</v-btn>
+      <v-btn type="submit" form="source-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn v-if="old" class="quiet" @click="putAway">Put away</v-btn>
     </template>
   </SideSheet>

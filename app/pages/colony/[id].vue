@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiPencilOutline, mdiPlus } from '@mdi/js'
+import { mdiArrowLeft, mdiCallSplit, mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { resolveGroup } from '#core/groups'
 import type { WhyTopic } from '~/components/colony/FourStatements.vue'
+import { endingWord } from '~/words/endings'
 import { volumeText } from '~/words/unitPrefs'
+import { dayText } from '~/words/when'
 import { type Why, whyValue } from '~/words/why'
 import { whyNumbers } from '~/words/whyNumbers'
 import type { ValueVerdict } from '#core/water'
@@ -53,6 +55,8 @@ const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
 const why = shallowRef<Why | null>(null)
 const editing = ref(false)
+const parting = ref(false)
+const { bringBack } = useEndings()
 
 function explain(topic: WhyTopic) {
   if (!colony.value || !told.value) return
@@ -89,12 +93,33 @@ const spans = [
           ><NuxtLink to="/" class="back" aria-label="Back to the Room"
             ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
         ></template>
-        <v-btn class="quiet change" :prepend-icon="mdiPencilOutline" aria-label="Change" @click="editing = true"
+        <v-btn
+          v-if="!colony.ended"
+          class="quiet change"
+          :prepend-icon="mdiPencilOutline"
+          aria-label="Change"
+          @click="editing = true"
           ><span class="words">Change</span></v-btn
         >
-        <v-btn color="primary" :prepend-icon="mdiPlus" @click="logSheet.show(colony.id)">Log<kbd>L</kbd></v-btn>
+        <v-btn v-if="!colony.ended" class="quiet change" :prepend-icon="mdiCallSplit" @click="parting = true"
+          ><span class="words">Part, join, end</span></v-btn
+        >
+        <v-btn v-if="!colony.ended" color="primary" :prepend-icon="mdiPlus" @click="logSheet.show(colony.id)"
+          >Log<kbd>L</kbd></v-btn
+        >
       </AppTop>
       <div class="page">
+        <p v-if="colony.ended" class="ended" role="status">
+          {{ colony.name }} has ended: {{ endingWord[colony.ended.why]
+          }}<template v-if="colony.ended.intoId">
+            (<NuxtLink :to="`/colony/${colony.ended.intoId}`">{{
+              room.colonyById.get(colony.ended.intoId)?.name
+            }}</NuxtLink
+            >)</template
+          >, {{ dayText(Date.parse(colony.ended.at), statements.now.getTime()) }}.
+          <button type="button" class="link" @click="bringBack('colonies', colony.id)">Bring it back</button>
+        </p>
+        <LineTogether :colony="colony" />
         <p v-if="mates.length > 0" class="small muted mates">
           Also in this glass:
           <template v-for="(m, i) in mates" :key="m.id"
@@ -139,6 +164,7 @@ const spans = [
           />
           <ValueStrips :values="told.water.values" @why="explainValue" />
         </template>
+        <LogList v-else-if="colony.ended" :key="colony.id" :colony="colony" :now-ms="statements.now.getTime()" />
         <p v-else-if="statements.failed" role="alert" class="failed">
           {{ statements.failed }} <button type="button" class="link" @click="statements.again()">Try again</button>
         </p>
@@ -146,6 +172,7 @@ const spans = [
       </div>
       <WhySheet :why="why" @close="why = null" />
       <ColonyEditSheet v-model="editing" :colony="colony" />
+      <LazyPartSheet v-if="parting" v-model="parting" :colony="colony" />
     </template>
     <NotHere v-else-if="room.ready" place="Colony" what="This colony" to="/" back="To the Room" />
   </div>
@@ -176,6 +203,9 @@ const spans = [
 }
 .mates {
   padding-top: 6px;
+}
+.ended {
+  padding: 10px 0;
 }
 .tabs {
   display: flex;

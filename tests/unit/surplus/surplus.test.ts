@@ -12,7 +12,7 @@ import {
   spareAhead,
   stayUnder,
 } from '#core/surplus'
-import { colony, daysAgo, entryOf, nextId, NOW, smallRoom } from '../../make'
+import { colony, entryOf, nextId, NOW, smallRoom } from '../../make'
 import { ask, doubling } from '../population/questions'
 
 const question = ask(doubling)

@@ -1,0 +1,70 @@
+import { type Colony, type Heads, headsTotal } from './colony'
+import { begun } from './edited'
+import type { EntryOf } from './entry'
+import { type Id, type Moment, toMoment } from './id'
+import { movedTo } from './stays'
+
+/** What an entry of the log gets beside what it says. */
+export interface EntryStamp {
+  id: Id
+  loggedAt: Moment
+  keeper?: string
+}
+
+/** A part of a colony that goes into another glass. */
+export interface PartAsked {
+  id: Id
+  name: string
+  glassId: Id
+  /** who goes, by sex and size */
+  heads: Heads
+  atMs: number
+  nowMs: number
+  stamp: EntryStamp
+}
+
+/**
+ * Parts a colony: a new colony of the same line, habits and own figures in another glass, and the move of its first
+ * animals, one entry that both colonies' numbers follow from. Taking that entry back undoes the parting of numbers.
+ */
+export function partColony(colony: Colony, asked: PartAsked): { colony: Colony; move: EntryOf<'move'> } {
+  const { id, name, glassId, heads, atMs, nowMs, stamp } = asked
+  const at = toMoment(atMs)
+  const { minimumKeep: _k, minimumFemales: _f, basedOn: _b, ended: _e, ...same } = colony
+  return {
+    colony: {
+      ...same,
+      ...begun(id, nowMs),
+      name,
+      fromColonyId: colony.id,
+      founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 },
+      startedAt: at,
+      stays: movedTo([], glassId, at),
+    },
+    move: moveOf(colony.id, id, { heads, at, stamp }),
+  }
+}
+
+/**
+ * Joins a colony to another: the move of those that are left, and the ending of the first.
+ * @param into the colony that goes on
+ */
+export function joinColony(
+  colony: Colony,
+  into: Colony,
+  { heads, atMs, stamp }: { heads: Heads; atMs: number; stamp: EntryStamp },
+): { colony: Colony; move: EntryOf<'move'> | null } {
+  const at = toMoment(atMs)
+  return {
+    colony: { ...colony, ended: { at, why: 'merged', intoId: into.id } },
+    move: headsTotal(heads) > 0 ? moveOf(colony.id, into.id, { heads, at, stamp }) : null,
+  }
+}
+
+function moveOf(
+  colonyId: Id,
+  toColonyId: Id,
+  { heads, at, stamp }: { heads: Heads; at: Moment; stamp: EntryStamp },
+): EntryOf<'move'> {
+  return { ...stamp, at, kind: 'move', colonyId, toColonyId, number: headsTotal(heads), parts: heads }
+}
