@@ -40,6 +40,13 @@ export function keepKeys(db: Dexie, registry: Registry): void {
             const answer = await table.query(request)
             return request.values ? { ...answer, result: answer.result.map(withoutKeys) } : answer
           },
+          async openCursor(request) {
+            const cursor = await table.openCursor(request)
+            if (!cursor || !request.values) return cursor
+            return Object.create(cursor, {
+              value: { get: () => withoutKeys(cursor.value) as unknown },
+            }) as typeof cursor
+          },
         }
       },
     }),

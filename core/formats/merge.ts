@@ -151,8 +151,11 @@ export function mergeWrites(
     const fits = registry[table]!.schema.safeParse(wanted).success
     const record = fits ? wanted : later
     if (!dequal(record, sides.mine)) writes.put.push({ table, record })
-    for (const version of [sides.mine, sides.theirs])
-      if (!dequal(version, record)) writes.attic.push(atticItem(table, version, nowMs))
+    const replaced = [sides.mine, sides.theirs].filter(version => !dequal(version, record))
+    const items = replaced.map(version => atticItem(table, version, nowMs))
+    // a file that somebody changed by hand may hold two versions under one number: both are kept
+    if (items.length === 2 && items[0]!.id === items[1]!.id) items[1]!.id += '.file'
+    writes.attic.push(...items)
   }
   for (const u of plan.update) write(u.table, u, u.record)
   for (const c of plan.conflicts) {

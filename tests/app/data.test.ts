@@ -109,6 +109,12 @@ describe('records', () => {
       colonies: [{ id: s.colony.id }],
     })
   })
+  it('gives rows as they were written: the keys by which they are found are nobody’s business', async () => {
+    const stored = await db.records('colonies').get(s.colony.id)
+    const viaCursor = (await roomRecords(db, s.room.id)).colonies[0]
+    for (const row of [stored, viaCursor, (await db.records('colonies').toArray())[0]])
+      expect(row).toEqual({ ...s.colony, editedAt: new Date(NOW).toISOString() })
+  })
   it('opens the newest room when the wanted one is gone, and none on an empty device', async () => {
     expect((await roomRecords(db, 'gone')).room?.id).toBe(s.room.id)
     await eraseAll(db, NOW)

@@ -89,15 +89,16 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await keyboard.press('Enter')
   await tabTo(page, 'Type “erase” to go on')
   await keyboard.type('erase')
-  const [safety] = await Promise.all([page.waitForEvent('download'), keyboard.press('Enter')])
-  expect(safety.suggestedFilename()).toMatch(/^ulkin-/)
+  await keyboard.press('Enter')
   await expect(page.getByText('0 rooms, 0 glasses, 0 colonies, 0 log entries')).toBeVisible()
 
   // the browser's own file dialog cannot be driven: the file is put in where Enter on the button would ask for it
   await tabTo(page, 'Bring a backup in')
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), keyboard.press('Enter')])
   await chooser.setFiles(file)
-  await expect(sheet(page)).toContainText('one room, one rack, one glass, one colony, two log entries')
+  await expect(sheet(page)).toContainText(
+    'one room, one rack, one glass, one colony, two sources, two entries of the log',
+  )
   await tabTo(page, 'Bring it in')
   await keyboard.press('Enter')
   await expect(notice(page)).toContainText('Brought in')
@@ -152,10 +153,7 @@ test.describe('by touch on a phone', () => {
     await download.saveAs(file)
     await page.getByRole('button', { name: 'Erase everything' }).tap()
     await page.getByLabel('Type “erase” to go on').fill('erase')
-    await Promise.all([
-      page.waitForEvent('download'),
-      page.getByRole('button', { name: 'Save a backup and erase' }).tap(),
-    ])
+    await page.getByLabel('Type “erase” to go on').press('Enter')
     await expect(page.getByText('0 rooms, 0 glasses, 0 colonies, 0 log entries')).toBeVisible()
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),

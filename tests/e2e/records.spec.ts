@@ -78,32 +78,65 @@ test('HTML in names is shown as text', async ({ page }) => {
   )
   await expect(sheet(page)).toContainText('<img src=x onerror=alert(1)>')
   for (const radio of await sheet(page).getByRole('radio', { name: 'Take the file’s' }).all()) await radio.check()
+  await trustFile(page)
   await page.getByRole('button', { name: 'Bring it in' }).click()
   await page.getByRole('link', { name: 'Colony' }).click()
   await expect(page.getByRole('heading', { level: 1, name: '<img src=x onerror=alert(1)>' })).toBeVisible()
   expect(ran).toBe(false)
 })
 
-test('where both sides changed something the keeper chooses, and yours stays unless said otherwise', async ({
-  page,
-}) => {
+test('where both sides changed the same the keeper chooses; nothing of either is lost', async ({ page }) => {
   await startRoom(page)
   await startColony(page, { name: 'Ember' })
   await page.goto('/records')
   const other = (await backupText(page)).replace('"Ember"', '"Ember of the other device"')
   await bringIn(page, 'other-device.json', other)
   await expect(sheet(page)).toContainText('Both sides changed these')
-  await page.getByRole('button', { name: 'Bring it in' }).click()
-  await expect(sheet(page)).toBeHidden()
-  await page.getByRole('link', { name: 'Room', exact: true }).click()
-  await expect(page.getByRole('link', { name: /^Ember: / })).toBeVisible()
-  await page.goto('/records')
-  await expect(page.getByText('1 replaced versions in the attic')).toBeVisible()
-  await bringIn(page, 'other-device.json', other)
+  // a file that was changed by hand says so, and waits for the keeper's word
+  await expect(sheet(page)).toContainText('This file was changed after Ulkin had written it.')
+  await expect(page.getByRole('button', { name: 'Bring it in' })).toBeDisabled()
   await sheet(page).getByRole('radio', { name: 'Take the file’s' }).check()
+  await trustFile(page)
   await page.getByRole('button', { name: 'Bring it in' }).click()
   await expect(sheet(page)).toBeHidden()
   await expect(page.getByText('2 replaced versions in the attic')).toBeVisible()
+  await page.getByRole('link', { name: 'Room', exact: true }).click()
+  await page.getByRole('link', { name: /^Ember: / }).click()
+  await expect(page.getByText('Ember of the other device, 60 L')).toBeVisible()
+  await page.goto('/records')
+  await bringIn(page, 'other-device.json', other)
+  await expect(sheet(page)).toContainText('Nothing new in this file.')
+})
+
+test('everything can be erased, brought back, and goes for good only with a file that holds it', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Ember' })
+  await page.goto('/records')
+  const early = await backupText(page)
+  await page.keyboard.press('l')
+  await page.getByLabel('How many did you see?').fill('9')
+  await sheet(page).getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+  const late = await backupText(page)
+  const erase = async () => {
+    await page.getByRole('button', { name: 'Erase everything' }).click()
+    await page.getByLabel('Type “erase” to go on').fill('erase')
+    await page.getByLabel('Type “erase” to go on').press('Enter')
+    await expect(page.getByText('0 rooms, 0 glasses, 0 colonies, 0 log entries')).toBeVisible()
+  }
+  await erase()
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(page.getByText('1 room, 1 glasses, 1 colonies, 1 log entries')).toBeVisible()
+  await erase()
+  const show = (name: string, text: string) =>
+    page
+      .getByLabel('Show the backup and let it go for good')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  await show('early.json', early)
+  await expect(page.getByText(/early\.json lacks .* everything stays aside/)).toBeVisible()
+  await show('late.json', late)
+  await expect(page.getByText('Gone for good from this device.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Bring it back' })).toBeHidden()
 })
 
 test('two tabs see each other’s entries', async ({ page, context }) => {
@@ -161,3 +194,8 @@ test('asks the browser to keep the data, and says what it answered', async ({ pa
   await page.getByRole('button', { name: 'Ask the browser to keep it' }).click()
   await expect(page.getByText(/The browser said (yes|no)/)).toBeVisible()
 })
+
+/** Says that a file which was changed by hand may come in. */
+async function trustFile(page: Page) {
+  await sheet(page).getByLabel('I know this file; bring it in all the same').check()
+}

@@ -229,7 +229,7 @@ test('a browser that refuses to store says so in plain words', async ({ page }) 
     })
   })
   await page.goto('/')
-  await expect(page.getByRole('alert')).toContainText('The data on this device cannot be opened.')
+  await expect(page.getByRole('alert')).toContainText('This browser does not let Ulkin keep anything')
 })
 
 test('the demo room cannot be fetched: it says so, and an empty room can still be started', async ({ page }) => {

@@ -17,20 +17,27 @@ const total = computed(() => {
   const known = own.value.flatMap(o => o.now ?? [])
   return known.length === own.value.length ? sumOfRanges(known) : null
 })
+/** "Line Yellow, 2 glasses together: about 194" */
+const sentence = computed(() => {
+  const sum = total.value ? `, ${own.value.length} glasses together: about ${number(total.value)}` : ''
+  return `Line ${line.value?.name ?? ''}${sum}`
+})
+const number = (n: { value: number; low: number; high: number }) => glassNumber(n.value, n.low, n.high)
 </script>
 
 <template>
   <p v-if="line && own.length > 1" class="small muted">
-    <b>Line {{ line.name }}</b
-    ><template v-if="total">
-      , {{ own.length }} glasses together: about
-      <span class="num">{{ glassNumber(total.value, total.low, total.high) }}</span></template
-    >:
-    <template v-for="(o, i) in own" :key="o.colony.id"
-      ><template v-if="i">, </template
-      ><NuxtLink v-if="o.colony.id !== colony.id" :to="`/colony/${o.colony.id}`">{{ o.colony.name }}</NuxtLink
-      ><template v-else>{{ o.colony.name }}</template
-      ><template v-if="o.now"> {{ glassNumber(o.now.value, o.now.low, o.now.high) }}</template></template
-    >.
+    {{ sentence }}
+    <span v-for="o in own" :key="o.colony.id" class="part">
+      <NuxtLink v-if="o.colony.id !== colony.id" :to="`/colony/${o.colony.id}`">{{ o.colony.name }}</NuxtLink>
+      <template v-else>{{ o.colony.name }}</template>
+      {{ o.now ? number(o.now) : '…' }}
+    </span>
   </p>
 </template>
+
+<style scoped>
+.part {
+  margin-left: 12px;
+}
+</style>

@@ -11,6 +11,7 @@ const props = defineProps<{ glass: Glass; colonies: Colony[]; focusable: boolean
 defineEmits<{ focused: []; addColony: [] }>()
 const statements = useStatementsStore()
 const settings = useSettingsStore()
+const sheets = useSheets()
 const saying = useSaying()
 
 const HEM = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg', 'humidityPct', 'temperatureC'] as const
@@ -93,6 +94,9 @@ const number = (s: NonNullable<typeof main.value>) =>
       </p>
     </div>
     <div class="hem">
+      <button v-if="!first" type="button" class="link small" @click="sheets.glass.value = { glassId: glass.id }">
+        Change<span class="hidden-to-eyes"> {{ glass.name }}</span>
+      </button>
       <span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span>
     </div>
   </div>
