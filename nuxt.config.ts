@@ -3,9 +3,26 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { addVitePlugin } from 'nuxt/kit'
+import { build } from 'vite'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** Bundles the thread that makes the demo room. */
+const buildDemoWorker = (outDir: string) =>
+  build({
+    root: folder('.'),
+    configFile: false,
+    logLevel: 'error',
+    ssr: { noExternal: true },
+    build: {
+      ssr: folder('./server/demo.worker.ts'),
+      outDir,
+      emptyOutDir: false,
+      target: 'node20',
+      rollupOptions: { output: { entryFileNames: 'demo.worker.mjs', format: 'es', inlineDynamicImports: true } },
+    },
+  })
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -156,6 +173,10 @@ export default defineNuxtConfig({
     // Nuxt's one inline script (window.__NUXT__) is the same on every page of a build, so its hash is taken from the
     // prerendered shell and put into the headers of all routes.
     'nitro:init'(nitro) {
+      // the demo is made in a thread of its own: a small bundle beside the server's file
+      nitro.hooks.hook('compiled', async () => {
+        if (!nitro.options.dev) await buildDemoWorker(nitro.options.output.serverDir)
+      })
       nitro.hooks.hook('prerender:done', () => {
         const html = readFileSync(join(nitro.options.output.publicDir, 'index.html'), 'utf8')
         const hashes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(

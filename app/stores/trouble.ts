@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { openDb } from '~/data/database'
 import type { DatabaseTrouble } from '~/data/trouble'
-import { databaseTroubleText, saveTroubleText } from '~/words/trouble'
+import { databaseTroubleText, readTroubleText, saveTroubleText } from '~/words/trouble'
 
 /** What went wrong and was not yet read: told in one place that every page shows. */
 export const useTroubleStore = defineStore('trouble', () => {
@@ -27,8 +27,12 @@ export const useTroubleStore = defineStore('trouble', () => {
   function tellSave(error: unknown) {
     last.value = saveTroubleText(error)
   }
+  /** Tells of a read that failed, unless the database as a whole is in trouble: that is told already. */
+  function tellRead(error: unknown) {
+    if (!database.value) last.value = readTroubleText(error)
+  }
   function forget() {
     last.value = ''
   }
-  return { database, last, sentences, reload, tell, tellSave, forget }
+  return { database, last, sentences, reload, tell, tellSave, tellRead, forget }
 })

@@ -40,6 +40,14 @@ export function saveTroubleText(error: unknown): string {
   return `It could not be saved, and the browser does not tell why. ${KEPT} Try again; if it stays so, save a backup under Records.`
 }
 
+/** Sentence for a read that failed. */
+export function readTroubleText(error: unknown): string {
+  const shut = namesOf(error).some(n => SHUT.includes(n))
+  return shut
+    ? 'The database was closed under this page. What was saved is safe; load the page again.'
+    : 'Something could not be read from this device. What was saved is safe; load the page again.'
+}
+
 /** The first thing that a schema refuses, as a sentence. */
 export function issueSentence({ issues }: z.ZodError): string {
   const [issue] = issues

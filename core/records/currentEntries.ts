@@ -36,25 +36,39 @@ export function readLog(entries: readonly Entry[]): ReadLog {
   }
 
   const withdrawnBy = new Map<Id, Entry>()
-  /** The version of an entry's lineage that stands, null when it was taken back. */
-  function resolve(entry: Entry): Entry | null {
-    const own = rivals.get(entry.id)
-    if (!own) return entry
-    let winner: Entry | null = null
-    for (const rival of own) {
-      const tip = resolve(rival)
-      if (tip && (!winner || tip.id > winner.id)) winner = tip
-    }
-    if (winner?.kind !== 'withdrawal') return winner ?? entry
-    withdrawnBy.set(entry.id, winner)
-    return null
-  }
+  const tips = tipsOf(entries, rivals, withdrawnBy)
   const standing: Entry[] = []
   for (const root of roots) {
-    const tip = resolve(root)
+    const tip = tips.has(root.id) ? tips.get(root.id)! : root
     if (tip && tip.kind !== 'withdrawal') standing.push(tip)
   }
   return { standing: inOrder(standing), withdrawnBy }
+}
+
+/**
+ * The version that stands of each corrected entry, null where it was taken back. What supersedes has a later id, so the
+ * latest are settled first and a chain of any length costs a step for each of its links.
+ * @param rivals corrections and withdrawals by the entry that they supersede
+ * @param withdrawnBy filled with the withdrawal that took an entry back
+ */
+function tipsOf(
+  entries: readonly Entry[],
+  rivals: ReadonlyMap<Id, Entry[]>,
+  withdrawnBy: Map<Id, Entry>,
+): Map<Id, Entry | null> {
+  const tips = new Map<Id, Entry | null>()
+  const corrected = entries.filter(e => rivals.has(e.id)).sort((a, b) => (a.id < b.id ? 1 : -1))
+  for (const entry of corrected) {
+    let winner: Entry | null = null
+    for (const rival of rivals.get(entry.id)!) {
+      const tip = tips.has(rival.id) ? tips.get(rival.id)! : rival
+      if (tip && (!winner || tip.id > winner.id)) winner = tip
+    }
+    const withdrawn = winner?.kind === 'withdrawal'
+    if (withdrawn) withdrawnBy.set(entry.id, winner!)
+    tips.set(entry.id, withdrawn ? null : (winner ?? entry))
+  }
+  return tips
 }
 
 /** Sorts in place; a log that was read by index lies in order already. */

@@ -1,3 +1,4 @@
+import { connect } from 'node:net'
 import { expect, test } from '@playwright/test'
 import { expectAccessible, logCount, openDemo, sheet, startColony, startRoom, toWater, waterPart } from './steps'
 
@@ -77,6 +78,14 @@ test('server routes answer, and say in one sentence what is wrong', async ({ req
     expect(refused.status()).toBe(400)
     expect(((await refused.json()) as { message: string }).message).toMatch(/^The query .*\.$/)
   }
+  // HEAD is answered like GET, nothing else is; a target in absolute form has the same headers
+  const head = await request.head('/api/health')
+  expect([head.status(), (await head.body()).length]).toEqual([200, 0])
+  const posted = await request.post('/api/health')
+  expect([posted.status(), posted.headers().allow]).toEqual([405, 'GET, HEAD'])
+  expect(await absolute('/api/health')).toMatch(/^HTTP\/1\.1 200[^]*content-security-policy/)
+  const many = await Promise.all(Array.from({ length: 40 }, () => demo('?seed=5&day=2026-11-01')))
+  expect(new Set(await Promise.all(many.map(r => r.text()))).size).toBe(1)
   const missing = await request.get('/api/nothing')
   expect(missing.status()).toBe(404)
   expect(await missing.json()).toMatchObject({ message: 'There is no /api/nothing here.' })
@@ -241,3 +250,17 @@ test('the demo room cannot be fetched: it says so, and an empty room can still b
   await startColony(page, { name: 'Ember' })
   await logCount(page, '9')
 })
+
+/** The answer to a request whose target is in absolute form, as text. */
+function absolute(path: string): Promise<string> {
+  const { port } = new URL(test.info().project.use.baseURL!)
+  return new Promise((resolve, reject) => {
+    const socket = connect(Number(port), '127.0.0.1', () =>
+      socket.write(`GET http://127.0.0.1${path} HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n`),
+    )
+    let text = ''
+    socket.on('data', part => (text += String(part)))
+    socket.on('end', () => resolve(text))
+    socket.on('error', reject)
+  })
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { lanternQuay } from '#demo'
+import { DAY_MS, momentAt, readDay } from '#core/records'
 
 const Query = z.strictObject(
   {
@@ -20,8 +20,11 @@ const Query = z.strictObject(
 )
 
 /** The invented room Lantern Quay as a backup. Its records end as the day begins, so that nothing lies in the future. */
-export default defineEventHandler(event => {
+export default defineEventHandler(async event => {
   const { seed, day } = checkQuery(event, Query)
-  const untilMs = Date.parse(`${day ?? new Date().toISOString().slice(0, 10)}T00:00:00.000Z`)
-  return lanternQuay({ seed, untilMs }).backup
+  const wanted = day === undefined ? null : readDay(day)
+  // days of the demo begin in UTC, wherever the server stands: the same day is the same room
+  const untilMs = wanted ? momentAt(wanted, 0, 'UTC') : Math.floor(Date.now() / DAY_MS) * DAY_MS
+  setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
+  return demoRoom({ seed, untilMs })
 })

@@ -36,6 +36,13 @@ describe('currentEntries', () => {
     const biting = { ...a, supersedes: b.id } as Entry
     expect(numbers([biting, b])).toEqual([2])
   })
+  it('reads a chain of twenty thousand corrections', () => {
+    const chain = [count(colonyId, 5, 0)]
+    for (let n = 1; n < 20_000; n++)
+      chain.push({ ...chain[n - 1]!, id: nextId(), supersedes: chain[n - 1]!.id, number: n } as never)
+    expect(numbers(chain)).toEqual([19_999])
+    expect(numbers([...chain, withdrawal(chain.at(-1)!)])).toEqual([19_998])
+  })
   it('sorts by the time of the event', () => {
     expect(numbers([count(colonyId, 1, 3), note(colonyId, 9), count(colonyId, 4, 2)])).toEqual(['note', 2, 3])
   })
