@@ -1,5 +1,4 @@
-import type { EntryKind } from '#core/records'
-import { equipmentParts } from '#core/records'
+import { type EntryKind, entryKinds, equipmentParts } from '#core/records'
 import { broodWords, careWords, equipmentWord, foodWord, pestWord } from '~/words/kinds'
 
 /** A field of the log sheet for kinds that need no more than fields. */
@@ -49,17 +48,26 @@ export const fieldKinds = [
 export type FieldKind = (typeof fieldKinds)[number]
 export const isFieldKind = (kind: string): kind is FieldKind => (fieldKinds as readonly string[]).includes(kind)
 
+/** Kinds that are logged with fields of their own in the sheet, or elsewhere, or not by hand at all. */
+type OtherKind = Exclude<EntryKind, FieldKind>
+export const otherKinds: Readonly<Record<OtherKind, 'ownFields' | 'elsewhere'>> = {
+  count: 'ownFields',
+  waterTest: 'ownFields',
+  addition: 'ownFields',
+  removal: 'ownFields',
+  death: 'ownFields',
+  note: 'ownFields',
+  photo: 'ownFields',
+  treatment: 'elsewhere',
+  visit: 'elsewhere',
+  dueMark: 'elsewhere',
+  withdrawal: 'elsewhere',
+}
+
 /** Kinds whose subject is the glass. */
-export const glassKinds: ReadonlySet<string> = new Set<EntryKind>([
-  'waterTest',
-  'waterChange',
-  'topUp',
-  'feeding',
-  'supplement',
-  'equipment',
-  'growth',
-  'pest',
-])
+export const glassKinds: ReadonlySet<string> = new Set(
+  Object.entries(entryKinds).flatMap(([kind, { of }]) => (of === 'glass' ? [kind] : [])),
+)
 
 const options = <T extends string>(words: Readonly<Record<T, string>>) =>
   (Object.keys(words) as T[]).map(value => ({ value, title: words[value] }))

@@ -2,7 +2,6 @@ import { format, isSameDay } from 'date-fns'
 import {
   type Colony,
   Entry,
-  type EntryKind,
   headsTotal,
   possibleRange,
   stayAt,
@@ -14,7 +13,7 @@ import { compensateConductivity } from '#core/units'
 import { kindWord, plainCountMethods } from '~/words/states'
 import { limitText, shownValue, storedValue, type UnitPrefs, valueName, valueUnit } from '~/words/unitPrefs'
 import { headKeys, readHeads } from './colonyDraft'
-import { fieldKinds, glassKinds, isFieldKind } from './kindFields'
+import { fieldKinds, glassKinds, isFieldKind, type otherKinds } from './kindFields'
 import { type FieldValues, readFields, valuesOf } from './readFields'
 import { numberIn, numberIssue, typedNumber } from './readNumber'
 import { wholeNumber } from './wholeNumber'
@@ -28,7 +27,7 @@ export const plainKinds = [
   'death',
   'note',
   'photo',
-] as const satisfies readonly EntryKind[]
+] as const satisfies readonly (keyof typeof otherKinds)[]
 export const logKinds = [...plainKinds, ...fieldKinds] as const
 export type LogKind = (typeof logKinds)[number]
 /**

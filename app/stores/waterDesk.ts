@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
-import { resolveGroup, sharedTargets } from '#core/groups'
+import { type FeedingSchoolId, isSchoolId, resolveGroup, sharedTargets } from '#core/groups'
 import { planGroups } from '#core/care'
-import { currentEntries, type Entry, isMineral, netLitres, usualBench } from '#core/records'
+import { type Colony, currentEntries, type Entry, isMineral, netLitres, usualBench } from '#core/records'
 import {
   changeCalendar,
   correctionGoals,
@@ -28,6 +28,12 @@ import {
 } from '#core/water'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
+
+/** How a colony is fed: as its keeper chose, or as its group's keepers mostly do. */
+function feedingSchoolsOf(colony: Colony): FeedingSchoolId[] {
+  const chosen = colony.schools.feeding ?? resolveGroup(colony).group.schools.feeding?.[0]?.id
+  return isSchoolId('feeding', chosen) ? [chosen] : []
+}
 
 /** Changes of a school that only tops up, while a correction runs: small and weekly (common practice). */
 const QUIET_CHANGE = { share: 0.1, everyDays: 7 }
@@ -165,9 +171,7 @@ export const useWaterDeskStore = defineStore('waterDesk', () => {
       glass: glass.value,
       pure: usable.value.find(u => u.source.kind === 'pure')?.water ?? null,
       nowMs: nowMs.value,
-      feedingSchools: colonies.value.map(
-        c => c.schools.feeding ?? resolveGroup(c).group.schools.feeding?.[0]?.id ?? '',
-      ),
+      feedingSchools: colonies.value.flatMap(feedingSchoolsOf),
     }),
   )
   return {

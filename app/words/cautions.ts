@@ -1,5 +1,7 @@
+import type { CautionKey } from '#core/groups'
+
 /** Cautions by key, short, deferring to local rules, labels and licensed practice. They stand at the step. */
-const cautions: Readonly<Record<string, string>> = {
+const cautions: Readonly<Record<CautionKey, string>> = {
   neverRelease:
     'Never release animals, plants, eggs or tank water. Check your local rules on keeping and passing on this kind.',
   linesCross: 'Colour lines of one species cross and fall back to dull: keep them in separate glasses.',
@@ -22,5 +24,5 @@ const cautions: Readonly<Record<string, string>> = {
   culling: 'Cull only humanely and as your local rules allow; a vet can tell you how.',
 }
 
-/** The sentence of a caution; an unknown key (from a newer file) gives nothing. */
-export const cautionText = (key: string): string | undefined => cautions[key]
+/** The sentence of a caution. */
+export const cautionText = (key: CautionKey): string => cautions[key]

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { Basis, FoodKind, SubstrateKind, ValueKey } from '#core/records'
+import { CautionKey } from './cautions'
+import { type SchoolId, schoolIds, type SchoolKind as SchoolKindName } from './schoolIds'
 
 const limits = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= high, 'lower limit first')
 
@@ -32,7 +34,7 @@ export type Detection = z.infer<typeof Detection>
 
 /** One set of preferences of keepers. Keepers disagree; the colony chooses. */
 export const SchoolOption = z.strictObject({
-  id: z.string(),
+  id: z.enum(Object.values(schoolIds).flat() as [SchoolId, ...SchoolId[]]),
   name: z.string(),
   /** ranges that replace the group's */
   targets: Targets.optional(),
@@ -46,9 +48,7 @@ export const SchoolOption = z.strictObject({
     .optional(),
   basis: Basis,
 })
-export const schoolKinds = ['temperature', 'hardness', 'waterChange', 'feeding', 'clutches', 'fish', 'start'] as const
-export const SchoolKind = z.enum(schoolKinds)
-export type SchoolKind = z.infer<typeof SchoolKind>
+export const SchoolKind = z.enum(Object.keys(schoolIds) as [SchoolKindName, ...SchoolKindName[]])
 /** Options of one kind; the first is the default. */
 export const School = z.array(SchoolOption).min(1)
 
@@ -194,7 +194,7 @@ export const SpeciesGroup = z.strictObject({
   care: Care,
   counting: z.strictObject({ allSeen: Detection, atFood: Detection, partOfTank: Detection, estimate: Detection }),
   /** keys of cautions that stand at the step; the words live in app/words */
-  cautions: z.array(z.string()),
+  cautions: z.array(CautionKey),
 })
 export type SpeciesGroup = z.infer<typeof SpeciesGroup>
 

@@ -15,12 +15,12 @@ export {
   type LifeHistory,
   type RoundCounter,
   roundCounters,
-  schoolKinds,
-  SchoolKind,
   SpeciesGroup,
   Stages,
   Target,
   Targets,
 } from './group'
+export { CautionKey, cautionKeys } from './cautions'
+export { type FeedingSchoolId, isSchoolId, type SchoolId, schoolIds, type SchoolKind, schoolKinds } from './schoolIds'
 export { habitatLitres } from './habitat'
 export { type ResolvedGroup, resolveGroup, schoolOf, toleratedOf } from './resolve'

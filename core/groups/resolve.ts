@@ -1,8 +1,8 @@
 import type { Basis, Colony, ValueKey } from '#core/records'
 import { possibleRange, valueKeys } from '#core/records'
 import { groupOf } from './catalogue'
-import type { Figure, SchoolKind, SpeciesGroup, Target, Targets } from './group'
-import { schoolKinds } from './group'
+import type { Figure, SpeciesGroup, Target, Targets } from './group'
+import { type SchoolKind, schoolKinds } from './schoolIds'
 
 const KEEPER: Basis = { kind: 'keeper' }
 

@@ -1,10 +1,11 @@
 import { CP, M, prior, target } from './basis'
 import type { SchoolOption } from './group'
+import type { FeedingSchoolId, SchoolId } from './schoolIds'
 import type { z } from 'zod'
 
 type Option = z.infer<typeof SchoolOption>
 
-const change = (id: string, name: string, share: number, everyDays: number): Option => ({
+const change = (id: SchoolId<'waterChange'>, name: string, share: number, everyDays: number): Option => ({
   id,
   name,
   change: { share, everyDays },
@@ -23,24 +24,22 @@ export const waterChange = {
   topUp: [topUpOnly, smallWeekly, moderateWeekly, fortnightly],
 }
 
-const feed = (id: string, name: string, everyDays: number, portion: number, restWeeks?: number): Option => ({
+const feed = (id: FeedingSchoolId, name: string, rhythm: NonNullable<Option['feed']>): Option => ({
   id,
   name,
-  feed: { everyDays, portion, ...(restWeeks !== undefined && { restWeeks }) },
+  feed: rhythm,
   basis: CP,
 })
-const sparse = feed('sparse', 'Sparse: every few days, biofilm does the rest', 3, 1)
-const dailySmall = feed('dailySmall', 'Daily small', 1, 0.5)
-const twiceDaily = feed('twiceDaily', 'Twice daily, eaten within an hour', 0.5, 0.7)
-const powder = feed('powder', 'Powder for young, daily while young are seen', 2, 0.7)
-const heavy = feed('heavy', 'Heavy, with more water changes', 1, 2)
-const pool = feed(
-  'brackishPool',
-  'Brackish pool: nothing for one to two months, then a 3 mm pellet a week in 38 L',
-  7,
-  1,
-  6,
-)
+const sparse = feed('sparse', 'Sparse: every few days, biofilm does the rest', { everyDays: 3, portion: 1 })
+const dailySmall = feed('dailySmall', 'Daily small', { everyDays: 1, portion: 0.5 })
+const twiceDaily = feed('twiceDaily', 'Twice daily, eaten within an hour', { everyDays: 0.5, portion: 0.7 })
+const powder = feed('powder', 'Powder for young, daily while young are seen', { everyDays: 2, portion: 0.7 })
+const heavy = feed('heavy', 'Heavy, with more water changes', { everyDays: 1, portion: 2 })
+const pool = feed('brackishPool', 'Brackish pool: nothing for one to two months, then a 3 mm pellet a week in 38 L', {
+  everyDays: 7,
+  portion: 1,
+  restWeeks: 6,
+})
 
 export const feeding = {
   shrimp: [dailySmall, sparse, twiceDaily, powder],

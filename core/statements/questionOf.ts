@@ -1,24 +1,11 @@
-import { byEye, countEvidence } from '#core/abundance'
-import { habitatLitres, type ResolvedGroup, resolveGroup } from '#core/groups'
+import { habitatLitres, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
-import {
-  OWN_SHARE,
-  type PopulationEvent,
-  type PopulationQuestion,
-  preferredC,
-  spreadsOf,
-  stageRates,
-} from '#core/population'
+import { OWN_SHARE, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
+import { BROOD_SIGHT, eventsOf } from './effects'
 
 /** Weeks of temperature readings that the pace of life is taken from. */
 const TEMPERATURE_WEEKS = 12
-/** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
-const BROOD_SIGHT = {
-  berried: { share: 0.6, sdLog: 0.7 },
-  eggMass: { share: 0.22, sdLog: 0.7 },
-  clutch: { share: 0.8, sdLog: 0.3 },
-}
 /** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
 const UNLOGGED = 0.25
 /** Grown females among those that must stay, where the keeper has not said how many (from memory). */
@@ -41,7 +28,7 @@ export function questionOf(
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)
   const { group } = resolved
-  const events = entries.flatMap(entry => eventOf(entry, colony.id, resolved))
+  const events = entries.flatMap(entry => eventsOf(entry, colony.id, resolved))
   const temperatureC = temperatureOf(temperatures, nowMs) ?? preferredC(resolved)
   const counts = events.flatMap(e => (e.kind === 'count' ? [e.evidence.value] : [])).sort((a, b) => b - a)
   // a glass that was counted fuller than the group's default carries more; the largest count alone may be a slip
@@ -70,65 +57,6 @@ export function questionOf(
     allowedRisk: colony.allowedRisk ?? ALLOWED_RISK,
     fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
     ...(sign && { broodSight: BROOD_SIGHT[sign] }),
-  }
-}
-
-function eventOf(entry: Entry, colonyId: string, { group, counting }: ResolvedGroup): PopulationEvent[] {
-  const step = (
-    change: number,
-    more: { death?: boolean; hatched?: boolean; parts?: Colony['founders'] | undefined } = {},
-  ): PopulationEvent[] => [
-    {
-      kind: 'step',
-      entryId: entry.id,
-      at: momentMs(entry.at),
-      change,
-      death: more.death ?? false,
-      hatched: more.hatched ?? false,
-      ...(more.parts && { parts: more.parts }),
-    },
-  ]
-  const about = { entryId: entry.id, at: momentMs(entry.at) }
-  switch (entry.kind) {
-    case 'count': {
-      const eye = (byEye as readonly string[]).includes(entry.method)
-      const evidence = countEvidence(entry, counting, group.care.molts !== undefined)
-      // what stays the same from count to count is learnt as the colony's own share
-      const own = eye && !entry.hitRate ? (OWN_SHARE * counting.allSeen.sdLog) ** 2 : 0
-      return [
-        {
-          kind: 'count',
-          ...about,
-          seen: entry.number,
-          method: entry.method,
-          evidence: { ...evidence, r: Math.max(evidence.r - own, 0.25 * evidence.r) },
-          byEye: eye && !entry.hitRate,
-          ...(entry.parts && { parts: entry.parts }),
-        },
-      ]
-    }
-    case 'addition':
-      return step(entry.number, { parts: entry.parts })
-    case 'removal':
-      return step(-entry.number, { parts: entry.parts })
-    case 'move':
-      return step(entry.colonyId === colonyId ? -entry.number : entry.number, { parts: entry.parts })
-    // a clutch brings a hundred at once; young from an incubator are added when they are put in
-    case 'clutch':
-      return entry.event === 'hatched' && entry.place === 'inPlace' && entry.young
-        ? step(entry.young, { hatched: true })
-        : []
-    case 'death':
-      return step(-entry.number, { death: true })
-    // one animal that is followed by its name says nothing of how many carry
-    case 'berried':
-      return entry.animal ? [] : [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.berried }]
-    case 'eggMass':
-      return [{ kind: 'broods', ...about, seen: entry.number, ...BROOD_SIGHT.eggMass }]
-    case 'young':
-      return [{ kind: 'young', ...about, amount: entry.amount === 'number' ? entry.number! : entry.amount }]
-    default:
-      return []
   }
 }
 

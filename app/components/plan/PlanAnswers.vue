@@ -12,8 +12,8 @@ const props = defineProps<{ plan: Plan; groups: ResolvedGroup[] }>()
 const settings = useSettingsStore()
 const advice = computed(() => setUpAdvice(props.plan))
 const cautions = computed(() =>
-  [...new Set([...props.groups.flatMap(g => g.group.cautions), 'electricity', 'washHands'])].flatMap(
-    c => cautionText(c) ?? [],
+  [...new Set([...props.groups.flatMap(g => g.group.cautions), 'electricity' as const, 'washHands' as const])].map(
+    cautionText,
   ),
 )
 

@@ -7,18 +7,15 @@ export interface LastSeen {
   days: number
 }
 
-/** What one entry says to a counter; null when it is about something else. */
-function says(counter: RoundCounter, e: Entry): LastSeen['seen'] | null {
-  switch (counter) {
-    case 'young':
-      return e.kind === 'young' ? (e.number ?? (e.amount === 'many' ? 'many' : 'few')) : null
-    case 'clutch':
-      return e.kind === 'clutch' && e.event === 'laid' ? 1 : null
-    case 'dead':
-      return e.kind === 'death' ? e.number : null
-    default:
-      return e.kind === counter ? e.number : null
-  }
+/** What one entry says to each counter; null when it is about something else. */
+const says: Readonly<Record<RoundCounter, (e: Entry) => LastSeen['seen'] | null>> = {
+  young: e => (e.kind === 'young' ? (e.number ?? (e.amount === 'many' ? 'many' : 'few')) : null),
+  clutch: e => (e.kind === 'clutch' && e.event === 'laid' ? 1 : null),
+  dead: e => (e.kind === 'death' ? e.number : null),
+  berried: e => (e.kind === 'berried' ? e.number : null),
+  eggMass: e => (e.kind === 'eggMass' ? e.number : null),
+  molts: e => (e.kind === 'molts' ? e.number : null),
+  limbLoss: e => (e.kind === 'limbLoss' ? e.number : null),
 }
 
 /**
@@ -28,7 +25,7 @@ function says(counter: RoundCounter, e: Entry): LastSeen['seen'] | null {
  */
 export function lastSeen(counter: RoundCounter, entries: readonly Entry[], nowMs: number): LastSeen | null {
   for (let i = entries.length - 1; i >= 0; i--) {
-    const seen = says(counter, entries[i]!)
+    const seen = says[counter](entries[i]!)
     if (seen !== null) return { seen, days: (nowMs - momentMs(entries[i]!.at)) / DAY_MS }
   }
   return null

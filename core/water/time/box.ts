@@ -1,3 +1,4 @@
+import type { FeedingSchoolId } from '#core/groups'
 import type { Water } from '#core/records'
 import { estimateConductivity } from '../chemistry/conductivity'
 import { MEQ_PER_DKH, MMOL_PER_DGH } from '../chemistry/hardness'
@@ -43,7 +44,7 @@ export const slowLaws = {
     powder: 2,
     heavy: 8,
     brackishPool: 0.2,
-  } as Readonly<Record<string, number>>,
+  } satisfies Record<FeedingSchoolId, number> as Readonly<Record<FeedingSchoolId, number>>,
 }
 
 /** Hours are not resolved: a day is the step, as evaporation is topped up daily or weekly without a difference that matters. */

@@ -1,3 +1,4 @@
+import type { FeedingSchoolId } from '#core/groups'
 import { type Glass, momentMs, type Water, WEEK_MS } from '#core/records'
 import { pureWater } from '../chemistry/ions'
 import { type BoxHabits, slowLaws } from './box'
@@ -32,7 +33,7 @@ export function usualHabits({
   learnt: LearntHabits
   netL: number
   glass: Pick<Glass, 'carbonateG' | 'soilSince'> | null
-  feedingSchools: readonly string[]
+  feedingSchools: readonly FeedingSchoolId[]
   pure: Water | null
   nowMs: number
 }): UsualHabits {
@@ -48,7 +49,7 @@ export function usualHabits({
     change: null,
     nitrateMgLPerWeek:
       driftPerWeek.nitrateMgL === undefined
-        ? Math.max(0, ...feedingSchools.map(id => slowLaws.feedingNitrateMgLPerWeek[id] ?? 0))
+        ? Math.max(0, ...feedingSchools.map(id => slowLaws.feedingNitrateMgLPerWeek[id]))
         : 0,
     carbonateGL: driftPerWeek.khDh === undefined && glass?.carbonateG ? glass.carbonateG / netL : 0,
     soilAgeWeeks:

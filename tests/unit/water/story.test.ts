@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { groupOf, groups } from '#core/groups'
+import { type FeedingSchoolId, groupOf, groups } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import {
   changeCalendar,
@@ -167,7 +167,7 @@ describe('forecastBox', () => {
   it('knows what every way of feeding brings', () => {
     for (const g of groups)
       for (const option of g.schools.feeding ?? [])
-        expect(slowLaws.feedingNitrateMgLPerWeek[option.id], option.id).toBeGreaterThan(0)
+        expect(slowLaws.feedingNitrateMgLPerWeek[option.id as FeedingSchoolId], option.id).toBeGreaterThan(0)
   })
   it('throws for what cannot be', () => {
     expect(() => forecastBox(pureWater, 0, quiet, 5)).toThrow(/netL/)

@@ -1,0 +1,77 @@
+import { formatNumber } from '#core/units'
+import { broodWords, careWords } from '../kinds'
+import { whole } from '../numbers'
+import { type EntryLines, more } from './line'
+
+/** Molts, shells, limbs and broods. */
+export const bodiesLines: EntryLines<
+  'molts' | 'failedMolt' | 'limbLoss' | 'shell' | 'berried' | 'eggMass' | 'clutch' | 'young' | 'mating'
+> = {
+  molts: ({ entry, text }) => {
+    return {
+      title:
+        entry.number === 0 ? 'No shed skins' : `${whole(entry.number)} shed ${entry.number === 1 ? 'skin' : 'skins'}`,
+      detail: text,
+    }
+  },
+  failedMolt: ({ entry, text }) => {
+    return { title: `${whole(entry.number)} in molt trouble`, detail: more(careWords.failedMolt[entry.sign], text) }
+  },
+  limbLoss: ({ entry, text }) => {
+    return { title: `${whole(entry.number)} lost limbs`, detail: more(careWords.limbs[entry.limbs], text) }
+  },
+  shell: ({ entry, text }) => {
+    return {
+      title: 'Shells looked at',
+      detail: more(
+        entry.growth && `new growth ${careWords.shellGrowth[entry.growth]}`,
+        entry.marks.map(m => careWords.shellMarks[m]).join(', '),
+        entry.diameterMm === undefined ? undefined : `${formatNumber(entry.diameterMm, 1)} mm`,
+        text,
+      ),
+    }
+  },
+  berried: ({ entry, text }) => {
+    return {
+      title: entry.animal
+        ? `${entry.animal}: ${entry.number > 0 ? 'berried' : 'not berried'}`
+        : entry.number === 0
+          ? 'None berried'
+          : `${whole(entry.number)} berried`,
+      detail: more(
+        entry.eyed ? `${entry.eyed} with eyed eggs` : undefined,
+        entry.saddle === undefined ? undefined : `${entry.saddle} with a saddle`,
+        text,
+      ),
+    }
+  },
+  eggMass: ({ entry, text }) => {
+    return {
+      title:
+        entry.number === 0 ? 'No egg masses' : `${whole(entry.number)} egg ${entry.number === 1 ? 'mass' : 'masses'}`,
+      detail: text,
+    }
+  },
+  clutch: ({ entry, text }) => {
+    return {
+      title: `Clutch ${broodWords.clutch[entry.event]}`,
+      detail: more(
+        entry.place && broodWords.place[entry.place],
+        entry.young === undefined ? undefined : `${whole(entry.young)} young`,
+        text,
+      ),
+    }
+  },
+  young: ({ entry, text }) => {
+    return {
+      title:
+        entry.number === undefined
+          ? `${broodWords.young[entry.amount].replace(/^./, c => c.toUpperCase())} young seen`
+          : `${whole(entry.number)} young seen`,
+      detail: text,
+    }
+  },
+  mating: ({ entry, text }) => {
+    return { title: `${whole(entry.number)} ${entry.number === 1 ? 'pair' : 'pairs'} mating`, detail: text }
+  },
+}

@@ -1,0 +1,52 @@
+import { whole } from '../numbers'
+import { countMethodWord, deathSignWord, originWord, outletWord } from '../states'
+import { type EntryLines, headsText, more } from './line'
+
+/** Counts, and what came and went. */
+export const numbersLines: EntryLines<'count' | 'addition' | 'removal' | 'death' | 'move' | 'grading'> = {
+  count: ({ entry, text }) => {
+    return {
+      title: `Counted ${whole(entry.number)}`,
+      detail: more(
+        entry.share === undefined || entry.method === 'photo' ? countMethodWord[entry.method] : undefined,
+        entry.share === undefined || entry.share === 1 ? undefined : `${Math.round(entry.share * 100)} % of the tank`,
+        entry.series?.join(', '),
+        entry.marks?.map(m => `${m.caught} (${m.recaptured} marked)`).join(', '),
+        entry.parts && headsText(entry.parts),
+        text,
+      ),
+    }
+  },
+  addition: ({ entry, text }) => {
+    return {
+      title: `Put in ${whole(entry.number)}`,
+      detail: more(originWord[entry.origin], entry.parts && headsText(entry.parts), text),
+    }
+  },
+  removal: ({ entry, text }) => {
+    return {
+      title: `Took out ${whole(entry.number)}`,
+      detail: more(
+        outletWord[entry.outlet],
+        entry.price === undefined ? undefined : `for ${entry.price.toFixed(2)}`,
+        entry.parts && headsText(entry.parts),
+        text,
+      ),
+    }
+  },
+  death: ({ entry, text }) => {
+    return { title: `${whole(entry.number)} died`, detail: more(deathSignWord[entry.sign], text) }
+  },
+  move: ({ entry, text }) => {
+    return {
+      title: `Moved ${whole(entry.number)}`,
+      detail: more('to another colony of the room', entry.parts && headsText(entry.parts), text),
+    }
+  },
+  grading: ({ entry, text }) => {
+    return {
+      title: `Graded ${whole(entry.grades.reduce((s, g) => s + g.number, 0))}`,
+      detail: more(entry.grades.map(g => `${g.number} ${g.grade}`).join(', '), text),
+    }
+  },
+}

@@ -1,0 +1,94 @@
+import { byEye, countEvidence } from '#core/abundance'
+import type { ResolvedGroup } from '#core/groups'
+import { type Entry, type EntryKind, type EntryOf, type Heads, type Id, momentMs } from '#core/records'
+import { OWN_SHARE, type PopulationEvent } from '#core/population'
+
+/** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
+export const BROOD_SIGHT = {
+  berried: { share: 0.6, sdLog: 0.7 },
+  eggMass: { share: 0.22, sdLog: 0.7 },
+  clutch: { share: 0.8, sdLog: 0.3 },
+}
+
+/** The colony that an entry is read for. */
+interface Reader {
+  colonyId: Id
+  resolved: ResolvedGroup
+}
+type Effect<K extends EntryKind> = (entry: EntryOf<K>, reader: Reader) => PopulationEvent[]
+
+const about = (entry: Entry) => ({ entryId: entry.id, at: momentMs(entry.at) })
+
+/** Animals that came or went at one moment. */
+function step(
+  entry: Entry,
+  change: number,
+  more: { death?: boolean; hatched?: boolean; parts?: Heads | undefined } = {},
+): PopulationEvent[] {
+  const { death = false, hatched = false, parts } = more
+  return [{ kind: 'step', ...about(entry), change, death, hatched, ...(parts && { parts }) }]
+}
+
+function countEffect(entry: EntryOf<'count'>, { resolved: { group, counting } }: Reader): PopulationEvent[] {
+  const eye = (byEye as readonly string[]).includes(entry.method) && !entry.hitRate
+  const evidence = countEvidence(entry, counting, group.care.molts !== undefined)
+  // what stays the same from count to count is learnt as the colony's own share
+  const own = eye ? (OWN_SHARE * counting.allSeen.sdLog) ** 2 : 0
+  return [
+    {
+      kind: 'count',
+      ...about(entry),
+      seen: entry.number,
+      method: entry.method,
+      evidence: { ...evidence, r: Math.max(evidence.r - own, 0.25 * evidence.r) },
+      byEye: eye,
+      ...(entry.parts && { parts: entry.parts }),
+    },
+  ]
+}
+
+const broods = (entry: Entry & { number: number }, sight: { share: number; sdLog: number }): PopulationEvent[] => [
+  { kind: 'broods', ...about(entry), seen: entry.number, ...sight },
+]
+const nothing = () => []
+
+/** What each kind of entry says of the number of animals: a kind that is left out does not compile. */
+const effects = {
+  count: countEffect,
+  addition: e => step(e, e.number, { parts: e.parts }),
+  removal: e => step(e, -e.number, { parts: e.parts }),
+  death: e => step(e, -e.number, { death: true }),
+  move: (e, { colonyId }) => step(e, e.colonyId === colonyId ? -e.number : e.number, { parts: e.parts }),
+  // a clutch brings a hundred at once; young from an incubator are added when they are put in
+  clutch: e => (e.event === 'hatched' && e.place === 'inPlace' && e.young ? step(e, e.young, { hatched: true }) : []),
+  // one animal that is followed by its name says nothing of how many carry
+  berried: e => (e.animal ? [] : broods(e, BROOD_SIGHT.berried)),
+  eggMass: e => broods(e, BROOD_SIGHT.eggMass),
+  young: e => [{ kind: 'young', ...about(e), amount: e.amount === 'number' ? e.number! : e.amount }],
+  grading: nothing,
+  molts: nothing,
+  failedMolt: nothing,
+  limbLoss: nothing,
+  shell: nothing,
+  mating: nothing,
+  waterTest: nothing,
+  waterChange: nothing,
+  topUp: nothing,
+  treatment: nothing,
+  feeding: nothing,
+  supplement: nothing,
+  equipment: nothing,
+  growth: nothing,
+  pest: nothing,
+  visit: nothing,
+  dueMark: nothing,
+  note: nothing,
+  photo: nothing,
+  withdrawal: nothing,
+} satisfies { [K in EntryKind]: Effect<K> }
+
+/** What an entry says of the number of animals in a colony; most say nothing. */
+export function eventsOf(entry: Entry, colonyId: Id, resolved: ResolvedGroup): PopulationEvent[] {
+  // the table pairs each kind with its own entries, which a lookup by the kind cannot show to the compiler
+  return (effects[entry.kind] as Effect<EntryKind>)(entry, { colonyId, resolved })
+}
