@@ -10,20 +10,18 @@ import {
   scenarioModel,
 } from '#core/outlook'
 import {
+  asThingsAre,
   dyingPerWeek,
-  type Fit,
-  fitPopulation,
+  type FittedColony,
   futureFan,
   type Futures,
-  numberNow,
-  PARTICLES,
   type PopulationQuestion,
+  stageModel,
   takeSearch,
 } from '#core/population'
 import { type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
 import { questionFrom } from '#core/statements'
 import {
-  asThingsAre,
   type OrderOutlook,
   ordersAhead,
   type SafeTake,
@@ -44,7 +42,7 @@ export interface NumbersSubject {
 interface Ready {
   key: string
   question: PopulationQuestion
-  fit: Fit
+  fit: FittedColony
   now: number
   dying: number
 }
@@ -61,8 +59,8 @@ async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
   if (ready?.key === key) return ready
   const [input] = await statementInputs(openDb(), [subject], nowMs)
   const { question } = questionFrom(input!)
-  const fit = fitPopulation(question, PARTICLES)
-  const now = numberNow(fit).value
+  const fit = stageModel.fit(question)
+  const now = fit.numbers('all').value
   ready = { key, question, fit, now, dying: dyingPerWeek(question, now) }
   return ready
 }
@@ -92,18 +90,19 @@ async function outlook(
 ): Promise<boolean> {
   const mine = ++turn
   const { question, fit, now, dying } = await prepare(about)
+  const { colony, glass } = about.subject
   const size = chunkSize(ask.weeks, question.rates)
   const chunks = Math.max(1, Math.ceil(futures / size))
   const lived = scenarios.map(s => ({
     ...s,
-    model: scenarioModel(s.change, question, about.subject.colony, about.subject.glass, now, dying),
+    model: scenarioModel(s.change, { question, colony, glass, now, dyingPerWeek: dying }),
     chunks: [] as Futures[],
   }))
   for (let chunk = 0; chunk < chunks; chunk++) {
     for (const s of lived) {
       await breathe()
       if (mine !== turn) return false
-      s.chunks.push(liveChunk(fit, s.model, question.seed, chunk, ask.weeks, size))
+      s.chunks.push(liveChunk(fit, s.model, { chunk, weeks: ask.weeks, size }))
     }
     // a look after the first chunk, and the whole at the end: quantiles of all futures cost as much as living them
     if (chunk === 0 || chunk === chunks - 1) {
@@ -152,9 +151,9 @@ async function surplus(
   give: (part: SurplusPart) => void,
 ): Promise<boolean> {
   const mine = ++turn
-  const { question, fit, now, dying } = await prepare(about)
+  const { fit, now, dying } = await prepare(about)
   const search = takeSearch(
-    { question, fit, doing: { dyingPerWeek: dying }, now },
+    { colony: fit, doing: { dyingPerWeek: dying }, now },
     { total: asked.minimumKeep, females: asked.minimumFemales },
     asked.allowedRisk,
   )

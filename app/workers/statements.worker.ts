@@ -1,15 +1,15 @@
 import { expose } from 'comlink'
-import type { Fit } from '#core/population'
+import type { FittedColony } from '#core/population'
 import { colonyStatements } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
 
 /** Fits that are kept, so that a new entry goes on from where the log was: the latest of so many colonies, about half a megabyte each. */
 const KEPT_FITS = 80
-const fits = new Map<string, Fit>()
+const fits = new Map<string, FittedColony>()
 
 /** Remembers a fit; the one that was longest unused goes. */
-function keepFit(colonyId: string, fit: Fit) {
+function keepFit(colonyId: string, fit: FittedColony) {
   fits.delete(colonyId)
   fits.set(colonyId, fit)
   if (fits.size > KEPT_FITS) fits.delete(fits.keys().next().value!)

@@ -2,9 +2,8 @@ import { habitatLitres, resolveGroup } from '#core/groups'
 import {
   chanceAt,
   type Doing,
-  type Fit,
+  type FittedColony,
   type Futures,
-  liveFutures,
   type BandPoint,
   type PopulationQuestion,
   stageRates,
@@ -13,7 +12,7 @@ import {
   type WeeksToReach,
 } from '#core/population'
 import type { Colony, Glass, ScenarioChange } from '#core/records'
-import { quantileSorted, streamAt } from '#core/stats'
+import { quantileSorted } from '#core/stats'
 
 /** What a colony's futures are lived with in a scenario. */
 export interface ScenarioModel {
@@ -21,18 +20,23 @@ export interface ScenarioModel {
   doing: Doing
 }
 
+/** What a scenario changes: the colony as things are. */
+export interface ScenarioBasis {
+  question: PopulationQuestion
+  colony: Colony
+  glass: Pick<Glass, 'grossL' | 'fill'>
+  /** animals today */
+  now: number
+  /** logged deaths that go on in every scenario */
+  dyingPerWeek: number
+}
+
 /**
  * Turns a scenario into rates and doings. What was learnt of the colony (its luck with young, its deaths, its room) stays.
- * @param question of the colony as things are
- * @param dyingPerWeek logged deaths that go on in every scenario
  */
 export function scenarioModel(
   change: ScenarioChange,
-  question: PopulationQuestion,
-  colony: Colony,
-  glass: Pick<Glass, 'grossL' | 'fill'>,
-  now: number,
-  dyingPerWeek: number,
+  { question, colony, glass, now, dyingPerWeek }: ScenarioBasis,
 ): ScenarioModel {
   const fish = change.fish ? { ...colony.schools, fish: change.fish } : colony.schools
   const resolved = resolveGroup({ ...colony, schools: fish })
@@ -81,39 +85,22 @@ export const CHUNK = 500
 export const chunkSize = (weeks: number, rates: Pick<StageRates, 'dtWeeks'>): number =>
   Math.max(50, Math.round((CHUNK * 52 * rates.dtWeeks) / Math.max(52, weeks)))
 
-/**
- * Lives one chunk of a scenario's futures. All scenarios share the luck of a chunk.
- * @param chunk number of the chunk, from 0
- */
-export function liveChunk(
-  fit: Fit,
-  model: ScenarioModel,
-  seed: number,
-  chunk: number,
-  weeks: number,
-  size: number,
-): Futures {
-  return liveFutures(rotated(fit, chunk), size, weeks, model.rates, streamAt(seed, 31, chunk), model.doing)
+/** A stretch of a scenario's futures: which one, and how many over how many weeks. */
+export interface Chunk {
+  /** number of the chunk, from 0 */
+  chunk: number
+  weeks: number
+  size: number
 }
+
+/** Lives one chunk of a scenario's futures. All scenarios share the luck of a chunk. */
+export const liveChunk = (colony: Pick<FittedColony, 'futures'>, model: ScenarioModel, chunk: Chunk): Futures =>
+  colony.futures({ ...chunk, rates: model.rates, doing: model.doing })
 
 /** A round number that is not there yet, to ask for: half as many again, or so. */
 export function numberToAskFor(now: number): number {
   const step = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, 1.4 * now))))
   return Math.max(5, Math.ceil((1.4 * now) / step) * step)
-}
-
-/** Another chunk starts from other colonies of the cloud, so that all of them are used. */
-function rotated(fit: Fit, chunk: number): { cloud: Float64Array; size: number } {
-  const { cloud, size } = fit
-  if (chunk === 0) return fit
-  const rows = cloud.length / size
-  const shift = (chunk * 7) % size
-  const turned = new Float64Array(cloud.length)
-  for (let r = 0; r < rows; r++) {
-    turned.set(cloud.subarray(r * size + shift, (r + 1) * size), r * size)
-    turned.set(cloud.subarray(r * size, r * size + shift), r * size + size - shift)
-  }
-  return { cloud: turned, size }
 }
 
 /** Joins chunks of equal size and weeks to one set of futures. */

@@ -1,8 +1,9 @@
 import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
-import { type Fit, fitPopulation } from './fit'
-import { type Doing, type Floors, FUTURE_WEEKS, futureFan, liveFutures } from './futures'
-import { largestTake, type TakeSearch } from './largestTake'
+import type { Fit } from './fit'
+import type { FittedColony } from './fitted'
+import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
+import { asThingsAre, largestTake, type TakeSearch } from './largestTake'
 import { looksAhead } from './looks'
 import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
@@ -60,13 +61,10 @@ export function dyingPerWeek(question: PopulationQuestion, n: number): number {
 /**
  * Answers how many there are, how they grow, what the coming weeks may bring and how many can go today. Ranges are 80 % ranges.
  * @param question the colony's log and defaults
- * @param fit of the same question, when there is one
- * @throws RangeError when there are no founders
+ * @param fit of the same question
+ * @param colony the same, as others see it: takes are searched on its futures
  */
-export function answerPopulation(
-  question: PopulationQuestion,
-  fit: Fit = fitPopulation(question, PARTICLES),
-): PopulationAnswer {
+export function answerPopulation(question: PopulationQuestion, fit: Fit, colony: FittedColony): PopulationAnswer {
   const { rates, nowMs } = question
   const { cloud, size } = fit
   const ranged = (value: (i: number) => number) => rangeOver(fit, value)
@@ -81,8 +79,8 @@ export function answerPopulation(
   const dying = dyingPerWeek(question, now.value)
   const doing = { dyingPerWeek: dying }
   const floors = floorsOf(question, stages.females)
-  const search = takeSearch({ question, fit, doing, now: now.value }, floors, question.allowedRisk)
-  const futures = liveFutures(fit, FUTURES, FUTURE_WEEKS, rates, question.seed, doing)
+  const search = takeSearch({ colony, doing, now: now.value }, floors, question.allowedRisk)
+  const futures = asThingsAre(search)
   const surplus = largestTake(search, 'any', futures)
 
   const growth = growthAhead(fit, rates, dying)
@@ -150,19 +148,16 @@ export const rangeOver = ({ size }: Pick<Fit, 'size'>, value: (i: number) => num
 export const numberNow = (fit: Pick<Fit, 'cloud' | 'size'>): Range =>
   rangeOver(fit, i => counted(fit.cloud, fit.size, i))
 
-/** What a search for takes stands on: the question with its fit, what is done anyway, and the number today. */
+/** What a search for takes stands on: the colony, what is done anyway, and the number today. */
 export interface TakeBasis {
-  question: PopulationQuestion
-  fit: Fit
+  colony: FittedColony
   doing: Doing
   now: number
 }
 /** The search for takes of one colony. Half an animal of grace: the model's floors are not whole, the keeper's are. */
-export function takeSearch({ question, fit, doing, now }: TakeBasis, floors: Floors, allowedRisk: number): TakeSearch {
+export function takeSearch({ colony, doing, now }: TakeBasis, floors: Floors, allowedRisk: number): TakeSearch {
   return {
-    start: fit,
-    rates: question.rates,
-    seed: question.seed,
+    colony,
     futures: FUTURES,
     weeks: FUTURE_WEEKS,
     doing,
@@ -217,13 +212,11 @@ function growthAhead(
         numberIn(),
         room,
       )
-      meanStep(
-        x,
-        dying > 0 ? { ...r, adultHazard: r.adultHazard + (dying * r.dtWeeks) / loss } : r,
+      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + (dying * r.dtWeeks) / loss } : r, {
         comeUp,
         loss,
         broods,
-      )
+      })
     }
     growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
   }

@@ -47,63 +47,40 @@ export interface Futures {
 /** Weeks in which deaths that are logged fade from the futures (from memory). */
 const DYING_WEEKS = 12
 
+/** Futures to live: from where, how many, how long, under what and with whose luck. */
+export interface Living {
+  start: Start
+  /** futures; they start from the colonies of `start` in turn */
+  size: number
+  weeks: number
+  rates: StageRates
+  seed: number
+  doing?: Doing | undefined
+  /** asked after each step */
+  stopped?: Stopped | undefined
+}
+
 /**
  * Lives so many futures. Two runs with the same seed share all their luck, whatever is done in them (common random
  * numbers; Glasserman & Yao 1992), so that what differs between them is what was done.
- * @param size futures; they start from the colonies of `start` in turn
- * @param stopped asked after each step
  */
-export function liveFutures(
-  start: Start,
-  size: number,
-  weeks: number,
-  rates: StageRates,
-  seed: number,
-  doing: Doing = {},
-  stopped?: Stopped,
-): Futures {
-  const futures: Futures = {
-    size,
-    weeks,
-    totals: new Float64Array(size * (weeks + 1)),
-    females: new Float64Array(size * (weeks + 1)),
-    halfGrown: new Float64Array(size * (weeks + 1)),
-  }
-  liveThrough(
-    start,
-    size,
-    weeks,
-    rates,
-    seed,
-    doing,
-    (cloud, week) => {
-      record(cloud, futures, week)
-      return false
-    },
-    stopped,
-  )
+export function liveFutures(living: Living): Futures {
+  const { size, weeks } = living
+  const rows = () => new Float64Array(size * (weeks + 1))
+  const futures: Futures = { size, weeks, totals: rows(), females: rows(), halfGrown: rows() }
+  liveThrough(living, (cloud, week) => {
+    record(cloud, futures, week)
+    return false
+  })
   return futures
 }
 
 /** Lives futures week by week and shows the cloud at the end of each; ends when `see` says that enough was seen. */
 function liveThrough(
-  start: Start,
-  size: number,
-  weeks: number,
-  rates: StageRates,
-  seed: number,
-  doing: Doing,
+  { start, size, weeks, rates, seed, doing = {}, stopped }: Living,
   see: (cloud: Float64Array, week: number) => boolean,
-  stopped?: Stopped,
 ): void {
-  const cloud = new Float64Array(ROWS * size)
-  gather(
-    start.cloud,
-    ROWS,
-    start.size,
-    Uint32Array.from({ length: size }, (_, i) => Math.floor(((i + 0.5) * start.size) / size)),
-    cloud,
-  )
+  const cloud = opened(start, size)
   if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
   if (doing.take && doing.take.number > 0) takeAll(cloud, size, doing.take, streamAt(seed, -7))
   const stepsPerWeek = Math.round(1 / rates.dtWeeks)
@@ -122,6 +99,14 @@ function liveThrough(
     if (doing.weeklyShare) takeShare(cloud, size, doing.weeklyShare, streamAt(seed, week, -9))
     if (see(cloud, week)) return
   }
+}
+
+/** A cloud of so many colonies, taken from those of the start in turn. */
+function opened(start: Start, size: number): Float64Array {
+  const cloud = new Float64Array(ROWS * size)
+  const taken = Uint32Array.from({ length: size }, (_, i) => Math.floor(((i + 0.5) * start.size) / size))
+  gather(start.cloud, ROWS, start.size, taken, cloud)
+  return cloud
 }
 
 function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf; number: number }, key: number) {
@@ -176,7 +161,7 @@ export interface Floors {
 }
 
 /** For each future whether it falls under a floor at any time from today, as shares of all. */
-export function riskUnder(f: Futures, floors: Floors): { any: number; total: number; females: number } {
+export function riskUnder(f: Futures, floors: Floors): Risk {
   const { size, weeks } = f
   let any = 0
   let total = 0
@@ -195,48 +180,37 @@ export function riskUnder(f: Futures, floors: Floors): { any: number; total: num
   return { any: any / size, total: total / size, females: females / size }
 }
 
+/** Chance of falling under either floor, and under each. */
+export interface Risk {
+  any: number
+  total: number
+  females: number
+}
+
 /**
  * The risk of a doing, without keeping its futures; gives up as soon as more of them have fallen than are allowed, since
  * nothing that falls stands up again.
  * @returns the shares of all futures; when it gave up they are those until then
  */
-export function riskOf(
-  start: Start,
-  size: number,
-  weeks: number,
-  rates: StageRates,
-  seed: number,
-  doing: Doing,
-  floors: Floors,
-  allowed: number,
-  stopped?: Stopped,
-): { any: number; total: number; females: number } {
+export function riskOf(living: Living, floors: Floors, allowed: number): Risk {
+  const { size } = living
   const fallen = new Uint8Array(size)
   let any = 0
   let total = 0
   let females = 0
-  liveThrough(
-    start,
-    size,
-    weeks,
-    rates,
-    seed,
-    doing,
-    cloud => {
-      for (let i = 0; i < size; i++) {
-        const mark =
-          (counted(cloud, size, i) < floors.total ? 1 : 0) | (cloud[FEMALES * size + i]! < floors.females ? 2 : 0)
-        const fresh = mark & ~fallen[i]!
-        if (fresh === 0) continue
-        if (fallen[i] === 0) any++
-        if (fresh & 1) total++
-        if (fresh & 2) females++
-        fallen[i] = fallen[i]! | mark
-      }
-      return any > allowed * size
-    },
-    stopped,
-  )
+  liveThrough(living, cloud => {
+    for (let i = 0; i < size; i++) {
+      const mark =
+        (counted(cloud, size, i) < floors.total ? 1 : 0) | (cloud[FEMALES * size + i]! < floors.females ? 2 : 0)
+      const fresh = mark & ~fallen[i]!
+      if (fresh === 0) continue
+      if (fallen[i] === 0) any++
+      if (fresh & 1) total++
+      if (fresh & 2) females++
+      fallen[i] = fallen[i]! | mark
+    }
+    return any > allowed * size
+  })
   return { any: any / size, total: total / size, females: females / size }
 }
 

@@ -1,44 +1,29 @@
-export {
-  answerPopulation,
-  deathsSince,
-  dyingPerWeek,
-  floorsOf,
-  FUTURES,
-  MODEL,
-  numberNow,
-  PARTICLES,
-  rangeOver,
-  SURE,
-  type TakeBasis,
-  takeSearch,
-} from './answer'
-export { type Fit, fitPopulation, openingCloud, type Stopped, StoppedError } from './fit'
+/**
+ * The door of the population model: a question goes in, a fitted colony comes out. Rows of the cloud, rates of a step and
+ * the filter stay inside; their tests reach them by their files.
+ */
+export { deathsSince, dyingPerWeek, floorsOf, MODEL, SURE, takeSearch } from './answer'
+export { type Stopped, StoppedError } from './fit'
+export { type FittedColony, type FutureAsked, type PopulationModel, stageModel } from './fitted'
 export {
   chanceAt,
   type Doing,
   type Floors,
-  FUTURE_WEEKS,
   futureFan,
   type Futures,
-  liveFutures,
-  riskOf,
-  riskUnder,
-  type Start,
+  type Risk,
   type WeeksToReach,
   weeksToReach,
 } from './futures'
 export {
+  asThingsAre,
   largestBearable,
   type LargestTake,
   largestTake,
   largestWeeklyTake,
-  type Risk,
   type TakeSearch,
 } from './largestTake'
-export { fixedDurationShare, lifeTable, matrixView, type MatrixView } from './matrixView'
-export { rowsOfTake, type TakeOf, takeWeights } from './observe'
-export { effective, gather, normalise, refresh, systematic } from './particles'
-export { freeShare, projectionMatrix, summarise } from './projectionMatrix'
+export type { TakeOf } from './observe'
 export type {
   BandPoint,
   JudgedCount,
@@ -51,17 +36,7 @@ export type {
   Range,
   Spreads,
 } from './question'
-export {
-  comeUpFor,
-  type Conditions,
-  growthPerWeek,
-  meanStep,
-  paceAt,
-  preferredC,
-  stageRates,
-  type StageRates,
-} from './rates'
+export { preferredC, stageRates, type StageRates } from './rates'
 export { OWN_SHARE, spreadsOf } from './spreads'
-export * from './stages'
+export { type StageName, stageNames } from './stages'
 export { type StarterQuestion, weeksFromStarters } from './starters'
-export { crowded, stepCloud } from './step'

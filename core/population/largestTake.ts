@@ -1,16 +1,14 @@
-import { type Doing, type Floors, type Futures, liveFutures, riskOf, riskUnder, type Start } from './futures'
-import type { TakeOf } from './observe'
-import type { StageRates } from './rates'
 import { quantileSorted } from '#core/stats'
-import type { Stopped } from './fit'
+import type { FittedColony } from './fitted'
+import { type Doing, type Floors, type Futures, type Risk, riskUnder } from './futures'
+import type { TakeOf } from './observe'
 
 /** Everything that a search for a take needs. */
 export interface TakeSearch {
-  start: Start
-  rates: StageRates
-  seed: number
+  colony: Pick<FittedColony, 'numbers' | 'futures' | 'risk'>
   futures: number
   weeks: number
+  /** what is done anyway */
   doing: Doing
   floors: Floors
   allowedRisk: number
@@ -27,57 +25,42 @@ export interface LargestTake {
   /** whether nothing but the number there limits it */ all: boolean
 }
 
+/** The futures with nothing taken, that searches start from. */
+export const asThingsAre = ({ colony, futures, weeks, doing }: TakeSearch): Futures =>
+  colony.futures({ size: futures, weeks, doing })
+
+/** Risk of doing something more than what is done anyway. */
+const riskWith = (s: TakeSearch, more: Doing): Risk =>
+  s.colony.risk({ size: s.futures, weeks: s.weeks, doing: { ...s.doing, ...more } }, s.floors, s.allowedRisk)
+
 /**
  * The most that can be taken today so that the chance of falling under a floor stays at the allowed one or under it.
  * All takes share their luck, so the risk rises with the take and can be searched: from a guess in doubling strides, then by halving.
  * @param now futures with nothing taken, when they are known already
  */
-export function largestTake(
-  s: TakeSearch,
-  of: TakeOf,
-  now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing),
-  stopped?: Stopped,
-): LargestTake {
-  const risk = (number: number) =>
-    riskOf(
-      s.start,
-      s.futures,
-      s.weeks,
-      s.rates,
-      s.seed,
-      { ...s.doing, take: { of, number } },
-      s.floors,
-      s.allowedRisk,
-      stopped,
-    )
-  return search(s, now, risk, guessOf(now, s), s.most)
+export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
+  return search(s, now, { risk: number => riskWith(s, { take: { of, number } }), guess: guessOf(now, s), most: s.most })
 }
 
 /** The most that can be taken every week from today, to a tenth of an animal. */
-export function largestWeeklyTake(
-  s: TakeSearch,
-  of: TakeOf,
-  now: Futures = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing),
-  stopped?: Stopped,
-): LargestTake {
+export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
   const unit = 10
-  const risk = (tenths: number) =>
-    riskOf(
-      s.start,
-      s.futures,
-      s.weeks,
-      s.rates,
-      s.seed,
-      { ...s.doing, weekly: { of, number: tenths / unit } },
-      s.floors,
-      s.allowedRisk,
-      stopped,
-    )
-  const found = search(s, now, risk, Math.round((guessOf(now, s) * unit) / s.weeks), s.most * unit)
+  const found = search(s, now, {
+    risk: tenths => riskWith(s, { weekly: { of, number: tenths / unit } }),
+    guess: Math.round((guessOf(now, s) * unit) / s.weeks),
+    most: s.most * unit,
+  })
   return { ...found, take: found.take / unit }
 }
 
-function search(s: TakeSearch, now: Futures, risk: (k: number) => Risk, guess: number, most: number): LargestTake {
+/** What is searched: the risk of a number, from which guess, up to how many. */
+interface Searched {
+  risk: (k: number) => Risk
+  guess: number
+  most: number
+}
+
+function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): LargestTake {
   const none = riskUnder(now, s.floors)
   if (none.any > s.allowedRisk || most < 1)
     return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
@@ -92,13 +75,6 @@ function search(s: TakeSearch, now: Futures, risk: (k: number) => Risk, guess: n
 }
 
 const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('number' as const))
-
-/** Chance of falling under either floor, and under each. */
-export interface Risk {
-  any: number
-  total: number
-  females: number
-}
 
 /**
  * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess, doubles

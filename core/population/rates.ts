@@ -1,5 +1,7 @@
 import type { ResolvedGroup, Stages } from '#core/groups'
-import { EGGS_1, EGGS_2, FEMALES, FIRST, MALES, YOUNG_1, YOUNG_2 } from './stages'
+import { crowdingSlope, freeShare, lifeCycle, type StageRates, turnOfLife } from './lifeCycle'
+import { EGGS_1, EGGS_2, FEMALES, MALES } from './stages'
+export type { StageRates } from './lifeCycle'
 
 /** What a colony lives in, beside its group. */
 export interface Conditions {
@@ -8,40 +10,6 @@ export interface Conditions {
   /** animals that the water can carry */
   capacity: number
 }
-
-/** Rates of one step in which nothing is uncertain: hazards and chances for a step of `dtWeeks`. */
-export interface StageRates {
-  dtWeeks: number
-  capacity: number
-  /** whether eggs are carried: a female that carries takes up no second brood */
-  carried: boolean
-  /** whether births need a male */
-  needsMale: boolean
-  femaleShare: number
-  /** chance to leave a room of eggs, the first stage, a room of the young */
-  eggsLeave: number
-  firstLeave: number
-  youngLeave: number
-  /** hazards per step */
-  firstHazard: number
-  youngHazard: number
-  adultHazard: number
-  /** chance that a free female takes up a brood, or broods that an adult lays */
-  broods: number
-  broodSize: number
-  /** share of eggs whose young come up in an empty glass; what is not known about births is all in here */
-  comeUp: number
-  /** logarithm of the factor on `comeUp` at which the colony just holds itself: what crowding brings it down to at capacity */
-  holds: number
-  /** growth per week in an empty glass, natural logarithm */
-  growth: number
-  /** how growth moves with the logarithms of births and of deaths */
-  growthByRecruits: number
-  growthByLosses: number
-}
-
-/** Even a colony that hardly grows feels crowding a little. */
-const LEAST_CROWDING = -0.3
 
 /**
  * Rates of a colony from its group, its schools and what it lives in.
@@ -66,7 +34,7 @@ export function stageRates(
   const pace = paceAt(stages.q10.value, conditions.temperatureC, preferredC(resolved))
   const rates = { ...ratesAt(stages, breeds, pace, conditions.capacity, resolved.growthPerWeek.value), comeUp }
   const { growth } = Object.assign(rates, { growth: growthPerWeek(rates) })
-  if (comeUp > 0 && growth > 0) rates.holds = Math.min(LEAST_CROWDING, Math.log(comeUpFor(rates, 1) / comeUp))
+  if (comeUp > 0 && growth > 0) rates.holds = crowdingSlope(Math.log(comeUpFor(rates, 1) / comeUp))
   const step = 0.05
   if (comeUp > 0)
     rates.growthByRecruits = (growthPerWeek({ ...rates, comeUp: comeUp * Math.exp(step) }) - growth) / step
@@ -118,7 +86,7 @@ function ratesAt(s: Stages, breeds: boolean, pace: number, capacity: number, gro
     broods: s.eggs === 'carried' ? 1 - Math.exp((-dt * pace) / s.restWeeks.value) : (dt * pace) / s.restWeeks.value,
     broodSize: s.broodSize.value,
     comeUp: 0,
-    holds: LEAST_CROWDING,
+    holds: crowdingSlope(0),
     growth: 0,
     growthByRecruits: 0,
     growthByLosses: 0,
@@ -128,53 +96,38 @@ function ratesAt(s: Stages, breeds: boolean, pace: number, capacity: number, gro
 /**
  * One step of the mean of many colonies: the same rules as the step by chance, without chance.
  * @param x numbers by stage; changed in place
- * @param comeUp share of eggs whose young come up now
- * @param loss factor on all hazards
- * @param broods factor on the broods taken up
  */
-export function meanStep(x: Float64Array, r: StageRates, comeUp: number, loss: number, broods = 1): void {
-  const first = 1 - Math.exp(-r.firstHazard * loss)
-  const young = 1 - Math.exp(-r.youngHazard * loss)
-  const adult = 1 - Math.exp(-r.adultHazard * loss)
-  const hatched = x[EGGS_2]! * r.eggsLeave
-  const ripened = x[EGGS_1]! * r.eggsLeave
-  const grown = x[FIRST]! * (1 - first) * r.firstLeave
-  const half = x[YOUNG_1]! * (1 - young) * r.youngLeave
-  const mature = x[YOUNG_2]! * (1 - young) * r.youngLeave
-  const free = r.carried ? Math.max(0, x[FEMALES]! - (x[EGGS_1]! + x[EGGS_2]!) / r.broodSize) : x[FEMALES]!
-  const laid =
-    r.needsMale && x[MALES]! <= 0
-      ? 0
-      : free * (r.carried ? Math.min(1, r.broods * broods) : r.broods * broods) * r.broodSize
-  x[EGGS_2] = x[EGGS_2]! - hatched + ripened
-  x[EGGS_1] = x[EGGS_1]! - ripened + laid
-  x[FIRST] = x[FIRST]! * (1 - first) - grown + hatched * Math.min(1, comeUp)
-  x[YOUNG_1] = x[YOUNG_1]! * (1 - young) - half + grown
-  x[YOUNG_2] = x[YOUNG_2]! * (1 - young) - mature + half
-  x[FEMALES] = x[FEMALES]! * (1 - adult) + mature * r.femaleShare
-  x[MALES] = x[MALES]! * (1 - adult) + mature * (1 - r.femaleShare)
+export function meanStep(x: Float64Array, r: StageRates, { comeUp, loss, broods = 1 }: MeanConditions): void {
+  const carrying = r.carried ? (x[EGGS_1]! + x[EGGS_2]!) / r.broodSize : 0
+  const free = Math.max(0, x[FEMALES]! - carrying)
+  const taken = r.carried ? Math.min(1, r.broods * broods) : r.broods * broods
+  const laid = r.needsMale && x[MALES]! <= 0 ? 0 : free * taken * r.broodSize
+  const before = x.slice()
+  x.fill(0)
+  for (const { from, to, share, born } of lifeCycle(r, { comeUp, loss, eggsPerFemale: 0 }))
+    if (!born) x[to] = x[to]! + before[from]! * share
+  x[EGGS_1] = x[EGGS_1]! + laid
+}
+
+/** What one mean step is taken under. */
+export interface MeanConditions {
+  /** share of eggs whose young come up now */
+  comeUp: number
+  /** factor on all hazards */
+  loss: number
+  /** factor on the broods taken up */
+  broods?: number
 }
 
 /**
  * Share of eggs that must come up so that a colony whose make-up has settled grows by a factor in each step: the
- * characteristic equation of the life cycle, written out. Each room of the chain passes on its share over
- * (factor − share that stays); a full turn from egg to egg must give back just one egg.
- * Source: the z-transform method for life cycle graphs, Caswell (2001), Matrix Population Models, ch. 7.
+ * characteristic equation of the life cycle. A full turn from egg to egg must give back just one egg (see `turnOfLife`).
  * @param factor of growth per step, above the share of adults that survive
  */
 export function comeUpFor(r: StageRates, factor: number): number {
-  const through = (survive: number, go: number) => (survive * go) / (factor - survive * (1 - go))
-  const adult = Math.exp(-r.adultHazard)
-  if (factor <= adult) return 0
-  const egg = 1 / (factor - (1 - r.eggsLeave))
-  // females that carry take up no brood: of those free and those carrying, so many are free
-  const free = r.carried ? 1 / (1 + r.broods * egg * (1 + r.eggsLeave * egg)) : 1
-  const eggsPerFemale = r.broods * r.broodSize * free
-  const hatched = (r.eggsLeave * egg) ** 2
-  // the hatched are not yet thinned: their first loss comes in the next step
-  const first = through(Math.exp(-r.firstHazard), r.firstLeave)
-  const young = through(Math.exp(-r.youngHazard), r.youngLeave) ** 2
-  return (factor - adult) / (eggsPerFemale * hatched * first * young * r.femaleShare)
+  if (factor <= Math.exp(-r.adultHazard)) return 0
+  const eggsPerFemale = r.broods * r.broodSize * freeShare(r, factor)
+  return 1 / turnOfLife(lifeCycle(r, { comeUp: 1, loss: 1, eggsPerFemale }), factor)
 }
 
 /** Growth per week of an uncrowded colony whose make-up has settled, natural logarithm. */

@@ -35,6 +35,6 @@ export function weeksFromStarters(
     },
     FUTURES,
   )
-  const futures = liveFutures({ cloud, size: FUTURES }, FUTURES, WEEKS, rates, 3)
+  const futures = liveFutures({ start: { cloud, size: FUTURES }, size: FUTURES, weeks: WEEKS, rates, seed: 3 })
   return weeksToReach(futures.totals, futures, number)
 }

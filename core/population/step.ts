@@ -1,5 +1,5 @@
 import { binomialFrom, mix32, normalFrom, poissonFrom, STREAM_STEP, uniformAt } from '#core/stats'
-import type { StageRates } from './rates'
+import { crowdingSlope, type StageRates } from './lifeCycle'
 import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
@@ -70,7 +70,7 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
     const luck = cloud[RECRUITS * size + i]!
     const n = y1 + y2 + f + m
     // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to nothing at capacity
-    const slope = Math.min(-0.3, r.holds - luck)
+    const slope = crowdingSlope(r.holds, luck)
     const half = Math.exp(0.5 * mood)
     const comeUp = recruits * half * Math.exp(luck + (slope * n) / (room * Math.exp(cloud[ROOM * size + i]!)))
     const loss = Math.exp(cloud[LOSSES * size + i]!) / (half * half)
@@ -131,7 +131,7 @@ export interface Present {
 export function crowded(r: StageRates, luck: number, mood: number, losses: number, n: number, room: number): Present {
   const half = Math.exp(0.5 * mood)
   return {
-    comeUp: Math.min(1, r.comeUp * half * Math.exp(luck + (Math.min(-0.3, r.holds - luck) * n) / room)),
+    comeUp: Math.min(1, r.comeUp * half * Math.exp(luck + (crowdingSlope(r.holds, luck) * n) / room)),
     loss: Math.exp(losses) / (half * half),
     broods: half,
   }

@@ -1,12 +1,10 @@
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
 import {
-  answerPopulation,
   deathsSince,
-  type Fit,
-  fitPopulation,
-  PARTICLES,
+  type FittedColony,
   type PopulationAnswer,
   type PopulationQuestion,
+  stageModel,
   SURE,
 } from '#core/population'
 import {
@@ -147,15 +145,18 @@ export function questionFrom(input: StatementInput): {
  * @param before an earlier fit of the same colony: the fit goes on from it where only later entries are new
  * @returns the statements, and the fit for the next time
  */
-export function colonyStatements(input: StatementInput, before?: Fit): { statements: ColonyStatements; fit: Fit } {
+export function colonyStatements(
+  input: StatementInput,
+  before?: FittedColony,
+): { statements: ColonyStatements; fit: FittedColony } {
   const { colony, nowMs } = input
   const group = resolveGroup(colony)
   const netL = netLitres(input.water)
   const changeL = netL * (group.change?.share ?? 0.1)
 
   const { question, readings } = questionFrom(input)
-  const fit = fitPopulation(question, PARTICLES, before)
-  const population = answerPopulation(question, fit)
+  const fit = before ? before.resume(question) : stageModel.fit(question)
+  const population = fit.explain()
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {
     const target: Target | undefined = group.targets[key]

@@ -1,7 +1,6 @@
 export { lastPrice, type LedgerMonth, ledger, type Outlet } from './ledger'
 export { type Offer, offersList, RESERVED_DAYS, reservedOf } from './offers'
 export {
-  asThingsAre,
   type OrderOutlook,
   ordersAhead,
   outgrownAt,

@@ -4,9 +4,6 @@ import {
   type LargestTake,
   largestTake,
   largestWeeklyTake,
-  liveFutures,
-  rangeOver,
-  rowsOfTake,
   type TakeSearch,
 } from '#core/population'
 import { type Order, type TakeKind, WEEK_MS } from '#core/records'
@@ -29,15 +26,7 @@ export function safeTake(search: TakeSearch, of: TakeKind, asThingsAre: Futures)
 }
 
 /** How many of a kind there likely are today. */
-function thereOf({ start }: TakeSearch, of: TakeKind): number {
-  return Math.round(
-    rangeOver(start, i => rowsOfTake(of).reduce((sum, row) => sum + start.cloud[row * start.size + i]!, 0)).value,
-  )
-}
-
-/** The futures with nothing taken, that searches start from. */
-export const asThingsAre = (s: TakeSearch): Futures =>
-  liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, s.doing)
+const thereOf = ({ colony }: TakeSearch, of: TakeKind): number => Math.round(colony.numbers(of).value)
 
 /** What is needed so that a colony stays under a number. */
 export interface Upper {
@@ -75,10 +64,8 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
   // the same search as for takes, on what is left of a large number: the risk falls as more are taken
   const most = Math.max(1, Math.round(limit))
   const risk = (spared: number) => {
-    const f = liveFutures(s.start, s.futures, s.weeks, s.rates, s.seed, {
-      ...s.doing,
-      weekly: { of: 'any', number: (most - spared) / 2 },
-    })
+    const weekly = { of: 'any' as const, number: (most - spared) / 2 }
+    const f = s.colony.futures({ size: s.futures, weeks: s.weeks, doing: { ...s.doing, weekly } })
     let late = 0
     for (let i = 0; i < f.size; i++) if (f.totals[f.weeks * f.size + i]! > limit) late++
     const any = late / f.size

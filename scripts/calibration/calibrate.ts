@@ -1,5 +1,5 @@
+import { stageModel } from '#core/population'
 import { questionOf } from '#core/statements'
-import { answerPopulation, fitPopulation, PARTICLES } from '#core/population'
 import { type CalibrationCase, calibrationGroups, makeCase } from './colonies'
 import { carriedForward, logLinearFit, type Simple } from './simpleForecasts'
 
@@ -22,9 +22,9 @@ export interface Quantiles {
 }
 
 /** Fits one synthetic colony in every way. */
-export function answerCase(c: CalibrationCase, particles = PARTICLES): CalibrationResult {
+export function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
   const question = questionOf(c.colony, c.glass, c.entries, [], c.nowMs)
-  const answer = answerPopulation(question, fitPopulation(question, particles))
+  const answer = stageModel.fit(question, particles ? { particles } : {}).explain()
   const counts = question.events.flatMap(e => (e.kind === 'count' ? [{ at: e.at, value: e.evidence.value }] : []))
   const start = {
     at: question.startMs,

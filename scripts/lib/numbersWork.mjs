@@ -2,7 +2,9 @@
 import { parentPort } from 'node:worker_threads'
 import { resolveGroup } from '#core/groups'
 import { CHUNK, liveChunk } from '#core/outlook'
-import { fitPopulation, liveFutures, preferredC, spreadsOf, stageRates } from '#core/population'
+import { stageModel, preferredC, spreadsOf, stageRates } from '#core/population'
+import { fitPopulation } from '../../core/population/fit'
+import { liveFutures } from '../../core/population/futures'
 import { questionOf } from '#core/statements'
 
 const DAY_MS = 86_400_000
@@ -61,9 +63,10 @@ const more = {
 }
 const resumed = time(9, () => fitPopulation(more, 4000, before))
 const start = { cloud: before.cloud, size: before.size }
-const futures = time(5, () => liveFutures(start, 10_000, 52, question.rates, 7))
+const futures = time(5, () => liveFutures({ start, size: 10_000, weeks: 52, rates: question.rates, seed: 7 }))
+const colonyFit = stageModel.fit(question, { particles: 4000 })
 const model = { rates: question.rates, doing: {} }
-const chunk = time(9, () => liveChunk(before, model, 7, 1, 52, CHUNK))
+const chunk = time(9, () => liveChunk(colonyFit, model, { chunk: 1, weeks: 52, size: CHUNK }))
 
 // memory: the same work over and over
 const megabytes = () => {
@@ -73,7 +76,7 @@ const megabytes = () => {
 const after = []
 for (let i = 0; i < 24; i++) {
   fitPopulation(question, 4000)
-  liveFutures(start, 10_000, 52, question.rates, i)
+  liveFutures({ start, size: 10_000, weeks: 52, rates: question.rates, seed: i })
   if (i === 7 || i === 23) after.push(megabytes())
 }
 

@@ -1,15 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups, resolveGroup } from '#core/groups'
-import {
-  type Doing,
-  futureFan,
-  liveFutures,
-  openingCloud,
-  preferredC,
-  spreadsOf,
-  stageRates,
-  weeksToReach,
-} from '#core/population'
+import { futureFan, preferredC, spreadsOf, stageRates, type Doing, weeksToReach } from '#core/population'
+import { openingCloud } from '../../core/population/fit'
+import { liveFutures } from '../../core/population/futures'
 import type { Heads } from '#core/records'
 import { toCanonical, volume } from '#core/units'
 import { conductivityOfSalinity, planTreatment, specificGravity, substances } from '#core/water'
@@ -34,7 +27,7 @@ function futures(
     },
     600,
   )
-  return liveFutures({ cloud, size: 600 }, 600, weeks, rates, 4, more.doing)
+  return liveFutures({ start: { cloud, size: 600 }, size: 600, weeks, rates, seed: 4, doing: more.doing })
 }
 /** Likely number after some weeks. */
 function expected(...args: Parameters<typeof futures>) {

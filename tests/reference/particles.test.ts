@@ -1,6 +1,6 @@
 import binomialCdf from '@stdlib/stats-base-dists-binomial-cdf'
 import { describe, expect, it } from 'vitest'
-import { gather, normalise, systematic } from '#core/population'
+import { gather, normalise, systematic } from '../../core/population/particles'
 import { binomialFrom, normalFrom, poissonFrom, streamAt, uniformAt } from '#core/stats'
 import file from './data/statespace.json'
 import { casesOf } from './tolerance'

@@ -9,18 +9,18 @@ import {
   readOutlook,
   scenarioModel,
 } from '#core/outlook'
-import { fitPopulation, futureFan, type Futures } from '#core/population'
+import { futureFan, type Futures, stageModel } from '#core/population'
 import { type ScenarioChange, ScenarioChange as schema } from '#core/records'
 import { NOW, smallRoom } from '../../make'
 import { ask, doubling } from '../population/questions'
 
 const { colony, glass } = smallRoom()
 const question = ask(doubling)
-const fit = fitPopulation(question, 400)
-const now = 140
+const fit = stageModel.fit(question, { particles: 400 })
+const basis = { question, colony, glass, now: 140, dyingPerWeek: 0 }
 const live = (change: ScenarioChange, weeks = 26, size = 300) => {
-  const model = scenarioModel(change, question, colony, glass, now, 0)
-  return { model, futures: liveChunk(fit, model, question.seed, 0, weeks, size) }
+  const model = scenarioModel(change, basis)
+  return { model, futures: liveChunk(fit, model, { chunk: 0, weeks, size }) }
 }
 const fansOf = (f: Futures) => ({ fan: futureFan(f.totals, f, NOW), halfGrown: futureFan(f.halfGrown, f, NOW) })
 const asked = { weeks: 26, number: 200, of: 'total' as const, byWeek: 12 }
@@ -84,8 +84,8 @@ describe('numberToAskFor', () => {
 
 describe('chunks', () => {
   it('joined, they are one set of futures, week by week', () => {
-    const model = scenarioModel({}, question, colony, glass, now, 0)
-    const parts = [0, 1, 2].map(c => liveChunk(fit, model, 1, c, 4, 50))
+    const model = scenarioModel({}, basis)
+    const parts = [0, 1, 2].map(c => liveChunk(fit, model, { chunk: c, weeks: 4, size: 50 }))
     const whole = joinFutures(parts)
     expect(whole.size).toBe(150)
     expect(whole.totals[2 * 150 + 60]).toBe(parts[1]!.totals[2 * 50 + 10])

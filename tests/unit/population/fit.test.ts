@@ -1,14 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { answerPopulation, deathsSince, fitPopulation, StoppedError, spreadsOf, numberNow } from '#core/population'
+import {
+  stageModel,
+  StoppedError,
+  deathsSince,
+  spreadsOf,
+  type PopulationEvent,
+  type PopulationQuestion,
+} from '#core/population'
+import { numberNow } from '../../../core/population/answer'
+import { fitPopulation } from '../../../core/population/fit'
 import { WEEK_MS } from '#core/records'
 import { NOW } from '../../make'
 import { ask, counted, doubling, heads, ratesOf, resolvedOf, step } from './questions'
-import type { PopulationEvent, PopulationQuestion } from '#core/population'
 
 const SIZE = 800
 const answer = (events: readonly PopulationEvent[], more: Parameters<typeof ask>[1] = {}) => {
-  const question = ask(events, more)
-  return answerPopulation(question, fitPopulation(question, SIZE))
+  return stageModel.fit(ask(events, more), { particles: SIZE }).explain()
 }
 const flat = (more: Partial<PopulationQuestion> = {}) => {
   const resolved = {

@@ -1,22 +1,21 @@
 import { describe, expect, it } from 'vitest'
 import {
-  answerPopulation,
+  StoppedError,
   chanceAt,
-  fitPopulation,
   floorsOf,
   futureFan,
   largestTake,
   largestWeeklyTake,
-  liveFutures,
-  openingCloud,
-  riskOf,
-  riskUnder,
   spreadsOf,
-  StoppedError,
   type TakeOf,
+  type TakeSearch,
+  type Doing,
+  stageModel,
   weeksFromStarters,
   weeksToReach,
 } from '#core/population'
+import { openingCloud } from '../../../core/population/fit'
+import { liveFutures, riskOf, riskUnder } from '../../../core/population/futures'
 import { NOW } from '../../make'
 import { ask, doubling, heads, ratesOf, resolvedOf } from './questions'
 
@@ -25,8 +24,23 @@ const start = (founders = heads({ females: 60, males: 40, halfGrown: 50 })) => (
   cloud: openingCloud({ seed: 2, founders, rates, spreads: spreadsOf(resolvedOf('neocaridina'), rates) }, 300),
   size: 300,
 })
-const live = (doing = {}, weeks = 26, from = start()) => liveFutures(from, 300, weeks, rates, 9, doing)
+const living = (doing: Doing = {}, weeks = 26, from = start(), seed = 9) => ({
+  start: from,
+  size: 300,
+  weeks,
+  rates,
+  seed,
+  doing,
+})
+const live = (...how: Parameters<typeof living>) => liveFutures(living(...how))
 const last = (f: ReturnType<typeof live>, numbers = f.totals) => futureFan(numbers, f, NOW).at(-1)!
+
+/** A colony of which only its futures are asked. */
+const startColony: TakeSearch['colony'] = {
+  numbers: () => ({ value: 150, low: 150, high: 150 }),
+  futures: ({ doing, weeks }) => live(doing, weeks),
+  risk: ({ doing, weeks }, floors, allowed) => riskOf(living(doing, weeks), floors, allowed),
+}
 
 describe('liveFutures', () => {
   it('fans out, in order', () => {
@@ -39,7 +53,7 @@ describe('liveFutures', () => {
   })
   it('the same seed, the same futures; another, others', () => {
     expect(live().totals).toEqual(live().totals)
-    expect(liveFutures(start(), 300, 26, rates, 10).totals).not.toEqual(live().totals)
+    expect(live({}, 26, start(), 10).totals).not.toEqual(live().totals)
   })
   it('a take today is there today, and never makes a future better', () => {
     const as = live()
@@ -94,7 +108,7 @@ describe('liveFutures', () => {
     }
     const sustainable = 1 - 1 / Math.exp(wide.growth)
     const slope = (weeklyShare: number) => {
-      const f = liveFutures(from, 60, 120, wide, 4, { weeklyShare })
+      const f = liveFutures({ start: from, size: 60, weeks: 120, rates: wide, seed: 4, doing: { weeklyShare } })
       const at = (week: number) => f.totals.subarray(week * 60, (week + 1) * 60).reduce((a, b) => a + b, 0)
       return Math.log(at(120) / at(80)) / 40
     }
@@ -103,7 +117,7 @@ describe('liveFutures', () => {
     expect(Math.abs(slope(sustainable))).toBeLessThan(0.35 * wide.growth)
   })
   it('can be stopped', () => {
-    expect(() => liveFutures(start(), 300, 26, rates, 9, {}, () => true)).toThrow(StoppedError)
+    expect(() => liveFutures({ ...living(), stopped: () => true })).toThrow(StoppedError)
   })
 })
 
@@ -123,8 +137,8 @@ describe('what is read from futures', () => {
   })
   it('the risk without keeping the futures is the same, and gives up early when it is too large', () => {
     const floors = { total: 140, females: 50 }
-    expect(riskOf(start(), 300, 26, rates, 9, {}, floors, 1)).toEqual(riskUnder(live(), floors))
-    const given = riskOf(start(), 300, 26, rates, 9, { take: { of: 'any', number: 100 } }, floors, 0.1)
+    expect(riskOf(living(), floors, 1)).toEqual(riskUnder(live(), floors))
+    const given = riskOf(living({ take: { of: 'any', number: 100 } }), floors, 0.1)
     expect(given.any).toBeGreaterThan(0.1)
   })
   it('the risk of falling under either floor is at least that of each', () => {
@@ -136,9 +150,7 @@ describe('what is read from futures', () => {
 
 describe('largestTake', () => {
   const search = {
-    start: start(),
-    rates,
-    seed: 9,
+    colony: startColony,
     futures: 300,
     weeks: 26,
     doing: {},
@@ -184,8 +196,7 @@ describe('largestTake', () => {
     ).toBe(8)
   })
   it('the answer’s take keeps what must stay', () => {
-    const question = ask(doubling)
-    const a = answerPopulation(question, fitPopulation(question, 600))
+    const a = stageModel.fit(ask(doubling), { particles: 600 }).explain()
     expect(a.surplus.take).toBeGreaterThan(0)
     expect(a.surplus.take).toBeLessThanOrEqual(a.now.value - 30)
     expect(a.surplus.riskAfter).toBeLessThanOrEqual(0.1)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { effective, gather, normalise, refresh, systematic } from '#core/population'
+import { effective, gather, normalise, refresh, systematic } from '../../../core/population/particles'
 import { binomialFrom, normalFrom, poissonFrom, streamAt, uniformAt } from '#core/stats'
 
 describe('weights', () => {

@@ -1,23 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { groups } from '#core/groups'
-import {
-  comeUpFor,
-  EGGS_1,
-  FEMALES,
-  freeShare,
-  growthPerWeek,
-  MALES,
-  matrixView,
-  meanStep,
-  preferredC,
-  projectionMatrix,
-  ROWS,
-  stageRates,
-  STAGES,
-  stepCloud,
-  summarise,
-  YOUNG_2,
-} from '#core/population'
+import { preferredC, stageRates } from '#core/population'
+import { matrixView } from '../../../core/population/matrixView'
+import { freeShare } from '../../../core/population/lifeCycle'
+import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
+import { comeUpFor, growthPerWeek, meanStep } from '../../../core/population/rates'
+import { EGGS_1, FEMALES, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
+import { stepCloud } from '../../../core/population/step'
 import { ratesOf, resolvedOf } from './questions'
 
 /** Every group with every school that changes how fast it grows. */
@@ -42,7 +31,7 @@ describe('stageRates', () => {
       const x = new Float64Array(STAGES).fill(1)
       let factor = 1
       for (let i = 0; i < 1500; i++) {
-        meanStep(x, r, r.comeUp, 1)
+        meanStep(x, r, { comeUp: r.comeUp, loss: 1 })
         factor = x.reduce((a, b) => a + b)
         for (let s = 0; s < STAGES; s++) x[s] = x[s]! / factor
       }
@@ -53,7 +42,7 @@ describe('stageRates', () => {
   it('and so is the matrix: its largest eigenvalue is the same growth', () => {
     const r = ratesOf('neocaridina')
     const factor = Math.exp(r.growth)
-    const { u, f } = projectionMatrix(r, r.comeUp, 1, freeShare(r, factor))
+    const { u, f } = projectionMatrix(r, { comeUp: r.comeUp, loss: 1 }, freeShare(r, factor))
     expect(matrixView(u.map((row, i) => row.map((x, j) => x + f[i]![j]!))).lambda).toBeCloseTo(factor, 6)
   })
   it('warmer is faster, cooler is slower', () => {
@@ -106,7 +95,7 @@ describe('stepCloud', () => {
     const cloud = cloudOf({ [FEMALES]: 40, [MALES]: 30, [EGGS_1]: 300, [YOUNG_2]: 60 })
     const x = new Float64Array([300, 0, 0, 0, 60, 40, 30])
     // crowding at 130 of 5000 animals
-    meanStep(x, r, r.comeUp * Math.exp((r.holds * 130) / 5000), 1)
+    meanStep(x, r, { comeUp: r.comeUp * Math.exp((r.holds * 130) / 5000), loss: 1 })
     stepCloud(cloud, size, r, 77)
     for (const row of [EGGS_1, YOUNG_2, FEMALES, MALES])
       expect(Math.abs(mean(cloud, row) / x[row]! - 1)).toBeLessThan(0.03)

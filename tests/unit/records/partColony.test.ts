@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { Colony, currentEntries, Entry, headsTotal, joinColony, partColony } from '#core/records'
-import { fitPopulation, numberNow } from '#core/population'
+import { stageModel } from '#core/population'
 import { questionOf } from '#core/statements'
 import { sumOfRanges } from '#core/stats'
 import { colony, daysAgo, nextId, NOW, smallRoom } from '../../make'
@@ -10,7 +10,7 @@ const DAY = 86_400_000
 const heads = { females: 6, males: 2, unsexed: 0, halfGrown: 3, young: 0 }
 const stamp = () => ({ id: nextId(), loggedAt: daysAgo(0) })
 const numberOf = (c: Colony, entries: Entry[]) =>
-  numberNow(fitPopulation(questionOf(c, s.glass, currentEntries(entries), [], NOW), 400)).value
+  stageModel.fit(questionOf(c, s.glass, currentEntries(entries), [], NOW), { particles: 400 }).numbers('all').value
 
 describe('parting a colony', () => {
   const exact = { ...s.colony, founders: { ...heads, females: 20 }, startedAt: daysAgo(1) }

@@ -1,23 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { fitPopulation, takeSearch } from '#core/population'
+import { asThingsAre, stageModel, takeSearch } from '#core/population'
 import { begun, DAY_MS, type EntryOf, Order, toMoment } from '#core/records'
-import {
-  asThingsAre,
-  lastPrice,
-  ledger,
-  offersList,
-  ordersAhead,
-  reservedOf,
-  safeTake,
-  spareAhead,
-  stayUnder,
-} from '#core/surplus'
+import { lastPrice, ledger, offersList, ordersAhead, reservedOf, safeTake, spareAhead, stayUnder } from '#core/surplus'
 import { colony, entryOf, nextId, NOW, smallRoom } from '../../make'
 import { ask, doubling } from '../population/questions'
 
 const question = ask(doubling)
-const fit = fitPopulation(question, 400)
-const search = takeSearch({ question, fit, doing: {}, now: 140 }, { total: 30, females: 8 }, 0.1)
+const colonyFit = stageModel.fit(question, { particles: 400 })
+const search = takeSearch({ colony: colonyFit, doing: {}, now: 140 }, { total: 30, females: 8 }, 0.1)
 const futures = asThingsAre(search)
 
 describe('what can go', () => {

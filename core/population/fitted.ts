@@ -1,0 +1,90 @@
+import { streamAt } from '#core/stats'
+import { answerPopulation, numberNow, PARTICLES, rangeOver } from './answer'
+import { type Fit, fitPopulation, type Stopped } from './fit'
+import {
+  type Doing,
+  type Floors,
+  type Futures,
+  type Living,
+  liveFutures,
+  type Risk,
+  riskOf,
+  type Start,
+} from './futures'
+import { rowsOfTake, type TakeOf } from './observe'
+import type { PopulationAnswer, PopulationQuestion, Range } from './question'
+import type { StageRates } from './rates'
+
+/** Futures that are asked of a colony. */
+export interface FutureAsked {
+  /** how many, over how many weeks */
+  size: number
+  weeks: number
+  doing?: Doing
+  /** other conditions than today's */
+  rates?: StageRates
+  /** which stretch of luck, where futures are lived in several: each starts from other possible colonies */
+  chunk?: number
+}
+
+/**
+ * A colony whose log was read by a model. This is all that the rest of the house may ask of it; how a model holds what it
+ * knows is its own business, so that another one can take its place.
+ */
+export interface FittedColony {
+  /** likely number today of whom a take goes for, or of all that are counted */
+  numbers: (of: TakeOf | 'all') => Range
+  /** many futures in which something is done; those of the same chunk share all their luck */
+  futures: (asked: FutureAsked) => Futures
+  /** chance of falling under a floor in such futures; may give up once it is larger than allowed */
+  risk: (asked: FutureAsked, floors: Floors, allowed: number) => Risk
+  /** the same colony when its log has gone on, or anything else of it has changed */
+  resume: (question: PopulationQuestion, stopped?: Stopped) => FittedColony
+  /** everything that is told of it */
+  explain: () => PopulationAnswer
+}
+
+/** A model of populations: it reads a question, in which the log and all that is believed before it stand. */
+export interface PopulationModel {
+  fit: (question: PopulationQuestion, options?: { particles?: number; stopped?: Stopped }) => FittedColony
+}
+
+/** The model of stages (see docs/science.md). */
+export const stageModel: PopulationModel = {
+  fit: (question, { particles = PARTICLES, stopped } = {}) =>
+    fittedColony(question, fitPopulation(question, particles, undefined, stopped)),
+}
+
+function fittedColony(question: PopulationQuestion, fit: Fit): FittedColony {
+  const living = ({ chunk, rates = question.rates, ...asked }: FutureAsked): Living => ({
+    ...asked,
+    rates,
+    start: turned(fit, chunk ?? 0),
+    seed: chunk === undefined ? question.seed : streamAt(question.seed, 31, chunk),
+  })
+  const colony: FittedColony = {
+    numbers: of =>
+      of === 'all'
+        ? numberNow(fit)
+        : rangeOver(fit, i => rowsOfTake(of).reduce((sum, row) => sum + fit.cloud[row * fit.size + i]!, 0)),
+    futures: asked => liveFutures(living(asked)),
+    risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
+    resume: (next, stopped) => fittedColony(next, fitPopulation(next, fit.size, fit, stopped)),
+    explain: () => answerPopulation(question, fit, colony),
+  }
+  return colony
+}
+
+/** Another chunk starts from other colonies of the cloud, so that all of them are used. */
+function turned(fit: Fit, chunk: number): Start {
+  if (chunk === 0) return fit
+  const { cloud, size } = fit
+  const rows = cloud.length / size
+  const shift = (chunk * 7) % size
+  const other = new Float64Array(cloud.length)
+  for (let r = 0; r < rows; r++) {
+    other.set(cloud.subarray(r * size + shift, (r + 1) * size), r * size)
+    other.set(cloud.subarray(r * size, r * size + shift), r * size + size - shift)
+  }
+  return { cloud: other, size }
+}
