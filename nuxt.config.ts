@@ -61,7 +61,8 @@ export default defineNuxtConfig({
         {
           name: 'description',
           content:
-            'For keepers of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.',
+            'For keepers of shrimp, snails and other small water invertebrates: how many, heading where, what can ' +
+            'go, what the water needs.',
         },
       ],
       link: [
@@ -72,7 +73,8 @@ export default defineNuxtConfig({
     },
   },
 
-  // esbuild minifies CSS already; cssnano on top drops the ';' in Vuetify 4's nested @layer lists and esbuild then warns
+  // esbuild minifies CSS already; cssnano on top drops the ';' in Vuetify 4's nested @layer lists and esbuild then
+  // warns
   postcss: { plugins: { cssnano: false } },
 
   // the server is the keeper's own machine: a page's code is there at once, and the first page stays small
@@ -83,7 +85,8 @@ export default defineNuxtConfig({
   vite: {
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
-    // core/ and the packages it computes with do nothing when they load: only the pages and workers that call them carry them
+    // core/ and the packages it computes with do nothing when they load: only the pages and workers that call them
+    // carry them
     build: {
       rollupOptions: {
         treeshake: {
@@ -130,7 +133,8 @@ export default defineNuxtConfig({
   },
 
   /**
-   * The whole app is put on the device by a service worker, so that it starts and works with the server gone. A new version
+   * The whole app is put on the device by a service worker, so that it starts and works with the server gone. A new
+   * version
    * waits until the keeper takes it (`NewVersion.vue`): what is on screen never changes under wet hands.
    */
   pwa: {
@@ -140,7 +144,8 @@ export default defineNuxtConfig({
       short_name: 'Ulkin',
       lang: 'en-GB',
       description:
-        'Colonies of shrimp, snails and other small water invertebrates: how many, heading where, what can go, what the water needs.',
+        'Colonies of shrimp, snails and other small water invertebrates: how many, heading where, what can go, ' +
+        'what the water needs.',
       theme_color: '#F5F4EE',
       background_color: '#F5F4EE',
       display: 'standalone',

@@ -3,7 +3,10 @@ import { defineConfig } from 'vitest/config'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
-/** Dates, forms and exports must be right wherever the keeper lives: far east, odd offsets, changing clocks in the south. */
+/**
+ * Dates, forms and exports must be right wherever the keeper lives: far east, odd offsets, changing clocks in the
+ * south.
+ */
 const zones = ['Pacific/Kiritimati', 'America/St_Johns', 'Asia/Kathmandu', 'Australia/Sydney']
 
 export default defineConfig({

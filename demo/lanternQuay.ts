@@ -31,7 +31,10 @@ import { shelfPlans, sourcePlans } from './supplies'
 import { keepRounds } from './rounds'
 import { liveThrough } from './truth'
 
-/** The invented room with what is true of it. `truth` is for tests only: true numbers by colony id, one a day, the last one today. */
+/**
+ * The invented room with what is true of it. `truth` is for tests only: true numbers by colony id, one a day, the last
+ * one today.
+ */
 export interface DemoRoom {
   backup: Backup
   truth: Record<string, number[]>
@@ -155,7 +158,9 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
   }
 }
 
-/** Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are. */
+/**
+ * Makes the parts of one room with a generator per part, so that a change in one colony leaves the others as they are.
+ */
 class Maker {
   private readonly ids: Random
   constructor(

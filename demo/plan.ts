@@ -1,6 +1,9 @@
 import type { CountMethod, Glass, Heads, TestMethod, ValueKey } from '#core/records'
 
-/** How a water value behaves in the invented room. Weeks count back from the end of the records: −8 is eight weeks before. */
+/**
+ * How a water value behaves in the invented room. Weeks count back from the end of the records: −8 is eight weeks
+ * before.
+ */
 export interface WaterPlan {
   base: number
   /** change per week from `from` weeks on */

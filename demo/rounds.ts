@@ -29,7 +29,10 @@ const BERRIED = 0.07
 /** Days back in which every feeding was written down, and those before which the weekly looks begin. */
 const FEEDINGS_DAYS = 20
 
-/** What keepers write when they walk past their glasses twice a week: feedings, skins, berried females, equipment, changes. */
+/**
+ * What keepers write when they walk past their glasses twice a week: feedings, skins, berried females, equipment,
+ * changes.
+ */
 export function keepRounds({ plan, glass, colonies, untilMs, rounds, random, away }: RoundsInput): RoundLine[] {
   if (colonies.length === 0) return []
   const lines: RoundLine[] = []

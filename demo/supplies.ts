@@ -1,6 +1,9 @@
 import type { Analysis, ShelfContent, ShelfItem, Source } from '#core/records'
 
-/** What the invented room makes its water from; all values are invented. `weeksAgo` counts back from the end of the records. */
+/**
+ * What the invented room makes its water from; all values are invented. `weeksAgo` counts back from the end of the
+ * records.
+ */
 export interface SourcePlan extends Pick<Source, 'name' | 'kind' | 'disinfectant'> {
   analyses: { weeksAgo: number; by: Analysis['by']; values: Analysis['values'] }[]
 }

@@ -199,7 +199,9 @@ async function care() {
   note(`Schedule of 60 colonies × 5 years, ${entries} entries to ${items} items`, ms(schedule), '< 150 ms')
 }
 
-/** The numbers alone, in a worker of their own; and the same futures written plainly in NumPy, where it is installed. */
+/**
+ * The numbers alone, in a worker of their own; and the same futures written plainly in NumPy, where it is installed.
+ */
 async function numbers() {
   const w = await inWorker('scripts/lib/numbersWork.mjs')
   note('Numbers: 10 000 futures × 52 weeks of one colony', ms(w.futures), '< 1000 ms')

@@ -84,7 +84,10 @@ export function useBackups() {
     const lacking = await lackingIn(openDb(), asideId, looked.backup)
     if (lacking === null) return 'It is gone already.'
     if (lacking > 0)
-      return `${file.name} lacks ${lacking === 1 ? 'one record' : `${lacking} records`} of what was erased: everything stays aside. Choose the file that was saved last.`
+      return (
+        `${file.name} lacks ${lacking === 1 ? 'one record' : `${lacking} records`} of what was erased: ` +
+        `everything stays aside. Choose the file that was saved last.`
+      )
     await dropAside(openDb(), asideId)
     return ''
   }

@@ -1,6 +1,9 @@
 import type { Device, StreamState } from '~/devices/stream'
 
-/** A device's newest reading and the state of its line, while the component lives. `key` opens the line anew when it changes; null closes it. */
+/**
+ * A device's newest reading and the state of its line, while the component lives. `key` opens the line anew when it
+ * changes; null closes it.
+ */
 export function useDevice<T>(make: () => Device<T>, key: () => unknown) {
   const reading = shallowRef<T | null>(null)
   const state = ref<StreamState>('connecting')

@@ -63,7 +63,10 @@ export function useDueActs() {
     }
   }
 
-  /** The schedule as a calendar file: all of it, or one colony's with its glass. Work of every day is left out unless it is asked for. */
+  /**
+   * The schedule as a calendar file: all of it, or one colony's with its glass. Work of every day is left out unless it
+   * is asked for.
+   */
   function saveCalendar(colonyId: string | null, withDaily: boolean) {
     const colony = room.colonyById.get(colonyId ?? '')
     const items = forCalendar(care.levelled, colony ?? null, withDaily)

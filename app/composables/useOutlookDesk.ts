@@ -21,7 +21,10 @@ export const OUTLOOK_FUTURES = 10_000
 const colours = ['weed', 'roe', 'water', 'straw'] as const
 const dashes: readonly (readonly number[])[] = [[], [8, 4], [2, 4], [12, 4, 2, 4]]
 
-/** What the Outlook of one colony stands on: the scenario that is typed, those that were saved, what is asked, and the answers as they come. */
+/**
+ * What the Outlook of one colony stands on: the scenario that is typed, those that were saved, what is asked, and the
+ * answers as they come.
+ */
 export function useOutlookDesk(colony: Readonly<Ref<Colony | undefined>>) {
   const statements = useStatementsStore()
   const log = useLogStore()

@@ -5,7 +5,10 @@ import { readPhoto } from '~/files/readPhoto'
 /** Keeps a photo with its line in the log. */
 export function usePhotos() {
   const log = useLogStore()
-  /** @returns empty when it is kept, a sentence when the file is no picture, null when saving failed (that is told already) */
+  /**
+   * @returns empty when it is kept, a sentence when the file is no picture, null when saving failed (that is told
+   * already)
+   */
   async function keep(
     file: File,
     subject: { colonyId: string } | { glassId: string },

@@ -7,7 +7,10 @@ import { planDraft, type PlanDraft, type PlanIssues, readPlan } from '~/forms/pl
 /** Typing pauses for so long before a change is written: each written version is kept in the attic. */
 const SAVE_AFTER_MS = 1200
 
-/** A plan on the desk: its fields, what they read as, and its log once it is a glass. Changes are saved as they are made. */
+/**
+ * A plan on the desk: its fields, what they read as, and its log once it is a glass. Changes are saved as they are
+ * made.
+ */
 export function usePlanDesk(id: () => string) {
   const room = useRoomStore()
   const settings = useSettingsStore()

@@ -39,7 +39,10 @@ export function useRecipeCard() {
   ])
 
   const pouring = ref(false)
-  /** Logs the first change as it was poured; the strips know of it at once. A second press while it is written does nothing. */
+  /**
+   * Logs the first change as it was poured; the strips know of it at once. A second press while it is written does
+   * nothing.
+   */
   async function pourIt() {
     const glass = desk.glass
     const made = step.value
@@ -86,7 +89,9 @@ export function useRecipeCard() {
     const day = deviceDay(desk.nextChangeMs)
     const bytes = await recipePdf({
       title: `Water for ${glass.name}`,
-      about: `${format(desk.nextChangeMs, 'EEE d MMM yyyy')} · ${volumeText(made.changeL, settings.units)} into ${volumeText(desk.netL, settings.units)}`,
+      about:
+        `${format(desk.nextChangeMs, 'EEE d MMM yyyy')} · ${volumeText(made.changeL, settings.units)} into ` +
+        `${volumeText(desk.netL, settings.units)}`,
       headline: plain(headline.value),
       steps: steps.value.map(s => plain(s.text)),
       rows: recipeKeys

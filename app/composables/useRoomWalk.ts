@@ -108,7 +108,10 @@ interface Box {
   rect: DOMRect
 }
 
-/** The nearest glass in a direction: along a shelf those at about the same height, between shelves the nearest row first. */
+/**
+ * The nearest glass in a direction: along a shelf those at about the same height, between shelves the nearest row
+ * first.
+ */
 function nextInDirection(boxes: readonly Box[], fromId: string, direction: Direction): string | null {
   const from = boxes.find(b => b.id === fromId)?.rect
   if (!from) return null

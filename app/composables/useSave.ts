@@ -9,7 +9,8 @@ import { clashText } from '~/words/clash'
  * @example
  * const { saving, save } = useSave()
  * if (await save('racks', { ...rack, name })) open.value = false
- * @param queue whether a save that comes while another is under way waits for it; a form's second press is dropped instead
+ * @param queue whether a save that comes while another is under way waits for it; a form's second press is dropped
+ * instead
  */
 export function useSave({ queue = false }: { queue?: boolean } = {}) {
   const trouble = useTroubleStore()

@@ -2,7 +2,10 @@ import { currentEntries, type Entry, momentMs } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
 
-/** Standing entries in which something of the shelf may have been weighed out: only what was written since the oldest stock was noted. */
+/**
+ * Standing entries in which something of the shelf may have been weighed out: only what was written since the oldest
+ * stock was noted.
+ */
 export function useShelfPours() {
   const room = useRoomStore()
   const sinceMs = computed(() =>

@@ -24,7 +24,8 @@ export function useStart() {
       await navigateTo('/')
     } catch {
       problem.value =
-        'The demo room could not be fetched: the server does not answer. Nothing was changed; try again, or start with an empty room.'
+        'The demo room could not be fetched: the server does not answer. Nothing was changed; try again, or start ' +
+        'with an empty room.'
     } finally {
       busy.value = false
     }

@@ -52,7 +52,8 @@ export function lastingWorker<Api>(start: () => Worker): LastingWorker<Api> {
  * The one way in which pages use a worker: it lasts as long as the page or component, and when it fails the page has a
  * sentence and a way to try again.
  * @example
- * const counting = useWorker<CountingApi>(() => new Worker(new URL('../workers/counting.worker.ts', import.meta.url), { type: 'module' }))
+ * const counting = useWorker<CountingApi>(() => new Worker(new URL('../workers/counting.worker.ts', import.meta.url), {
+ * type: 'module' }))
  * const found = await counting.run(api => api.suggest(picture, settings))
  */
 export function useWorker<Api>(start: () => Worker) {

@@ -9,7 +9,10 @@ import { DatabaseWatch } from './trouble'
 /** Watches a query: the one way in which screens learn of writes, in this tab or another. */
 export { liveQuery } from 'dexie'
 
-/** Raised whenever something that a colony's statements follow from is written: the mark that a summary is compared with. */
+/**
+ * Raised whenever something that a colony's statements follow from is written: the mark that a summary is compared
+ * with.
+ */
 export interface Revision {
   colonyId: string
   revision: string

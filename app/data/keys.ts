@@ -8,7 +8,8 @@ type Keyed = Record<string, unknown>
 export const rowKeys = (registry: Registry, table: string, row: object): string[] => registry[table]?.keys?.(row) ?? []
 
 /**
- * Lets the database write the keys of rows beside them and drop them when it reads: nobody else knows of them. A row that
+ * Lets the database write the keys of rows beside them and drop them when it reads: nobody else knows of them. A row
+ * that
  * was written without its keys would never be found again, so this is done below all code that writes.
  */
 export function keepKeys(db: Dexie, registry: Registry): void {

@@ -6,7 +6,8 @@ import { storedPhotos } from './photos'
 import { touchColonies } from './revisions'
 
 /**
- * Writes entries as one step: all of them or none. Entries are never changed: a correction or a withdrawal is an entry too.
+ * Writes entries as one step: all of them or none. Entries are never changed: a correction or a withdrawal is an entry
+ * too.
  * @returns new revisions of the colonies of which something else is to be said now
  * @throws ZodError when the entry does not fit its schema, and nothing is written
  */
@@ -42,7 +43,8 @@ export const entriesOf = (db: UlkinDb, id: string, from = '', to = '~'): Promise
   db.records('entries').where('keys').between(logKey(id, from), logKey(id, to)).toArray()
 
 /**
- * Entries of some kinds in all rooms that were written since a moment: for what is reckoned across glasses, like the stock
+ * Entries of some kinds in all rooms that were written since a moment: for what is reckoned across glasses, like the
+ * stock
  * on the shelf. Ids begin with the moment of writing, so the index is read from there on.
  */
 export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], sinceMs: number): Promise<Entry[]> =>
@@ -59,7 +61,8 @@ export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], s
   ).flat()
 
 /**
- * Entries of all rooms that were written since a moment, read once and then only added to: the log never changes, so what
+ * Entries of all rooms that were written since a moment, read once and then only added to: the log never changes, so
+ * what
  * was held stays true. A merge that brings older entries in is told by their number, and then all are read anew.
  * @returns a query for `liveQuery`; each holds its own memory
  */

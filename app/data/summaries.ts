@@ -4,7 +4,10 @@ import type { WaterStay } from '#core/records'
 import { deviceZone } from './deviceZone'
 import { entriesOf } from './log'
 
-/** A kept summary, and whether it still holds: same revision, same day. One that does not is better than none until a new one is there. */
+/**
+ * A kept summary, and whether it still holds: same revision, same day. One that does not is better than none until a
+ * new one is there.
+ */
 export interface KeptSummary {
   summary: Summary
   holds: boolean
@@ -25,7 +28,9 @@ export async function keptSummaries(
   )
 }
 
-/** A colony with the records that its statements follow from beside the log, as the page has them, and their revision. */
+/**
+ * A colony with the records that its statements follow from beside the log, as the page has them, and their revision.
+ */
 export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass'> {
   /** the waters in which it lived, the present one last */
   waters: readonly WaterStay[]

@@ -1,7 +1,9 @@
 /** How a device's stream stands. */
 export type StreamState = 'connecting' | 'live' | 'lost'
 
-/** A device that sends readings until it is let go. A real one can take the place of a stand-in by offering the same. */
+/**
+ * A device that sends readings until it is let go. A real one can take the place of a stand-in by offering the same.
+ */
 export interface Device<T> {
   /** what to call it on screen, and whether it is only simulated */
   name: string
@@ -15,7 +17,8 @@ const SILENCE_MS = 2500
 const RETRY_MS = 1500
 
 /**
- * A device behind server-sent events. A line that breaks or falls silent is told as lost and opened again until it answers.
+ * A device behind server-sent events. A line that breaks or falls silent is told as lost and opened again until it
+ * answers.
  * @param url address of the stream
  * @param read turns a message into a reading; null drops it
  */

@@ -36,13 +36,17 @@ export function outlookSvg(title: string, fans: readonly SvgFan[], day: (ms: num
   const ticks = Array.from({ length: Math.floor(top / step) + 1 }, (_, i) => i * step)
   const months = Array.from({ length: 7 }, (_, i) => from + ((to - from) * i) / 6)
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${W} ${H}" width="${W}" height="${H}" font-family="sans-serif" font-size="13" fill="#17302C">`,
-    `<title>${escaped(title)}</title><rect width="${W}" height="${H}" fill="#F5F4EE"/><text x="${LEFT}" y="24" font-size="16" font-weight="600">${escaped(title)}</text>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${W} ${H}" width="${W}" height="${H}" ` +
+      `font-family="sans-serif" font-size="13" fill="#17302C">`,
+    `<title>${escaped(title)}</title><rect width="${W}" height="${H}" fill="#F5F4EE"/><text x="${LEFT}" y="24" ` +
+      `font-size="16" font-weight="600">${escaped(title)}</text>`,
     ...ticks.map(
       t =>
-        `<line x1="${LEFT}" x2="${W - 24}" y1="${y(t)}" y2="${y(t)}" stroke="#D9DCD2"/><text x="${LEFT - 8}" y="${y(t)}" dy="4" text-anchor="end">${Math.round(t)}</text>`,
+        `<line x1="${LEFT}" x2="${W - 24}" y1="${y(t)}" y2="${y(t)}" stroke="#D9DCD2"/><text x="${LEFT - 8}" ` +
+        `y="${y(t)}" dy="4" text-anchor="end">${Math.round(t)}</text>`,
     ),
-    `<text x="14" y="${(H - FOOT + TOP) / 2}" transform="rotate(-90 14 ${(H - FOOT + TOP) / 2})" text-anchor="middle">animals</text>`,
+    `<text x="14" y="${(H - FOOT + TOP) / 2}" transform="rotate(-90 14 ${(H - FOOT + TOP) / 2})" ` +
+      `text-anchor="middle">animals</text>`,
     ...months.map(m => `<text x="${x(m)}" y="${H - FOOT + 20}" text-anchor="middle">${escaped(day(m))}</text>`),
     ...fans.map(
       f =>
@@ -56,7 +60,8 @@ export function outlookSvg(title: string, fans: readonly SvgFan[], day: (ms: num
     ),
     ...fans.map(
       (f, i) =>
-        `<rect x="${LEFT + i * 210}" y="${H - 24}" width="14" height="4" fill="${f.colour}"/><text x="${LEFT + 20 + i * 210}" y="${H - 18}">${escaped(f.name.slice(0, 26))}</text>`,
+        `<rect x="${LEFT + i * 210}" y="${H - 24}" width="14" height="4" fill="${f.colour}"/><text ` +
+        `x="${LEFT + 20 + i * 210}" y="${H - 18}">${escaped(f.name.slice(0, 26))}</text>`,
     ),
     '</svg>',
   ].join('\n')

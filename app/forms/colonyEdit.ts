@@ -66,7 +66,8 @@ export function colonyEdit(colony: Colony, units: UnitPrefs): ColonyEdit {
 
 /**
  * Reads the fields back into the colony.
- * @returns the colony, or a sentence by field: `name`, `startedAt`, `movedAt`, `minimumKeep`, `growthPct`, `capacityPerL`, `targets.<value>`
+ * @returns the colony, or a sentence by field: `name`, `startedAt`, `movedAt`, `minimumKeep`, `growthPct`,
+ * `capacityPerL`, `targets.<value>`
  */
 export function readColonyEdit(
   edit: ColonyEdit,

@@ -23,7 +23,8 @@ export function hourOn(text: string, hour: number): number | null {
 export type DayRead = { ok: true; ms: number } | { ok: false; issue: string }
 
 /**
- * Reads a day on which something happened. Today is now, so that it never lies in the future, wherever the keeper lives.
+ * Reads a day on which something happened. Today is now, so that it never lies in the future, wherever the keeper
+ * lives.
  * @param keepMs a moment that stays as it is while the field still shows its day
  */
 export function readPastDay(text: string, nowMs: number, keepMs?: number): DayRead {

@@ -31,7 +31,8 @@ export const plainKinds = [
 export const logKinds = [...plainKinds, ...fieldKinds] as const
 export type LogKind = (typeof logKinds)[number]
 /**
- * Whether an entry is corrected in the sheet. What happened to two colonies, to a clutch or in a picture, and counts that
+ * Whether an entry is corrected in the sheet. What happened to two colonies, to a clutch or in a picture, and counts
+ * that
  * the Count desk reckoned from a row of numbers, are taken back and logged anew.
  */
 export const canCorrect = (entry: Entry): entry is Entry & { kind: LogKind } =>
@@ -80,7 +81,10 @@ export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({
 
 const FIELD_TIME = "yyyy-MM-dd'T'HH:mm"
 
-/** When it happened: now when the field is empty; a correction that leaves the field alone keeps the seconds of the old entry. */
+/**
+ * When it happened: now when the field is empty; a correction that leaves the field alone keeps the seconds of the old
+ * entry.
+ */
 function momentOf(draft: Draft, nowMs: number): number {
   if (draft.at === '') return nowMs
   const old = draft.correcting && new Date(draft.correcting.at)
@@ -114,7 +118,8 @@ export interface DraftContext {
 export type DraftIssues = Record<string, string>
 
 /**
- * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `at`, `text`, `colonyId`, `readings` or `readings.<value>`.
+ * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `at`, `text`, `colonyId`, `readings` or
+ * `readings.<value>`.
  * @returns the entry with what to say when it is saved, or a sentence for every field that is not right
  */
 export function readDraft(
@@ -130,7 +135,9 @@ export function readDraft(
   else if (atMs > nowMs + 60_000) issues.at = 'That lies in the future.'
   // water may be older than the colony in it; numbers may not
   else if (!glassKinds.has(draft.kind) && atMs < startMs && !isSameDay(atMs, startMs))
-    issues.at = `${colony.name} began on ${format(startMs, 'd MMM yyyy')}; this lies before it. Change the day it began, or this one.`
+    issues.at =
+      `${colony.name} began on ${format(startMs, 'd MMM yyyy')}; this lies before it. Change the day it ` +
+      `began, or this one.`
   const happenedMs = Math.min(nowMs, glassKinds.has(draft.kind) ? atMs : Math.max(atMs, startMs))
   const waterId = waterIdAt?.(happenedMs) ?? stayAt(colony.stays, happenedMs).glassId
   const text = draft.text.trim()
@@ -261,7 +268,9 @@ export function readValue(
   if (value < low || value > high)
     return {
       ok: false,
-      issue: `${valueName(key)} ${text.trim()}? It lies between ${limitText(key, low, units)} and ${limitText(key, high, units)}${unit && ` ${unit}`}.`,
+      issue:
+        `${valueName(key)} ${text.trim()}? It lies between ${limitText(key, low, units)} and ` +
+        `${limitText(key, high, units)}${unit && ` ${unit}`}.`,
     }
   return { ok: true, value }
 }

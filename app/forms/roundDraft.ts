@@ -72,7 +72,8 @@ export function counterDown(text: string): string {
 }
 
 /**
- * Reads what was typed at a glass into entries. Slips are asked about once: "pH 71?". Typed again, a surprising value is
+ * Reads what was typed at a glass into entries. Slips are asked about once: "pH 71?". Typed again, a surprising value
+ * is
  * taken; one that cannot be is kept as a note, so that nothing that was typed is lost and the round goes on.
  * @returns the entries, or the questions that stand in the way
  */
@@ -136,8 +137,10 @@ export function readGlass(
     const [low, high] = possibleRange[key]
     const sentence =
       how === 'impossible'
-        ? `${valueName(key)} ${text.trim().slice(0, 12)}? It lies between ${limitText(key, low, units)} and ${limitText(key, high, units)}. Enter again keeps it as a note.`
-        : `${valueName(key)} ${text.trim()}? It was ${valueText(key, verdict?.latest?.value ?? 0, units)}. Enter again keeps it.`
+        ? `${valueName(key)} ${text.trim().slice(0, 12)}? It lies between ${limitText(key, low, units)} and ` +
+          `${limitText(key, high, units)}. Enter again keeps it as a note.`
+        : `${valueName(key)} ${text.trim()}? It was ${valueText(key, verdict?.latest?.value ?? 0, units)}. Enter ` +
+          `again keeps it.`
     if (how !== 'fine' && !ask(`${key} ${text.trim()}`, sentence)) continue
     if (how === 'impossible') notes.push(`${valueName(key)} typed as ${text.trim()}, not kept as a value.`)
     else readings[key] = { value: value!, method: context.method(key) }

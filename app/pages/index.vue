@@ -10,7 +10,8 @@ const sheets = useSheets()
 const { focusedId, movingId, put, keydown, announcement } = useRoomWalk()
 const about = computed(
   () =>
-    `${format(statements.now, 'EEE d MMM')} · ${counted(room.glasses.length, 'glass', 'glasses').toLowerCase()} · ${counted(room.colonies.length, 'colony', 'colonies').toLowerCase()}`,
+    `${format(statements.now, 'EEE d MMM')} · ${counted(room.glasses.length, 'glass', 'glasses').toLowerCase()} · ` +
+    `${counted(room.colonies.length, 'colony', 'colonies').toLowerCase()}`,
 )
 </script>
 

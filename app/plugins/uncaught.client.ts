@@ -2,7 +2,8 @@
 export default defineNuxtPlugin(nuxt => {
   const tell = () => {
     useTroubleStore().tell(
-      'Something in this page went wrong that Ulkin did not expect. What was saved is safe; load the page again if it does not go on.',
+      'Something in this page went wrong that Ulkin did not expect. What was saved is safe; load the page again ' +
+        'if it does not go on.',
     )
   }
   nuxt.vueApp.config.errorHandler = error => {

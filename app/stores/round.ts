@@ -5,7 +5,8 @@ import { newId } from '~/data/newId'
 import { emptyGlassDraft, type GlassDraft } from '~/forms/roundDraft'
 
 /**
- * The round that is under way. What is typed at a glass is kept on the device with every touch, before anything is saved:
+ * The round that is under way. What is typed at a glass is kept on the device with every touch, before anything is
+ * saved:
  * a tab that is killed loses nothing. The log gets it when the keeper goes on.
  */
 export const useRoundStore = defineStore('round', () => {

@@ -31,7 +31,10 @@ export const useStatementsStore = defineStore('statements', () => {
       () =>
         new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }),
     )
-  /** Several, where the device has cores to spare for them beside the page; each keeps the fits of its own colonies at hand. */
+  /**
+   * Several, where the device has cores to spare for them beside the page; each keeps the fits of its own colonies at
+   * hand.
+   */
   const POOL = Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1))
   const workers = new Map<number, ReturnType<typeof startWorker>>()
   /** Ids end in chance, so their tails share colonies out evenly. */

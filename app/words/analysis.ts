@@ -38,10 +38,10 @@ export const analysisText = (key: AnalysisKey, stored: number, units: UnitPrefs)
 /** A slip in an analysis, as a question. */
 export const analysisIssue = (key: AnalysisKey, typed: string, units: UnitPrefs): string => {
   const [low, high] = possibleAnalysis[key].map(v => shownAnalysis(key, v, units)) as [number, number]
-  return `${analysisName(key)} ${typed.trim().slice(0, 12)}? It lies between ${formatNumber(low, 0)} and ${formatNumber(high, 0)} ${analysisUnit(key, units)}.`.replace(
-    ' .',
-    '.',
-  )
+  return (
+    `${analysisName(key)} ${typed.trim().slice(0, 12)}? It lies between ${formatNumber(low, 0)} and ` +
+    `${formatNumber(high, 0)} ${analysisUnit(key, units)}.`
+  ).replace(' .', '.')
 }
 
 export const analysisByWord: Readonly<Record<Analysis['by'], string>> = {

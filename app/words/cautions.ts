@@ -15,7 +15,8 @@ const cautions: Readonly<Record<CautionKey, string>> = {
   washHands: 'Snails and tank water carry pathogens: wash hands, never siphon by mouth.',
   dewormers: 'Dewormers kill many snails: keep treated water and nets apart, and follow the label and a vet.',
   medicine:
-    'Dose by active substance and net water, gloves on, away from food and children. What is allowed differs from place to place; treated water does not go into drains or nature.',
+    'Dose by active substance and net water, gloves on, away from food and children. What is allowed differs from ' +
+    'place to place; treated water does not go into drains or nature.',
   hides: 'One hide for each animal: they eat each other after a molt.',
   seaSalt: 'Mix sea salt outside the glass, never over the animals; keep it away from children and sockets.',
   snailBoom: 'They can reach hundreds in weeks: have an outlet before the animals are there.',

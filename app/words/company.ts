@@ -15,10 +15,12 @@ const texts: Readonly<Record<CompanyKey, (v: Values) => string>> = {
   'company.noWater': v => `No water suits both: ${valueName(v.value as ValueKey)} lies apart.`,
   'company.tightWater': v =>
     Number(v.n) > 1
-      ? `Only the edges of ${Number(v.n)} ranges overlap, ${valueName(v.value as ValueKey)} first: little room for drift.`
+      ? `Only the edges of ${Number(v.n)} ranges overlap, ${valueName(v.value as ValueKey)} first: little room ` +
+        `for drift.`
       : `Only the edge of ${valueName(v.value as ValueKey)} suits both: little room for drift.`,
   'company.soil': v =>
-    `The active soil of ${String(v.who).toLowerCase()} makes the water too soft and acid for shells of ${String(v.whom).toLowerCase()}.`,
+    `The active soil of ${String(v.who).toLowerCase()} makes the water too soft and acid for shells of ` +
+    `${String(v.whom).toLowerCase()}.`,
 }
 
 /** What stands between two groups, in one sentence. */

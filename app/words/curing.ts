@@ -25,12 +25,13 @@ const reasons: Readonly<Record<CuringReason, string>> = {
 
 /** How far the curing is, why, and what comes next. */
 export function curingText(c: Curing, nowMs: number): { title: string; reason: string; next: string } {
+  const earliest = c.earliestReadyMs > nowMs ? `; at the earliest they come ${aheadText(c.earliestReadyMs, nowMs)}` : ''
   return {
     title: `${curingWord[c.stage]}, week ${formatNumber(Math.max(1, Math.ceil(c.weeks)), 0)}.`,
     reason: `${c.reasons.map(r => reasons[r]).join('; ')}.`.replace(/^./, l => l.toUpperCase()),
     next:
       c.stage === 'ready'
         ? 'Test once more on the day they come.'
-        : `Next test ${aheadText(Math.max(nowMs, c.nextTestMs), nowMs)}${c.earliestReadyMs > nowMs ? `; at the earliest they come ${aheadText(c.earliestReadyMs, nowMs)}` : ''}.`,
+        : `Next test ${aheadText(Math.max(nowMs, c.nextTestMs), nowMs)}${earliest}.`,
   }
 }

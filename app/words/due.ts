@@ -138,17 +138,21 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   feedRested: v => `A new pool gets nothing for its first ${n(v, 'weeks')} weeks.`,
   powderYoung: v => `Young were seen ${ago(v)}: powder reaches them where they sit.`,
   leftoversLie: v =>
-    `Fed ${n(v, 'since') < 1 ? 'just now' : `${Math.round(n(v, 'since'))} h ago`}; after ${n(v, 'hours')} h what lies there fouls the water.`,
+    `Fed ${n(v, 'since') < 1 ? 'just now' : `${Math.round(n(v, 'since'))} h ago`}; after ${n(v, 'hours')} h what ` +
+    `lies there fouls the water.`,
   leftoversSeen: () => 'Some was seen left over, and nobody wrote that it was taken out.',
   every: v => `Last ${ago(v)}; usual is ${every(n(v, 'every'))}.`,
   never: v => `Nothing of it is in the log of late; usual is ${every(n(v, 'every'))}.`,
   broken: v => `Found broken ${ago(v)}.`,
   countNever: () => 'Never counted: the estimate stands on the starters alone.',
   countNarrows: v =>
-    `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
+    `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ` +
+    `${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
   countOld: v => `Counted ${ago(v)}; it would narrow the range a little.`,
   hatchNear: (v, nowMs) =>
-    `${v.sign === 'berried' ? `${whole(n(v, 'n'))} berried` : `${whole(n(v, 'n'))} egg ${n(v, 'n') === 1 ? 'mass' : 'masses'}`} seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}.`,
+    `${whole(n(v, 'n'))} ${v.sign === 'berried' ? 'berried' : n(v, 'n') === 1 ? 'egg mass' : 'egg masses'} ` +
+    `seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ` +
+    `${dayText(n(v, 'to'), nowMs)}.`,
   clutchCheck: (v, nowMs) =>
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
   clutchHatching: (v, nowMs) =>

@@ -41,8 +41,15 @@ export function creepText({
   const result = creep(netL, { evaporatedL: evaporated.value, changedL: changedLPerDay }, brought, changeValue)
   const water = `${num(`${formatNumber(evaporated.value, evaporated.value < 1 ? 2 : 1)} L`)} a day evaporate`
   if ('endsAt' in result)
-    return `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to rest near ${num(valueText(key, result.endsAt, units))}.`
-  return `${water} and are topped up with ${name}: ${valueNameInside(key)} creeps up by ${num(differenceText(key, result.perWeek, units, 1))} a week as long as nothing is taken out. Pure water alone would stop it.`
+    return (
+      `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to ` +
+      `rest near ${num(valueText(key, result.endsAt, units))}.`
+    )
+  return (
+    `${water} and are topped up with ${name}: ${valueNameInside(key)} creeps up by ` +
+    `${num(differenceText(key, result.perWeek, units, 1))} a week as long as nothing is taken out. Pure water ` +
+    `alone would stop it.`
+  )
 }
 
 /** What the value's own drift is, in one sentence; empty where fewer than three readings tell. */
@@ -51,7 +58,12 @@ export function driftText(key: ValueKey, habits: LearntHabits, units: UnitPrefs)
   if (!rate) return ''
   if (rate.low <= 0 && rate.high >= 0)
     return `By itself ${valueNameInside(key)} holds: no drift beyond chance in ${rate.n} readings.`
-  return `By itself ${valueNameInside(key)} ${rate.value < 0 ? 'falls' : 'rises'} by ${num(differenceText(key, Math.abs(rate.value), units, 1))} a week (likely ${differenceText(key, Math.min(Math.abs(rate.low), Math.abs(rate.high)), units, 1)} to ${differenceText(key, Math.max(Math.abs(rate.low), Math.abs(rate.high)), units, 1)}), what was poured taken off.`
+  return (
+    `By itself ${valueNameInside(key)} ${rate.value < 0 ? 'falls' : 'rises'} by ` +
+    `${num(differenceText(key, Math.abs(rate.value), units, 1))} a week (likely ` +
+    `${differenceText(key, Math.min(Math.abs(rate.low), Math.abs(rate.high)), units, 1)} to ` +
+    `${differenceText(key, Math.max(Math.abs(rate.low), Math.abs(rate.high)), units, 1)}), what was poured taken off.`
+  )
 }
 
 /** What is ordinary for this glass, and since when it is not. */
@@ -64,7 +76,9 @@ export function limitsText(
   units: UnitPrefs,
 ): string {
   if (!limits) return 'Six readings tell what is ordinary here.'
-  const range = `Ordinary here: ${num(`${limitText(key, Math.max(0, limits.low), units)} to ${limitText(key, limits.high, units)}`)}.`
+  const range =
+    `Ordinary here: ` +
+    `${num(`${limitText(key, Math.max(0, limits.low), units)} to ${limitText(key, limits.high, units)}`)}.`
   const firstOut = smooth.findIndex((p, i) => p.outside && smooth.slice(i).every(q => q.outside))
   if (firstOut >= 0) return `${range} Smoothed, it has left what is ordinary since ${dayText(times[firstOut]!, nowMs)}.`
   return limits.outside.length > 0
@@ -86,5 +100,8 @@ export function historySummary(
   const range = preferred
     ? `, preferred ${limitText(key, preferred[0], units)} to ${limitText(key, preferred[1], units)}`
     : ''
-  return `${valueName(key)} from ${valueText(key, first.value, units)} on ${dayText(first.at, nowMs)} to ${valueText(key, last.value, units)} on ${dayText(last.at, nowMs)}, ${readings.length} readings${range}.`
+  return (
+    `${valueName(key)} from ${valueText(key, first.value, units)} on ${dayText(first.at, nowMs)} to ` +
+    `${valueText(key, last.value, units)} on ${dayText(last.at, nowMs)}, ${readings.length} readings${range}.`
+  )
 }

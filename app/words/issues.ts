@@ -8,20 +8,35 @@ export function backupIssueText(issue: BackupIssue): string {
 function what(issue: BackupIssue): string {
   switch (issue.kind) {
     case 'tooLarge':
-      return `The file is ${Math.round(issue.bytes / 1e6)} MB; a backup has at most ${MAX_BACKUP_BYTES / 1e6} MB. Choose the backup file itself.`
+      return (
+        `The file is ${Math.round(issue.bytes / 1e6)} MB; a backup has at most ${MAX_BACKUP_BYTES / 1e6} MB. ` +
+        `Choose the backup file itself.`
+      )
     case 'notJson':
-      return 'The file is cut short or no backup: it cannot be read as JSON. Fetch the file again, or take an older backup.'
+      return (
+        'The file is cut short or no backup: it cannot be read as JSON. Fetch the file again, or take an ' +
+        'older backup.'
+      )
     case 'notABackup':
       return 'The file is JSON, but not a backup made by Ulkin. Choose a file named ulkin-….json.'
     case 'newerVersion':
-      return `The file comes from a newer Ulkin (version ${issue.version} of the format). Update this one, then import again.`
+      return (
+        `The file comes from a newer Ulkin (version ${issue.version} of the format). Update this one, then ` +
+        `import again.`
+      )
     case 'badVersion':
       return `The file names a version that does not exist (${issue.version}). Take another copy of the backup.`
     case 'wrongShape':
-      return `The file has ${issue.count === 1 ? 'a fault' : `${issue.count} faults`}; the first is at ${issue.path}: ${issue.detail}. Take another copy of the backup.`
+      return (
+        `The file has ${issue.count === 1 ? 'a fault' : `${issue.count} faults`}; the first is at ` +
+        `${issue.path}: ${issue.detail}. Take another copy of the backup.`
+      )
     case 'otherRoom':
       return `The file mixes rooms: ${issue.path} points at a record of another room. Take another copy of the backup.`
     case 'danglingReference':
-      return `The file is not whole: ${issue.path} points at a record that is not in it. Take another copy of the backup.`
+      return (
+        `The file is not whole: ${issue.path} points at a record that is not in it. Take another copy of ` +
+        `the backup.`
+      )
   }
 }

@@ -33,7 +33,10 @@ export function reachText({ reach }: Pick<OutlookAnswer, 'reach'>, ask: OutlookA
   if (reach.p50 === 0) return 'there already'
   if (reach.reachedShare < 0.1) return `hardly within ${weeksText(ask.weeks)}`
   if (!Number.isFinite(reach.p50)) return `${num(percent(reach.reachedShare))} chance within ${weeksText(ask.weeks)}`
-  return `about ${num(day(reach.p50))}, likely ${day(reach.p10)} to ${Number.isFinite(reach.p90) ? day(reach.p90) : 'later'}`
+  return (
+    `about ${num(day(reach.p50))}, likely ${day(reach.p10)} to ` +
+    `${Number.isFinite(reach.p90) ? day(reach.p90) : 'later'}`
+  )
 }
 
 /** "full by about March (83 %)". */
@@ -50,5 +53,8 @@ export function comparedText(mine: OutlookAnswer, now: OutlookAnswer, weeks: num
   const b = now.fan[weeks]?.p50 ?? 0
   const difference = a - b
   if (Math.abs(difference) < Math.max(1, 0.03 * b)) return `In ${weeksText(weeks)} about as many as if nothing changes.`
-  return `In ${weeksText(weeks)} about ${num(whole(Math.abs(difference)))} ${difference > 0 ? 'more' : 'fewer'} than if nothing changes: ${num(whole(a))} instead of ${num(whole(b))}.`
+  return (
+    `In ${weeksText(weeks)} about ${num(whole(Math.abs(difference)))} ${difference > 0 ? 'more' : 'fewer'} ` +
+    `than if nothing changes: ${num(whole(a))} instead of ${num(whole(b))}.`
+  )
 }

@@ -28,7 +28,8 @@ export function checkText({ key, state, values: v }: SetUpCheck, units: UnitPref
       return good
         ? `${num(volumeText(n(v, 'have'), units))} give ${n(v, 'starters')} starters room.`
         : state === 'drifting'
-          ? `${num(volumeText(n(v, 'have'), units))} will do; ${volumeText(n(v, 'good'), units)} are better for ${n(v, 'starters')} starters.`
+          ? `${num(volumeText(n(v, 'have'), units))} will do; ${volumeText(n(v, 'good'), units)} are better for ` +
+            `${n(v, 'starters')} starters.`
           : `${num(volumeText(n(v, 'have'), units))} are too little: at least ${volumeText(n(v, 'least'), units)}.`
     case 'starters':
       return good
@@ -46,8 +47,10 @@ export function checkText({ key, state, values: v }: SetUpCheck, units: UnitPref
         : good
           ? `The filter is rated for ${num(volumeText(n(v, 'have'), units))}: enough.`
           : n(v, 'have') === 0
-            ? `A filter rated for ${num(volumeText(n(v, 'wanted'), units))} is missing: ${formatNumber(n(v, 'low'), 0)} to ${formatNumber(n(v, 'high'), 0)} L an hour through it.`
-            : `The filter is rated for ${num(volumeText(n(v, 'have'), units))}; together ${volumeText(n(v, 'wanted'), units)} are wanted.`
+            ? `A filter rated for ${num(volumeText(n(v, 'wanted'), units))} is missing: ` +
+              `${formatNumber(n(v, 'low'), 0)} to ${formatNumber(n(v, 'high'), 0)} L an hour through it.`
+            : `The filter is rated for ${num(volumeText(n(v, 'have'), units))}; together ` +
+              `${volumeText(n(v, 'wanted'), units)} are wanted.`
     case 'intake':
       return good
         ? 'The intake has its sponge: young are not pulled in.'
@@ -61,20 +64,23 @@ export function checkText({ key, state, values: v }: SetUpCheck, units: UnitPref
     case 'substrate': {
       const amount =
         n(v, 'litres') > 0
-          ? ` That is ${num(`${formatNumber(n(v, 'litres'), 1)} L`)} or about ${num(`${formatNumber(n(v, 'kg'), 1)} kg`)}.`
+          ? ` That is ${num(`${formatNumber(n(v, 'litres'), 1)} L`)} or about ` +
+            `${num(`${formatNumber(n(v, 'kg'), 1)} kg`)}.`
           : ''
       const wanted =
         sub(v, 'goodKind') === 'bare'
           ? 'they do without'
           : `${sub(v, 'goodKind')}, ${formatNumber(n(v, 'goodDepth'), 1)} cm`
-      return good
-        ? `${sub(v, 'kind').replace(/^./, c => c.toUpperCase())}${n(v, 'depth') > 0 ? `, ${formatNumber(n(v, 'depth'), 1)} cm` : ''}.${amount}`
-        : `Usual is ${wanted}.${amount}`
+      const kind = sub(v, 'kind').replace(/^./, c => c.toUpperCase())
+      const depth = n(v, 'depth') > 0 ? `, ${formatNumber(n(v, 'depth'), 1)} cm` : ''
+      return good ? `${kind}${depth}.${amount}` : `Usual is ${wanted}.${amount}`
     }
     case 'carbonate':
       return n(v, 'high') === 0
         ? 'Carbonate stone would push KH up, which they do not want: leave it out.'
-        : `${num(`${formatNumber(n(v, 'have'), 0)} g/L`)} carbonate stone or sand, ${num(`${formatNumber(n(v, 'kg'), 2)} kg`)} in all${good ? '.' : `; ${between(n(v, 'low'), n(v, 'high'))} g/L are usual.`}`
+        : `${num(`${formatNumber(n(v, 'have'), 0)} g/L`)} carbonate stone or sand, ` +
+            `${num(`${formatNumber(n(v, 'kg'), 2)} kg`)} in ` +
+            `all${good ? '.' : `; ${between(n(v, 'low'), n(v, 'high'))} g/L are usual.`}`
     case 'light':
       return good
         ? `Light ${num(`${formatNumber(n(v, 'have'), 0)} h`)} a day.`
@@ -88,7 +94,10 @@ export function checkText({ key, state, values: v }: SetUpCheck, units: UnitPref
     case 'hides':
       return `Hides: at least ${num(n(v, 'n'))}, one for each, and spare ones for the days after a molt.`
     case 'sexes':
-      return `Of these about ${num(n(v, 'females'))} females and ${num(n(v, 'males'))} ${n(v, 'males') === 1 ? 'male' : 'males'}, if they can be told apart.`
+      return (
+        `Of these about ${num(n(v, 'females'))} females and ${num(n(v, 'males'))} ` +
+        `${n(v, 'males') === 1 ? 'male' : 'males'}, if they can be told apart.`
+      )
     case 'cure':
       return `Curing takes ${num(`${between(n(v, 'low'), n(v, 'high'))} weeks`)} before animals come in.`
   }
@@ -99,7 +108,8 @@ export function planStepText({ id, values: v }: Pick<PlanStep, 'id' | 'values'>,
   const texts: Record<PlanStepId, () => string> = {
     legal: () => 'Check local rules on keeping, buying and passing on this kind.',
     place: () =>
-      `Put the glass where the floor and shelf carry about ${formatNumber(n(v, 'kg'), 0)} kg, away from sun and sockets.`,
+      `Put the glass where the floor and shelf carry about ${formatNumber(n(v, 'kg'), 0)} kg, away from sun ` +
+      `and sockets.`,
     substrate: () => `Rinse and put in the substrate: ${sub(v, 'kind')}, ${formatNumber(n(v, 'depth'), 1)} cm.`,
     carbonate: () => `Add ${formatNumber(n(v, 'gL'), 0)} g/L carbonate stone or sand.`,
     equipment: () =>
@@ -111,9 +121,11 @@ export function planStepText({ id, values: v }: Pick<PlanStep, 'id' | 'values'>,
     grown: () => 'Look for biofilm and algae: they live on it.',
     readyTest: () => 'Test ammonia and nitrite once more; both none, twice, and they can come.',
     settle: () =>
-      `Bring in the ${formatNumber(n(v, 'n'), 0)} starters by drip${v.c === undefined ? '' : `, at ${valueText('temperatureC', n(v, 'c'), units)} to settle`}.`,
+      `Bring in the ${formatNumber(n(v, 'n'), 0)} starters by ` +
+      `drip${v.c === undefined ? '' : `, at ${valueText('temperatureC', n(v, 'c'), units)} to settle`}.`,
     warm: () =>
-      `Bring the temperature to ${limitText('temperatureC', n(v, 'low'), units)} to ${valueText('temperatureC', n(v, 'high'), units)} for breeding, half a degree a day.`,
+      `Bring the temperature to ${limitText('temperatureC', n(v, 'low'), units)} to ` +
+      `${valueText('temperatureC', n(v, 'high'), units)} for breeding, half a degree a day.`,
     firstCount: () => 'Make the first count: the estimate starts from it.',
   }
   return texts[id]()
@@ -128,11 +140,15 @@ export function startersText(c: {
 }): string {
   const { starters, number, weeks, other } = c
   const reach = Number.isFinite(weeks.p50)
-    ? `${num(starters)} starters reach the first ${number} in about ${num(`${weeks.p50} weeks`)} (likely ${weeks.p10} to ${Number.isFinite(weeks.p90) ? weeks.p90 : 'many more'}).`
+    ? `${num(starters)} starters reach the first ${number} in about ${num(`${weeks.p50} weeks`)} (likely ` +
+      `${weeks.p10} to ${Number.isFinite(weeks.p90) ? weeks.p90 : 'many more'}).`
     : `${num(starters)} starters reach ${number} in ${num(percent(weeks.reachedShare))} of futures within three years.`
   if (!other || !Number.isFinite(other.p50) || !Number.isFinite(weeks.p50)) return reach
   const by = Math.abs(other.p50 - weeks.p50)
   if (by < 1) return reach
   const [more, fewer] = other.starters > starters ? [other.starters, starters] : [starters, other.starters]
-  return `${reach} ${num(more)} instead of ${fewer} ${more === starters ? 'brings' : 'would bring'} it ${num(`${by} weeks`)} sooner.`
+  return (
+    `${reach} ${num(more)} instead of ${fewer} ${more === starters ? 'brings' : 'would bring'} it ` +
+    `${num(`${by} weeks`)} sooner.`
+  )
 }

@@ -38,7 +38,8 @@ export function mattersText({ matters }: MatrixSummary): string {
   const [first, second] = matters
   if (!first) return ''
   return second && second.share > 0.1
-    ? `What matters most for its growth: ${matterWord[first.what]} (${num(percent(first.share))}), then ${matterWord[second.what]} (${num(percent(second.share))}).`
+    ? `What matters most for its growth: ${matterWord[first.what]} (${num(percent(first.share))}), then ` +
+        `${matterWord[second.what]} (${num(percent(second.share))}).`
     : `What matters most for its numbers: ${matterWord[first.what]}.`
 }
 
@@ -53,7 +54,10 @@ export const learntName = (l: Learnt): string => learntWord[l.name]
 /** "1.3 times the default, likely 0.9 to 1.8; before any entry 0.4 to 2.4". */
 export function learntText({ now, before }: Learnt): string {
   const f = (x: number) => x.toFixed(x < 10 ? 2 : 1)
-  return `${f(now.value)} times the default, likely ${f(now.low)} to ${f(now.high)}; before any entry ${f(before.low)} to ${f(before.high)}`
+  return (
+    `${f(now.value)} times the default, likely ${f(now.low)} to ${f(now.high)}; before any entry ` +
+    `${f(before.low)} to ${f(before.high)}`
+  )
 }
 
 const lookWord: Readonly<Record<Look['what'], string>> = {
@@ -83,11 +87,21 @@ export const countNoteText: Readonly<Record<CountNote, string>> = {
 export function disagreementText(p: Pick<PopulationAnswer, 'fit' | 'counts'>): string {
   switch (p.fit.disagreement) {
     case 'counts':
-      return `Log and model disagree: ${num(whole(p.counts.slice(-10).filter(c => c.weight === 'none').length))} of the last counts could not be believed. Look for something that is not in the log, such as deaths, thieves or animals moved.`
+      return (
+        `Log and model disagree: ${num(whole(p.counts.slice(-10).filter(c => c.weight === 'none').length))} ` +
+        `of the last counts could not be believed. Look for something that is not in the log, such as deaths, ` +
+        `thieves or animals moved.`
+      )
     case 'jumps':
-      return 'Log and model disagree: the number seems to have jumped without an entry for it. If animals died or moved, log it.'
+      return (
+        'Log and model disagree: the number seems to have jumped without an entry for it. If animals died or ' +
+        'moved, log it.'
+      )
     case 'thin':
-      return 'Log and model hardly agree: few of the possible colonies fit what was seen. Take the range as wider than it says.'
+      return (
+        'Log and model hardly agree: few of the possible colonies fit what was seen. Take the range as wider ' +
+        'than it says.'
+      )
     case null:
       return ''
   }

@@ -102,8 +102,10 @@ export function recipeIssueText(issue: RecipeIssue, chosen: boolean): string {
       return 'There is no water to make it from: test a source first.'
     case 'stepTooLarge':
       return chosen
-        ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it be solved.'
-        : 'No blend of what you have can be poured without a jump: even a small part of this change would move a value too far. A source nearer to the glass’s water is needed.'
+        ? 'This blend would move a value further in one change than these animals take. Drag it back, or let it ' +
+            'be solved.'
+        : 'No blend of what you have can be poured without a jump: even a small part of this change would move a ' +
+            'value too far. A source nearer to the glass’s water is needed.'
   }
 }
 
@@ -112,7 +114,8 @@ export const shortText = (recipe: WaterRecipe, units: UnitPrefs): string =>
   joined(
     recipe.shortOf.map(
       s =>
-        `${title(s.key)} ends at ${num(valueText(s.key, s.got, units))}, ${s.got < s.wanted ? 'short of' : 'above'} ${num(valueNumber(s.key, s.wanted, units))}`,
+        `${title(s.key)} ends at ${num(valueText(s.key, s.got, units))}, ` +
+        `${s.got < s.wanted ? 'short of' : 'above'} ${num(valueNumber(s.key, s.wanted, units))}`,
     ),
   )
 
@@ -148,7 +151,10 @@ export interface BenchStep {
   weigh?: { name: string; grams: number }
 }
 
-/** Turns one change into the steps at the bench: water first, then salts by how they dissolve, then temperature, check and pouring. */
+/**
+ * Turns one change into the steps at the bench: water first, then salts by how they dissolve, then temperature, check
+ * and pouring.
+ */
 export function weighAndPour(
   step: RecipeStep,
   names: BenchNames,
@@ -166,7 +172,8 @@ export function weighAndPour(
         ? ''
         : chlorine === 'chloramine'
           ? ` Neutralise chloramine for ${volumeText(litres, units)}: standing does nothing for it.`
-          : ` Neutralise chlorine for ${volumeText(litres, units)}, or let it stand 24 h${chlorine === 'unknown' ? ' (standing does nothing for chloramine)' : ''}.`
+          : ` Neutralise chlorine for ${volumeText(litres, units)}, or let it stand 24 ` +
+            `h${chlorine === 'unknown' ? ' (standing does nothing for chloramine)' : ''}.`
     out.push({
       text: `${i === 0 ? 'Measure' : 'Add'} ${num(preciseVolume(litres, units))} ${source?.name ?? 'water'}.${care}`,
     })
@@ -176,18 +183,26 @@ export function weighAndPour(
     const name = item?.name ?? 'salt'
     if (measured.by === 'scale')
       out.push({
-        text: `Stir in ${num(`${gramsText(measured.grams)} g`)} ${name}${item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'}.`,
+        text:
+          `Stir in ${num(`${gramsText(measured.grams)} g`)} ` +
+          `${name}${item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'}.`,
         weigh: { name, grams: measured.grams },
       })
     else
       out.push({
-        text: `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ${name} solution: ${gramsText(measured.strengthGL * measured.solutionL)} g made up to ${measured.solutionL === 1 ? '1 L' : '100 mL'}. The mass alone, ${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little for your scale.`,
+        text:
+          `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ` +
+          `${name} solution: ${gramsText(measured.strengthGL * measured.solutionL)} g made up to ` +
+          `${measured.solutionL === 1 ? '1 L' : '100 mL'}. The mass alone, ` +
+          `${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little for your scale.`,
         weigh: { name, grams: measured.strengthGL * measured.solutionL },
       })
   }
   if (temperatureC !== null)
     out.push({
-      text: `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ${differenceText('temperatureC', 2, units).replace('.0', '')}.`,
+      text:
+        `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ` +
+        `${differenceText('temperatureC', 2, units).replace('.0', '')}.`,
     })
   const bucket = readoutsOf(step.bucket)
   const salty = step.bucket.seaSaltGL > 1
@@ -195,7 +210,9 @@ export function weighAndPour(
   out.push({
     text: salty
       ? `Check: salinity ${num(valueText('salinityGKg', bucket.salinityGKg, units))}, give or take 0.5.`
-      : `Check: ${num(valueText('conductivityUsCm', bucket.conductivityUsCm, units))} give or take ${differenceText('conductivityUsCm', doubt, units)}, GH about ${valueNumber('ghDh', bucket.ghDh, units)}, KH about ${valueNumber('khDh', bucket.khDh, units)}.`,
+      : `Check: ${num(valueText('conductivityUsCm', bucket.conductivityUsCm, units))} give or take ` +
+        `${differenceText('conductivityUsCm', doubt, units)}, GH about ` +
+        `${valueNumber('ghDh', bucket.ghDh, units)}, KH about ${valueNumber('khDh', bucket.khDh, units)}.`,
   })
   out.push({
     text: filling

@@ -39,6 +39,17 @@ const below = (v: Values, s: Saying) => num(limitText(key(v), n(v, 'low'), s.uni
 const above = (v: Values, s: Saying) => num(limitText(key(v), n(v, 'high'), s.units))
 const bare = (v: Values, s: Saying, of: string) => num(valueNumber(key(v), n(v, of), s.units))
 
+/** "3 pairs of readings from one day", or mornings and evenings of different days. */
+const swingReadings = (v: Values): string =>
+  n(v, 'pairs') > 0
+    ? `${num(n(v, 'pairs'))} ${n(v, 'pairs') === 1 ? 'pair' : 'pairs'} of readings from one day`
+    : `${num(n(v, 'mornings'))} morning and ${num(n(v, 'evenings'))} evening readings`
+/** The swing's likely size, small end first, whichever way it goes. */
+function swingRange(v: Values, s: Saying): string {
+  const ends = [n(v, 'low'), n(v, 'high')].map(Math.abs).sort((a, b) => a - b)
+  return ends.map(end => valueNumber('ph', end, s.units)).join(' to ')
+}
+
 const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.about': v =>
     `About ${num(about(v, 'value'))} here, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
@@ -47,9 +58,11 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.neverCounted': v =>
     `About ${num(about(v, 'value'))} by now, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
   'number.reasonCounts': v =>
-    `From ${n(v, 'n') === 1 ? 'one count' : `${num(n(v, 'n'))} counts`}; the last saw ${num(n(v, 'seen'))} ${method(v)}, ${agoText(n(v, 'days'))}.`,
+    `From ${n(v, 'n') === 1 ? 'one count' : `${num(n(v, 'n'))} counts`}; the last saw ${num(n(v, 'seen'))} ` +
+    `${method(v)}, ${agoText(n(v, 'days'))}.`,
   'number.reasonDoubted': (v, s) =>
-    `A count of ${num(n(v, 'seen'))} ${method(v)} on ${dayText(n(v, 'at'), s.nowMs)} is not believed: about ${num(whole(n(v, 'expected')))} were expected.`,
+    `A count of ${num(n(v, 'seen'))} ${method(v)} on ${dayText(n(v, 'at'), s.nowMs)} is not believed: about ` +
+    `${num(whole(n(v, 'expected')))} were expected.`,
   'number.reasonOld': v => `Last counted ${agoText(n(v, 'days'))}.`,
   'number.doCount': v =>
     `One full count today would narrow it to about ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
@@ -67,7 +80,8 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'heading.reasonDefault': v =>
     n(v, 'n') < 2
       ? 'This leans on the group’s default: the colony’s own counts say little yet.'
-      : `Still leans on the group’s default: your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of it.`,
+      : `Still leans on the group’s default: your ${num(n(v, 'n'))} counts settle ` +
+        `${num(percent(n(v, 'share')))} of it.`,
   'heading.reasonOwn': v =>
     `Your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of what is known about growth.`,
   'heading.reasonDoubling': v => `Twice as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
@@ -76,7 +90,8 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'heading.reasonAhead': (v, s) =>
     `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
   'heading.reasonRecent': v =>
-    `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ${weeksText(n(v, 'weeks'))}${n(v, 'moved') < 0 ? `, beside the ${num(whole(-n(v, 'moved')))} taken out` : ''}.`,
+    `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ` +
+    `${weeksText(n(v, 'weeks'))}${n(v, 'moved') < 0 ? `, beside the ${num(whole(-n(v, 'moved')))} taken out` : ''}.`,
   'heading.reasonNoYoung': () => 'Young do not grow up in this water: the number cannot rise by itself.',
   'heading.reasonNotBreeding': () => 'Young do not grow up in this water, so the number only falls.',
 
@@ -107,26 +122,34 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'water.slidBelow': (v, s) => `${Name(v)} has slid to ${value(v, s)}, below ${below(v, s)}`,
   'water.poison': (v, s) => `${Name(v)} found: ${value(v, s)}. It should be none`,
   'water.reasonSlope': (v, s) =>
-    `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, about ${num(differenceText(key(v), Math.abs(n(v, 'perWeek')), s.units, 1))} ${n(v, 'perWeek') < 0 ? 'down' : 'up'} a week.`,
+    `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, about ` +
+    `${num(differenceText(key(v), Math.abs(n(v, 'perWeek')), s.units, 1))} ` +
+    `${n(v, 'perWeek') < 0 ? 'down' : 'up'} a week.`,
   'water.reasonSteady': v => `Steady over the last ${num(n(v, 'n'))} readings.`,
   'water.reasonTooFew': v =>
     n(v, 'n') < 2 ? 'One reading shows no trend.' : `${num(n(v, 'n'))} readings are too few for a trend.`,
   'water.reasonForecast': (v, s) =>
-    `In four weeks about ${value(v, s)} if nothing is done (likely ${num(rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units))}).`,
+    `In four weeks about ${value(v, s)} if nothing is done (likely ` +
+    `${num(rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units))}).`,
   'water.reasonWeak': (v, s) =>
     `Read by a rough method: give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}.`,
   'water.reasonJump': (v, s) =>
-    `It jumped by ${num(differenceText(key(v), Math.abs(n(v, 'by')), s.units))} in ${Math.max(1, Math.round(n(v, 'days')))} days; these animals take ${num(differenceText(key(v), n(v, 'allowed'), s.units))}.`,
+    `It jumped by ${num(differenceText(key(v), Math.abs(n(v, 'by')), s.units))} in ` +
+    `${Math.max(1, Math.round(n(v, 'days')))} days; these animals take ` +
+    `${num(differenceText(key(v), n(v, 'allowed'), s.units))}.`,
   'water.reasonNearLimit': (v, s) =>
     `Preferred ${num(preferred(v, s))}, tolerated ${num(rangeText(key(v), n(v, 'tolLow'), n(v, 'tolHigh'), s.units))}.`,
   'water.swing': (v, s) =>
     `pH swings by ${num(differenceText('ph', Math.abs(n(v, 'by')), s.units))} between dawn and dusk`,
   'water.reasonSwing': (v, s) =>
-    `${n(v, 'pairs') > 0 ? `${num(n(v, 'pairs'))} ${n(v, 'pairs') === 1 ? 'pair' : 'pairs'} of readings from one day` : `${num(n(v, 'mornings'))} morning and ${num(n(v, 'evenings'))} evening readings`}: likely ${num(`${valueNumber('ph', Math.min(Math.abs(n(v, 'low')), Math.abs(n(v, 'high'))), s.units)} to ${valueNumber('ph', Math.max(Math.abs(n(v, 'low')), Math.abs(n(v, 'high'))), s.units)}`)} ${n(v, 'by') > 0 ? 'higher at dusk' : 'lower at dusk'}. More than about half a unit is a warning.`,
+    `${swingReadings(v)}: ` +
+    `likely ${num(swingRange(v, s))} ` +
+    `${n(v, 'by') > 0 ? 'higher at dusk' : 'lower at dusk'}. More than about half a unit is a warning.`,
   'water.doSteadyCo2': () =>
     'Slow or stop injected CO₂, move the surface at night, and test at dawn and at dusk again.',
   'water.reasonReckoned': (v, s) =>
-    `Reckoned from what was poured, give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}: a test settles it.`,
+    `Reckoned from what was poured, give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}: a test ` +
+    `settles it.`,
   'water.doTest': v => `Test ${name(v)}.`,
   'water.doRetest': v => `Test ${name(v)} again with a better method before you change anything.`,
   'water.doNothing': () => 'Leave it: stable beats perfect.',

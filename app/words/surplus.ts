@@ -35,13 +35,19 @@ export function limitText(take: LargestTake, keep: number, females: number): str
 /** One sentence on what can go of a kind. */
 export function takeText({ of, now, weekly }: SafeTake): string {
   const kind = of === 'any' ? 'of any kind' : takeKindWord[of]
-  return `${num(whole(now.take))} ${kind} now, or ${num(weeklyText(weekly.take))}${weekly.take >= 1 ? ' every week' : ''}`
+  return (
+    `${num(whole(now.take))} ${kind} now, or ` +
+    `${num(weeklyText(weekly.take))}${weekly.take >= 1 ? ' every week' : ''}`
+  )
 }
 
 /** What must go so that the glass is not outgrown. */
 export function upperText(u: Upper, nowMs: number): string {
   if (u.week === null)
-    return `It will hardly pass ${num(whole(u.limit))} within half a year (${num(percent(u.chance))} chance): nothing has to go for room.`
+    return (
+      `It will hardly pass ${num(whole(u.limit))} within half a year (${num(percent(u.chance))} chance): ` +
+      `nothing has to go for room.`
+    )
   const when =
     u.week < 0.5
       ? 'It is over that now'
@@ -55,7 +61,8 @@ export function upperText(u: Upper, nowMs: number): string {
 
 /** "30 half-grown for B. N. by Sat 12 Dec". */
 export const orderText = (o: Order, nowMs: number): string =>
-  `${whole(o.number)}${o.of === 'any' ? '' : ` ${takeKindWord[o.of]}`} for ${o.who}, due ${aheadText(Date.parse(o.dueAt), nowMs)}`
+  `${whole(o.number)}${o.of === 'any' ? '' : ` ${takeKindWord[o.of]}`} for ${o.who}, due ` +
+  `${aheadText(Date.parse(o.dueAt), nowMs)}`
 
 /** An amount of money. */
 export const moneyText = (amount: number, currency: string): string =>

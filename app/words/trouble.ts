@@ -37,7 +37,10 @@ export function saveTroubleText(error: unknown): string {
   if (is(['ConstraintError']))
     return `That is saved already, perhaps from another tab. ${KEPT} Load the page to see it.`
   if (error instanceof z.ZodError) return `${issueSentence(error)} ${KEPT}`
-  return `It could not be saved, and the browser does not tell why. ${KEPT} Try again; if it stays so, save a backup under Records.`
+  return (
+    `It could not be saved, and the browser does not tell why. ${KEPT} Try again; if it stays so, save a ` +
+    `backup under Records.`
+  )
 }
 
 /** Sentence for a read that failed. */

@@ -27,20 +27,30 @@ export interface Why {
 export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why {
   const [low, high] = v.target.preferred
   const step = group.largestStepPerWeek[v.key]
+  const ahead = v.inFourWeeks
+    ? `; in four weeks likely ${rangeText(v.key, v.inFourWeeks.low, v.inFourWeeks.high, s.units)}`
+    : ''
   return {
     title: `${valueName(v.key)}, and why`,
     reasons: [say(v.conclusion, s), ...v.reasons.map(r => say(r, s)), ...v.actions.map(a => say(a, s))],
     inputs: v.evidence.map(e => ({
-      text: `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ${testMethodWord[e.values.method as ReadingMethod]}, give or take ${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`,
+      text:
+        `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ` +
+        `${testMethodWord[e.values.method as ReadingMethod]}, give or take ` +
+        `${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`,
       ...(e.entryId && { entryId: e.entryId }),
     })),
     method: [
-      'Stable beats perfect: a steady value outside the preferred range but inside the tolerated one is left alone; one that is sliding is named before it is out.',
-      'The slope is read from up to eight readings of the last 120 days, each weighed by how exact its method is. It counts only when it is clear of chance.',
+      'Stable beats perfect: a steady value outside the preferred range but inside the tolerated one is left ' +
+        'alone; one that is sliding is named before it is out.',
+      'The slope is read from up to eight readings of the last 120 days, each weighed by how exact its method is. ' +
+        'It counts only when it is clear of chance.',
       ...(v.latest ? [`The newest reading is from ${agoText(v.ageDays ?? 0)}.`] : []),
     ],
     formula: v.trendPerWeek
-      ? `weighted line: ${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ${differenceText(v.key, v.trendPerWeek.low, s.units, 2)} to ${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${v.inFourWeeks ? `; in four weeks likely ${rangeText(v.key, v.inFourWeeks.low, v.inFourWeeks.high, s.units)}` : ''}.`
+      ? `weighted line: ${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ` +
+        `${differenceText(v.key, v.trendPerWeek.low, s.units, 2)} to ` +
+        `${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${ahead}.`
       : 'No trend: it takes two readings or more.',
     figures: [
       { name: 'Preferred', value: rangeText(v.key, low, high, s.units), basis: basisText(v.target.basis) },

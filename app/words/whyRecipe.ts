@@ -37,7 +37,10 @@ export function whyRecipe(g: RecipeGrounds): Why {
         return last
           ? [
               {
-                text: `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY_MS)}, give or take ${differenceText(key, last.sd, g.units)}`,
+                text:
+                  `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ` +
+                  `${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY_MS)}, give or take ` +
+                  `${differenceText(key, last.sd, g.units)}`,
                 entryId: last.entryId,
               },
             ]
@@ -46,7 +49,9 @@ export function whyRecipe(g: RecipeGrounds): Why {
   const analyses = g.sources
     .filter(s => used.has(s.source.id))
     .map(({ source, known }) => ({
-      text: `${source.name}: ${known?.testedMs ? `analysed ${dayText(known.testedMs, g.nowMs)}` : 'assumed, not analysed'}`,
+      text:
+        `${source.name}: ` +
+        `${known?.testedMs ? `analysed ${dayText(known.testedMs, g.nowMs)}` : 'assumed, not analysed'}`,
     }))
   const assumed = [
     ...new Set(g.sources.filter(s => used.has(s.source.id)).flatMap(s => s.known?.completed.assumptions ?? [])),
@@ -58,21 +63,25 @@ export function whyRecipe(g: RecipeGrounds): Why {
       ...goalLines(g.recipe.goals, g.units),
       ...(g.shared.conflicts.length > 0
         ? [
-            `The colonies in this glass want different water: ${g.shared.conflicts.map(valueName).join(', ')} follows the first one.`,
+            `The colonies in this glass want different water: ${g.shared.conflicts.map(valueName).join(', ')} ` +
+              `follows the first one.`,
           ]
         : []),
     ],
     inputs: [...readings, ...analyses],
     method: [
-      'Litres and grams are found by linear programming: what is missing in GH, KH, calcium to magnesium, conductivity and salinity is weighed up against how much salt it takes, with sodium kept low.',
+      'Litres and grams are found by linear programming: what is missing in GH, KH, calcium to magnesium, ' +
+        'conductivity and salinity is weighed up against how much salt it takes, with sodium kept low.',
       g.filling
         ? 'A first fill has no animals in it, so there is no largest step.'
-        : 'No change moves a value further than these animals take in a week; what is right already is held where it is.',
+        : 'No change moves a value further than these animals take in a week; what is right already is held ' +
+          'where it is.',
       `Conductivity follows from the ions and is right to about ${percent(CONDUCTIVITY_ERROR)}.`,
       ...assumed,
     ],
     formula:
-      'after a change: c′ = (1 − f)·c + f·c_new, f = litres changed by litres in the glass (mass balance). Conductivity: McCleskey, Nordstrom, Ryan & Ball 2012.',
+      'after a change: c′ = (1 − f)·c + f·c_new, f = litres changed by litres in the glass (mass balance). ' +
+      'Conductivity: McCleskey, Nordstrom, Ryan & Ball 2012.',
     figures: [
       ...recipeKeys.flatMap(key => {
         const t = g.shared.targets[key]

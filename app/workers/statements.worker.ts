@@ -4,7 +4,10 @@ import { colonyStatements } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
 
-/** Fits that are kept, so that a new entry goes on from where the log was: the latest of so many colonies, about half a megabyte each. */
+/**
+ * Fits that are kept, so that a new entry goes on from where the log was: the latest of so many colonies, about half a
+ * megabyte each.
+ */
 const KEPT_FITS = 80
 const fits = new Map<string, FittedColony>()
 

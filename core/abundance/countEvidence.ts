@@ -26,12 +26,17 @@ export interface CountEvidence {
   notes: CountNote[]
 }
 
-/** Ways of counting that go by a share that differs from glass to glass, so that the colony's own share can be learnt. */
+/**
+ * Ways of counting that go by a share that differs from glass to glass, so that the colony's own share can be learnt.
+ */
 export const byEye = ['allSeen', 'atFood', 'photo', 'repeated'] as const
 
 /** Half the drop of the log-likelihood for one standard deviation: the profile's width is read as a spread. */
 const ONE_SD = 0.5
-/** How much the numbers of one part and of the next differ, beside chance, where only one part was looked at (from memory). */
+/**
+ * How much the numbers of one part and of the next differ, beside chance, where only one part was looked at (from
+ * memory).
+ */
 const PATCHY = 0.25
 
 type Count = Pick<EntryOf<'count'>, 'number' | 'method' | 'share' | 'series' | 'efforts' | 'marks' | 'hitRate'>
@@ -59,7 +64,8 @@ export function countEvidence(count: Count, counting: SpeciesGroup['counting'], 
 }
 
 /**
- * One count: a binomial part of those there, times a spread of the share from count to count. r = sdLog² + (1 − share)/seen;
+ * One count: a binomial part of those there, times a spread of the share from count to count. r = sdLog² + (1 −
+ * share)/seen;
  * the second term is the delta-method variance of the logarithm of a binomial count.
  */
 function one(seen: number, share: number, sdLog: number, notes: CountNote[] = []): CountEvidence {
@@ -90,7 +96,10 @@ function ofPasses(catches: readonly number[]): CountEvidence {
   return evidence(Math.log(number), sd * sd, e.caught / number, e.zippin === null ? ['passesDoNotFall'] : [])
 }
 
-/** Passes of differing length: Leslie's line with Ricker's half step; two passes give a line without a scatter, which is doubted as much as one that does not fall. */
+/**
+ * Passes of differing length: Leslie's line with Ricker's half step; two passes give a line without a scatter, which is
+ * doubted as much as one that does not fall.
+ */
 function ofEfforts(catches: readonly number[], efforts: readonly number[]): CountEvidence {
   const caught = catches.reduce((a, b) => a + b, 0)
   const line = depletion(catches, efforts, 'leslie')

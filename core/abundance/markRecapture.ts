@@ -23,9 +23,11 @@ export interface RecaptureEstimate {
 }
 
 /**
- * Number of animals from marks: some are marked, let go, and looked for among a second catch. Marks must stay on: a shell
+ * Number of animals from marks: some are marked, let go, and looked for among a second catch. Marks must stay on: a
+ * shell
  * keeps its spot of paint, a molting animal sheds it.
- * Sources: Chapman (1951), Univ. California Publ. Statistics 1: 131; Seber (1982), The Estimation of Animal Abundance, sec. 3.1;
+ * Sources: Chapman (1951), Univ. California Publ. Statistics 1: 131; Seber (1982), The Estimation of Animal Abundance,
+ * sec. 3.1;
  * exact interval by inverting the hypergeometric test (Buonaccorsi 1992).
  * @param level chance that the intervals hold the truth
  * @throws RangeError when fewer were caught or marked than came back
@@ -79,7 +81,10 @@ function exactInterval(marked: number, caught: number, recaptured: number, alpha
   ]
 }
 
-/** The last whole number from `from` on for which a condition holds that, once it fails, fails for good; in strides, since numbers may be large. */
+/**
+ * The last whole number from `from` on for which a condition holds that, once it fails, fails for good; in strides,
+ * since numbers may be large.
+ */
 function lastWhere(holds: (n: number) => boolean, from: number): number {
   let at = from
   let stride = Math.max(1, Math.round(from / 4))

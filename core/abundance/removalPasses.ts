@@ -19,9 +19,11 @@ export interface RemovalEstimate {
 const FARTHEST = 60
 
 /**
- * Number of animals from removal passes: catch, set aside, catch again with the same effort. What falls from pass to pass
+ * Number of animals from removal passes: catch, set aside, catch again with the same effort. What falls from pass to
+ * pass
  * tells how many are left.
- * Sources: Zippin (1956), Biometrics 12: 163 and (1958); Carle & Strub (1978), Biometrics 34: 621; interval by profile likelihood.
+ * Sources: Zippin (1956), Biometrics 12: 163 and (1958); Carle & Strub (1978), Biometrics 34: 621; interval by profile
+ * likelihood.
  * @param catches of the passes, two or more
  * @param drop in log-likelihood that bounds the interval: half the chi-square quantile of one degree of freedom
  * @throws RangeError for fewer than two passes or a negative catch

@@ -30,7 +30,8 @@ const WINDOW = 1 / 14
 /**
  * Suggests animals in a picture: what differs in colour from the mean of its surroundings, is neither too small nor too
  * large, and, where several touch, as many as lie in the blob by the distance to its edge.
- * Sources: local mean by summed areas (Crow 1984); threshold Otsu (1979), IEEE Trans. SMC 9: 62; chamfer distances Borgefors (1986).
+ * Sources: local mean by summed areas (Crow 1984); threshold Otsu (1979), IEEE Trans. SMC 9: 62; chamfer distances
+ * Borgefors (1986).
  * @throws RangeError for a picture whose bytes do not fit its size
  */
 export function findBlobs(picture: Picture, settings: BlobSettings = {}): BlobsFound {
@@ -56,7 +57,8 @@ export function findBlobs(picture: Picture, settings: BlobSettings = {}): BlobsF
 const middle = (sorted: readonly number[]) => sorted[Math.floor(sorted.length / 2)] ?? 0
 
 /**
- * How far each pixel lies from the mean of its surroundings, towards warm colours: most kept animals are redder, darker or
+ * How far each pixel lies from the mean of its surroundings, towards warm colours: most kept animals are redder, darker
+ * or
  * lighter than water and leaves, and a glint is bright without colour.
  */
 function contrastOf({ width, height, data }: Picture): Float32Array {

@@ -45,7 +45,10 @@ export function hitRateOf(practice: readonly Practice[], stage: Practice['stage'
   return { share: Math.min(1.5, share), sdLog: Math.hypot(Math.max(LEAST_SD, spread), doubt), pictures: of.length }
 }
 
-/** What was found in all of some pictures, with its exact 80 % range (Clopper & Pearson 1934). Marks on nothing are left out. */
+/**
+ * What was found in all of some pictures, with its exact 80 % range (Clopper & Pearson 1934). Marks on nothing are left
+ * out.
+ */
 export function foundShare(
   practice: readonly Practice[],
 ): { share: number; low: number; high: number; pictures: number } | null {

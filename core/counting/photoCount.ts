@@ -46,7 +46,10 @@ export function joinFrames(frames: readonly FrameCount[]): FramesCount | null {
   }
 }
 
-/** Square decimetres that the practice picture stands for: 30 by 20 cm. Taken for a photo too where nobody says how wide it is. */
+/**
+ * Square decimetres that the practice picture stands for: 30 by 20 cm. Taken for a photo too where nobody says how wide
+ * it is.
+ */
 export const PRACTICE_DM2 = 6
 
 /** How crowded a picture is: animals on a square decimetre of what it shows. */

@@ -8,7 +8,10 @@ import { migrate } from './migrate'
 export const BACKUP_VERSION = 5
 /** Says what the file is, to people and to the reader. */
 export const BACKUP_FORMAT = 'ulkin-backup'
-/** Larger files are refused before they are parsed: ten years of a large room are about 40 MB, a hundred photos as much again. */
+/**
+ * Larger files are refused before they are parsed: ten years of a large room are about 40 MB, a hundred photos as much
+ * again.
+ */
 export const MAX_BACKUP_BYTES = 120_000_000
 
 const head = {
@@ -97,7 +100,8 @@ function firstIssue({ issues }: z.ZodError): BackupIssue {
 }
 
 /**
- * A backup as text that reads back the same, with a checksum over everything else: a file that somebody changed since says
+ * A backup as text that reads back the same, with a checksum over everything else: a file that somebody changed since
+ * says
  * so when it is read. Spaces and lines do not count.
  * @param backup validated data
  */

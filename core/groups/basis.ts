@@ -61,7 +61,8 @@ export const steps = {
 
 type Plain = { [K in Exclude<keyof Stages, 'stepDays' | 'eggs' | 'first'>]: number }
 /**
- * A life in stages. All figures are from memory where `published` does not name another basis; the order of size is what
+ * A life in stages. All figures are from memory where `published` does not name another basis; the order of size is
+ * what
  * keepers tell, and the growth per week that is solved for takes up what is wrong with them.
  */
 export const stages = (

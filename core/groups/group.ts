@@ -28,7 +28,9 @@ export type Target = z.infer<typeof Target>
 export const Targets = z.partialRecord(ValueKey, Target)
 export type Targets = z.infer<typeof Targets>
 
-/** How many of the animals a way of counting finds: `share` seen of those there, `sdLog` its spread on the log scale. */
+/**
+ * How many of the animals a way of counting finds: `share` seen of those there, `sdLog` its spread on the log scale.
+ */
 export const Detection = z.strictObject({ share: z.number().gt(0).max(1), sdLog: z.number().min(0), basis: Basis })
 export type Detection = z.infer<typeof Detection>
 

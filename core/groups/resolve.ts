@@ -21,7 +21,10 @@ export interface ResolvedGroup {
   feed: { everyDays: number; portion: number; restWeeks?: number | undefined; basis: Basis }
 }
 
-/** The option that a colony follows for a kind of school: its choice, or the group's default; undefined when the group has no such kind. */
+/**
+ * The option that a colony follows for a kind of school: its choice, or the group's default; undefined when the group
+ * has no such kind.
+ */
 export function schoolOf(group: SpeciesGroup, kind: SchoolKind, chosen: string | undefined) {
   const options = group.schools[kind]
   return options?.find(o => o.id === chosen) ?? options?.[0]
@@ -82,7 +85,8 @@ function withinTolerated(school: Target, group: Target | undefined): Target {
 }
 
 /**
- * The tolerated range of a target. Where the trade names one range only, it is widened by a quarter of its width to each
+ * The tolerated range of a target. Where the trade names one range only, it is widened by a quarter of its width to
+ * each
  * side (from memory), as far as the value can be at all: one reading just outside the only known range is no alarm.
  */
 export function toleratedOf(key: ValueKey, target: Target): readonly [number, number] {

@@ -1,5 +1,6 @@
 /**
- * All options of all schools, by kind. Closed lists: whatever goes by a school (nitrate from feeding, changes, fish) names
+ * All options of all schools, by kind. Closed lists: whatever goes by a school (nitrate from feeding, changes, fish)
+ * names
  * every option, and one that is forgotten does not compile.
  */
 export const schoolIds = {

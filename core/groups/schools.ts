@@ -50,7 +50,10 @@ export const feeding = {
   sparse: [sparse, dailySmall],
 }
 
-/** Breeding colonies are kept without fish; small peaceful fish cost most of the young. The rate with fish is from memory. */
+/**
+ * Breeding colonies are kept without fish; small peaceful fish cost most of the young. The rate with fish is from
+ * memory.
+ */
 export const fish = (withFish: number): Option[] => [
   { id: 'none', name: 'No fish', basis: CP },
   { id: 'peaceful', name: 'Small peaceful fish', growthPerWeek: prior(withFish, 0.02, M), basis: CP },
@@ -67,7 +70,10 @@ export const branchiopodStart: Option[] = [
   { id: 'dayOne', name: 'Eggs from day one, sparse food', basis: CP },
 ]
 
-/** Temperature schools of *Neocaridina*. Warmer is faster and shorter (common practice); the growth figures are from memory. */
+/**
+ * Temperature schools of *Neocaridina*. Warmer is faster and shorter (common practice); the growth figures are from
+ * memory.
+ */
 export const neocaridinaTemperature: Option[] = [
   { id: 'mixed', name: 'Mixed, 22 to 25 °C', basis: CP },
   {

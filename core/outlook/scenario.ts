@@ -32,7 +32,8 @@ export interface ScenarioBasis {
 }
 
 /**
- * Turns a scenario into rates and doings. What was learnt of the colony (its luck with young, its deaths, its room) stays.
+ * Turns a scenario into rates and doings. What was learnt of the colony (its luck with young, its deaths, its room)
+ * stays.
  */
 export function scenarioModel(
   change: ScenarioChange,
@@ -74,12 +75,17 @@ export interface OutlookAnswer {
   chanceBy: number
   /** chance that none are left at the end */
   diedOut: number
-  /** chance that it fills nine tenths of its room within the weeks, and when it does so in half of the futures that do */
+  /**
+   * chance that it fills nine tenths of its room within the weeks, and when it does so in half of the futures that do
+   */
   full: { chance: number; week: number | null; room: number }
   futures: number
 }
 
-/** Futures of a year that are lived at a stretch: a few tens of milliseconds, so that the work can be stopped in between. */
+/**
+ * Futures of a year that are lived at a stretch: a few tens of milliseconds, so that the work can be stopped in
+ * between.
+ */
 export const CHUNK = 500
 /** Futures lived at a stretch where they are longer, or their steps shorter. */
 export const chunkSize = (weeks: number, rates: Pick<StageRates, 'dtWeeks'>): number =>
@@ -125,7 +131,8 @@ export function joinFutures(chunks: readonly Futures[]): Futures {
 
 /**
  * Reads the answers from a scenario's futures.
- * @param fans of the total and the half-grown: sorting ten thousand futures week by week takes long enough to be stopped in between
+ * @param fans of the total and the half-grown: sorting ten thousand futures week by week takes long enough to be
+ * stopped in between
  */
 export function readOutlook(
   futures: Futures,

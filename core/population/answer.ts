@@ -44,7 +44,10 @@ export function deathsSince({ steps }: Pick<PopulationAnswer, 'steps'>, sinceMs:
   return steps.reduce((sum, s) => (s.death && s.at > sinceMs ? sum - s.change : sum), 0)
 }
 
-/** Weeks of logged deaths that the futures look back on, and the share of ordinary deaths that anybody finds (from memory). */
+/**
+ * Weeks of logged deaths that the futures look back on, and the share of ordinary deaths that anybody finds (from
+ * memory).
+ */
 const DYING_WEEKS = 12
 const FOUND = 0.3
 
@@ -59,7 +62,8 @@ export function dyingPerWeek(question: PopulationQuestion, n: number): number {
 }
 
 /**
- * Answers how many there are, how they grow, what the coming weeks may bring and how many can go today. Ranges are 80 % ranges.
+ * Answers how many there are, how they grow, what the coming weeks may bring and how many can go today. Ranges are 80 %
+ * ranges.
  * @param question the colony's log and defaults
  * @param fit of the same question
  * @param colony the same, as others see it: takes are searched on its futures
@@ -183,7 +187,8 @@ const GROWTH_WEEKS = 8
 const GROWTH_COLONIES = 200
 
 /**
- * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is what
+ * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is
+ * what
  * is not known of numbers, stages, rates and mood.
  */
 function growthAhead(
@@ -223,7 +228,10 @@ function growthAhead(
   return { ...spread80(growth.sort()), rising: growth.filter(g => g > 0).length / many }
 }
 
-/** Change per week over the last eight weeks of the estimate, with what came and went put back; the spread is that of both ends. */
+/**
+ * Change per week over the last eight weeks of the estimate, with what came and went put back; the spread is that of
+ * both ends.
+ */
 function recentChange({ events, nowMs }: PopulationQuestion, { path }: Fit): PopulationAnswer['recent'] {
   const now = path.at(-1)!
   const then = path.findLast(p => p.at <= nowMs - GROWTH_WEEKS * WEEK_MS)

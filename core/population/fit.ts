@@ -23,11 +23,15 @@ import { MOOD_SD, stepCloud } from './step'
 /**
  * Fits the stage model to a colony's log by a particle filter: thousands of possible colonies live through the weeks of
  * the log, each with its own luck and its own rates; those that fit what was seen are kept and multiply.
- * Sources: Gordon, Salmond & Smith (1993), IEE Proc. F 140: 107 (bootstrap filter); Liu & West (2001) for the parameters;
+ * Sources: Gordon, Salmond & Smith (1993), IEE Proc. F 140: 107 (bootstrap filter); Liu & West (2001) for the
+ * parameters;
  * Kitagawa (1987), J. Am. Stat. Assoc. 82: 1032 for the fixed-lag smoothing of the past.
  */
 
-/** Steps that a past number waits for later counts before it is drawn; longer, and few ancestors would be left to draw it from. */
+/**
+ * Steps that a past number waits for later counts before it is drawn; longer, and few ancestors would be left to draw
+ * it from.
+ */
 const LAG = 8
 const FILTER_ROWS = ROWS + LAG
 /** Particles are resampled when fewer than this share of them still count. */
@@ -92,7 +96,8 @@ const stepOf = (ms: number, q: PopulationQuestion) =>
 /**
  * Fits a colony.
  * @param size particles
- * @param before an earlier fit of the same colony: when only later entries are new, the filter goes on from where they begin
+ * @param before an earlier fit of the same colony: when only later entries are new, the filter goes on from where they
+ * begin
  * @param stopped asked between steps
  * @returns the same, to the last bit, with or without `before`
  */

@@ -28,7 +28,8 @@ export interface FutureAsked {
 }
 
 /**
- * A colony whose log was read by a model. This is all that the rest of the house may ask of it; how a model holds what it
+ * A colony whose log was read by a model. This is all that the rest of the house may ask of it; how a model holds what
+ * it
  * knows is its own business, so that another one can take its place.
  */
 export interface FittedColony {

@@ -111,7 +111,8 @@ function opened(start: Start, size: number): Float64Array {
 
 function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf; number: number }, key: number) {
   const weights = takeWeights[take.of]
-  // part of an animal a week is one animal in so many weeks, and in each week in that share of the futures: evenly spread by
+  // part of an animal a week is one animal in so many weeks, and in each week in that share of the futures: evenly
+  // spread by
   // the golden ratio, so that a larger share takes from the same futures and more
   const whole = Math.floor(take.number)
   const rest = take.number - whole
@@ -188,7 +189,8 @@ export interface Risk {
 }
 
 /**
- * The risk of a doing, without keeping its futures; gives up as soon as more of them have fallen than are allowed, since
+ * The risk of a doing, without keeping its futures; gives up as soon as more of them have fallen than are allowed,
+ * since
  * nothing that falls stands up again.
  * @returns the shares of all futures; when it gave up they are those until then
  */

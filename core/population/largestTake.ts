@@ -35,7 +35,8 @@ const riskWith = (s: TakeSearch, more: Doing): Risk =>
 
 /**
  * The most that can be taken today so that the chance of falling under a floor stays at the allowed one or under it.
- * All takes share their luck, so the risk rises with the take and can be searched: from a guess in doubling strides, then by halving.
+ * All takes share their luck, so the risk rises with the take and can be searched: from a guess in doubling strides,
+ * then by halving.
  * @param now futures with nothing taken, when they are known already
  */
 export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
@@ -77,11 +78,13 @@ function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): L
 const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('number' as const))
 
 /**
- * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess, doubles
+ * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess,
+ * doubles
  * its stride until the answer lies between two numbers, and halves what is left.
  * @param risk of a number
  * @param most no more than this is tried
- * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none was)
+ * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none
+ * was)
  */
 export function largestBearable(
   risk: (k: number) => Risk,

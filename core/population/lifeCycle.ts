@@ -22,7 +22,10 @@ export interface StageRates {
   broodSize: number
   /** share of eggs whose young come up in an empty glass; what is not known about births is all in here */
   comeUp: number
-  /** logarithm of the factor on `comeUp` at which the colony just holds itself: what crowding brings it down to at capacity */
+  /**
+   * logarithm of the factor on `comeUp` at which the colony just holds itself: what crowding brings it down to at
+   * capacity
+   */
   holds: number
   /** growth per week in an empty glass, natural logarithm */
   growth: number
@@ -55,7 +58,8 @@ export interface Conduct {
 const LEAST_CROWDING = -0.3
 
 /**
- * How steeply crowding lowers the share of eggs that come up: its logarithm at capacity, less what the colony's own luck
+ * How steeply crowding lowers the share of eggs that come up: its logarithm at capacity, less what the colony's own
+ * luck
  * with young already takes.
  * @param holds logarithm of the factor at which a colony of the group's luck just holds itself
  * @param luck of this colony, on the log scale
@@ -63,7 +67,8 @@ const LEAST_CROWDING = -0.3
 export const crowdingSlope = (holds: number, luck = 0): number => Math.min(LEAST_CROWDING, holds - luck)
 
 /**
- * The life cycle, declared once: from egg to egg, in the order of a life. Mean step, projection matrix and characteristic
+ * The life cycle, declared once: from egg to egg, in the order of a life. Mean step, projection matrix and
+ * characteristic
  * equation follow from these arcs; the step by chance draws along the same ones, and its mean is tested against them.
  * The hatched are not yet thinned: their first loss comes in the next step.
  */
@@ -99,7 +104,8 @@ export function freeShare(r: StageRates, factor: number): number {
 }
 
 /**
- * What one turn of a life gives back, from egg to egg, when the colony grows by a factor in each step: each stage passes on
+ * What one turn of a life gives back, from egg to egg, when the colony grows by a factor in each step: each stage
+ * passes on
  * what comes in, over the factor less the share that stays. A settled colony gives back just one.
  * Source: the z-transform method for life cycle graphs, Caswell (2001), Matrix Population Models, ch. 7.
  * @param arcs in the order of a life, so that what comes in is known when it is passed on

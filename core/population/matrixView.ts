@@ -1,6 +1,9 @@
 import { EigenvalueDecomposition, inverse, Matrix } from 'ml-matrix'
 
-/** What a projection matrix says of a population. Vectors are by stage, matrices row by row: `a[i][j]` is what one of stage j adds to stage i in a step. */
+/**
+ * What a projection matrix says of a population. Vectors are by stage, matrices row by row: `a[i][j]` is what one of
+ * stage j adds to stage i in a step.
+ */
 export interface MatrixView {
   /** factor of growth per step once the make-up has settled */
   lambda: number
@@ -21,8 +24,10 @@ export interface MatrixView {
 /**
  * Eigenvalues, settled make-up, reproductive values and elasticities of a projection matrix.
  *
- * The largest real eigenvalue is taken from the whole decomposition: power iteration never ends on matrices that turn in a circle.
- * Source: Caswell (2001), Matrix Population Models, chs. 4 and 9; elasticities de Kroon et al. (1986), Ecology 67: 1427.
+ * The largest real eigenvalue is taken from the whole decomposition: power iteration never ends on matrices that turn
+ * in a circle.
+ * Source: Caswell (2001), Matrix Population Models, chs. 4 and 9; elasticities de Kroon et al. (1986), Ecology 67:
+ * 1427.
  * @param a square, not negative
  * @throws RangeError when it is not square
  */
@@ -83,7 +88,8 @@ export interface LifeTable {
 
 /**
  * Net reproduction and generation time of a = u + f.
- * Sources: Cushing & Zhou (1994); Caswell (2001), ch. 5; mean age of parents Bienvenu & Legendre (2015), Am. Nat. 185: 834.
+ * Sources: Cushing & Zhou (1994); Caswell (2001), ch. 5; mean age of parents Bienvenu & Legendre (2015), Am. Nat. 185:
+ * 834.
  * The two generation times are different things and differ.
  * @param u survival and growth
  * @param f births

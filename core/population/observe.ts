@@ -12,7 +12,10 @@ import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, MALES, SEEN, SIGHT, STAGES, YO
 /** Chance that a count is a slip of pen or eye; spread of such a count on the log scale. Both from memory. */
 const SLIP = 0.025
 const SLIP_SD = 1.6
-/** Chance per week that a number changes unseen and unlogged, more often down than up: a die-off behind the filter, a gift. From memory. */
+/**
+ * Chance per week that a number changes unseen and unlogged, more often down than up: a die-off behind the filter, a
+ * gift. From memory.
+ */
 const JUMP_PER_WEEK = 0.002
 const JUMP_MEAN = -0.3
 const JUMP_SD = 1.1
@@ -31,7 +34,8 @@ export interface CountDone {
 
 /**
  * Weighs particles by a count. Each particle is told three stories: the count is what it is; it is a slip and says
- * nothing; or the number jumped, unseen, since the count before. The weight is the sum of the three, and the particle goes
+ * nothing; or the number jumped, unseen, since the count before. The weight is the sum of the three, and the particle
+ * goes
  * on with one of them, drawn by how likely each is. So one wild count moves little, and a second that agrees with it
  * decides: the particles that jumped then fit and the others do not. Nothing has to be said of thresholds.
  * @param weeksSince the count before
@@ -228,7 +232,10 @@ export type TakeOf = keyof typeof takeWeights
 /** Rows of those that a take may come from. */
 export const rowsOfTake = (of: TakeOf): readonly number[] => TAKEN_ROWS.filter((_, k) => takeWeights[of][k]! > 0)
 
-/** Puts animals into one particle. What is not told apart is grown when it is called unsexed, and otherwise half and half. */
+/**
+ * Puts animals into one particle. What is not told apart is grown when it is called unsexed, and otherwise half and
+ * half.
+ */
 export function putInto(
   cloud: Float64Array,
   size: number,
@@ -253,7 +260,8 @@ export function putInto(
 const NOBODY: Heads = { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 }
 
 /**
- * What came or went, in all particles. A particle that holds fewer than were taken out is unlikely, and more so the more are missing.
+ * What came or went, in all particles. A particle that holds fewer than were taken out is unlikely, and more so the
+ * more are missing.
  */
 export function applyStep(
   cloud: Float64Array,

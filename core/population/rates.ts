@@ -51,7 +51,8 @@ export function stageRates(
 }
 
 /**
- * Factor on the pace of life at a temperature: q10 to the power of the difference over ten degrees. Times of development
+ * Factor on the pace of life at a temperature: q10 to the power of the difference over ten degrees. Times of
+ * development
  * are divided by it, hazards multiplied. Source: definition of Q10 (van 't Hoff 1884).
  */
 export const paceAt = (q10: number, temperatureC: number, referenceC: number): number =>
@@ -121,7 +122,8 @@ export interface MeanConditions {
 
 /**
  * Share of eggs that must come up so that a colony whose make-up has settled grows by a factor in each step: the
- * characteristic equation of the life cycle. A full turn from egg to egg must give back just one egg (see `turnOfLife`).
+ * characteristic equation of the life cycle. A full turn from egg to egg must give back just one egg (see
+ * `turnOfLife`).
  * @param factor of growth per step, above the share of adults that survive
  */
 export function comeUpFor(r: StageRates, factor: number): number {

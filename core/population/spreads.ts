@@ -2,14 +2,19 @@ import type { ResolvedGroup } from '#core/groups'
 import type { Spreads } from './question'
 import type { StageRates } from './rates'
 
-/** Part of a count's spread that stays the same from count to count: the keeper's eye and the glass's cover (from memory). */
+/**
+ * Part of a count's spread that stays the same from count to count: the keeper's eye and the glass's cover (from
+ * memory).
+ */
 export const OWN_SHARE = 0.5
 /** Spread of deaths about the group's, where births and deaths are both uncertain (from memory). */
 const LOSSES_SD = 0.45
 /** Spread of the room about the litres' default (from memory). */
 const ROOM_SD = 0.4
 
-/** Spread of the share of broods that this keeper sees in this glass: it differs far more than it changes (from memory). */
+/**
+ * Spread of the share of broods that this keeper sees in this glass: it differs far more than it changes (from memory).
+ */
 const SIGHT_SD = 0.7
 
 /** How far a colony may lie from its group's defaults, so that growth in an empty glass has the group's spread. */

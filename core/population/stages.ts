@@ -19,7 +19,10 @@ export const STAGES = 7
 
 /** How well things go at present, on the log scale: moves births up and deaths down, and wanders. */
 export const MOOD = 7
-/** What is learnt, on the log scale and centred on the group's default: young that come up, deaths, room, share of animals and share of broods that are seen. */
+/**
+ * What is learnt, on the log scale and centred on the group's default: young that come up, deaths, room, share of
+ * animals and share of broods that are seen.
+ */
 export const RECRUITS = 8
 export const LOSSES = 9
 export const ROOM = 10
@@ -41,6 +44,9 @@ export const stageRows: Readonly<Record<StageName, readonly number[]>> = {
   males: [MALES],
 }
 
-/** Animals that are counted: half-grown and grown. Hatchlings are there, but a number that leaps with every hatch would tell nobody anything. */
+/**
+ * Animals that are counted: half-grown and grown. Hatchlings are there, but a number that leaps with every hatch would
+ * tell nobody anything.
+ */
 export const counted = (cloud: Float64Array, size: number, i: number): number =>
   cloud[YOUNG_1 * size + i]! + cloud[YOUNG_2 * size + i]! + cloud[FEMALES * size + i]! + cloud[MALES * size + i]!

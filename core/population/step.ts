@@ -5,19 +5,29 @@ import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, ST
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
 export const MOOD_WEEKS = 20
 export const MOOD_SD = 0.2
-/** In some weeks the mood turns a little for good or ill; one turn in six is a bad one: a sickness, water that slides (from memory). */
+/**
+ * In some weeks the mood turns a little for good or ill; one turn in six is a bad one: a sickness, water that slides
+ * (from memory).
+ */
 const TURN_PER_WEEK = 0.06
 const TURN_SD = 0.5
 const BAD_TURNS = 1 / 6
 const BAD_MEAN = -1.2
-/** Bad turns are made up for by slow mending, so that the mean of all moods is nothing and the group’s growth holds on average. */
+/**
+ * Bad turns are made up for by slow mending, so that the mean of all moods is nothing and the group’s growth holds on
+ * average.
+ */
 const MENDING_PER_WEEK = -TURN_PER_WEEK * BAD_TURNS * BAD_MEAN
-/** A mood is felt in the deaths in full, and in the births half in how many take up a brood and half in how many young come up (from memory). */
+/**
+ * A mood is felt in the deaths in full, and in the births half in how many take up a brood and half in how many young
+ * come up (from memory).
+ */
 /** Spread of one brood's size beside its mean (from memory). */
 const BROOD_SPREAD = 0.35
 
 /**
- * A week in so many brings a blow that nobody writes down: a heater that fails, a filter that clogs. It takes up to this
+ * A week in so many brings a blow that nobody writes down: a heater that fails, a filter that clogs. It takes up to
+ * this
  * share of all animals. From memory.
  */
 const BLOW_PER_WEEK = 0.003
@@ -35,7 +45,8 @@ export interface StepMore {
 
 /**
  * Lives all particles of a cloud through one step: births, growth and deaths of whole animals by chance.
- * Each particle draws the same number of uniform numbers from its own stream, whatever happens to it; so two clouds that
+ * Each particle draws the same number of uniform numbers from its own stream, whatever happens to it; so two clouds
+ * that
  * differ in one decision share all their luck.
  * @param cloud rows of `stages.ts`, `size` particles; changed in place
  * @param key of the streams: the same key gives the same luck
@@ -69,7 +80,8 @@ export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key:
 
     const luck = cloud[RECRUITS * size + i]!
     const n = y1 + y2 + f + m
-    // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to nothing at capacity
+    // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to
+    // nothing at capacity
     const slope = crowdingSlope(r.holds, luck)
     const half = Math.exp(0.5 * mood)
     const comeUp = recruits * half * Math.exp(luck + (slope * n) / (room * Math.exp(cloud[ROOM * size + i]!)))

@@ -32,7 +32,8 @@ export const TargetOverride = z
 export type TargetOverride = z.infer<typeof TargetOverride>
 
 /**
- * How animals are kept together: a colony that breeds, a rearing of larvae or young, or a batch from dry eggs. All three
+ * How animals are kept together: a colony that breeds, a rearing of larvae or young, or a batch from dry eggs. All
+ * three
  * are counted, moved and ended alike; the population model is chosen by the form.
  */
 export const ColonyForm = z.enum(['colony', 'rearing', 'batch'])
@@ -47,7 +48,9 @@ export const Colony = z
     stays: Stays,
     /** the line that it shares with colonies of other glasses */
     lineId: Id.optional(),
-    /** the colony that it was parted from: its first animals are a move in the log of both, and not counted as founders */
+    /**
+     * the colony that it was parted from: its first animals are a move in the log of both, and not counted as founders
+     */
     fromColonyId: Id.optional(),
     name: Label,
     groupId: z.string().min(1).max(40),

@@ -9,7 +9,9 @@ import { Id, Moment } from './id'
 export const Rev = z.string().regex(/^\d{6}-[0-9a-f]{8}$/, 'is not a version of a record (like 000001-0a1b2c3d)')
 export type Rev = z.infer<typeof Rev>
 
-/** Why something is no longer in use: colonies first, then glasses, then what is put away (racks, rooms, boxes, plans). */
+/**
+ * Why something is no longer in use: colonies first, then glasses, then what is put away (racks, rooms, boxes, plans).
+ */
 export const endingReasons = ['soldOut', 'died', 'merged', 'movedOn', 'emptied', 'left', 'putAway'] as const
 export const EndingReason = z.enum(endingReasons)
 export type EndingReason = z.infer<typeof EndingReason>

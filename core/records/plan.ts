@@ -4,7 +4,10 @@ import { Id, Moment } from './id'
 import { Label } from './label'
 import { Glass } from './room'
 
-/** The steps of setting a glass up, in the order in which they are done; which of them a plan has follows from its groups. */
+/**
+ * The steps of setting a glass up, in the order in which they are done; which of them a plan has follows from its
+ * groups.
+ */
 export const planStepIds = [
   'legal',
   'place',

@@ -10,7 +10,10 @@ import { Stays } from './stays'
 export const RoomCare = z.strictObject({
   /** weekdays on which work that can wait is done, 0 is Sunday; none chosen means any day */
   days: z.array(z.int().min(0).max(6)).max(7),
-  /** glasses in the order of the round, where it is not the room's own; glasses that are missing come after, as they stand */
+  /**
+   * glasses in the order of the round, where it is not the room's own; glasses that are missing come after, as they
+   * stand
+   */
   walk: z.array(Id).max(500),
   /** while the keepers are away */
   holiday: z
@@ -115,7 +118,8 @@ const ROCK_KG_L = 2.6
 export type Contents = Pick<Glass, 'grossL' | 'fill' | 'inside' | 'substrate' | 'rockKg'>
 
 /**
- * Litres of water in a glass. Litres that the keeper gave hold as they are; by fill height it is gross · share, less what
+ * Litres of water in a glass. Litres that the keeper gave hold as they are; by fill height it is gross · share, less
+ * what
  * substrate (where the inner edges are known) and rock take up.
  * @returns litres, never under a twentieth of the gross ones
  */

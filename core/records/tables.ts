@@ -21,14 +21,17 @@ export interface Reference {
 }
 
 /**
- * What the house must know of a table of records. Database, backup, merging, counting and erasing follow from it; a table
+ * What the house must know of a table of records. Database, backup, merging, counting and erasing follow from it; a
+ * table
  * that joins `tables` needs nothing else but a new version of the database and the backup.
  */
 export interface TableDefinition<S extends z.ZodType = z.ZodType> {
   schema: S
   /** fields by which rows are found, in the database's notation */
   indexes: readonly string[]
-  /** keys under which a row is found beside its id, several for each row; their order as text is the order of reading */
+  /**
+   * keys under which a row is found beside its id, several for each row; their order as text is the order of reading
+   */
   keys?: (record: z.infer<S>) => string[]
   /** rows without which a record means nothing */
   references: (record: z.infer<S>) => Reference[]

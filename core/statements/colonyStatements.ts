@@ -63,7 +63,10 @@ export type StatementKey =
 /** One of the four sentences of a colony, with what stands behind it. */
 export type Statement = Verdict<StatementKey>
 
-/** The four statements of one colony and the numbers that its pictures are drawn from. Plain data: it crosses to and from a worker and is stored. */
+/**
+ * The four statements of one colony and the numbers that its pictures are drawn from. Plain data: it crosses to and
+ * from a worker and is stored.
+ */
 export interface ColonyStatements {
   colonyId: string
   asOf: number
@@ -107,7 +110,10 @@ const STEADY = 0.005
 /** Days after which a count is called old (from memory). */
 const OLD_COUNT_DAYS = 56
 
-/** Values that kill first are named first; then those that most molts hang on (common practice: GH and KH, then the rest). */
+/**
+ * Values that kill first are named first; then those that most molts hang on (common practice: GH and KH, then the
+ * rest).
+ */
 export const urgency: readonly ValueKey[] = [
   'ammoniaMgL',
   'nitriteMgL',
@@ -236,7 +242,8 @@ function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
 
 function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: ResolvedGroup): Statement {
   const { value, low, high } = p.growthPerWeek
-  // what has fallen for weeks is told by how fast it fell: the coming weeks may bring a turn for the better, but that is a hope
+  // what has fallen for weeks is told by how fast it fell: the coming weeks may bring a turn for the better, but that
+  // is a hope
   const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < 0.5 && p.recent.perWeek.value < value
   const told = fell ? p.recent!.perWeek : p.growthPerWeek
   const numbers = { value: told.value, low: told.low, high: told.high }

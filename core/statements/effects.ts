@@ -3,7 +3,10 @@ import type { ResolvedGroup } from '#core/groups'
 import { type Entry, type EntryKind, type EntryOf, type Heads, type Id, momentMs } from '#core/records'
 import { OWN_SHARE, type PopulationEvent } from '#core/population'
 
-/** What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common practice). */
+/**
+ * What is seen of broods at a look: carried ones hide, and of masses three or four are hidden for each one seen (common
+ * practice).
+ */
 export const BROOD_SIGHT = {
   berried: { share: 0.6, sdLog: 0.7 },
   eggMass: { share: 0.22, sdLog: 0.7 },

@@ -1,7 +1,8 @@
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
 
 /**
- * Whole numbers by chance, each from exactly one uniform number, so that streams stay in step (see `stream.ts`) and more
+ * Whole numbers by chance, each from exactly one uniform number, so that streams stay in step (see `stream.ts`) and
+ * more
  * chance never means fewer animals: every draw rises with its uniform number.
  */
 
@@ -14,7 +15,8 @@ const table = /* @__PURE__ */ (() => {
 })()
 
 /**
- * A standard normal number: the quantile of u, by linear interpolation in a table (within 0.0001; the outermost cells are not interpolated).
+ * A standard normal number: the quantile of u, by linear interpolation in a table (within 0.0001; the outermost cells
+ * are not interpolated).
  * @param u in (0, 1)
  */
 export function normalFrom(u: number): number {
@@ -25,12 +27,15 @@ export function normalFrom(u: number): number {
   return low + (table[cell + 1]! - low) * (x - cell)
 }
 
-/** Above this variance the normal curve, rounded, stands for binomial and Poisson; below it they are summed up exactly. */
+/**
+ * Above this variance the normal curve, rounded, stands for binomial and Poisson; below it they are summed up exactly.
+ */
 const NORMAL_FROM = 12
 
 /**
  * A binomial number: how many of n have luck with chance p.
- * Few are found by summing the chances up (Devroye 1986, Non-Uniform Random Variate Generation, X.4), many by the normal curve.
+ * Few are found by summing the chances up (Devroye 1986, Non-Uniform Random Variate Generation, X.4), many by the
+ * normal curve.
  * @param u in (0, 1)
  * @param n whole number, zero or more
  * @param p chance, 0 to 1; beyond it is cut

@@ -11,7 +11,9 @@ export function zQuantile(p: number): number {
   return normalQuantile(p, 0, 1)
 }
 
-/** z that leaves 10 % in each tail: half the width, in standard deviations, of the 80 % "likely range" used on screen. */
+/**
+ * z that leaves 10 % in each tail: half the width, in standard deviations, of the 80 % "likely range" used on screen.
+ */
 export const Z80 = /* @__PURE__ */ zQuantile(0.9)
 
 /** z that leaves 25 % in each tail: the inner band of a fan. */

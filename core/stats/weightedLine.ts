@@ -19,7 +19,9 @@ export interface WeightedLine {
   centreSe: number
   /** points used */
   n: number
-  /** multiplier for an 80 % interval: Student's t with n − 2 degrees of freedom, capped at 3 for three points or fewer */
+  /**
+   * multiplier for an 80 % interval: Student's t with n − 2 degrees of freedom, capped at 3 for three points or fewer
+   */
   t80: number
 }
 

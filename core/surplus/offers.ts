@@ -21,7 +21,8 @@ export function reservedOf(orders: readonly Order[], colonyId: string, nowMs: nu
 }
 
 /**
- * The weekly list of what is on offer: what can go less what is reserved, largest first. The price is that of the last order or sale.
+ * The weekly list of what is on offer: what can go less what is reserved, largest first. The price is that of the last
+ * order or sale.
  * @param colonies with what can go today
  */
 export function offersList(

@@ -16,7 +16,9 @@ export interface SafeTake {
   weekly: LargestTake
 }
 
-/** Searches both takes of one kind; all searches share their luck. No more than there likely are of a kind is offered. */
+/**
+ * Searches both takes of one kind; all searches share their luck. No more than there likely are of a kind is offered.
+ */
 export function safeTake(search: TakeSearch, of: TakeKind, asThingsAre: Futures): SafeTake {
   const there = thereOf(search, of)
   const now = largestTake({ ...search, most: Math.min(search.most, there) }, of, asThingsAre)
@@ -75,7 +77,10 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
   return { limit, chance, week: quantileSorted(reached, 0.5), weekly: after ? (most - good) / 2 : null }
 }
 
-/** What can likely be spared at some weeks ahead, so that an outlet is found before the animals are there: four chances in five. */
+/**
+ * What can likely be spared at some weeks ahead, so that an outlet is found before the animals are there: four chances
+ * in five.
+ */
 export function spareAhead(
   futures: Futures,
   keep: number,
@@ -93,7 +98,10 @@ export function spareAhead(
     }))
 }
 
-/** An order with the chance that it can be filled on its day without going under what must stay, after the orders due before it. */
+/**
+ * An order with the chance that it can be filled on its day without going under what must stay, after the orders due
+ * before it.
+ */
 export interface OrderOutlook {
   orderId: string
   week: number

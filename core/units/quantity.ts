@@ -29,7 +29,10 @@ const unit = <Id extends string>(
   offset = 0,
 ): Unit & { id: Id } => ({ id, symbol, spellings, scale, offset, decimals })
 
-/** 1 °dH is 10 mg CaO in a litre (historical definition). Molar mass of CaO 56.077 g/mol, of CaCO3 100.086 g/mol: IUPAC conventional atomic weights. */
+/**
+ * 1 °dH is 10 mg CaO in a litre (historical definition). Molar mass of CaO 56.077 g/mol, of CaCO3 100.086 g/mol: IUPAC
+ * conventional atomic weights.
+ */
 const MMOL_PER_DH = 10 / 56.077
 const MG_CACO3_PER_DH = MMOL_PER_DH * 100.086
 
@@ -64,7 +67,10 @@ export const hardness = {
   ],
 } as const satisfies Quantity
 
-/** Alkalinity ("carbonate hardness"); canonical °dH. 1 °dKH = 20/56.077 = 0.35665 meq/L. A mole unit is left out: sources disagree on what it counts. */
+/**
+ * Alkalinity ("carbonate hardness"); canonical °dH. 1 °dKH = 20/56.077 = 0.35665 meq/L. A mole unit is left out:
+ * sources disagree on what it counts.
+ */
 export const alkalinity = {
   id: 'alkalinity',
   units: [hardness.units[0], hardness.units[1], hardness.units[3]],

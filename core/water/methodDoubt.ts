@@ -1,6 +1,8 @@
 import type { TestMethod, ValueKey } from '#core/records'
 
-/** Standard deviation of a reading: a fixed part in the value's unit and a share of the reading, added in quadrature. */
+/**
+ * Standard deviation of a reading: a fixed part in the value's unit and a share of the reading, added in quadrature.
+ */
 interface Doubt {
   fixed: number
   share: number
@@ -8,7 +10,8 @@ interface Doubt {
 const d = (fixed: number, share = 0): Doubt => ({ fixed, share })
 
 /**
- * Doubt of each way of testing. All from memory: drops of a liquid kit count whole or half degrees, strips for GH and KH
+ * Doubt of each way of testing. All from memory: drops of a liquid kit count whole or half degrees, strips for GH and
+ * KH
  * are weak evidence (common practice), probes are as good as their last calibration.
  */
 const doubts: Readonly<Record<ValueKey, Readonly<Record<TestMethod, Doubt>>>> = {
@@ -38,7 +41,8 @@ export function readingSd(key: ValueKey, method: TestMethod, value: number): num
 }
 
 /**
- * Days after which a reading says too little to judge by (from memory; hardness moves slowly, poisons and humidity do not).
+ * Days after which a reading says too little to judge by (from memory; hardness moves slowly, poisons and humidity do
+ * not).
  */
 export const freshDays: Readonly<Record<ValueKey, number>> = {
   ghDh: 42,

@@ -237,7 +237,8 @@ export function judgeValue(
 }
 
 /**
- * Four weeks after today from the latest reading along the fitted slope. Starting at the reading, not on the line, keeps
+ * Four weeks after today from the latest reading along the fitted slope. Starting at the reading, not on the line,
+ * keeps
  * the arrow of the strip at the tick; the reading's own doubt and the slope's are both in the range.
  */
 function forecast(line: WeightedLine, latest: ValueReading, nowMs: number) {
@@ -255,7 +256,9 @@ function forecast(line: WeightedLine, latest: ValueReading, nowMs: number) {
   return { value, low: Math.max(0, value - half), high: value + half }
 }
 
-/** The newest step between two readings that was larger than the animals take, beyond what the readings' doubt explains. */
+/**
+ * The newest step between two readings that was larger than the animals take, beyond what the readings' doubt explains.
+ */
 function lastJump(window: readonly ValueReading[], largestStep: number | undefined) {
   if (largestStep === undefined) return null
   for (let i = window.length - 1; i > 0; i--) {

@@ -38,7 +38,10 @@ const SHELLS = { suffer: -0.7, dissolve: -1.5 }
 /** The carbonate equations are those of fresh water. */
 const FRESH_GKG = 5
 
-/** What pH, KH, temperature and the rest come to: harmful ammonia, CO2, lime, oxygen, day and night. What lacks an input is left out. */
+/**
+ * What pH, KH, temperature and the rest come to: harmful ammonia, CO2, lime, oxygen, day and night. What lacks an input
+ * is left out.
+ */
 export function whatFollows({
   water,
   ph,

@@ -39,7 +39,8 @@ const WEEKS_AHEAD = 8
 const NOW = Date.parse('2026-06-01T12:00:00.000Z')
 
 /**
- * Makes a colony of a group: its nature is drawn about the group's defaults, wide enough to be wrong, and lived day by day.
+ * Makes a colony of a group: its nature is drawn about the group's defaults, wide enough to be wrong, and lived day by
+ * day.
  * A colony that died out or never grew past three is drawn anew, since nobody keeps a log of it.
  */
 export function makeCase(groupId: string, seed: number): CalibrationCase {
@@ -94,7 +95,10 @@ function tryCase(groupId: string, random: Random): CalibrationCase | null {
   return { groupId, colony, glass, entries, nowMs: NOW, truth: { now, in8: countable(living).length, females: grown } }
 }
 
-/** A nature about the group's defaults: times and sizes within a fifth or so, births so that growth lies about the group's with its spread. */
+/**
+ * A nature about the group's defaults: times and sizes within a fifth or so, births so that growth lies about the
+ * group's with its spread.
+ */
 function natureOf(
   { group, growthPerWeek, capacityPerL }: ResolvedGroup,
   litres: number,
@@ -120,7 +124,10 @@ function natureOf(
   return { ...nature, comeUp: comeUpForGrowth(nature, growth / 7) }
 }
 
-/** Euler and Lotka's equation for this life, solved for the share that comes up: one female egg must give back one, discounted by the growth. */
+/**
+ * Euler and Lotka's equation for this life, solved for the share that comes up: one female egg must give back one,
+ * discounted by the growth.
+ */
 function comeUpForGrowth(n: Nature, perDay: number): number {
   let sum = 0
   const interval = n.carried ? n.eggDays + n.restDays : Math.max(n.restDays, 0.5)
@@ -130,7 +137,10 @@ function comeUpForGrowth(n: Nature, perDay: number): number {
   return Math.min(0.95, 1 / (sum * n.broodSize * 0.85 * n.femaleShare))
 }
 
-/** Weeks between full looks, how counts are made, what is sold, berried sightings, the dead that are found, a slip or two. */
+/**
+ * Weeks between full looks, how counts are made, what is sold, berried sightings, the dead that are found, a slip or
+ * two.
+ */
 function keepLog(
   living: LivingColony,
   colony: Colony,

@@ -1,4 +1,5 @@
-// A large room for the bench: the demo's colonies again and again, each with three years of weekly counts and water tests.
+// A large room for the bench: the demo's colonies again and again, each with three years of weekly counts and water
+// tests.
 const WEEK_MS = 7 * 86_400_000
 
 /**

@@ -1,4 +1,5 @@
-// What the budgets of the numbers name, timed in a worker: futures, fit, fit resumed, what a stop waits for, and memory.
+// What the budgets of the numbers name, timed in a worker: futures, fit, fit resumed, what a stop waits for, and
+// memory.
 import { parentPort } from 'node:worker_threads'
 import { resolveGroup } from '#core/groups'
 import { CHUNK, liveChunk } from '#core/outlook'

@@ -1,4 +1,5 @@
-// Sets up what a command needs, and only when it is missing or out of date. Node's own modules only: this runs before anything is installed.
+// Sets up what a command needs, and only when it is missing or out of date. Node's own modules only: this runs before
+// anything is installed.
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { spawnSync } from 'node:child_process'
@@ -72,7 +73,8 @@ export function ensureChromium() {
   return (
     found() ??
     fail(
-      'The end-to-end tests need Chromium: install Debian’s package with “apt-get install chromium” as root, or set CHROMIUM_PATH.',
+      'The end-to-end tests need Chromium: install Debian’s package with “apt-get install chromium” as root, or ' +
+        'set CHROMIUM_PATH.',
     )
   )
 }

@@ -28,7 +28,10 @@ export interface ProbeManners {
   noise: number
 }
 
-/** A reading as the probe shows it before any calibration of the keeper's. Conductivity is brought to 25 °C by the probe itself. */
+/**
+ * A reading as the probe shows it before any calibration of the keeper's. Conductivity is brought to 25 °C by the probe
+ * itself.
+ */
 export interface ProbeReading extends ProbeTruth {
   atMs: number
 }
@@ -40,7 +43,8 @@ const DRIFT_PER_HOUR = { ph: 0.02, cell: 0.004 }
 const NOISE = { ph: 0.008, conductivity: 0.004, temperature: 0.03, humidity: 0.4 }
 
 /**
- * One reading of the simulated probe. pH and temperature of the tank swing with the hour of the day, as plants and lamps
+ * One reading of the simulated probe. pH and temperature of the tank swing with the hour of the day, as plants and
+ * lamps
  * make them; known solutions do not.
  * @param truth averages of the tank
  * @param hour hour of the day, 0 to 24

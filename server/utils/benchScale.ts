@@ -1,7 +1,8 @@
 import type { Random } from '#core/stats'
 
 /**
- * What the simulated scale shows while somebody spoons a salt onto it: spoonfuls that grow smaller as the mark comes near,
+ * What the simulated scale shows while somebody spoons a salt onto it: spoonfuls that grow smaller as the mark comes
+ * near,
  * with the last digit flickering. It settles on the target.
  * @param targetG grams that are being weighed out, 0 for an empty pan
  * @param stepG last digit of the scale

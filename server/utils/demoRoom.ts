@@ -26,7 +26,9 @@ export function demoRoom(asked: DemoAsked): Promise<string> {
   return making
 }
 
-/** The build puts the worker beside the server's own file; the development server has none and makes the room itself. */
+/**
+ * The build puts the worker beside the server's own file; the development server has none and makes the room itself.
+ */
 const workerUrl = new URL('./demo.worker.mjs', import.meta.url)
 
 function make(asked: DemoAsked): Promise<string> {

@@ -139,7 +139,7 @@ describe('records', () => {
     expect(clashes).toEqual([])
     expect(await db.records('glasses').get(s.glass.id)).toMatchObject({ name: 'By the window', rockKg: 3 })
   })
-  it('names the field that two sheets changed differently; the later save stands, the other is in the attic', async () => {
+  it('names the field that two sheets changed; the later save stands, the other is in the attic', async () => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'First' }, NOW + 1)
     const { clashes } = await saveRecord(db, 'glasses', { ...s.glass, name: 'Second' }, NOW + 2)
     expect(clashes).toMatchObject([{ field: 'name', mine: 'Second', theirs: 'First' }])

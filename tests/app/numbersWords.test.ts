@@ -157,7 +157,8 @@ describe('the Surplus', () => {
   })
   it('says what must go', () => {
     expect(plain(upperText({ limit: 200, chance: 0.9, week: 6, weekly: 12 }, NOW))).toBe(
-      'It passes 200 about 6 Jan 2027 (90 % chance within half a year). Take out 12 a week to stay under. Find an outlet before then.',
+      'It passes 200 about 6 Jan 2027 (90 % chance within half a year). Take out 12 a week to stay under. Find an ' +
+        'outlet before then.',
     )
     expect(plain(upperText({ limit: 200, chance: 0.9, week: 0, weekly: null }, NOW))).toContain('over that now')
     expect(upperText({ limit: 200, chance: 0.1, week: null, weekly: null }, NOW)).toContain('nothing has to go')

@@ -234,7 +234,8 @@ describe('plans in words', () => {
   it('compare starters', () => {
     const weeks = { p10: 20, p50: 39, p90: Infinity, reachedShare: 0.85 }
     expect(plain(startersText({ starters: 15, number: 100, weeks, other: { starters: 5, p50: 60 } }))).toBe(
-      '15 starters reach the first 100 in about 39 weeks (likely 20 to many more). 15 instead of 5 brings it 21 weeks sooner.',
+      '15 starters reach the first 100 in about 39 weeks (likely 20 to many more). 15 instead of 5 brings it 21 ' +
+        'weeks sooner.',
     )
     expect(
       plain(startersText({ starters: 5, number: 100, weeks: { ...weeks, p50: 60 }, other: { starters: 20, p50: 39 } })),

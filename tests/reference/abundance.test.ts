@@ -140,27 +140,31 @@ describe('samples of equal size: Cochran (1977)', () => {
     near(e.interval[1], expected.ciFpc95[1])
     near(e.clumping, expected.varianceMeanRatio)
   })
-  it('fifty squares of a published field of seedlings (data set fir of R package boot): a tenth of them finds the whole within its interval nine times in ten', () => {
-    const counts = readFileSync('tests/reference/data/fir_quadrats.csv', 'utf8')
-      .trim()
-      .split('\n')
-      .slice(1)
-      .map(line => Number(line.split(',')[0]))
-    expect(counts).toHaveLength(50)
-    const whole = counts.reduce((a, b) => a + b, 0)
-    // every fifth square from each of five beginnings, and ten rows of five
-    const samples = [
-      ...[0, 1, 2, 3, 4].map(from => counts.filter((_, i) => i % 5 === from)),
-      ...Array.from({ length: 10 }, (_, r) => counts.slice(r * 5, r * 5 + 5)),
-    ]
-    const held = samples.filter(s => {
-      const {
-        interval: [low, high],
-      } = quadrats(s, 1 / 50, 0.9)
-      return low <= whole && whole <= high
-    }).length
-    expect(held).toBeGreaterThanOrEqual(12)
-  })
+  it(
+    'fifty squares of a published field of seedlings (data set fir of R package boot): a tenth of them finds the ' +
+      'whole within its interval nine times in ten',
+    () => {
+      const counts = readFileSync('tests/reference/data/fir_quadrats.csv', 'utf8')
+        .trim()
+        .split('\n')
+        .slice(1)
+        .map(line => Number(line.split(',')[0]))
+      expect(counts).toHaveLength(50)
+      const whole = counts.reduce((a, b) => a + b, 0)
+      // every fifth square from each of five beginnings, and ten rows of five
+      const samples = [
+        ...[0, 1, 2, 3, 4].map(from => counts.filter((_, i) => i % 5 === from)),
+        ...Array.from({ length: 10 }, (_, r) => counts.slice(r * 5, r * 5 + 5)),
+      ]
+      const held = samples.filter(s => {
+        const {
+          interval: [low, high],
+        } = quadrats(s, 1 / 50, 0.9)
+        return low <= whole && whole <= high
+      }).length
+      expect(held).toBeGreaterThanOrEqual(12)
+    },
+  )
 })
 
 describe('a count with a known share: the normal likelihood of the logarithm against the exact posterior', () => {

@@ -90,34 +90,38 @@ const ionNames: Record<string, (typeof ionKeys)[number]> = {
   HCO3: 'alkalinityMeqL',
 }
 
-describe('grams of one salt for one degree in 100 L, closed form; conductivity alone within 5 % (McCleskey et al. 2012, from memory)', () => {
-  const cases = casesOf<
-    { salt: string; volume_L: number },
-    {
-      grams_per_100L: number
-      added_mg_per_L: Numbers
-      addedGH_dGH: number
-      addedKH_dKH: number
-      EC25_McCleskey_alone_uS_cm: number
-    }
-  >(file, 'recipe_unit_mass')
-  it.each(cases)('$id', ({ inputs, expected, tolerance }) => {
-    const made = dissolve(pureWater, inputs.volume_L, [
-      { dose: doseOf({ by: 'salt', salt: saltOf[inputs.salt]! }), grams: expected.grams_per_100L },
-    ])
-    expect(excess(ghOf(made), expected.addedGH_dGH, { rel: 0.0003, abs: 1e-9 })).toBe(0)
-    expect(excess(khOf(made), expected.addedKH_dKH, { rel: 0.0003, abs: 1e-9 })).toBe(0)
-    for (const [ion, mg] of Object.entries(expected.added_mg_per_L))
-      expect(excess(made[ionNames[ion]!] * ionMass[ionNames[ion]!], mg, { rel: 0.0003 })).toBe(0)
-    expect(
-      excess(
-        estimateConductivity(made),
-        expected.EC25_McCleskey_alone_uS_cm,
-        tolOf(tolerance, 'EC25_McCleskey_alone_uS_cm'),
-      ),
-    ).toBe(0)
-  })
-})
+describe(
+  'grams of one salt for one degree in 100 L, closed form; conductivity alone within 5 % (McCleskey et al. ' +
+    '2012, from memory)',
+  () => {
+    const cases = casesOf<
+      { salt: string; volume_L: number },
+      {
+        grams_per_100L: number
+        added_mg_per_L: Numbers
+        addedGH_dGH: number
+        addedKH_dKH: number
+        EC25_McCleskey_alone_uS_cm: number
+      }
+    >(file, 'recipe_unit_mass')
+    it.each(cases)('$id', ({ inputs, expected, tolerance }) => {
+      const made = dissolve(pureWater, inputs.volume_L, [
+        { dose: doseOf({ by: 'salt', salt: saltOf[inputs.salt]! }), grams: expected.grams_per_100L },
+      ])
+      expect(excess(ghOf(made), expected.addedGH_dGH, { rel: 0.0003, abs: 1e-9 })).toBe(0)
+      expect(excess(khOf(made), expected.addedKH_dKH, { rel: 0.0003, abs: 1e-9 })).toBe(0)
+      for (const [ion, mg] of Object.entries(expected.added_mg_per_L))
+        expect(excess(made[ionNames[ion]!] * ionMass[ionNames[ion]!], mg, { rel: 0.0003 })).toBe(0)
+      expect(
+        excess(
+          estimateConductivity(made),
+          expected.EC25_McCleskey_alone_uS_cm,
+          tolOf(tolerance, 'EC25_McCleskey_alone_uS_cm'),
+        ),
+      ).toBe(0)
+    })
+  },
+)
 
 describe('whole recipes, closed form', () => {
   const cases = casesOf<
@@ -167,7 +171,8 @@ describe('conductivity of known solutions at 25 °C', () => {
     ['MgCl2 0.0005 mol/L', { mgMmolL: 0.5, clMmolL: 1 }, 125.6],
     ['NaHCO3 0.001 mol/L', { naMmolL: 1, alkalinityMeqL: 1 }, 93.5],
   ])(
-    '%s (CRC Handbook, equivalent conductivities of electrolytes, from memory; 1413 µS/cm is the usual calibration standard)',
+    '%s (CRC Handbook, equivalent conductivities of electrolytes, from memory; 1413 µS/cm is the usual ' +
+      'calibration standard)',
     (_, amounts, usCm) => {
       expect(excess(estimateConductivity(waterOf(amounts)), usCm, { rel: 0.02 })).toBe(0)
     },

@@ -21,15 +21,23 @@ describe('smoothed path and its limits, direct recursion (numpy); Roberts 1959, 
   })
 })
 
-describe('control limits of single readings (Montgomery, Introduction to Statistical Quality Control, chapter 6, from memory)', () => {
-  it('mean ± 3·MR/1.128: readings 33.75, 33.05, 34, 33.81, 33.46, 34.02, 33.68, 33.27, 33.49, 33.2, 33.62, 33, 33.54, 33.12, 33.84 give 33.52 and 32.22 to 34.82', () => {
-    const limits = controlLimits(
-      [33.75, 33.05, 34, 33.81, 33.46, 34.02, 33.68, 33.27, 33.49, 33.2, 33.62, 33, 33.54, 33.12, 33.84],
-      15,
-    )!
-    expect(limits.centre).toBeCloseTo(33.52, 2)
-    expect(limits.low).toBeCloseTo(32.22, 1)
-    expect(limits.high).toBeCloseTo(34.82, 1)
-    expect(limits.outside).toEqual([])
-  })
-})
+describe(
+  'control limits of single readings (Montgomery, Introduction to Statistical Quality Control, chapter 6, ' +
+    'from memory)',
+  () => {
+    it(
+      'mean ± 3·MR/1.128: readings 33.75, 33.05, 34, 33.81, 33.46, 34.02, 33.68, 33.27, 33.49, 33.2, 33.62, 33, ' +
+        '33.54, 33.12, 33.84 give 33.52 and 32.22 to 34.82',
+      () => {
+        const limits = controlLimits(
+          [33.75, 33.05, 34, 33.81, 33.46, 34.02, 33.68, 33.27, 33.49, 33.2, 33.62, 33, 33.54, 33.12, 33.84],
+          15,
+        )!
+        expect(limits.centre).toBeCloseTo(33.52, 2)
+        expect(limits.low).toBeCloseTo(32.22, 1)
+        expect(limits.high).toBeCloseTo(34.82, 1)
+        expect(limits.outside).toEqual([])
+      },
+    )
+  },
+)

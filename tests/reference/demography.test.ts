@@ -7,7 +7,10 @@ import file from './data/demography.json'
 import harvest from './data/harvest.json'
 import { casesOf, excess } from './tolerance'
 
-/** Published matrices (killer whale, loggerhead turtle, desert tortoise, Caswell's Leslie matrix) and made-up ones; every case carries its source. */
+/**
+ * Published matrices (killer whale, loggerhead turtle, desert tortoise, Caswell's Leslie matrix) and made-up ones;
+ * every case carries its source.
+ */
 type Matrix = number[][]
 const all = (got: readonly number[], expected: readonly number[], tolerance = { rel: 1e-8, abs: 1e-9 }) => {
   expect(got).toHaveLength(expected.length)

@@ -61,15 +61,20 @@ describe('GH from calcium and magnesium, closed form', () => {
   )
 })
 
-describe('conductivity at 25 °C, linear compensation (2 % per °C as most meters; 1.91 % APHA 2510, from memory)', () => {
-  it.each(casesOf<{ EC_uS: number; t_C: number }, Numbers>(file, 'ec_temperature_compensation'))(
-    '$id',
-    ({ inputs, expected, tolerance }) => {
-      expect(excess(compensateConductivity(inputs.EC_uS, inputs.t_C, 0.02), expected.EC25_alpha2_0!, tolerance)).toBe(0)
-      expect(excess(compensateConductivity(inputs.EC_uS, inputs.t_C), expected.EC25_alpha1_91!, tolerance)).toBe(0)
-    },
-  )
-})
+describe(
+  'conductivity at 25 °C, linear compensation (2 % per °C as most meters; 1.91 % APHA 2510, ' + 'from memory)',
+  () => {
+    it.each(casesOf<{ EC_uS: number; t_C: number }, Numbers>(file, 'ec_temperature_compensation'))(
+      '$id',
+      ({ inputs, expected, tolerance }) => {
+        expect(excess(compensateConductivity(inputs.EC_uS, inputs.t_C, 0.02), expected.EC25_alpha2_0!, tolerance)).toBe(
+          0,
+        )
+        expect(excess(compensateConductivity(inputs.EC_uS, inputs.t_C), expected.EC25_alpha1_91!, tolerance)).toBe(0)
+      },
+    )
+  },
+)
 
 describe('water changes, closed form c_n = c_new + (c0 − c_new)(1 − f)^n against change after change', () => {
   it.each(

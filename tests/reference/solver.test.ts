@@ -15,7 +15,10 @@ import {
   solveProgram,
 } from '#core/water'
 
-/** The linear programs of the recipes, solved a second time by HiGHS (Huangfu & Hall 2018, Mathematical Programming Computation 10:119), a dual simplex of its own. */
+/**
+ * The linear programs of the recipes, solved a second time by HiGHS (Huangfu & Hall 2018, Mathematical Programming
+ * Computation 10:119), a dual simplex of its own.
+ */
 let highs: Awaited<ReturnType<typeof loadHighs>>
 beforeAll(async () => {
   highs = await loadHighs()
@@ -31,7 +34,10 @@ function asText({ variables, cost, rows }: LinearProgram): string {
       ...(r.low > -Infinity ? [`l${k}: ${sum(r.coefficients)} >= ${r.low}`] : []),
       ...(r.high < Infinity ? [`h${k}: ${sum(r.coefficients)} <= ${r.high}`] : []),
     ])
-  return `Minimize\n obj: ${cost.map(term).join(' ')}\nSubject To\n ${lines.join('\n ')}\nBounds\n ${variables.map((_, i) => `x${i} >= 0`).join('\n ')}\nEnd`
+  return (
+    `Minimize\n obj: ${cost.map(term).join(' ')}\nSubject To\n ${lines.join('\n ')}\nBounds\n ` +
+    `${variables.map((_, i) => `x${i} >= 0`).join('\n ')}\nEnd`
+  )
 }
 
 const random = seededRandom(77)

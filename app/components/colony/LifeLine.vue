@@ -172,7 +172,11 @@ const summary = computed(() => {
   const { now, fan } = props.population
   const end = fan.at(-1)
   if (!first || !end) return ''
-  return `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today (likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by ${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}.`
+  return (
+    `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today ` +
+    `(likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by ` +
+    `${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}.`
+  )
 })
 </script>
 

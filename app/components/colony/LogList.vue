@@ -7,7 +7,10 @@ import { canCorrect, draftOf } from '~/forms/logDraft'
 import { entryText } from '~/words/entries'
 import { stampText } from '~/words/when'
 
-/** The log of a colony and its water, newest first, with correct and take back. Nothing is erased: old values can be shown. */
+/**
+ * The log of a colony and its water, newest first, with correct and take back. Nothing is erased: old values can be
+ * shown.
+ */
 const props = defineProps<{ colony: Colony; nowMs: number }>()
 const emit = defineEmits<{ counted: [n: number] }>()
 const settings = useSettingsStore()

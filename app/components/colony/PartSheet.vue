@@ -74,7 +74,8 @@ async function save() {
     const words =
       what.value === 'join'
         ? `${props.colony.name} joined to ${room.colonyById.get(draft.value.intoId)?.name}.`
-        : `${whole(move?.number ?? 0)} of ${props.colony.name} parted into ${room.glassById.get(draft.value.glassId)?.name}.`
+        : `${whole(move?.number ?? 0)} of ${props.colony.name} parted into ` +
+          `${room.glassById.get(draft.value.glassId)?.name}.`
     log.wrote(revised, { words, entries, ...(back && { back }) })
   })
   if (!saved) return

@@ -13,7 +13,10 @@ import {
 } from '~/words/population'
 import { weeksText } from '~/words/when'
 
-/** Of whom the number is made: every stage with its likely range, what was learnt of this colony, what matters most, and what to look at next. */
+/**
+ * Of whom the number is made: every stage with its likely range, what was learnt of this colony, what matters most, and
+ * what to look at next.
+ */
 const props = defineProps<{ population: PopulationAnswer; group: SpeciesGroup }>()
 
 const rows = computed(() => {

@@ -2,7 +2,10 @@
 import { plain } from '~/words/numbers'
 import type { Why } from '~/words/why'
 
-/** What stands behind a statement: reasons, inputs, method in words, formula, basis of every figure, and what would narrow it. */
+/**
+ * What stands behind a statement: reasons, inputs, method in words, formula, basis of every figure, and what would
+ * narrow it.
+ */
 const props = defineProps<{ why: Why | null }>()
 const emit = defineEmits<{ close: [] }>()
 const open = computed({

@@ -17,7 +17,10 @@ import type { PictureMark } from './MarkPicture.vue'
 import { countWhy, evidenceText, hitRateText, type MarkStage, stageMarkWord } from '~/words/count'
 import { whole } from '~/words/numbers'
 
-/** Counting on a photo: marks by stage, suggestions to take or leave, several frames averaged, expansion to the whole tank. */
+/**
+ * Counting on a photo: marks by stage, suggestions to take or leave, several frames averaged, expansion to the whole
+ * tank.
+ */
 const props = defineProps<{ colony: Colony; practice: readonly Practice[] }>()
 const count = defineModel<SheetCount | null>({ required: true })
 const counting = useCounting()

@@ -6,7 +6,10 @@ import type { PictureMark } from './MarkPicture.vue'
 import { hitRateText, type MarkStage, stageMarkWord } from '~/words/count'
 import { percent, whole } from '~/words/numbers'
 
-/** The practice tank: a picture of a tank that is not there, with a known number of animals. What the keeper finds of them is their hit rate. */
+/**
+ * The practice tank: a picture of a tank that is not there, with a known number of animals. What the keeper finds of
+ * them is their hit rate.
+ */
 const props = defineProps<{ practice: readonly Practice[] }>()
 const room = useRoomStore()
 const settings = useSettingsStore()
@@ -92,6 +95,8 @@ const rates = computed(() =>
     }),
   ),
 )
+const HOW_LEARNT =
+  'For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too.'
 </script>
 
 <template>
@@ -130,9 +135,7 @@ const rates = computed(() =>
           </tbody>
         </table>
         <p v-if="usual" class="small muted">
-          <TheSentence
-            :text="`For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too. At the density chosen above: ${hitRateText(usual)}`"
-          />
+          <TheSentence :text="`${HOW_LEARNT} At the density chosen above: ${hitRateText(usual)}`" />
         </p>
       </template>
     </div>

@@ -16,15 +16,21 @@ const minutes = ref('')
 const words = {
   repeated: {
     label: 'Counts of today, with commas between',
-    how: 'Count the same animals several times on one day, an hour or so apart, each time in the same way. How much the counts scatter tells how large a part you find. Three or more are better than two.',
+    how:
+      'Count the same animals several times on one day, an hour or so apart, each time in the same way. How ' +
+      'much the counts scatter tells how large a part you find. Three or more are better than two.',
   },
   partOfTank: {
     label: 'Animals in each sample, with commas between',
-    how: 'Samples of equal size: squares of the bottom, scoops, moss balls. Choose the places before you look, or you choose those with animals. How much they differ tells the doubt.',
+    how:
+      'Samples of equal size: squares of the bottom, scoops, moss balls. Choose the places before you look, or ' +
+      'you choose those with animals. How much they differ tells the doubt.',
   },
   passes: {
     label: 'Caught in each pass, with commas between',
-    how: 'Catch with the same net for the same time, set the catch aside in a bowl of the same water, catch again. What falls from pass to pass tells how many are left. Keep the bowl covered, and let all go at the end.',
+    how:
+      'Catch with the same net for the same time, set the catch aside in a bowl of the same water, catch ' +
+      'again. What falls from pass to pass tells how many are left. Keep the bowl covered, and let all go at the end.',
   },
 } as const
 watch(

@@ -2,7 +2,9 @@
 import type { VerdictState } from '#core/records'
 import { stateWord } from '~/words/states'
 
-/** A state as a shape: filled dot, half dot, triangle, open ring. The word stands beside it for those who cannot see it. */
+/**
+ * A state as a shape: filled dot, half dot, triangle, open ring. The word stands beside it for those who cannot see it.
+ */
 defineProps<{ state: VerdictState; size?: number }>()
 </script>
 

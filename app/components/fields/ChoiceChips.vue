@@ -1,5 +1,7 @@
 <script setup lang="ts" generic="T extends string">
-/** One of a few choices, as chips. Radio buttons underneath: arrow keys, touch and screen readers work as everywhere. */
+/**
+ * One of a few choices, as chips. Radio buttons underneath: arrow keys, touch and screen readers work as everywhere.
+ */
 defineProps<{ label: string; options: readonly { value: T; title: string; hint?: string }[]; hideLabel?: boolean }>()
 const model = defineModel<T | ''>({ required: true })
 const name = useId()

@@ -3,7 +3,10 @@ import { compatibility, groupOf, resolveGroup } from '#core/groups'
 import type { Colony } from '#core/records'
 import { companyText } from '~/words/company'
 
-/** What stands between animals that are to go into a glass and those that live there: crossing lines, water, who eats whom. */
+/**
+ * What stands between animals that are to go into a glass and those that live there: crossing lines, water, who eats
+ * whom.
+ */
 const props = defineProps<{
   groupId: string
   schools: Record<string, string>

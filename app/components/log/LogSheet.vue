@@ -20,7 +20,9 @@ import {
   plainCountMethods,
 } from '~/words/states'
 
-/** Logs anything in seconds. What is logged most has a chip; the rest stands in one list, sorted by what it is about. */
+/**
+ * Logs anything in seconds. What is logged most has a chip; the rest stands in one list, sorted by what it is about.
+ */
 const logSheet = useLogSheetStore()
 const room = useRoomStore()
 const statements = useStatementsStore()

@@ -17,7 +17,10 @@ import type { BandPoint } from '#core/population'
 import { whole } from '~/words/numbers'
 import { dayText } from '~/words/when'
 
-/** Fans of several scenarios on one axis: the likely range as a band, the middle as a line of its own kind, the wanted number as a rule. */
+/**
+ * Fans of several scenarios on one axis: the likely range as a band, the middle as a line of its own kind, the wanted
+ * number as a rule.
+ */
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip)
 
 const props = defineProps<{
@@ -108,7 +111,8 @@ const summary = computed(() =>
     .map(f => {
       const end = f.fan.at(-1)
       return end
-        ? `${f.name}: about ${whole(end.p50)} by ${dayText(end.at, props.nowMs)}, likely ${whole(end.p10)} to ${whole(end.p90)}`
+        ? `${f.name}: about ${whole(end.p50)} by ${dayText(end.at, props.nowMs)}, likely ${whole(end.p10)} to ` +
+            `${whole(end.p90)}`
         : ''
     })
     .join('; '),

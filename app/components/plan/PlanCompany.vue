@@ -18,6 +18,8 @@ const rows = computed(() =>
       const [from, to] = range.map(v => limitText(o.key, v, settings.units))
       return from === to ? `only ${from}` : `${from} to ${to}`
     }
+    const each = props.groups.map((g, i) => `${g.group.name} ${text(o.of[i]!.preferred)}`)
+    const shared = o.common ? `in common ${text(o.common)}` : 'nothing in common'
     return {
       ...o,
       title: valueName(o.key),
@@ -27,7 +29,7 @@ const rows = computed(() =>
         solid: band(...(t.preferred as [number, number])),
       })),
       shared: o.common ? band(o.common[0], o.common[1]) : null,
-      label: `${valueName(o.key)}: ${props.groups.map((g, i) => `${g.group.name} ${text(o.of[i]!.preferred)}`).join(', ')}${o.common ? `, in common ${text(o.common)}` : ', nothing in common'}`,
+      label: `${valueName(o.key)}: ${each.join(', ')}, ${shared}`,
       common: o.common ? text(o.common) : 'nothing',
     }
   }),

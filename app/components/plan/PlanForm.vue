@@ -6,7 +6,9 @@ import { type PlanDraft, type PlanIssues, wantsOf } from '~/forms/planDraft'
 import { substrateWord } from '~/words/plan'
 import { glassKindWord } from '~/words/states'
 
-/** The fields of a plan, in the order in which a keeper decides. `fixed` once it is a glass: animals and size stay then. */
+/**
+ * The fields of a plan, in the order in which a keeper decides. `fixed` once it is a glass: animals and size stay then.
+ */
 const props = defineProps<{ issues: PlanIssues; fixed: boolean; plan: Plan }>()
 const draft = defineModel<PlanDraft>({ required: true })
 const settings = useSettingsStore()

@@ -4,7 +4,9 @@ import { openDb } from '~/data/database'
 import { DAY_MS } from '#core/records'
 import { stampText, weekdayText } from '~/words/when'
 
-/** What was erased and still lies aside: it can be brought back, or go for good once a file is shown that holds it all. */
+/**
+ * What was erased and still lies aside: it can be brought back, or go for good once a file is shown that holds it all.
+ */
 const { value: aside } = useLiveQuery(() => asideOf(openDb()), [])
 const backups = useBackups()
 const log = useLogStore()

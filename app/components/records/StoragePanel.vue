@@ -39,7 +39,8 @@ async function ask() {
   const granted = await navigator.storage?.persist?.()
   answer.value = granted
     ? 'The browser said yes: it keeps this data until you erase it.'
-    : 'The browser said no: it may clear this data when space runs short. Adding the page to your bookmarks or home screen may change its mind. Save backup files often.'
+    : 'The browser said no: it may clear this data when space runs short. Adding the page to your bookmarks or ' +
+      'home screen may change its mind. Save backup files often.'
 }
 
 async function erase() {
@@ -50,6 +51,9 @@ async function erase() {
   typed.value = ''
   log.tell(`Erased. Everything lies aside on this device for ${ASIDE_DAYS} days.`)
 }
+const NOT_YET =
+  'The app is not on this device yet: without the server it does not start. ' +
+  'Open it once from the server over https or on this machine itself, and wait a moment.'
 </script>
 
 <template>
@@ -62,11 +66,7 @@ async function erase() {
       <span class="muted">{{ space }}</span>
     </p>
     <p>
-      {{
-        onDevice
-          ? 'All of the app is on this device: it starts and works without the server.'
-          : 'The app is not on this device yet: without the server it does not start. Open it once from the server over https or on this machine itself, and wait a moment.'
-      }}
+      {{ onDevice ? 'All of the app is on this device: it starts and works without the server.' : NOT_YET }}
     </p>
     <p v-if="answer" role="status">{{ answer }}</p>
     <div class="ways">

@@ -52,7 +52,10 @@ const ranges = computed(() =>
     const target = group.value?.targets[key]
     return target && target.preferred[1] > 0
       ? [
-          `${valueName(key)} ${rangeText(key, ...target.preferred, settings.units)} ${valueUnit(key, settings.units)}`.trim(),
+          (
+            `${valueName(key)} ${rangeText(key, ...target.preferred, settings.units)} ` +
+            `${valueUnit(key, settings.units)}`
+          ).trim(),
         ]
       : []
   }),

@@ -49,7 +49,8 @@ const label = computed(() => {
     return `${props.glass.name}, ${volumeText(props.glass.grossL, settings.units)}, no colony yet`
   const parts = told.value.map(({ colony, s }) =>
     s
-      ? `${colony.name}: ${plain(say(s.number.conclusion, saying(colony)))}. ${plain(say(s.heading.conclusion, saying(colony)))}`
+      ? `${colony.name}: ${plain(say(s.number.conclusion, saying(colony)))}. ` +
+        `${plain(say(s.heading.conclusion, saying(colony)))}`
       : colony.name,
   )
   const water = main.value?.water

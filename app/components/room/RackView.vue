@@ -3,7 +3,9 @@ import { mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { DrawnRack } from '~/stores/room'
 
-/** A rack as it stands: shelves from top to bottom, glasses from left to right. Glasses can be dragged between shelves. */
+/**
+ * A rack as it stands: shelves from top to bottom, glasses from left to right. Glasses can be dragged between shelves.
+ */
 const props = defineProps<{ drawn: DrawnRack; focusedId: string; movingId: string }>()
 const emit = defineEmits<{ focused: [glassId: string]; put: [glassId: string, shelf: number, index: number] }>()
 const room = useRoomStore()

@@ -34,7 +34,9 @@ async function savePdf() {
   const pdf = await cardPdf(`${room.room?.name ?? 'Room'}: on offer`, [
     { text: week.value, size: 10, gap: 10 },
     ...on.value.map(o => ({
-      text: `${o.offered}  ${o.name} (${about(o)})${o.priceEach === null ? '' : `, ${moneyText(o.priceEach, props.currency)} each`}`,
+      text:
+        `${o.offered}  ${o.name} ` +
+        `(${about(o)})${o.priceEach === null ? '' : `, ${moneyText(o.priceEach, props.currency)} each`}`,
       size: 12,
       gap: 7,
     })),

@@ -3,7 +3,8 @@ import { formatNumber } from '#core/units'
 import { preciseVolume } from '~/words/recipe'
 
 /**
- * The bucket with its sources, the first at the bottom. The lines between them are dragged, or moved with the arrow keys;
+ * The bucket with its sources, the first at the bottom. The lines between them are dragged, or moved with the arrow
+ * keys;
  * every other source keeps its litres.
  */
 const props = defineProps<{ parts: { id: string; name: string; litres: number }[]; totalL: number; stepL: number }>()

@@ -116,7 +116,8 @@ const tests = computed(() =>
       const last = desk.story.readings.get(k)?.at(-1)
       return last
         ? [
-            `${valueName(k)} ${last.method === 'reckoned' ? 'reckoned from what was poured' : dayText(last.at, desk.nowMs)}`,
+            `${valueName(k)} ` +
+              `${last.method === 'reckoned' ? 'reckoned from what was poured' : dayText(last.at, desk.nowMs)}`,
           ]
         : []
     })
@@ -161,6 +162,12 @@ function refill() {
   desk.refilling = !desk.refilling
   desk.chosen = null
 }
+/** Under the title of the printed card: how much, into how much, when, in which room. */
+const cardAbout = computed(() => {
+  const poured = preciseVolume(card.step.value?.changeL ?? 0, settings.units)
+  const into = volumeText(desk.netL, settings.units)
+  return `${poured} into ${into}, ${aheadText(desk.nextChangeMs, desk.nowMs)}. ${room.room?.name ?? ''}`
+})
 </script>
 
 <template>
@@ -336,7 +343,7 @@ function refill() {
       :steps="card.steps.value"
       :cautions="card.cautions.value"
       :card-title="title"
-      :card-about="`${preciseVolume(card.step.value?.changeL ?? 0, settings.units)} into ${volumeText(desk.netL, settings.units)}, ${aheadText(desk.nextChangeMs, desk.nowMs)}. ${room.room?.name ?? ''}`"
+      :card-about="cardAbout"
     >
       <p class="phone-acts">
         <v-btn class="quiet" @click="print">Print</v-btn><v-btn class="quiet" @click="card.savePdf()">PDF</v-btn>

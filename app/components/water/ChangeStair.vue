@@ -67,7 +67,8 @@ const day = (i: number) => {
 }
 const summary = computed(
   () =>
-    `${valueName(props.shown)} ${valueUnit(props.shown, settings.units)}: ${text(levels.value[0]!)} now, ${props.recipe.steps.map((_, i) => `${text(levels.value[i + 1]!)} after the change of ${day(i)}`).join(', ')}`,
+    `${valueName(props.shown)} ${valueUnit(props.shown, settings.units)}: ${text(levels.value[0]!)} now, ` +
+    `${props.recipe.steps.map((_, i) => `${text(levels.value[i + 1]!)} after the change of ${day(i)}`).join(', ')}`,
 )
 </script>
 

@@ -15,7 +15,10 @@ import { numberIn } from '~/forms/readNumber'
 import { num } from '~/words/numbers'
 import { shownValue, storedValue, valueName, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
 
-/** Bringing animals in: drip or steps, so that no value moves faster than they take, with a timer that survives a reload. */
+/**
+ * Bringing animals in: drip or steps, so that no value moves faster than they take, with a timer that survives a
+ * reload.
+ */
 const desk = useWaterDeskStore()
 const settings = useSettingsStore()
 
@@ -94,7 +97,10 @@ const headline = computed(() => {
     : known.value.length === 0
       ? '; type what is in the bag to do better'
       : '; bag and glass are alike, an hour all the same'
-  return `${num(formatNumber(plan.value.dropsPerSecond, 1))} drops a second for ${num(hoursText(plan.value.minutes))}${pace}.`
+  return (
+    `${num(formatNumber(plan.value.dropsPerSecond, 1))} drops a second for ` +
+    `${num(hoursText(plan.value.minutes))}${pace}.`
+  )
 })
 const course = computed(() => {
   const p = plan.value
@@ -159,10 +165,11 @@ const live = computed(() => {
     passed: clock(minutes),
     left: clock(Math.max(0, Math.ceil(left))),
     ends: format(r.startMs + r.minutes * 60_000, 'HH:mm'),
-    values: r.values.map(
-      v =>
-        `${valueName(v.key)} ${valueText(v.key, dripped(r.mode, r.vesselL, r.litresPerHour, v.from, v.to, Math.min(minutes, r.minutes) / 60), settings.units)}`,
-    ),
+    values: r.values.map(v => {
+      const hours = Math.min(minutes, r.minutes) / 60
+      const now = dripped(r.mode, r.vesselL, r.litresPerHour, v.from, v.to, hours)
+      return `${valueName(v.key)} ${valueText(v.key, now, settings.units)}`
+    }),
   }
 })
 </script>
@@ -280,7 +287,8 @@ const live = computed(() => {
           {{
             live.done
               ? `Into ${live.r.glass} with them, without the water they came in.`
-              : `Running for ${live.passed}, until ${live.ends}, for ${live.r.glass}. Now in the vessel: ${live.values.join(', ') || 'not reckoned'}.`
+              : `Running for ${live.passed}, until ${live.ends}, for ${live.r.glass}. ` +
+                `Now in the vessel: ${live.values.join(', ') || 'not reckoned'}.`
           }}
         </p>
         <v-btn class="quiet" @click="running = null">{{ live.done ? 'Clear' : 'Stop' }}</v-btn>

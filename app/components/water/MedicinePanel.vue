@@ -20,7 +20,9 @@ const substance = ref<SubstanceId>('fenbendazole')
 const options = substanceIds.map(value => ({
   value,
   title: substanceWord(value),
-  hint: `Against ${substances[value].against.map(a => againstWord[a]).join(' and ')}. Dissolves ${substances[value].dissolves}.`,
+  hint:
+    `Against ${substances[value].against.map(a => againstWord[a]).join(' and ')}. Dissolves ` +
+    `${substances[value].dissolves}.`,
 }))
 const dose = ref('')
 const strength = ref('22.2')
@@ -53,7 +55,8 @@ const plan = computed(() => {
 const refusal = computed(() =>
   plan.value && !plan.value.ok
     ? plan.value.issue === 'tooMuch'
-      ? `${dose.value} mg/L is more than is ever given: at most ${plan.value.most} mg/L of ${substanceWord(substance.value).toLowerCase()}. Nothing was planned; check the label, and ask a vet.`
+      ? `${dose.value} mg/L is more than is ever given: at most ${plan.value.most} mg/L of ` +
+        `${substanceWord(substance.value).toLowerCase()}. Nothing was planned; check the label, and ask a vet.`
       : 'This cannot be planned: check strength and litres.'
     : '',
 )
@@ -71,7 +74,9 @@ const given = computed(() =>
     .map(e => ({
       id: e.id,
       at: new Date(e.at).getTime(),
-      text: `${substanceWord(e.substance)}, ${formatNumber(e.activeMg, 1)} mg for ${volumeText(e.netL, settings.units)}`,
+      text:
+        `${substanceWord(e.substance)}, ${formatNumber(e.activeMg, 1)} mg for ` +
+        `${volumeText(e.netL, settings.units)}`,
     })),
 )
 /** A second dose before its day would be an overdose. */
@@ -99,6 +104,13 @@ async function give() {
   )
   if (saved) read.value = false
 }
+/** "1.2 mL of stock, that is 0.3 g of product." */
+const stockSentence = computed(() => {
+  if (!plan.value?.ok) return ''
+  const { stock, productG } = plan.value.dose
+  const ml = stock ? formatNumber(stock.doseMl, stock.doseMl < 10 ? 1 : 0) : ''
+  return `${num(`${ml} mL`)} of stock, that is ${num(`${gramsText(productG)} g`)} of product.`
+})
 </script>
 
 <template>
@@ -144,9 +156,7 @@ async function give() {
       <p v-if="refusal" class="statement refused" role="alert">{{ refusal }}</p>
       <template v-else-if="plan?.ok">
         <h2 id="dose-title" class="statement">
-          <TheSentence
-            :text="`${num(`${formatNumber(plan.dose.stock.doseMl, plan.dose.stock.doseMl < 10 ? 1 : 0)} mL`)} of stock, that is ${num(`${gramsText(plan.dose.productG)} g`)} of product.`"
-          />
+          <TheSentence :text="stockSentence" />
         </h2>
         <p>
           Stock: {{ gramsText(plan.dose.stock.productG) }} g of product in {{ plan.dose.stock.millilitres }} mL of

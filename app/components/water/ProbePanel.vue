@@ -7,7 +7,9 @@ import { benchProbe, type ProbeReading, type ProbeSetting } from '~/devices/benc
 import { valueText } from '~/words/unitPrefs'
 import { agoText } from '~/words/when'
 
-/** The bench probe: a stand-in that streams, can be calibrated, drifts, and whose readings go into the log with one key. */
+/**
+ * The bench probe: a stand-in that streams, can be calibrated, drifts, and whose readings go into the log with one key.
+ */
 const desk = useWaterDeskStore()
 const room = useRoomStore()
 const settings = useSettingsStore()
@@ -140,7 +142,9 @@ async function take() {
   if (entry.success)
     await log.save(
       entry.data,
-      `${desk.glass.name}: pH ${formatNumber(ph.mean, 2)}, ${valueText('conductivityUsCm', conductivityUsCm.mean, settings.units)}, ${valueText('temperatureC', temperatureC.mean, settings.units)} kept.`,
+      `${desk.glass.name}: pH ${formatNumber(ph.mean, 2)}, ` +
+        `${valueText('conductivityUsCm', conductivityUsCm.mean, settings.units)}, ` +
+        `${valueText('temperatureC', temperatureC.mean, settings.units)} kept.`,
     )
   else log.tell('The probe shows what no water can be: calibrate it first.')
 }
@@ -188,14 +192,16 @@ async function takePoint() {
   if (!line.ok) {
     problem.value =
       line.issue === 'wornOut'
-        ? 'These two readings give no sensible line: the probe is worn out, or a solution is not what its label says. The old calibration stays.'
+        ? 'These two readings give no sensible line: the probe is worn out, or a solution is not what its label ' +
+          'says. The old calibration stays.'
         : 'Both readings are the same: was the probe moved? The old calibration stays.'
     return
   }
   const bench = { ...desk.bench, calibrations: { ...desk.bench.calibrations, [key]: calibration } }
   if (!(await save('rooms', { ...room.room, bench }))) return
   log.tell(
-    `${key === 'ph' ? 'pH' : 'Conductivity'} calibrated: slope ${formatNumber(line.slope * 100, 0)} %, offset ${formatNumber(line.offset, key === 'ph' ? 2 : 0)}.`,
+    `${key === 'ph' ? 'pH' : 'Conductivity'} calibrated: slope ${formatNumber(line.slope * 100, 0)} %, offset ` +
+      `${formatNumber(line.offset, key === 'ph' ? 2 : 0)}.`,
   )
   points.value = { ...points.value, [low]: undefined, [high]: undefined }
 }
@@ -207,14 +213,13 @@ const calibrations = computed(() =>
     const taken = (key === 'ph' ? (['ph4', 'ph7'] as const) : (['ec84', 'ec1413'] as const)).filter(
       p => points.value[p] !== undefined,
     )
+    const slope = line?.ok ? `, slope ${formatNumber(line.slope * 100, 0)} %` : ''
+    const again = days !== null && days > CALIBRATION_DAYS ? ': due again' : ''
     return {
       key,
       title: key === 'ph' ? 'pH' : 'Conductivity',
       due: days === null || days > CALIBRATION_DAYS,
-      text:
-        days === null
-          ? 'never calibrated'
-          : `calibrated ${agoText(days)}${line?.ok ? `, slope ${formatNumber(line.slope * 100, 0)} %` : ''}${days > CALIBRATION_DAYS ? ': due again' : ''}`,
+      text: days === null ? 'never calibrated' : `calibrated ${agoText(days)}${slope}${again}`,
       taken:
         taken.length > 0 ? `First point taken (${dips.find(d => d.value === taken[0])!.title}); now the other.` : '',
     }

@@ -21,7 +21,10 @@ import { num } from '~/words/numbers'
 import { preciseVolume } from '~/words/recipe'
 import { storedValue, valueNumber, valueText, valueUnit, volumeText } from '~/words/unitPrefs'
 
-/** Salt water: salinity, density, specific gravity and conductivity both ways, mixing, topping up, and going over in steps. */
+/**
+ * Salt water: salinity, density, specific gravity and conductivity both ways, mixing, topping up, and going over in
+ * steps.
+ */
 const desk = useWaterDeskStore()
 const settings = useSettingsStore()
 
@@ -64,7 +67,9 @@ const t = computed<NumberRead>(() => {
     ? {
         ok: false,
         empty: false,
-        issue: `It must lie between ${valueText('temperatureC', -2, settings.units)} and ${valueText('temperatureC', 35, settings.units)}.`,
+        issue:
+          `It must lie between ${valueText('temperatureC', -2, settings.units)} and ` +
+          `${valueText('temperatureC', 35, settings.units)}.`,
       }
     : { ok: true, value }
 })
@@ -147,10 +152,18 @@ const right = computed(() => {
   if (Math.abs(a - b) < 0.05) return 'It is right.'
   if (a > b) {
     const kg = pureWaterToDilute(desk.netL, a, b, degrees.value)
-    return `Pour ${num(preciseVolume(kg, settings.units))} pure water into the ${volumeText(desk.netL, settings.units)} (what has evaporated left its salt behind); first take out as much as does not fit.`
+    return (
+      `Pour ${num(preciseVolume(kg, settings.units))} pure water into the ` +
+      `${volumeText(desk.netL, settings.units)} (what has evaporated left its salt behind); first take out as ` +
+      `much as does not fit.`
+    )
   }
   const g = seaSaltToRaise(desk.netL, a, b, degrees.value)
-  return `${num(`${formatNumber(g, g < 10 ? 1 : 0)} g`)} dry sea salt are missing in ${volumeText(desk.netL, settings.units)} (${formatNumber(fromTheBox(g), g < 10 ? 1 : 0)} g from the box). Dissolve it outside the glass, over several days.`
+  return (
+    `${num(`${formatNumber(g, g < 10 ? 1 : 0)} g`)} dry sea salt are missing in ` +
+    `${volumeText(desk.netL, settings.units)} (${formatNumber(fromTheBox(g), g < 10 ? 1 : 0)} g from the box). ` +
+    `Dissolve it outside the glass, over several days.`
+  )
 })
 
 // going over in steps
@@ -169,7 +182,9 @@ const ways = {
     to: '30',
     hours: '6',
     steps: '4',
-    note: 'Larvae die within hours in fresh water: begin on the day they hatch (common practice; the steps are from memory).',
+    note:
+      'Larvae die within hours in fresh water: begin on the day they hatch (common practice; the steps are ' +
+      'from memory).',
   },
   youngBack: {
     title: 'Young back to fresh water',
@@ -177,7 +192,9 @@ const ways = {
     to: '0',
     hours: '48',
     steps: '8',
-    note: 'After the last molt, within days; pick them one by one as they mature (common practice; the steps are from memory).',
+    note:
+      'After the last molt, within days; pick them one by one as they mature (common practice; the steps are ' +
+      'from memory).',
   },
 } as const
 type Way = keyof typeof ways
@@ -208,7 +225,9 @@ const schedule = computed(() => {
   if (to.value > from.value ? strength.value < to.value : strength.value > to.value)
     return {
       ok: false as const,
-      issue: `Water of ${over.value.strength} g/kg cannot bring it to ${over.value.to} g/kg: pour in ${to.value > from.value ? 'stronger' : 'weaker'} water.`,
+      issue:
+        `Water of ${over.value.strength} g/kg cannot bring it to ${over.value.to} g/kg: pour in ` +
+        `${to.value > from.value ? 'stronger' : 'weaker'} water.`,
     }
   return {
     ok: true as const,
@@ -228,6 +247,20 @@ const hourText = (h: number) =>
     : h < 24
       ? `after ${formatNumber(h, h % 1 ? 1 : 0)} h`
       : `after ${Math.floor(h / 24)} d ${formatNumber(h % 24, 0)} h`
+const gramsOf = (g: number) => `${formatNumber(g, g < 100 ? 1 : 0)} g`
+/** How to mix it: from the box, or from sea water where there is some. */
+const mixSentences = computed(() => {
+  const m = mixing.value
+  if (!m) return { box: '', sea: '' }
+  const litresText = volumeText(mixL.value.ok ? mixL.value.value : 0, settings.units)
+  const box =
+    `${num(gramsOf(m.boxG))} sea salt from the box (${gramsOf(m.dryG)} dry; the box holds about a tenth of crystal ` +
+    `water, from memory), made up to ${litresText} with pure water.`
+  if (m.seaL === null) return { box, sea: '' }
+  const [seaText, pureText] = [m.seaL, m.pureL!].map(l => num(preciseVolume(l, settings.units)))
+  const named = `${sea.value!.name} (${formatNumber(seaGKg.value, 1)} g/kg)`
+  return { box, sea: `Or ${seaText} ${named} and ${pureText} pure water.` }
+})
 </script>
 
 <template>
@@ -285,14 +318,10 @@ const hourText = (h: number) =>
       </div>
       <template v-if="mixing">
         <p>
-          <TheSentence
-            :text="`${num(`${formatNumber(mixing.boxG, mixing.boxG < 100 ? 1 : 0)} g`)} sea salt from the box (${formatNumber(mixing.dryG, mixing.dryG < 100 ? 1 : 0)} g dry; the box holds about a tenth of crystal water, from memory), made up to ${volumeText(mixL.ok ? mixL.value : 0, settings.units)} with pure water.`"
-          />
+          <TheSentence :text="mixSentences.box" />
         </p>
-        <p v-if="mixing.seaL !== null">
-          <TheSentence
-            :text="`Or ${num(preciseVolume(mixing.seaL, settings.units))} ${sea!.name} (${formatNumber(seaGKg, 1)} g/kg) and ${num(preciseVolume(mixing.pureL!, settings.units))} pure water.`"
-          />
+        <p v-if="mixSentences.sea">
+          <TheSentence :text="mixSentences.sea" />
         </p>
       </template>
       <p class="small caution">{{ cautionText('seaSalt') }}</p>

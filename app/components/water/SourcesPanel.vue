@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type AnalysisKey, analysisKeys, type ShelfItem, type Source } from '#core/records'
+import { type AnalysisKey, analysisKeys, type MineralContent, type ShelfItem, type Source } from '#core/records'
 import { estimateConductivity, ghOf, khOf, salts } from '#core/water'
 import { formatNumber } from '#core/units'
 import { readNumber } from '~/forms/readNumber'
@@ -34,7 +34,9 @@ const sources = computed(() =>
       newest.values.conductivityUsCm !== undefined
     const follows =
       known && !whole && known.water.seaSaltGL < 0.5
-        ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ${limitText('khDh', khOf(known.water), settings.units)}, about ${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}`
+        ? `so GH ${limitText('ghDh', ghOf(known.water), settings.units)}, KH ` +
+          `${limitText('khDh', khOf(known.water), settings.units)}, about ` +
+          `${valueText('conductivityUsCm', estimateConductivity(known.water), settings.units)}`
         : ''
     return {
       source,
@@ -46,13 +48,24 @@ const sources = computed(() =>
     }
   }),
 )
+/** What is in a box: a salt with its formula, or what a gram of a mix raises. */
+function contentText(content: MineralContent): string {
+  if (content.by === 'salt') {
+    const { formula, dissolving } = salts[content.salt]
+    const named = content.salt === 'seaSalt' ? saltWord[content.salt] : `${saltWord[content.salt]}, ${formula}`
+    const hardly = ' · hardly dissolves: it works as stone in the glass, not in the bucket'
+    return dissolving === 'hardly' ? named + hardly : named
+  }
+  const raises = [
+    content.ghDh ? `GH by ${formatNumber(content.ghDh, 1)}` : '',
+    content.khDh ? `KH by ${formatNumber(content.khDh, 1)}` : '',
+    content.conductivityUsCm ? `conductivity by ${formatNumber(content.conductivityUsCm, 0)} µS/cm` : '',
+  ]
+  return `1 g in a litre raises ${raises.filter(Boolean).join(', ')}`
+}
 const boxes = computed(() =>
   desk.shelf.map(({ item, left }) => {
-    const { content } = item
-    const what =
-      content.by === 'salt'
-        ? `${saltWord[content.salt]}${content.salt === 'seaSalt' ? '' : `, ${salts[content.salt].formula}`}${salts[content.salt].dissolving === 'hardly' ? ' · hardly dissolves: it works as stone in the glass, not in the bucket' : ''}`
-        : `1 g in a litre raises ${[content.ghDh ? `GH by ${formatNumber(content.ghDh, 1)}` : '', content.khDh ? `KH by ${formatNumber(content.khDh, 1)}` : '', content.conductivityUsCm ? `conductivity by ${formatNumber(content.conductivityUsCm, 0)} µS/cm` : ''].filter(Boolean).join(', ')}`
+    const what = contentText(item.content)
     return { item, left, what }
   }),
 )

@@ -35,7 +35,10 @@ import { rangeText, shownValue, valueName, valueNumber, valueText, valueUnit, vo
 import { dayText } from '~/words/when'
 import { historyMarks, type HistoryMarks } from './historyMarks'
 
-/** Each value over time: target band, methods as different marks, changes and top-ups on the axis, control limits, and ahead. */
+/**
+ * Each value over time: target band, methods as different marks, changes and top-ups on the axis, control limits, and
+ * ahead.
+ */
 Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip, historyMarks)
 
 const desk = useWaterDeskStore()
@@ -236,8 +239,11 @@ const options = computed<ChartOptions<'line'>>(() => ({
       filter: item => item.dataset.label === 'ahead' || (item.dataset.label ?? '') in marksOf,
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), desk.nowMs) : ''),
-        label: item =>
-          `${item.formattedValue} ${unit.value}${item.dataset.label === 'ahead' ? ' ahead' : `, ${testMethodWord[item.dataset.label as ReadingMethod]}`}`,
+        label: item => {
+          const { label } = item.dataset
+          const how = label === 'ahead' ? ' ahead' : `, ${testMethodWord[label as ReadingMethod]}`
+          return `${item.formattedValue} ${unit.value}${how}`
+        },
       },
     },
   },

@@ -75,7 +75,8 @@ const headline = computed(() => {
   if (!as) return ''
   return mine
     ? comparedText(mine, as, Math.min(26, ask.value.weeks))
-    : `${whole(ask.value.number)} ${of.value === 'total' ? 'animals' : 'half-grown'}: ${reachText(as, ask.value, nowMs.value)}.`
+    : `${whole(ask.value.number)} ${of.value === 'total' ? 'animals' : 'half-grown'}: ` +
+        `${reachText(as, ask.value, nowMs.value)}.`
 })
 const chart = ref<{ png: () => Promise<Blob | null> } | null>(null)
 const png = () => chart.value?.png() ?? Promise.resolve(null)

@@ -16,7 +16,8 @@ const about = computed(() =>
   desk.plan.value
     ? [
         desk.groups.value.map(g => g.group.name).join(' and '),
-        `${volumeText(desk.plan.value.tank.grossL, settings.units)}, ${volumeText(desk.netL.value, settings.units)} of water`,
+        `${volumeText(desk.plan.value.tank.grossL, settings.units)}, ` +
+          `${volumeText(desk.netL.value, settings.units)} of water`,
         glass.value ? `in ${glass.value.name}` : 'not set up yet',
       ].join(' · ')
     : '',

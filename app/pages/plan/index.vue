@@ -16,7 +16,8 @@ const plans = computed(() =>
       p.groupIds.map(g => groupOf(g).name).join(' and '),
       volumeText(p.tank.grossL, settings.units),
       p.glassId
-        ? `in ${room.glassById.get(p.glassId)?.name ?? 'its glass'} since ${dayText(new Date(p.startsAt).getTime(), Date.now())}`
+        ? `in ${room.glassById.get(p.glassId)?.name ?? 'its glass'} since ` +
+          `${dayText(new Date(p.startsAt).getTime(), Date.now())}`
         : 'not set up yet',
     ].join(' · '),
   })),

@@ -106,7 +106,10 @@ async function savePdf() {
   const { standInPdf } = await import('~/files/standInPdf')
   const bytes = await standInPdf({
     title: `${room.room?.name ?? 'Room'}: while we are away`,
-    about: `${weekdayText(days.value.from)} to ${weekdayText(days.value.to)}${standIn.value ? ` · for ${standIn.value}` : ''} · ${counted(plan.value.visits.length, 'visit', 'visits').toLowerCase()}`,
+    about:
+      `${weekdayText(days.value.from)} to ` +
+      `${weekdayText(days.value.to)}${standIn.value ? ` · for ${standIn.value}` : ''} · ` +
+      `${counted(plan.value.visits.length, 'visit', 'visits').toLowerCase()}`,
     visits: plan.value.visits.map(v => ({
       day: weekdayText(v.dayMs),
       tasks: byGlass(v.tasks).map(g => `${g.name}: ${g.tasks.join(', ')}`),

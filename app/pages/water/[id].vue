@@ -52,7 +52,8 @@ const about = computed(() => {
     ? 'first fill'
     : `change of ${volumeText(desk.bucketL, settings.units)} (${percent(desk.bucketL / Math.max(desk.netL, 0.1))})`
   return [
-    `${volumeText(desk.glass.grossL, settings.units)} ${desk.glass.kind}, ${volumeText(desk.netL, settings.units)} of water`,
+    `${volumeText(desk.glass.grossL, settings.units)} ${desk.glass.kind}, ` +
+      `${volumeText(desk.netL, settings.units)} of water`,
     change,
     desk.filling
       ? ''

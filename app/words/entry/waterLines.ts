@@ -13,16 +13,16 @@ function pouredText(entry: EntryOf<'waterChange' | 'topUp'>, units: UnitPrefs): 
   ].join(', ')
 }
 
+/** pH and the short names stay as they are. */
+const nameInLine = (name: string): string => (name === 'pH' || name.length === 2 ? name : name.toLowerCase())
+
 /** Tests, changes, top-ups and medicines. */
 export const waterLines: EntryLines<'waterTest' | 'waterChange' | 'topUp' | 'treatment'> = {
   waterTest: ({ entry, text, units }) => {
     const read = valueKeys.filter((k): k is ValueKey => entry.readings[k] !== undefined)
     const methods = [...new Set(read.map(k => testMethodWord[entry.readings[k]!.method]))]
     const values = read
-      .map(
-        k =>
-          `${valueName(k) === 'pH' || valueName(k).length === 2 ? `${valueName(k)} ` : `${valueName(k).toLowerCase()} `}${valueText(k, entry.readings[k]!.value, units)}`,
-      )
+      .map(k => `${nameInLine(valueName(k))} ${valueText(k, entry.readings[k]!.value, units)}`)
       .join(', ')
     return { title: values.replace(/^[a-z](?!H)/, c => c.toUpperCase()), detail: more(methods.join(', '), text) }
   },

@@ -87,7 +87,8 @@ export function usualTank(group: SpeciesGroup): Plan['tank'] {
 
 /**
  * Checks a set-up plan against what its groups want and reckons its amounts.
- * Litres of the bottom are taken from the inner edges, or from a tank twice as long as it is wide and high where they are
+ * Litres of the bottom are taken from the inner edges, or from a tank twice as long as it is wide and high where they
+ * are
  * not known (from memory: the usual shape).
  * @param plan the plan as it stands; nothing in it has to be right
  */

@@ -6,7 +6,10 @@ export interface RoundProgress {
   looked: Map<string, number>
   /** glasses that were passed over */
   passed: Set<string>
-  /** the next glass to look at, in the order of the walk, after a given one, then from the start; null when no other is left */
+  /**
+   * the next glass to look at, in the order of the walk, after a given one, then from the start; null when no other is
+   * left
+   */
   next: (afterId?: string) => string | null
 }
 

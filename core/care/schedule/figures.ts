@@ -7,7 +7,10 @@ export const M: Basis = { kind: 'memory' }
 /** Days of the log that care follows from: no rhythm is longer, and what is older counts as not done of late. */
 export const CARE_LOG_DAYS = 150
 
-/** Days between two tests of a value that is steady and well read (from memory). Poisons are tested while they are found. */
+/**
+ * Days between two tests of a value that is steady and well read (from memory). Poisons are tested while they are
+ * found.
+ */
 export const TEST_DAYS: Readonly<Partial<Record<ValueKey, number>>> = {
   temperatureC: 7,
   humidityPct: 4,

@@ -15,7 +15,8 @@ import { waterRule } from './rules/water'
 const SAME_OCCURRENCE_DAYS = 1
 
 /**
- * Everything that a room's care comes to, each with its next day: reckoned from groups, schools, plans, the log and what
+ * Everything that a room's care comes to, each with its next day: reckoned from groups, schools, plans, the log and
+ * what
  * is under way, never written down itself. What was put off or left out stands in the log as marks.
  * @returns items by day, then by key, whatever the order of the input
  */
@@ -70,7 +71,10 @@ function marksOf({ glasses, marks: ofRoom }: RoomCareInput): Map<string, EntryOf
   return marks
 }
 
-/** An item after its mark: put off to a day, or moved on to its next occurrence; null when it comes once and was left out. */
+/**
+ * An item after its mark: put off to a day, or moved on to its next occurrence; null when it comes once and was left
+ * out.
+ */
 function marked(item: DueItem, mark: EntryOf<'dueMark'> | undefined): DueItem | null {
   if (!mark || item.dueMs > momentMs(mark.dueAt) + SAME_OCCURRENCE_DAYS * DAY_MS) return item
   if (mark.act === 'snooze') return { ...item, dueMs: Math.max(item.dueMs, momentMs(mark.until!)) }

@@ -8,13 +8,17 @@ export interface RunningLow {
   /** days that it lasts at the pace of late; null when it is hardly used */ days: number | null
 }
 
-/** Weeks over which use is averaged, days ahead that are looked at, and the share that is little in any case (from memory). */
+/**
+ * Weeks over which use is averaged, days ahead that are looked at, and the share that is little in any case (from
+ * memory).
+ */
 const USE_DAYS = 60
 const AHEAD_DAYS = 28
 const LITTLE = 0.1
 
 /**
- * Boxes on the shelf that run low: at the pace of the last two months they last less than four weeks, or a tenth is left.
+ * Boxes on the shelf that run low: at the pace of the last two months they last less than four weeks, or a tenth is
+ * left.
  * @param pours standing entries of all glasses in which something was weighed out
  */
 export function runningLow(shelf: readonly ShelfItem[], pours: readonly Entry[], nowMs: number): RunningLow[] {

@@ -2,7 +2,10 @@ import { counting, figure, M, poisons, prior, ranged, steps, stages } from '../b
 import { defineGroup } from '../group'
 import { feeding, waterChange } from '../schools'
 
-/** The keeper's own group: no ranges of its own beyond what poisons every animal. The colony's own ranges and rates fill it. */
+/**
+ * The keeper's own group: no ranges of its own beyond what poisons every animal. The colony's own ranges and rates fill
+ * it.
+ */
 export const custom = defineGroup({
   id: 'custom',
   name: 'Your own group',

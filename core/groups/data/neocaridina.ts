@@ -55,7 +55,8 @@ export const neocaridina = defineGroup({
   },
   life: {
     breedsInPlace: true,
-    // 15 starters reach a few hundred in about a year even with sales (common practice): ln(300/15)/52 = 0.058 and a little for the sales
+    // 15 starters reach a few hundred in about a year even with sales (common practice): ln(300/15)/52 = 0.058 and a
+    // little for the sales
     growthPerWeek: prior(0.065, 0.045, M),
     capacityPerL: figure(10, M),
     minimumKeep: figure(30, M),

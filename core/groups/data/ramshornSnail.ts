@@ -49,7 +49,8 @@ export const ramshornSnail = defineGroup({
   },
   life: {
     breedsInPlace: true,
-    // two well-fed animals reach about a thousand in a couple of months at most (common practice): ln(500)/9 = 0.69 is the top, few tanks get near
+    // two well-fed animals reach about a thousand in a couple of months at most (common practice): ln(500)/9 = 0.69 is
+    // the top, few tanks get near
     growthPerWeek: prior(0.14, 0.15, M),
     capacityPerL: figure(30, M),
     minimumKeep: figure(20, M),

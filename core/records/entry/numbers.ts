@@ -21,7 +21,10 @@ export type CountMethod = z.infer<typeof CountMethod>
 
 const several = z.array(numberOrNone).min(2, 'needs at least two').max(20, 'takes 20 at most')
 
-/** A count. `number` is what was seen or caught in all; for a part of the tank or a photo, `share` says how much of the tank that was. */
+/**
+ * A count. `number` is what was seen or caught in all; for a part of the tank or a photo, `share` says how much of the
+ * tank that was.
+ */
 export const CountEntry = z
   .strictObject({
     ...ofColony,
@@ -30,7 +33,10 @@ export const CountEntry = z
     method: CountMethod,
     share: z.number().gt(0, 'must be above 0').max(1, 'must be 100 % at most').optional(),
     parts: Heads.optional(),
-    /** part of the tank: samples of equal size, each the share; photo: its frames; repeated: the counts of the day; passes: the catches */
+    /**
+     * part of the tank: samples of equal size, each the share; photo: its frames; repeated: the counts of the day;
+     * passes: the catches
+     */
     series: several.optional(),
     /** minutes of each pass, where they differ */
     efforts: z.array(z.number().gt(0, 'must be above 0').max(1000)).min(2).max(20).optional(),

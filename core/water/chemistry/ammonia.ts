@@ -26,5 +26,8 @@ const NH3_PER_NH4 = 17.031 / 18.039
 export const unionisedAmmonia = (totalMgL: number, ph: number, temperatureC: number): number =>
   totalMgL * NH3_PER_NH4 * unionisedShare(ph, temperatureC)
 
-/** Un-ionised ammonia from which harm is to be expected over days, mg/L NH3 (from memory: common aquaculture limit 0.02 to 0.05). */
+/**
+ * Un-ionised ammonia from which harm is to be expected over days, mg/L NH3 (from memory: common aquaculture limit 0.02
+ * to 0.05).
+ */
 export const HARMFUL_NH3 = 0.02

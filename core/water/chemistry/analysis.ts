@@ -25,7 +25,10 @@ export interface CompletedAnalysis {
   assumptions: Assumption[]
   /** charges of what was measured, when both sides were */
   balance: ReturnType<typeof chargeBalance> | null
-  /** measured conductivity by estimated, when measured ions leave nothing open and the two differ by more than their error */
+  /**
+   * measured conductivity by estimated, when measured ions leave nothing open and the two differ by more than their
+   * error
+   */
   conductivityMismatch: number | null
 }
 
@@ -45,7 +48,8 @@ const corners: readonly Guess[] = [0.6, 0.92].flatMap(caShare =>
 
 /**
  * Completes what is known of a water to a whole set of amounts, with stated assumptions and a range.
- * GH without calcium is split as in most taps; charges that are left are balanced by sodium, or by chloride and sulfate;
+ * GH without calcium is split as in most taps; charges that are left are balanced by sodium, or by chloride and
+ * sulfate;
  * conductivity that the ions do not explain is taken as sodium chloride. Nothing measured is changed.
  * @param values measured values; an empty set is pure water
  * @param options.caMgByMass Ca to Mg that is known otherwise, e.g. of the mix the water was made with
@@ -98,7 +102,8 @@ function fill(v: Analysis['values'], guess: Guess): { water: Water; assumptions:
     v.conductivityUsCm !== undefined &&
     v.khDh === undefined
   ) {
-    // nothing but conductivity: calcium bicarbonate and a little of the rest give about 33 µS/cm for a degree (from memory)
+    // nothing but conductivity: calcium bicarbonate and a little of the rest give about 33 µS/cm for a degree (from
+    // memory)
     hardness = (v.conductivityUsCm / 33) * MMOL_PER_DGH * 0.9
     assumptions.push('hardnessFromConductivity')
   } else if (hardness === undefined && ca === undefined && mg === undefined && v.khDh !== undefined)

@@ -34,7 +34,8 @@ export function carbonateConstants(temperatureC: number): CarbonateConstants {
 }
 
 /**
- * log10 of the activity coefficient by Davies' equation, with A from the dielectric constant of water (Standard Methods 2330).
+ * log10 of the activity coefficient by Davies' equation, with A from the dielectric constant of water (Standard Methods
+ * 2330).
  * @param strength ionic strength in mol/L, good to about 0.5
  * @param z charge
  */
@@ -60,7 +61,8 @@ export interface CarbonateSystem {
  * carbonate and hydroxide; ion pairs are ignored (saturation then reads up to 0.1 high).
  * @param w amounts, of which Ca, alkalinity and ionic strength count
  * @param ph 3 to 11
- * @returns CO2 in mg/L, species in mmol/L, and saturation indices log10(activity product/solubility product): below 0 the
+ * @returns CO2 in mg/L, species in mmol/L, and saturation indices log10(activity product/solubility product): below 0
+ * the
  * water dissolves shells, above 0 it can lay lime down
  * @throws RangeError outside the limits
  */
@@ -90,7 +92,8 @@ export function carbonateSystem(w: Water, ph: number, temperatureC: number): Car
 }
 
 /**
- * The hobby's rule for dissolved CO2: 3 · KH · 10^(7 − pH) mg/L. It runs 5 to 20 % under the activity-corrected value and
+ * The hobby's rule for dissolved CO2: 3 · KH · 10^(7 − pH) mg/L. It runs 5 to 20 % under the activity-corrected value
+ * and
  * holds only where all alkalinity is carbonate.
  */
 export const co2ByRule = (ph: number, khDh: number): number => 3 * khDh * 10 ** (7 - ph)

@@ -19,7 +19,10 @@ const coefficients: Readonly<Record<IonKey, readonly [number, number, number, nu
   alkalinityMeqL: [0.000614, 0.9048, 21.14, -0.00503, 0.8957, 10.97, 0.1],
 }
 
-/** Likely error of the estimate as a share (one standard deviation; from memory: ion pairs and rounded analyses add to the equation's 2 %). */
+/**
+ * Likely error of the estimate as a share (one standard deviation; from memory: ion pairs and rounded analyses add to
+ * the equation's 2 %).
+ */
 export const CONDUCTIVITY_ERROR = 0.05
 
 /**

@@ -1,6 +1,9 @@
 import type { Water } from '#core/records'
 
-/** Molar masses in g/mol, IUPAC conventional atomic weights: H 1.008, C 12.011, N 14.007, O 15.999, Na 22.98976928, Mg 24.305, S 32.06, Cl 35.45, K 39.0983, Ca 40.078. */
+/**
+ * Molar masses in g/mol, IUPAC conventional atomic weights: H 1.008, C 12.011, N 14.007, O 15.999, Na 22.98976928, Mg
+ * 24.305, S 32.06, Cl 35.45, K 39.0983, Ca 40.078.
+ */
 const H = 1.008,
   C = 12.011,
   N = 14.007,
@@ -116,7 +119,8 @@ export function ionicStrength(w: Water): number {
 
 /**
  * Charges of a water and how well they balance.
- * @returns cations and anions in meq/L; `errorShare` = (cations − anions)/(cations + anions); `acceptable` by the limits of
+ * @returns cations and anions in meq/L; `errorShare` = (cations − anions)/(cations + anions); `acceptable` by the
+ * limits of
  * Standard Methods 1030E: ±0.2 meq/L up to 3 meq/L of anions, ±2 % up to 10, ±5 % above
  */
 export function chargeBalance(w: Water): {

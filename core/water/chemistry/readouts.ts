@@ -20,7 +20,10 @@ export function readoutsOf(w: Water): Readouts {
   }
 }
 
-/** How a readout changes with each amount, near a water. Hardnesses and salinity are straight; conductivity is taken straight near `w`. */
+/**
+ * How a readout changes with each amount, near a water. Hardnesses and salinity are straight; conductivity is taken
+ * straight near `w`.
+ */
 export type Slopes = Record<RecipeKey, Partial<Record<AmountKey, number>>>
 
 export function slopesAt(w: Water): Slopes {

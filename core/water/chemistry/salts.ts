@@ -4,7 +4,10 @@ import { amountKeys, molarMass, pureWater, waterOf } from './ions'
 import { estimateConductivity } from './conductivity'
 import { DRY_SHARE, seaSaltIons } from './seaSalt'
 
-/** How a solid goes into tank water. Stones and powders of calcium carbonate hardly dissolve near neutral pH: they are media, not doses. */
+/**
+ * How a solid goes into tank water. Stones and powders of calcium carbonate hardly dissolve near neutral pH: they are
+ * media, not doses.
+ */
 export type Dissolving = 'readily' | 'slowly' | 'hardly'
 
 /** Chemistry of a salt. Solubility is grams in a litre at 20 °C (CRC Handbook, from memory). */
@@ -98,7 +101,8 @@ const MIX_SOLUBILITY = 50
 /**
  * What one gram of a box's content adds to a litre.
  * Of a mix only what it raises is known: its hardness is split by its Ca to Mg ratio, and the other ions are chosen so
- * that charges balance (sodium for surplus alkalinity, chloride for surplus hardness); what its conductivity differs from
+ * that charges balance (sodium for surplus alkalinity, chloride for surplus hardness); what its conductivity differs
+ * from
  * theirs is kept as an offset.
  */
 export function doseOf(content: MineralContent): Dose {

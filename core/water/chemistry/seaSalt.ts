@@ -19,13 +19,18 @@ const ions = {
   alkalinityMeqL: 2.3 / SEA_GKG,
 }
 
-/** Dry salt in a gram of sea salt from a box: it holds crystal water, 8 to 15 % more has to be weighed (from memory). */
+/**
+ * Dry salt in a gram of sea salt from a box: it holds crystal water, 8 to 15 % more has to be weighed (from memory).
+ */
 export const DRY_SHARE = 0.9
 
 /** Mass to weigh from a box for so much dry salt. */
 export const fromTheBox = (dryG: number): number => dryG / DRY_SHARE
 
-/** What makes a volume of salt water: dry salt in pure water, or sea water thinned. Litres are null without sea water that is strong enough. */
+/**
+ * What makes a volume of salt water: dry salt in pure water, or sea water thinned. Litres are null without sea water
+ * that is strong enough.
+ */
 export interface SaltMix {
   dryG: number
   boxG: number

@@ -1,9 +1,12 @@
 /**
- * Density of sea water and pure water at the surface: the international equation of state EOS-80 (UNESCO 1981, Technical
- * Papers in Marine Science 36; Millero & Poisson 1981). Conductivity: practical salinity scale PSS-78 with the extension
+ * Density of sea water and pure water at the surface: the international equation of state EOS-80 (UNESCO 1981,
+ * Technical
+ * Papers in Marine Science 36; Millero & Poisson 1981). Conductivity: practical salinity scale PSS-78 with the
+ * extension
  * of Hill, Dauphinee & Woods 1986 below 2. Checked in tests/reference against TEOS-10.
  *
- * Salinity on screen is g/kg. Practical salinity is taken as g/kg · 35/35.16504 (reference composition, no regional anomaly).
+ * Salinity on screen is g/kg. Practical salinity is taken as g/kg · 35/35.16504 (reference composition, no regional
+ * anomaly).
  */
 const G_KG_PER_PRACTICAL = 35.16504 / 35
 /** Conductivity of sea water of practical salinity 35 at 15 °C in mS/cm (PSS-78 with IPTS-68, as in TEOS-10). */
@@ -35,7 +38,10 @@ export function seaDensity(salinityGKg: number, temperatureC: number): number {
   return pure + a * s + b * s ** 1.5 + 4.8314e-4 * s * s
 }
 
-/** Which two temperatures a specific gravity compares: the water's own ("same"), or pure water at a fixed one. They differ by up to 0.003, that is 4 g/kg. */
+/**
+ * Which two temperatures a specific gravity compares: the water's own ("same"), or pure water at a fixed one. They
+ * differ by up to 0.003, that is 4 g/kg.
+ */
 export type GravityReference = 'same' | '4' | '15' | '60F' | '20' | '25'
 /** Pure water that the hydrometer was made for, °C. 4 °C means the greatest density. */
 const referenceC: Readonly<Record<Exclude<GravityReference, 'same'>, number>> = {

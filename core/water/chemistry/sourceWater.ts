@@ -15,7 +15,8 @@ export interface SourceWater {
 const ions: readonly AnalysisKey[] = ['calciumMgL', 'magnesiumMgL', 'sodiumMgL', 'chlorideMgL', 'sulfateMgL']
 
 /**
- * Reads a source: the newest analysis of its ions, brought in line with every quick test (GH, KH, conductivity) made after.
+ * Reads a source: the newest analysis of its ions, brought in line with every quick test (GH, KH, conductivity) made
+ * after.
  * Pure and distilled water need no analysis: without one they are taken as empty.
  * @returns null for a source of which nothing is known
  */

@@ -6,7 +6,10 @@ export const acclimationKeys = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg
 export type AcclimationKey = (typeof acclimationKeys)[number]
 export type AcclimationValues = Partial<Record<AcclimationKey, number>>
 
-/** Largest change an hour that settled invertebrates are taken through (from memory; the rule "slowly" is common practice). */
+/**
+ * Largest change an hour that settled invertebrates are taken through (from memory; the rule "slowly" is common
+ * practice).
+ */
 export const largestPerHour: Readonly<Record<AcclimationKey, number>> = {
   ghDh: 2,
   khDh: 2,
@@ -54,7 +57,8 @@ export interface DripPlan {
 }
 
 /**
- * The fastest drip that moves no value faster than its limit, and how long until the vessel holds `share` of tank water's
+ * The fastest drip that moves no value faster than its limit, and how long until the vessel holds `share` of tank
+ * water's
  * character. The rate is greatest at the start: q = rate·V/|difference|.
  * @param share how near to come, 0.9 as usual
  * @param limits largest change an hour, the usual ones when left out
@@ -98,7 +102,8 @@ export function planDrip(
 }
 
 /**
- * Acclimation in steps: part of the vessel is exchanged for tank water at intervals, each step within what an hour allows.
+ * Acclimation in steps: part of the vessel is exchanged for tank water at intervals, each step within what an hour
+ * allows.
  * @param exchange share of the vessel that is exchanged each time
  * @returns number of steps until `share` is reached, and minutes between them
  * @throws RangeError for shares outside (0, 1)

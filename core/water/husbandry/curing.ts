@@ -48,7 +48,8 @@ const APART_DAYS = 3
 const OLD_DAYS = 10
 
 /**
- * Judges how far a tank is cured: ammonia comes first, then nitrite, then nitrate while both vanish. Ready needs two clean
+ * Judges how far a tank is cured: ammonia comes first, then nitrite, then nitrate while both vanish. Ready needs two
+ * clean
  * tests days apart, the group's shortest time (common practice: four to eight weeks), and growth to graze for grazers.
  */
 export function judgeCuring(i: CuringInput): Curing {

@@ -119,7 +119,8 @@ export function planTreatment({
 }
 
 /**
- * When the second dose after the last one is due, and whether a dose today would come on top of it. Two days early is no harm.
+ * When the second dose after the last one is due, and whether a dose today would come on top of it. Two days early is
+ * no harm.
  * @param dosesMs moments of the doses given, any order
  * @returns null before the first dose
  */

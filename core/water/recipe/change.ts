@@ -53,7 +53,10 @@ export function solveChange(
   return overStep(question, fine) ? null : fine
 }
 
-/** Blends that a jug can measure, nearest to the exact one first: the rounded one, and those with one step moved from a source to another. */
+/**
+ * Blends that a jug can measure, nearest to the exact one first: the rounded one, and those with one step moved from a
+ * source to another.
+ */
 function measurableBlends(exact: readonly number[], total: number, jugStepL: number): number[][] {
   const rounded = measuredLitres(exact, total, jugStepL)
   const step = litresStep(total, jugStepL)

@@ -17,7 +17,8 @@ export type Goals = Partial<Record<RecipeKey, Goal>>
 export type RecipeMode = 'minerals' | 'conductivity'
 
 /**
- * Where a correction aims: a value inside its preferred range stays as it is ("stable beats perfect"); one outside goes to
+ * Where a correction aims: a value inside its preferred range stays as it is ("stable beats perfect"); one outside goes
+ * to
  * the group's aim, or a fifth of the way into the range from the nearer edge, so that it does not sit on the edge.
  * Hardness without a target stays as it is.
  * @param now what the tank shows
@@ -54,7 +55,8 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
 }
 
 /**
- * How a recipe is led where the keeper did not choose: by conductivity where the group aims at one and a mix is at hand.
+ * How a recipe is led where the keeper did not choose: by conductivity where the group aims at one and a mix is at
+ * hand.
  * @param hasMix whether a mineral mix stands on the shelf
  */
 export const usualMode = (targets: Targets, hasMix: boolean): RecipeMode =>

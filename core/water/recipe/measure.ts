@@ -1,7 +1,10 @@
 import type { Bench } from '#core/records'
 import type { Dose } from '../chemistry/salts'
 
-/** How a mass gets into the bucket: weighed dry, or as a measured volume of a solution when it is too little for the scale. */
+/**
+ * How a mass gets into the bucket: weighed dry, or as a measured volume of a solution when it is too little for the
+ * scale.
+ */
 export type Measured =
   | { by: 'scale'; grams: number }
   | {
@@ -50,7 +53,8 @@ export const litresStep = (total: number, jugStepL: number): number =>
   total < 20 * jugStepL ? Math.min(jugStepL, total < 2 ? 0.01 : 0.05) : jugStepL
 
 /**
- * Litres of each source to what the jug shows; the largest part takes up the rest, so that the bucket holds what it should.
+ * Litres of each source to what the jug shows; the largest part takes up the rest, so that the bucket holds what it
+ * should.
  * A small change is measured in hundredths of a litre whatever the jug is.
  */
 export function measuredLitres(litres: readonly number[], total: number, jugStepL: number): number[] {

@@ -55,14 +55,18 @@ export type RecipeAnswer = { ok: true; recipe: WaterRecipe } | { ok: false; issu
 
 /** More changes than this is no plan that a keeper follows; what is missing then is said. */
 const MAX_STEPS = 26
-/** A further change has to bring all goals together nearer by so much (weighed as the solver does; a degree of GH is 1). */
+/**
+ * A further change has to bring all goals together nearer by so much (weighed as the solver does; a degree of GH is 1).
+ */
 const WORTH = 0.08
 /** Shares of the wanted change that are tried when it would move a value too far. */
 const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1, 0.06, 0.03]
 
 /**
- * Plans the changes that bring a tank to its goals: each one moves no value by more than its weekly step (less when changes
- * come more often than weekly), and what is not corrected is held. Where every value is right already there is one change,
+ * Plans the changes that bring a tank to its goals: each one moves no value by more than its weekly step (less when
+ * changes
+ * come more often than weekly), and what is not corrected is held. Where every value is right already there is one
+ * change,
  * with water that keeps it so. For a first fill there is one step and no limit.
  * Assumes a well-mixed tank and no other source or sink; stones and active soil are said beside the recipe.
  * @throws RangeError when litres or days are not above zero, or the change is larger than the tank
@@ -165,7 +169,8 @@ export const fillQuestion = (onHand: OnHand, netL: number, goals: Goals): Recipe
 })
 
 /**
- * The one purchase that would make a goal reachable, tried in the order in which keepers usually have the things at hand.
+ * The one purchase that would make a goal reachable, tried in the order in which keepers usually have the things at
+ * hand.
  * @param q a question whose recipe does not reach its goals
  * @returns null when no single one does
  */
@@ -217,7 +222,8 @@ function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goal
 }
 
 /**
- * What of a goal decides whether the end is reached: a point that is aimed at; of a value that is only held, that it stays
+ * What of a goal decides whether the end is reached: a point that is aimed at; of a value that is only held, that it
+ * stays
  * within what is preferred; nothing of a soft wide one.
  */
 function decisive(key: RecipeKey, goal: Goal): Pick<Goal, 'low' | 'high'> | null {

@@ -6,7 +6,8 @@ import type { SolvedChange } from './change'
 const LEAST_MINUTES = 15
 
 /**
- * Minutes over which new water is dripped or siphoned in, so that no value moves faster than an acclimation would let it.
+ * Minutes over which new water is dripped or siphoned in, so that no value moves faster than an acclimation would let
+ * it.
  * @returns whole five minutes
  */
 export function pouringMinutes({ before, after }: Pick<SolvedChange, 'before' | 'after'>): number {

@@ -20,7 +20,10 @@ export interface ChangeQuestion {
   fixedL?: readonly number[]
 }
 
-/** A linear program: minimise cost·x with x ≥ 0 and low ≤ row·x ≤ high. Rows hold coefficients by variable; no entry is 0. */
+/**
+ * A linear program: minimise cost·x with x ≥ 0 and low ≤ row·x ≤ high. Rows hold coefficients by variable; no entry is
+ * 0.
+ */
 export interface LinearProgram {
   /** names of the variables, for reading */
   variables: string[]
@@ -31,9 +34,15 @@ export interface LinearProgram {
 /** Cost of a mmol of sodium and of potassium in a litre of tank: kept low where there is a choice (from memory). */
 const SODIUM_COST = 0.06
 const POTASSIUM_COST = 0.12
-/** Cost of a mg/L in the bucket by which the salts that are added miss the usual calcium to magnesium: they are kept in that ratio. */
+/**
+ * Cost of a mg/L in the bucket by which the salts that are added miss the usual calcium to magnesium: they are kept in
+ * that ratio.
+ */
 const ADDED_RATIO_COST = 0.004
-/** Calcium to magnesium by mass outside which the bucket as a whole is put right, and what a mg/L of it costs (from memory). */
+/**
+ * Calcium to magnesium by mass outside which the bucket as a whole is put right, and what a mg/L of it costs (from
+ * memory).
+ */
 const RATIO_BAND = [1.5, 8] as const
 const BAND_COST = 0.012
 /** Cost of a gram: of equal recipes the one with fewer salts and more of the keeper's own water. */
@@ -42,7 +51,8 @@ const GRAM_COST = 1e-4
 const SOLUBLE_SHARE = 0.5
 
 /**
- * Sets up one change: litres of each source and grams of each salt are the variables, with one pair of variables for what
+ * Sets up one change: litres of each source and grams of each salt are the variables, with one pair of variables for
+ * what
  * each goal is missed by. Amounts are conserved: tank after = tank·(1 − V/N) + Σ litres·source/N + Σ grams·dose/N.
  * The result is a least-absolute-deviations fit with bounds (Charnes, Cooper & Ferguson 1955).
  * @param slopes how readouts follow from amounts near `near`

@@ -10,7 +10,8 @@ export type Underway = Partial<Record<RecipeKey, 'low' | 'high'>>
 const WINDOW_DAYS = 35
 
 /**
- * Corrections that are under way: a value that stood outside its preferred range when the changes of the last weeks began,
+ * Corrections that are under way: a value that stood outside its preferred range when the changes of the last weeks
+ * began,
  * and that they moved towards it. Such a correction goes on to its aim; it does not stop at the first edge.
  * @param story the glass's log as `waterStory` reads it
  */

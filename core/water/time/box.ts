@@ -31,7 +31,8 @@ export type BoxForecast = Record<BoxKey, Float64Array>
 
 /**
  * Simple laws of slow sources and sinks, all from memory and marked so on screen: stones in 12 to 24 g/L hold KH near 9
- * (common practice for isopods); active soil takes up alkalinity within days and wears out in one to two years (common practice).
+ * (common practice for isopods); active soil takes up alkalinity within days and wears out in one to two years (common
+ * practice).
  */
 export const slowLaws = {
   carbonate: { khDh: 9, perDayAt24GL: 0.03 },
@@ -47,7 +48,10 @@ export const slowLaws = {
   } satisfies Record<FeedingSchoolId, number> as Readonly<Record<FeedingSchoolId, number>>,
 }
 
-/** Hours are not resolved: a day is the step, as evaporation is topped up daily or weekly without a difference that matters. */
+/**
+ * Hours are not resolved: a day is the step, as evaporation is topped up daily or weekly without a difference that
+ * matters.
+ */
 const WEEK = 7
 
 /**
@@ -112,7 +116,8 @@ function drifted(w: Water, drift: BoxHabits['driftPerWeek']): void {
     w.mgMmolL *= factor
   }
   if (drift.conductivityUsCm) {
-    // hardness and alkalinity that drift carry their own conductivity (about 17 µS/cm a degree each): only the rest is an offset
+    // hardness and alkalinity that drift carry their own conductivity (about 17 µS/cm a degree each): only the rest is
+    // an offset
     const explained = ((drift.ghDh ?? 0) + (drift.khDh ?? 0)) * 17
     w.conductivityOffsetUsCm += (drift.conductivityUsCm - explained) / WEEK
   }

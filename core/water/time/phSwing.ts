@@ -20,7 +20,8 @@ const WINDOW_DAYS = 120
 export const SWING_WARNING = 0.5
 
 /**
- * Day and night swing of pH from readings at dawn and at dusk: injected CO2 and plants move it, and the keeper learns it
+ * Day and night swing of pH from readings at dawn and at dusk: injected CO2 and plants move it, and the keeper learns
+ * it
  * only by testing at both. Pairs of one day are taken where there are any; else all mornings against all evenings.
  * @param readings pH readings, any method
  * @param nowMs today

@@ -5,7 +5,9 @@ import { type BoxHabits, slowLaws } from './box'
 import type { WaterStory } from './events'
 import { clearDrift, type LearntHabits } from './habits'
 
-/** Evaporation where nothing was written down: a share of the water a day (from memory: covered glass in a heated room). */
+/**
+ * Evaporation where nothing was written down: a share of the water a day (from memory: covered glass in a heated room).
+ */
 const EVAPORATES_PER_DAY = 0.004
 
 /** What a forecast is reckoned with, and what of it the log told. */
@@ -15,7 +17,8 @@ export interface UsualHabits extends BoxHabits {
 }
 
 /**
- * What goes on in a glass from today if nothing is done: what its log taught, and defaults for the rest. Slow sources and
+ * What goes on in a glass from today if nothing is done: what its log taught, and defaults for the rest. Slow sources
+ * and
  * feeding are in the drift already once it is learnt. No changes: they are added by whoever asks.
  * @param feedingSchools options of the feeding schools of its colonies
  * @param pure the keeper's pure water, for top-ups that were never logged

@@ -25,7 +25,10 @@ const Query = z.strictObject(
   },
 )
 
-/** Stand-in for a bench probe, and it says so: simulated readings of pH, conductivity, temperature and humidity, twice a second. */
+/**
+ * Stand-in for a bench probe, and it says so: simulated readings of pH, conductivity, temperature and humidity, twice a
+ * second.
+ */
 export default defineEventHandler(event => {
   const { dip, drift, noise, ...truth } = checkQuery(event, Query)
   const random = seededRandom(Date.now() % 1_000_000)

@@ -19,7 +19,9 @@ const Query = z.strictObject(
   },
 )
 
-/** The invented room Lantern Quay as a backup. Its records end as the day begins, so that nothing lies in the future. */
+/**
+ * The invented room Lantern Quay as a backup. Its records end as the day begins, so that nothing lies in the future.
+ */
 export default defineEventHandler(async event => {
   const { seed, day } = checkQuery(event, Query)
   const wanted = day === undefined ? null : readDay(day)

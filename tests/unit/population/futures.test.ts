@@ -91,7 +91,7 @@ describe('liveFutures', () => {
     expect(last(live({ dyingPerWeek: 0.1 })).p50).toBeLessThan(last(live()).p50)
     expect(last(live({ startFactor: 2 }, 0)).p50).toBe(2 * last(live({}, 0)).p50)
   })
-  it('a share taken every week: just under 1 − 1/λ an uncrowded colony still grows, above it falls (Caswell 2001)', () => {
+  it('a share taken every week: just under 1 − 1/λ an uncrowded colony still grows, above it falls', () => {
     const wide = ratesOf('neocaridina', 1e7)
     const none = { recruits: 0, losses: 0, room: 0, seen: 0, sight: 0 }
     const from = {

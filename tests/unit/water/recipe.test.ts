@@ -151,40 +151,44 @@ describe('planRecipe', () => {
     expect(readoutsOf(recipe.steps.at(-1)!.after).ghDh).toBeCloseTo(6.4, 0)
     expect(recipe.steps.map(s => s.afterDays)).toEqual([0, 7, 14])
   })
-  it('never moves a value further than its step, never pours or weighs less than nothing, never more than the bucket holds', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0.5, max: 20, noNaN: true }),
-        fc.double({ min: 0.2, max: 14, noNaN: true }),
-        fc.double({ min: 2, max: 200, noNaN: true }),
-        fc.double({ min: 0.03, max: 0.5, noNaN: true }),
-        fc.constantFrom(3.5, 7, 14),
-        fc.subarray([...saltIds]),
-        (gh, kh, netL, f, everyDays, salts) => {
-          const q = question(gh, kh, { netL, changeL: netL * f, everyDays, shelf: salts.map(salt) })
-          const answer = planRecipe(q)
-          if (!answer.ok) return
-          for (const step of answer.recipe.steps) {
-            const before = readoutsOf(step.before)
-            const after = readoutsOf(step.after)
-            for (const key of ['ghDh', 'khDh'] as const)
-              expect(Math.abs(after[key] - before[key])).toBeLessThanOrEqual(
-                steps[key]! * Math.min(1, everyDays / 7) + 1e-6,
+  it(
+    'never moves a value further than its step, never pours or weighs less than nothing, never more than the ' +
+      'bucket holds',
+    () => {
+      fc.assert(
+        fc.property(
+          fc.double({ min: 0.5, max: 20, noNaN: true }),
+          fc.double({ min: 0.2, max: 14, noNaN: true }),
+          fc.double({ min: 2, max: 200, noNaN: true }),
+          fc.double({ min: 0.03, max: 0.5, noNaN: true }),
+          fc.constantFrom(3.5, 7, 14),
+          fc.subarray([...saltIds]),
+          (gh, kh, netL, f, everyDays, salts) => {
+            const q = question(gh, kh, { netL, changeL: netL * f, everyDays, shelf: salts.map(salt) })
+            const answer = planRecipe(q)
+            if (!answer.ok) return
+            for (const step of answer.recipe.steps) {
+              const before = readoutsOf(step.before)
+              const after = readoutsOf(step.after)
+              for (const key of ['ghDh', 'khDh'] as const)
+                expect(Math.abs(after[key] - before[key])).toBeLessThanOrEqual(
+                  steps[key]! * Math.min(1, everyDays / 7) + 1e-6,
+                )
+              expect(step.pours.every(p => p.litres > 0)).toBe(true)
+              expect(step.pours.reduce((s, p) => s + p.litres, 0)).toBeCloseTo(step.changeL, 2)
+              expect(step.weighs.every(w => w.measured.grams > 0)).toBe(true)
+              // what is in the glass is what the bucket and the rest of the glass bring together
+              close(
+                total(step.after, netL),
+                total(step.before, netL - step.changeL).map((v, i) => v + total(step.bucket, step.changeL)[i]!),
               )
-            expect(step.pours.every(p => p.litres > 0)).toBe(true)
-            expect(step.pours.reduce((s, p) => s + p.litres, 0)).toBeCloseTo(step.changeL, 2)
-            expect(step.weighs.every(w => w.measured.grams > 0)).toBe(true)
-            // what is in the glass is what the bucket and the rest of the glass bring together
-            close(
-              total(step.after, netL),
-              total(step.before, netL - step.changeL).map((v, i) => v + total(step.bucket, step.changeL)[i]!),
-            )
-          }
-        },
-      ),
-      { numRuns: 60 },
-    )
-  })
+            }
+          },
+        ),
+        { numRuns: 60 },
+      )
+    },
+  )
   it('holds what is right already, with one change', () => {
     const recipe = recipeOf(question(7, 5))
     expect(recipe.steps).toHaveLength(1)

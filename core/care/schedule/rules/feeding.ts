@@ -73,7 +73,10 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   return [...items, ...leftovers(g, nowMs)]
 }
 
-/** Days that they go without food unharmed (from memory): biofilm carries grazers a week, not young ones and not hunters. */
+/**
+ * Days that they go without food unharmed (from memory): biofilm carries grazers a week, not young ones and not
+ * hunters.
+ */
 function waitDays(colonies: readonly ColonyCare[], young: boolean): number {
   if (young) return 3
   return Math.min(

@@ -5,7 +5,10 @@ import { CARE_LOG_DAYS, CP, M, SOIL_DAYS } from '../figures'
 import type { DueItem, GlassCare, RoomCareInput } from '../item'
 import { item } from './tools'
 
-/** The next open step of every plan that has become a glass. A plan that has not asks for nothing: it is only thought about. */
+/**
+ * The next open step of every plan that has become a glass. A plan that has not asks for nothing: it is only thought
+ * about.
+ */
 export function planRule({ plans, glasses, nowMs }: RoomCareInput): DueItem[] {
   return plans.flatMap((plan): DueItem[] => {
     const glass = glasses.find(g => g.glass.id === plan.glassId)

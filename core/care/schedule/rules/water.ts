@@ -5,7 +5,8 @@ import type { DueItem, GlassCare } from '../item'
 import { item, last, startOf } from './tools'
 
 /**
- * Water changes by school, or top-ups where the school changes nothing. A day early or late is nothing, and a change left
+ * Water changes by school, or top-ups where the school changes nothing. A day early or late is nothing, and a change
+ * left
  * out once is made good by the next (common practice): what harms is a jump.
  */
 export function waterRule(g: GlassCare, nowMs: number): DueItem[] {
