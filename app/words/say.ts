@@ -63,6 +63,8 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.reasonDoubted': (v, s) =>
     `A count of ${num(n(v, 'seen'))} ${method(v)} on ${dayText(n(v, 'at'), s.nowMs)} is not believed: about ` +
     `${num(whole(n(v, 'expected')))} were expected.`,
+  'number.reasonLeftOut': (v, s) =>
+    `What was logged before ${dayText(n(v, 'at'), s.nowMs)} is left out of the reckoning: the log is very long.`,
   'number.reasonOld': v => `Last counted ${agoText(n(v, 'days'))}.`,
   'number.doCount': v =>
     `One full count today would narrow it to about ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,

@@ -106,6 +106,7 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit, colony:
 
   return {
     model: MODEL,
+    leftOutBefore: question.leftOutBefore ?? null,
     now: { ...now, level: 0.8, basis: LOG },
     stages,
     broods: ranged(i => Math.round(stageRows.eggs.reduce((sum, r) => sum + row(r, i), 0) / rates.broodSize)),

@@ -42,6 +42,8 @@ export interface PopulationQuestion {
   startMs: number
   nowMs: number
   founders: Heads
+  /** what lies before this moment was left out, because the log is too long */
+  leftOutBefore?: number
   /** in order of time; what lies after now or before the start is ignored */
   events: readonly PopulationEvent[]
   rates: StageRates
@@ -121,6 +123,8 @@ export interface MatrixSummary {
 
 export interface PopulationAnswer {
   model: string
+  /** what lies before this moment was left out; null when nothing was */
+  leftOutBefore: number | null
   now: Estimate
   stages: Record<StageName, Range>
   /** broods under way: females that carry, or masses */

@@ -34,6 +34,7 @@ export type StatementKey =
   | 'number.reasonCounts'
   | 'number.reasonDoubted'
   | 'number.reasonOld'
+  | 'number.reasonLeftOut'
   | 'number.doCount'
   | 'heading.growing'
   | 'heading.shrinking'
@@ -226,6 +227,7 @@ function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
         method: doubted.method,
       }),
     )
+  if (p.leftOutBefore !== null) reasons.push(msg('number.reasonLeftOut', { at: p.leftOutBefore }))
   const old = days > OLD_COUNT_DAYS
   if (old) reasons.push(msg('number.reasonOld', { days }))
   const wide = high > 1.6 * low

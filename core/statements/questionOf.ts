@@ -3,6 +3,7 @@ import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/re
 import { OWN_SHARE, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 import { BROOD_SIGHT, eventsOf } from './effects'
+import { fitWindow } from './window'
 
 /** Weeks of temperature readings that the pace of life is taken from. */
 const TEMPERATURE_WEEKS = 12
@@ -34,14 +35,17 @@ export function questionOf(
   // a glass that was counted fuller than the group's default carries more; the largest count alone may be a slip
   const capacity = Math.max(1, resolved.capacityPerL.value * habitatLitres(group, glass), 1.2 * (counts[1] ?? 0))
   const rates = stageRates(resolved, { temperatureC, capacity })
+  const began = { startMs: momentMs(colony.startedAt), founders: colony.founders }
+  const window = fitWindow(began, events, rates, nowMs)
   const sign = group.care.brood?.sign
   const clutches = entries.some(e => e.kind === 'clutch' && e.event === 'hatched' && e.place === 'inPlace')
   const { allSeen } = resolved.counting
   return {
     seed: hashText(colony.id),
-    startMs: momentMs(colony.startedAt),
+    startMs: window.startMs,
     nowMs,
-    founders: colony.founders,
+    founders: window.founders,
+    ...(window.leftOutBefore !== null && { leftOutBefore: window.leftOutBefore }),
     events,
     rates,
     spreads: spreadsOf(resolved, rates),
