@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, type Page, test } from '@playwright/test'
 import { notice, openDemo, sheet, startColony, startRoom, statement } from './steps'
 
 test('a colony is parted, joined again and ended; what has ended leaves the room and comes back', async ({ page }) => {
@@ -13,7 +13,7 @@ test('a colony is parted, joined again and ended; what has ended leaves the room
   await expect(sheet(page)).toBeHidden()
 
   await page.getByRole('link', { name: /^Ember: / }).click()
-  await page.getByRole('button', { name: 'Part, join, end' }).click()
+  await toParting(page)
   await page.getByRole('button', { name: 'Part them' }).click()
   await expect(sheet(page)).toContainText('Which glass do they go into?')
   await expect(sheet(page)).toContainText('How many go? At least one.')
@@ -25,7 +25,7 @@ test('a colony is parted, joined again and ended; what has ended leaves the room
   await expect(statement(page, 'number')).toContainText('8')
 
   // joined again: it ends, and says into what
-  await page.getByRole('button', { name: 'Part, join, end' }).click()
+  await toParting(page)
   await page.getByRole('radio', { name: 'Join to another colony' }).check()
   await expect(page.getByLabel('females', { exact: true })).toHaveValue('8')
   await page.getByLabel('Into', { exact: true }).selectOption({ label: 'Ember in Ember' })
@@ -58,7 +58,7 @@ test('a glass that is empty leaves the room and comes back with undo; one begun 
   await expect(sheet(page)).toContainText('Ember stands in it: move or end it first.')
   await page.getByRole('button', { name: 'Close' }).click()
 
-  await page.getByRole('button', { name: 'Part, join, end' }).click()
+  await toParting(page)
   await page.getByRole('radio', { name: 'It has ended' }).check()
   await page.getByRole('radio', { name: 'Sold out' }).check()
   await page.getByRole('button', { name: 'End it' }).click()
@@ -106,3 +106,9 @@ test('a colony moves to another glass, and its past stays where it was; a line a
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText(/Line Yellow, 2 glasses together: about/)).toBeVisible()
 })
+
+/** The sheet in which a colony is parted, joined or ended. */
+async function toParting(page: Page) {
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  await page.getByRole('button', { name: 'Part, join, end' }).click()
+}

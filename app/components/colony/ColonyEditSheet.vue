@@ -10,6 +10,7 @@ import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 /** Name, habits, what must stay, and the keeper's own ranges: whatever is left empty follows the group. */
 const props = defineProps<{ colony: Colony }>()
 const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ part: [] }>()
 useSheets().countOpen(open)
 const settings = useSettingsStore()
 const sheets = useSheets()
@@ -71,6 +72,11 @@ async function save() {
   if (!(await saveAll([...line, { table: 'colonies', record: read.colony }]))) return
   log.tell(`${read.colony.name} saved.`)
   open.value = false
+}
+/** Parting, joining and ending have a sheet of their own. */
+function part() {
+  open.value = false
+  emit('part')
 }
 /** The glass is edited in its own sheet. */
 function editGlass() {
@@ -155,6 +161,7 @@ function editGlass() {
     <template #foot>
       <v-btn type="submit" form="edit-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn class="quiet" @click="editGlass">Change the glass</v-btn>
+      <v-btn class="quiet" @click="part">Part, join, end</v-btn>
     </template>
   </SideSheet>
 </template>

@@ -37,12 +37,16 @@ const reasons = (Object.keys(colonyEndings) as (keyof typeof colonyEndings)[]).m
 const told = computed(() => statements.of(props.colony.id))
 const oneSex = computed(() => groupOf(props.colony.groupId).stages.femaleShare.value === 1)
 const now = computed(() => told.value?.population.now)
-watch([open, what], ([isOpen]) => {
-  if (!isOpen) return
-  issues.value = {}
-  draft.value = { ...emptyPart(), name: draft.value.name || props.colony.name, on: draft.value.on }
-  if (what.value === 'join' && told.value) draft.value.heads = headsOf(told.value.population.stages, oneSex.value)
-})
+watch(
+  [open, what],
+  ([isOpen]) => {
+    if (!isOpen) return
+    issues.value = {}
+    draft.value = { ...emptyPart(), name: draft.value.name || props.colony.name, on: draft.value.on }
+    if (what.value === 'join' && told.value) draft.value.heads = headsOf(told.value.population.stages, oneSex.value)
+  },
+  { immediate: true },
+)
 const glasses = computed(() => [
   { value: '', title: 'Choose …' },
   ...room.glasses

@@ -30,7 +30,7 @@ const ended = computed(() =>
         <span>
           <NuxtLink v-if="e.table === 'colonies'" :to="`/colony/${e.record.id}`">{{ e.record.name }}</NuxtLink>
           <b v-else>{{ e.record.name }}</b>
-          <span class="muted small">
+          <span class="muted small about">
             {{ tables[e.table].words[0] }}, {{ endingWord[e.ended.why] }}
             {{ dayText(Date.parse(e.ended.at), now) }}</span
           >
@@ -63,6 +63,9 @@ li {
   gap: 4px 16px;
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);
+}
+.about {
+  margin-left: 8px;
 }
 .ways {
   display: flex;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiCallSplit, mdiPencilOutline, mdiPlus } from '@mdi/js'
+import { mdiArrowLeft, mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { resolveGroup } from '#core/groups'
 import type { WhyTopic } from '~/components/colony/FourStatements.vue'
 import { endingWord } from '~/words/endings'
@@ -101,9 +101,6 @@ const spans = [
           @click="editing = true"
           ><span class="words">Change</span></v-btn
         >
-        <v-btn v-if="!colony.ended" class="quiet change" :prepend-icon="mdiCallSplit" @click="parting = true"
-          ><span class="words">Part, join, end</span></v-btn
-        >
         <v-btn v-if="!colony.ended" color="primary" :prepend-icon="mdiPlus" @click="logSheet.show(colony.id)"
           >Log<kbd>L</kbd></v-btn
         >
@@ -171,7 +168,7 @@ const spans = [
         <p v-else class="muted waiting">Working it out …</p>
       </div>
       <WhySheet :why="why" @close="why = null" />
-      <ColonyEditSheet v-model="editing" :colony="colony" />
+      <ColonyEditSheet v-model="editing" :colony="colony" @part="parting = true" />
       <LazyPartSheet v-if="parting" v-model="parting" :colony="colony" />
     </template>
     <NotHere v-else-if="room.ready" place="Colony" what="This colony" to="/" back="To the Room" />
