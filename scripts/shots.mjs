@@ -43,7 +43,7 @@ const toWater = (glass, part) => async page => {
   await list.selectOption(id)
   await page.waitForURL(`**/water/${id}`)
   if (part)
-    await page.getByRole('navigation', { name: 'Parts of the water place' }).getByRole('button', { name: part }).click()
+    await page.getByRole('tablist', { name: 'Parts of the water place' }).getByRole('tab', { name: part }).click()
   await page.waitForTimeout(part === 'Probe' ? 5000 : 600)
 }
 const plan = async page => {
@@ -95,7 +95,7 @@ const report = async page => {
 }
 const stages = async page => {
   await toColony('Ember A')(page)
-  await page.getByRole('button', { name: 'Stages', exact: true }).click()
+  await page.getByRole('tab', { name: 'Stages', exact: true }).click()
 }
 /** Ember A, warmer, beside things as they are. */
 const outlook = async page => {
@@ -114,7 +114,7 @@ const surplus = async page => {
 /** The practice tank, half marked. */
 const practice = async page => {
   await page.getByRole('link', { name: 'Count desk', exact: true }).click()
-  await page.getByRole('button', { name: 'Practice tank' }).click()
+  await page.getByRole('tab', { name: 'Practice tank' }).click()
   await page.getByRole('button', { name: 'Show a picture' }).click()
   const picture = page.getByRole('application')
   await picture.waitFor()
@@ -140,7 +140,7 @@ const practice = async page => {
 const countDesk = async page => {
   await practice(page)
   const png = await page.locator('.marked canvas').evaluate(c => c.toDataURL('image/png').split(',')[1])
-  await page.getByRole('button', { name: 'Photo', exact: true }).click()
+  await page.getByRole('tab', { name: 'Photo', exact: true }).click()
   await page
     .getByLabel('Open a picture of the tank')
     .setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })

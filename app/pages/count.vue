@@ -82,18 +82,7 @@ async function save() {
     </AppTop>
     <div v-if="colony" class="page">
       <div class="head">
-        <nav class="tabs" aria-label="Ways of counting">
-          <button
-            v-for="s in sheets"
-            :key="s.id"
-            type="button"
-            :aria-pressed="sheet === s.id"
-            :class="{ on: sheet === s.id }"
-            @click="sheet = s.id"
-          >
-            {{ s.title }}
-          </button>
-        </nav>
+        <TabRow v-model="sheet" :tabs="sheets" label="Ways of counting" />
         <div v-if="sheet !== 'practice'" class="who">
           <PickOne v-model="picked" label="Colony" hide-label :options="colonies" />
           <span v-if="expected" class="small muted"
@@ -118,14 +107,10 @@ async function save() {
       <MarksCount v-else-if="sheet === 'marks'" :key="`${colony.id} ${round} marks`" v-model="count" :colony="colony" />
       <PracticeTank v-else :practice="mine" />
     </div>
-    <section v-else-if="room.ready" class="empty">
-      <p class="statement">There is no colony to count yet.</p>
-      <p class="muted">
-        Here you will count on photos, in samples, in passes and by marks, and find out how many you see of those that
-        are there.
-      </p>
-      <v-btn color="primary" to="/">To the Room</v-btn>
-    </section>
+    <EmptyPlace v-else-if="room.ready" statement="There is no colony to count yet." to="/" leads="To the Room">
+      Here you will count on photos, in samples, in passes and by marks, and find out how many you see of those that are
+      there.
+    </EmptyPlace>
   </div>
 </template>
 
@@ -146,44 +131,15 @@ async function save() {
   padding-bottom: 14px;
   flex-wrap: wrap;
 }
-.tabs {
-  display: flex;
-  gap: 22px;
-  flex-wrap: wrap;
-}
-.tabs button {
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  padding: 6px 0;
-  min-height: 44px;
-  font: inherit;
-  color: var(--muted);
-  cursor: pointer;
-}
-.tabs button.on {
-  color: var(--ink);
-  font-weight: 650;
-  border-color: var(--weed);
-}
 .who {
   display: flex;
   gap: 12px;
   align-items: center;
   flex-wrap: wrap;
 }
-.empty {
-  padding: 40px 24px;
-  display: grid;
-  gap: 14px;
-  justify-items: start;
-}
 @media (max-width: 900px) {
   .page {
     padding: 4px 16px 16px;
-  }
-  .tabs {
-    gap: 14px;
   }
 }
 </style>

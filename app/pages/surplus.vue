@@ -43,18 +43,7 @@ watch(picked, id => {
   <div class="surplus">
     <AppTop title="Surplus" about="What can leave this week, and where to?" />
     <div v-if="room.colonies.length > 0" class="page">
-      <nav class="tabs" aria-label="Parts of the Surplus">
-        <button
-          v-for="t in tabs"
-          :key="t.id"
-          type="button"
-          :aria-pressed="tab === t.id"
-          :class="{ on: tab === t.id }"
-          @click="tab = t.id"
-        >
-          {{ t.title }}
-        </button>
-      </nav>
+      <TabRow v-model="tab" class="parts" :tabs="tabs" label="Parts of the Surplus" />
       <div v-if="tab === 'go'" class="go">
         <PickOne
           v-if="desk.colonies.value.length > 0"
@@ -79,9 +68,9 @@ watch(picked, id => {
             :now-ms="desk.nowMs.value"
             :as-of="statements.of(one.colony.id)?.asOf ?? 0"
           />
-          <p v-if="one.water === 'off'" class="warn" role="status">
+          <CautionNote v-if="one.water === 'off'" harm role="status">
             The water of this glass is off: put it right first, these animals would travel badly.
-          </p>
+          </CautionNote>
           <HarvestForm
             :colony="one.colony"
             :can-go="one.canGo"
@@ -107,13 +96,9 @@ watch(picked, id => {
       />
       <LedgerPanel v-else :months="desk.months.value" :removals="desk.removals.value" :currency="desk.currency.value" />
     </div>
-    <section v-else-if="room.ready" class="empty">
-      <p class="statement">There is no colony yet.</p>
-      <p class="muted">
-        Here you will read what can leave without harm, keep orders, print the weekly list and see what came in.
-      </p>
-      <v-btn color="primary" to="/">To the Room</v-btn>
-    </section>
+    <EmptyPlace v-else-if="room.ready" statement="There is no colony yet." to="/" leads="To the Room">
+      Here you will read what can leave without harm, keep orders, print the weekly list and see what came in.
+    </EmptyPlace>
   </div>
 </template>
 
@@ -126,26 +111,8 @@ watch(picked, id => {
 .page {
   padding: 4px 24px 16px;
 }
-.tabs {
-  display: flex;
-  gap: 24px;
+.parts {
   padding-bottom: 8px;
-  flex-wrap: wrap;
-}
-.tabs button {
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  padding: 6px 0;
-  min-height: 44px;
-  font: inherit;
-  color: var(--muted);
-  cursor: pointer;
-}
-.tabs button.on {
-  color: var(--ink);
-  font-weight: 650;
-  border-color: var(--weed);
 }
 .go {
   display: grid;
@@ -159,18 +126,8 @@ watch(picked, id => {
   position: sticky;
   top: 8px;
 }
-.warn {
-  border-left: 3px solid var(--rust);
-  padding-left: 10px;
-}
 .pick {
   display: none;
-}
-.empty {
-  padding: 40px 24px;
-  display: grid;
-  gap: 14px;
-  justify-items: start;
 }
 @media (max-width: 900px) {
   .page {

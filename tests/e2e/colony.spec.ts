@@ -36,7 +36,7 @@ test('the life line has a chart, a summary in words, a table, and other spans', 
   await expect(page.getByRole('img', { name: /^Life line: From about \d+ on .+ to about \d+ today/ })).toBeVisible()
   await page.getByRole('button', { name: '6 months' }).click()
   await expect(page.getByRole('button', { name: '6 months' })).toHaveAttribute('aria-pressed', 'true')
-  await page.getByRole('button', { name: 'Table' }).click()
+  await page.getByRole('tab', { name: 'Table' }).click()
   await expect(page.getByRole('columnheader', { name: 'Likely' })).toBeVisible()
   expect(await page.getByRole('row').count()).toBeGreaterThan(15)
 })
@@ -46,7 +46,7 @@ test('the log keeps the old value: correct, take back, bring back, undo', async 
   await startColony(page, { name: 'Ember' })
   await logCount(page, '120')
   await expect(notice(page)).toContainText('count of 120 saved')
-  await page.getByRole('button', { name: /^Log 1/ }).click()
+  await page.getByRole('tab', { name: /^Log 1/ }).click()
   const log = page.getByRole('region', { name: 'Log' })
   await log.getByRole('button', { name: 'Correct: Counted 120' }).click()
   await expect(sheet(page)).toContainText('The old value is kept in the log')
@@ -102,7 +102,7 @@ test('every kind can be logged, also for a day in the past', async ({ page }) =>
     await page.getByText('Split by sex and size').click()
     await page.getByLabel('half-grown').fill('3')
   })
-  await page.getByRole('button', { name: /^Log 5/ }).click()
+  await page.getByRole('tab', { name: /^Log 5/ }).click()
   const region = page.getByRole('region', { name: 'Log' })
   for (const words of [
     'Put in 6',

@@ -73,10 +73,7 @@ test('with the server gone the app starts, a round is done, and nothing is lost 
   await expect(page.getByRole('heading', { level: 1, name: 'Plan' })).toBeVisible()
   // what only the server can say is not made up
   await page.getByRole('link', { name: 'Water', exact: true }).click()
-  await page
-    .getByRole('navigation', { name: 'Parts of the water place' })
-    .getByRole('button', { name: 'Probe' })
-    .click()
+  await page.getByRole('tablist', { name: 'Parts of the water place' }).getByRole('tab', { name: 'Probe' }).click()
   await expect(page.getByText('Live, settled.')).toBeHidden()
 
   await serve(port)

@@ -24,7 +24,7 @@ async function toLog(page: Page, name: string) {
   await page.getByRole('link', { name: 'Room', exact: true }).click()
   await page.locator(`a.whole[aria-label^="${name}: "]`).first().click()
   await expect(here(page)).toHaveText(name)
-  await page.getByRole('button', { name: /^Log \d/ }).click()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
 }
 /** Goes to a glass of the walk by its name. */
 const toGlass = async (page: Page, name: string) => {
@@ -522,7 +522,7 @@ test('any kind of entry can be logged, corrected and read', async ({ page }) => 
   await page.getByLabel('Intake sponge').selectOption('broken')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page)).toBeHidden()
-  await page.getByRole('button', { name: /^Log \d/ }).click()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
   const line = page.getByRole('listitem').filter({ hasText: '2 berried' }).first()
   await expect(line).toContainText('1 with eyed eggs')
   await line.getByRole('button', { name: /^Correct/ }).click()
@@ -566,12 +566,12 @@ test('a move between colonies changes both, and a photo stays with its line', as
   await page.getByLabel('Remark').fill('By the moss.')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page)).toBeHidden()
-  await page.getByRole('button', { name: /^Log \d/ }).click()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
   const image = page.getByRole('img', { name: /^Photo of/ })
   await expect(image).toBeVisible()
   expect(await image.evaluate((el: HTMLImageElement) => [el.naturalWidth, el.naturalHeight])).toEqual([1280, 640])
   await page.reload()
-  await page.getByRole('button', { name: /^Log \d/ }).click()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
   await expect(image).toBeVisible()
 })
 

@@ -116,7 +116,4 @@ export async function toWater(page: Page, glass: string) {
 }
 /** One part of the water place. */
 export const waterPart = (page: Page, part: string) =>
-  page
-    .getByRole('navigation', { name: 'Parts of the water place' })
-    .getByRole('button', { name: part, exact: true })
-    .click()
+  page.getByRole('tablist', { name: 'Parts of the water place' }).getByRole('tab', { name: part, exact: true }).click()

@@ -42,7 +42,7 @@ test('the demo’s KH slide is put right in three logged changes, a week apart, 
   await expect(
     page.getByRole('img', { name: /^KH (3\.9|4\.\d) °dH, (on target|drifting up), preferred 3 to 8$/ }).first(),
   ).toBeVisible()
-  await page.getByRole('button', { name: /^Log \d/ }).click()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
   await expect(page.getByRole('region', { name: 'Log' }).getByText('Changed 5.2 L').first()).toBeVisible()
   await page.keyboard.press('u')
   await expect(notice(page)).toContainText('Taken back.')

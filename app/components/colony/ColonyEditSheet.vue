@@ -87,7 +87,7 @@ function editGlass() {
 
 <template>
   <SideSheet v-model="open" :title="`Change ${colony.name}`" wide>
-    <form id="edit-form" class="fields" @submit.prevent="save">
+    <FieldGrid id="edit-form" tag="form" @submit.prevent="save">
       <TextInput v-model="edit.name" label="Name" :error="issues.name" />
       <PickOne v-model="edit.glassId" label="Lives in" :options="glasses" />
       <template v-if="edit.glassId !== glassId">
@@ -104,10 +104,10 @@ function editGlass() {
         :glass-id="edit.glassId"
         :colony-id="colony.id"
       />
-      <div class="two">
+      <FieldGrid :columns="2">
         <PickOne v-model="edit.lineId" label="Line" :options="lines" />
         <TextInput v-if="edit.lineId === 'new'" v-model="lineName" label="Name of the line" :error="issues.lineId" />
-      </div>
+      </FieldGrid>
       <TextInput v-model="edit.startedAt" label="Began on" type="date" :error="issues.startedAt" />
       <TextInput
         v-model="edit.minimumKeep"
@@ -118,7 +118,7 @@ function editGlass() {
         hint="What can go is reckoned against this number."
       />
       <SchoolFields v-model="edit.schools" :group-id="colony.groupId" />
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput
           v-model="edit.growthPct"
           label="Growth of a small colony, a week"
@@ -134,7 +134,7 @@ function editGlass() {
           :placeholder="String(group.capacityPerL.value)"
           :error="issues.capacityPerL"
         />
-      </div>
+      </FieldGrid>
       <fieldset>
         <legend>Your own water ranges</legend>
         <p class="small muted">Empty fields follow the group, shown in grey.</p>
@@ -151,13 +151,13 @@ function editGlass() {
             :value="edit.targets[key]?.[p.key] ?? ''"
             @input="set(key, p.key, ($event.target as HTMLInputElement).value)"
           />
-          <p v-if="issues[`targets.${key}`]" class="issue" role="alert">{{ issues[`targets.${key}`] }}</p>
+          <FieldIssue :text="issues[`targets.${key}`]" />
         </div>
         <p class="heads small muted">
           <span /><span>preferred from</span><span>to</span><span>tolerated from</span><span>to</span>
         </p>
       </fieldset>
-    </form>
+    </FieldGrid>
     <template #foot>
       <v-btn type="submit" form="edit-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn class="quiet" @click="editGlass">Change the glass</v-btn>
@@ -167,15 +167,6 @@ function editGlass() {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
 fieldset {
   display: flex;
   flex-direction: column;
@@ -211,10 +202,5 @@ legend + p {
 .range input::placeholder {
   color: var(--muted);
   opacity: 0.75;
-}
-.issue {
-  grid-column: 1 / -1;
-  color: var(--rust);
-  font-size: 14px;
 }
 </style>

@@ -1,19 +1,7 @@
 <script setup lang="ts">
-import 'chartjs-adapter-date-fns'
-import {
-  Chart,
-  type ChartData,
-  type ChartOptions,
-  Filler,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  TimeScale,
-  Tooltip,
-} from 'chart.js'
+import { Chart, type ChartData, type ChartOptions } from 'chart.js'
 import { format } from 'date-fns'
-import { Line } from 'vue-chartjs'
+import { TimeLine } from '~/charts/timeLine'
 import { WEEK_MS } from '#core/records'
 import type { BandPoint, PopulationAnswer } from '#core/population'
 import { whole } from '~/words/numbers'
@@ -22,7 +10,7 @@ import { aroundText, dayText } from '~/words/when'
 import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
 
 /** The life of a colony: estimate with its band, counts with error bars, what came and went, and the fan past today. */
-Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip, lifeLineMarks)
+Chart.register(lifeLineMarks)
 
 const props = defineProps<{ population: PopulationAnswer; nowMs: number; months: number | null }>()
 const { family, colour, faded, noteStyle } = useChartStyle()
@@ -182,7 +170,9 @@ const summary = computed(() => {
 
 <template>
   <figure>
-    <div class="canvas"><Line :data="data" :options="options" role="img" :aria-label="`Life line: ${summary}`" /></div>
+    <div class="canvas">
+      <TimeLine :data="data" :options="options" role="img" :aria-label="`Life line: ${summary}`" />
+    </div>
     <figcaption class="small muted">{{ summary }}</figcaption>
   </figure>
 </template>

@@ -101,14 +101,14 @@ async function remove() {
 
 <template>
   <SideSheet v-model="open" :title="`Part, join or end ${colony.name}`" wide>
-    <form id="part-form" class="fields" novalidate @submit.prevent="save">
+    <FieldGrid id="part-form" tag="form" novalidate @submit.prevent="save">
       <ChoiceChips v-model="what" label="What happens" :options="ways" />
       <template v-if="what === 'part' || what === 'join'">
         <p v-if="now" class="muted">About {{ glassNumber(now.value, now.low, now.high) }} live here now.</p>
         <template v-if="what === 'part'">
           <TextInput v-model="draft.name" label="Name of the new colony" :error="issues.name" />
           <PickOne v-model="draft.glassId" label="Into" :options="glasses" />
-          <p v-if="issues.glassId" class="issue" role="alert">{{ issues.glassId }}</p>
+          <FieldIssue :text="issues.glassId" />
           <CompanyWarnings
             v-if="draft.glassId"
             :group-id="colony.groupId"
@@ -119,10 +119,10 @@ async function remove() {
         </template>
         <template v-else>
           <PickOne v-model="draft.intoId" label="Into" :options="otherOptions" />
-          <p v-if="issues.intoId" class="issue" role="alert">{{ issues.intoId }}</p>
-          <p v-if="crossing" class="caution">
+          <FieldIssue :text="issues.intoId" />
+          <CautionNote v-if="crossing">
             They are of different lines: young of both will be mixed, and lines cannot be told apart again.
-          </p>
+          </CautionNote>
         </template>
         <HeadsFields
           v-model="draft.heads"
@@ -144,13 +144,13 @@ async function remove() {
           It leaves the Room, the round, what is due and the search. Its log stays, and it can be brought back. What of
           it was never logged stays unlogged: take out or log deaths first where you know them.
         </p>
-        <p class="caution">{{ cautionText('neverRelease') }}</p>
+        <CautionNote>{{ cautionText('neverRelease') }}</CautionNote>
         <p class="small">
           Begun by mistake, and nothing is logged?
           <button type="button" class="link" @click="remove">Take it away for good</button>
         </p>
       </template>
-    </form>
+    </FieldGrid>
     <template #foot>
       <v-btn
         type="submit"
@@ -163,14 +163,3 @@ async function remove() {
     </template>
   </SideSheet>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
-}
-</style>

@@ -80,9 +80,9 @@ const matrix = computed(() => props.population.matrix)
       <p v-if="broods"><TheSentence :text="broods" /></p>
     </div>
     <div class="words">
-      <p v-if="population.fit.disagreement" class="care" role="status">
+      <CautionNote v-if="population.fit.disagreement" role="status">
         <TheSentence :text="disagreementText(population)" />
-      </p>
+      </CautionNote>
       <template v-if="matrix.matters.length > 1">
         <p><TheSentence :text="mattersText(matrix)" /></p>
         <p v-if="matrix.generationWeeks" class="muted">
@@ -167,10 +167,6 @@ p {
 }
 .words p:first-child {
   padding-top: 0;
-}
-.care {
-  border-left: 3px solid var(--straw);
-  padding-left: 10px;
 }
 h3 {
   padding: 12px 0 2px;

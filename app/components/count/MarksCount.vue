@@ -38,10 +38,10 @@ const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) :
       Catch some, put a small spot of harmless paint or nail varnish on each dry shell, let them go. Days later catch
       again and write how many carry a spot. Mark the new ones too and go on as often as you like.
     </p>
-    <p v-if="sheds" class="care" role="status">
+    <CautionNote v-if="sheds" role="status">
       {{ group.name }} molt: they shed their marks with the skin, and the number then comes out too high. Use this for
       snails; for these animals count at the food or in passes.
-    </p>
+    </CautionNote>
     <table>
       <thead>
         <tr>
@@ -73,7 +73,7 @@ const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) :
     >
       Another catch
     </button>
-    <p v-if="started && !read.ok" class="issue" role="alert">{{ read.issue }}</p>
+    <FieldIssue v-if="started && !read.ok" :text="read.issue" />
     <p v-if="evidence" class="statement"><TheSentence :text="evidenceText(evidence)" /></p>
     <details v-if="evidence" class="small">
       <summary>Why?</summary>
@@ -109,17 +109,5 @@ input {
   color: var(--ink);
   font: inherit;
   padding: 0 12px;
-}
-.care {
-  border-left: 3px solid var(--straw);
-  padding-left: 10px;
-}
-.issue {
-  color: var(--rust);
-}
-summary {
-  cursor: pointer;
-  color: var(--weed);
-  min-height: 28px;
 }
 </style>

@@ -131,7 +131,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
   <div class="pixels">
     <div class="side">
       <PhotoButton :label="picture ? 'Next picture of the same tank' : 'Open a picture of the tank'" @chosen="take" />
-      <p v-if="problem" class="issue" role="alert">{{ problem }}</p>
+      <FieldIssue :text="problem" />
       <p v-if="!picture" class="muted small">
         Straight through the front glass, no flash. Take two or three within a minute: the mean of several frames is
         worth more than one. The picture itself is not kept.
@@ -247,15 +247,6 @@ const redo = useDebounceFn(() => suggest(true), 150)
   accent-color: var(--weed);
   flex: none;
   margin-top: 2px;
-}
-summary {
-  cursor: pointer;
-  color: var(--weed);
-  min-height: 32px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
 }
 .nothing {
   border: 1px dashed var(--muted);

@@ -113,7 +113,7 @@ const catchShare = computed(() =>
         :error="read.ok && !efforts.ok ? efforts.issue : ''"
       />
     </div>
-    <p v-if="tooMuch" class="issue" role="alert">So many samples of that size are more than the whole tank.</p>
+    <FieldIssue v-if="tooMuch" text="So many samples of that size are more than the whole tank." />
     <p v-if="evidence" class="statement"><TheSentence :text="evidenceText(evidence)" /></p>
     <details v-if="evidence" class="small">
       <summary>Why?</summary>
@@ -144,13 +144,5 @@ const catchShare = computed(() =>
 .wide {
   flex: 1;
   min-width: 260px;
-}
-.issue {
-  color: var(--rust);
-}
-summary {
-  cursor: pointer;
-  color: var(--weed);
-  min-height: 28px;
 }
 </style>

@@ -23,7 +23,7 @@ async function remove() {
 </script>
 
 <template>
-  <details class="end">
+  <details class="fold end">
     <summary>No longer in use</summary>
     <p v-if="holds.length > 0" class="small muted">
       {{ few }} {{ holds.length === 1 ? 'stands' : 'stand' }} in it: move or end
@@ -50,11 +50,6 @@ async function remove() {
   border-top: 1px solid var(--rule);
   display: grid;
   gap: 10px;
-}
-summary {
-  min-height: 44px;
-  display: list-item;
-  cursor: pointer;
 }
 .ways {
   display: flex;

@@ -43,7 +43,7 @@ watch(shelves, list => {
 </script>
 
 <template>
-  <div class="fields">
+  <FieldGrid>
     <TextInput v-model="draft.name" label="Name of the glass" :error="issues.name" :placeholder="nameHint" />
     <ChoiceChips v-model="draft.kind" label="Kind" :options="kinds" />
     <TextInput v-model="draft.litres" label="Holds, when full" :suffix="unit" numeric :error="issues.litres" />
@@ -57,20 +57,20 @@ watch(shelves, list => {
       :error="issues.fill"
     />
     <TextInput v-else v-model="draft.netLitres" label="Water in it" :suffix="unit" numeric :error="issues.fill" />
-    <details :open="known">
+    <details class="fold" :open="known">
       <summary>Inner edges, bottom and stones (for the net litres)</summary>
-      <div class="fields">
-        <div class="three">
+      <FieldGrid>
+        <FieldGrid :columns="3">
           <TextInput v-model="draft.lengthCm" label="Length" suffix="cm" numeric /><TextInput
             v-model="draft.widthCm"
             label="Width"
             suffix="cm"
             numeric
           /><TextInput v-model="draft.heightCm" label="Height" suffix="cm" numeric />
-        </div>
-        <p v-if="issues.inside" class="issue" role="alert">{{ issues.inside }}</p>
+        </FieldGrid>
+        <FieldIssue :text="issues.inside" />
         <p class="small muted">Inner edges give the litres; then the bottom is taken off too.</p>
-        <div class="two">
+        <FieldGrid :columns="2">
           <PickOne v-model="draft.substrate" label="Bottom" :options="substrates" />
           <TextInput
             v-if="draft.substrate !== 'none'"
@@ -80,8 +80,8 @@ watch(shelves, list => {
             numeric
             :error="issues.depthCm"
           />
-        </div>
-        <div class="two">
+        </FieldGrid>
+        <FieldGrid :columns="2">
           <TextInput v-model="draft.rockKg" label="Rock" suffix="kg" numeric :error="issues.rockKg" />
           <TextInput
             v-model="draft.carbonateG"
@@ -90,7 +90,7 @@ watch(shelves, list => {
             numeric
             :error="issues.carbonateG"
           />
-        </div>
+        </FieldGrid>
         <TextInput
           v-if="draft.substrate === 'activeSoil'"
           v-model="draft.soilSince"
@@ -98,40 +98,12 @@ watch(shelves, list => {
           type="date"
           :error="issues.soilSince"
         />
-      </div>
+      </FieldGrid>
     </details>
-    <div class="two">
+    <FieldGrid :columns="2">
       <PickOne v-model="draft.rackId" label="Where it stands" :options="racks" />
       <PickOne v-model="draft.shelf" label="Shelf" :options="shelves" />
-    </div>
-    <p v-if="issues.place" class="issue" role="alert">{{ issues.place }}</p>
-  </div>
+    </FieldGrid>
+    <FieldIssue :text="issues.place" />
+  </FieldGrid>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 10px;
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-  color: var(--weed);
-  font-weight: 600;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
-}
-</style>

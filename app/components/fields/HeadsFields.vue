@@ -13,7 +13,7 @@ const set = (key: string, text: string) => {
 <template>
   <fieldset>
     <legend class="label">{{ legend }}</legend>
-    <div class="grid">
+    <FieldGrid :columns="3">
       <TextInput
         v-for="key in headKeys"
         :key="key"
@@ -23,8 +23,8 @@ const set = (key: string, text: string) => {
         placeholder="0"
         @update:model-value="set(key, $event)"
       />
-    </div>
-    <p v-if="issue" class="issue" role="alert">{{ issue }}</p>
+    </FieldGrid>
+    <FieldIssue :text="issue" />
   </fieldset>
 </template>
 
@@ -33,15 +33,5 @@ const set = (key: string, text: string) => {
   font-size: 14px;
   color: var(--muted);
   padding-bottom: 6px;
-}
-.grid {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 10px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
-  padding-top: 6px;
 }
 </style>

@@ -20,7 +20,7 @@ const kinds = computed(() =>
 </script>
 
 <template>
-  <div class="fields">
+  <FieldGrid>
     <div v-for="k in kinds" :key="k.kind">
       <PickOne
         :model-value="k.chosen"
@@ -33,12 +33,5 @@ const kinds = computed(() =>
       Where keepers disagree these are schools, not rules. Basis:
       {{ kinds[0]?.basis ?? 'common practice, no published source' }}.
     </p>
-  </div>
+  </FieldGrid>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 14px;
-}
-</style>

@@ -28,7 +28,7 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
 </script>
 
 <template>
-  <div class="fields">
+  <FieldGrid>
     <template v-for="(f, i) in fields" :key="f.name">
       <TextInput
         v-if="
@@ -50,7 +50,7 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
           :options="f.options"
           @update:model-value="set(f.name, $event)"
         />
-        <p v-if="issues[f.name]" class="issue" role="alert">{{ issues[f.name] }}</p>
+        <FieldIssue :text="issues[f.name]" />
       </template>
       <fieldset v-else-if="f.type === 'flags'" class="flags">
         <legend class="label">{{ f.label }}</legend>
@@ -72,7 +72,7 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
           :options="[{ value: '', title: 'not looked at' }, ...f.states]"
           @update:model-value="setState(f.name, o.value, $event)"
         />
-        <p v-if="issues[f.name]" class="issue" role="alert">{{ issues[f.name] }}</p>
+        <FieldIssue :text="issues[f.name]" />
       </div>
       <template v-else-if="f.type === 'toColony'">
         <PickOne
@@ -81,7 +81,7 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
           :options="[{ value: '', title: 'choose' }, ...colonies]"
           @update:model-value="set(f.name, $event)"
         />
-        <p v-if="issues[f.name]" class="issue" role="alert">{{ issues[f.name] }}</p>
+        <FieldIssue :text="issues[f.name]" />
       </template>
       <template v-else-if="wanted(f)">
         <PickOne
@@ -93,17 +93,13 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
           ]"
           @update:model-value="set(f.name, $event)"
         />
-        <p v-if="issues[f.name]" class="issue" role="alert">{{ issues[f.name] }}</p>
+        <FieldIssue :text="issues[f.name]" />
       </template>
     </template>
-  </div>
+  </FieldGrid>
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
 .label {
   font-size: 14px;
   color: var(--muted);
@@ -129,9 +125,5 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
 }
 </style>

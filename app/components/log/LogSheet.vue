@@ -190,14 +190,14 @@ function drop() {
 
 <template>
   <SideSheet v-model="open" :title="draft.correcting ? 'Correct an entry' : 'Log'" wide>
-    <form id="log-form" class="fields" novalidate @submit.prevent="save">
+    <FieldGrid id="log-form" tag="form" novalidate @submit.prevent="save">
       <div v-if="!draft.correcting" class="kinds">
         <ChoiceChips v-model="plain" label="What happened" :options="kinds" hide-label />
         <PickOne v-model="other" label="Anything else" hide-label :options="others" />
       </div>
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
-      <p v-if="issues.colonyId" class="issue" role="alert">{{ issues.colonyId }}</p>
+      <FieldIssue :text="issues.colonyId" />
 
       <WaterTestFields
         v-if="draft.kind === 'waterTest' && colony"
@@ -219,7 +219,7 @@ function drop() {
         <PhotoButton label="Take or choose" :busy="saving" @chosen="photo = $event" /><span class="small muted">{{
           photo?.name ?? 'Kept on this device and in backups, made small enough to keep.'
         }}</span>
-        <p v-if="issues.photo" class="issue" role="alert">{{ issues.photo }}</p>
+        <FieldIssue :text="issues.photo" />
       </div>
       <template v-else-if="draft.kind !== 'note'">
         <TextInput
@@ -237,7 +237,7 @@ function drop() {
           :label="choices[draft.kind]!.label"
           :options="choices[draft.kind]!.options"
         />
-        <p v-if="choice === 'culled'" class="small caution">{{ cautionText('culling') }}</p>
+        <CautionNote v-if="choice === 'culled'" class="small">{{ cautionText('culling') }}</CautionNote>
         <TextInput
           v-if="draft.kind === 'count' && choice === 'partOfTank'"
           v-model="draft.sharePct"
@@ -246,7 +246,12 @@ function drop() {
           numeric
           :error="issues.share"
         />
-        <details v-if="canSplit" :open="splitOpen" @toggle="splitOpen = ($event.target as HTMLDetailsElement).open">
+        <details
+          v-if="canSplit"
+          class="fold"
+          :open="splitOpen"
+          @toggle="splitOpen = ($event.target as HTMLDetailsElement).open"
+        >
           <summary>Split by sex and size</summary>
           <HeadsFields v-model="draft.parts" legend="As far as they can be told apart" :issue="issues.parts" />
         </details>
@@ -261,7 +266,7 @@ function drop() {
           :error-messages="issues.text ? [issues.text] : []"
         />
       </div>
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput v-model="draft.at" label="When (empty: now)" type="datetime-local" :error="issues.at" />
         <PickOne
           v-if="room.room && room.room.keepers.length > 0"
@@ -269,9 +274,9 @@ function drop() {
           label="Keeper"
           :options="[{ value: '', title: 'not named' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]"
         />
-      </div>
-      <p v-if="issues.save" class="issue" role="alert">{{ issues.save }}</p>
-    </form>
+      </FieldGrid>
+      <FieldIssue :text="issues.save" />
+    </FieldGrid>
     <template #foot>
       <v-btn type="submit" form="log-form" color="primary" size="large" :loading="saving">Save<kbd>Enter</kbd></v-btn>
       <v-btn class="quiet" size="large" @click="drop">Discard</v-btn>
@@ -280,10 +285,6 @@ function drop() {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
 .label {
   display: block;
   font-size: 14px;
@@ -303,26 +304,5 @@ function drop() {
   gap: 12px;
   align-items: center;
   flex-wrap: wrap;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: start;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-  color: var(--weed);
-  font-weight: 600;
 }
 </style>

@@ -72,7 +72,7 @@ function last(key: ValueKey): string {
         <span class="small muted">{{ last(key) }}</span>
       </div>
     </div>
-    <p v-if="issues.readings" class="issue" role="alert">{{ issues.readings }}</p>
+    <FieldIssue :text="issues.readings" />
     <button v-if="!more" type="button" class="link" @click="more = true">More values</button>
     <label v-if="readings.conductivityUsCm?.text" class="raw small"
       ><input v-model="rawConductivity" type="checkbox" /> My probe does not compensate: bring the conductivity to 25 °C
@@ -110,10 +110,6 @@ function last(key: ValueKey): string {
   height: 20px;
   accent-color: var(--weed);
   flex: none;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
 }
 @media (max-width: 700px) {
   .row {

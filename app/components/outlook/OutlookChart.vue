@@ -1,18 +1,6 @@
 <script setup lang="ts">
-import 'chartjs-adapter-date-fns'
-import {
-  Chart,
-  type ChartData,
-  type ChartOptions,
-  Filler,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  TimeScale,
-  Tooltip,
-} from 'chart.js'
-import { Line } from 'vue-chartjs'
+import type { Chart, ChartData, ChartOptions } from 'chart.js'
+import { TimeLine } from '~/charts/timeLine'
 import type { BandPoint } from '#core/population'
 import { whole } from '~/words/numbers'
 import { dayText } from '~/words/when'
@@ -21,7 +9,6 @@ import { dayText } from '~/words/when'
  * Fans of several scenarios on one axis: the likely range as a band, the middle as a line of its own kind, the wanted
  * number as a rule.
  */
-Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip)
 
 const props = defineProps<{
   fans: { id: string; name: string; colour: string; dash: number[]; fan: readonly BandPoint[] }[]
@@ -136,7 +123,7 @@ defineExpose({ png })
 
 <template>
   <div class="canvas">
-    <Line ref="chart" :data="data" :options="options" role="img" :aria-label="`Outlook: ${summary}`" />
+    <TimeLine ref="chart" :data="data" :options="options" role="img" :aria-label="`Outlook: ${summary}`" />
   </div>
 </template>
 

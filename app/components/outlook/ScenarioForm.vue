@@ -26,7 +26,7 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
 
 <template>
   <div class="form">
-    <div class="two">
+    <FieldGrid :columns="2">
       <TextInput
         v-model="draft.temperatureC"
         label="Temperature"
@@ -43,8 +43,8 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
         placeholder="1"
         :error="issues.roomFactor"
       />
-    </div>
-    <div class="two">
+    </FieldGrid>
+    <FieldGrid :columns="2">
       <TextInput
         v-model="draft.secondTankL"
         label="A second tank of"
@@ -54,15 +54,15 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
         :error="issues.secondTankL"
       />
       <TextInput v-model="draft.putIn" label="Put in today" numeric placeholder="none" :error="issues.putIn" />
-    </div>
-    <div class="two">
+    </FieldGrid>
+    <FieldGrid :columns="2">
       <TextInput v-model="draft.takeNow" label="Take out today" numeric placeholder="none" :error="issues.takeNow" />
       <PickOne v-model="draft.takeNowOf" label="of them" :options="kinds" />
-    </div>
-    <div class="two">
+    </FieldGrid>
+    <FieldGrid :columns="2">
       <TextInput v-model="draft.weekly" label="Take out each week" numeric placeholder="none" :error="issues.weekly" />
       <PickOne v-model="draft.weeklyOf" label="of those" :options="kinds" />
-    </div>
+    </FieldGrid>
     <PickOne v-if="hasFish !== null" v-model="draft.fish" label="Fish with them" :options="fish" />
     <button v-if="changed" type="button" class="link" @click="draft = emptyScenario()">
       Back to things as they are
@@ -74,12 +74,6 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
 .form {
   display: grid;
   gap: 10px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-  align-items: start;
 }
 .link {
   justify-self: start;

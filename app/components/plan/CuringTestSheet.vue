@@ -61,7 +61,7 @@ async function save() {
         :error="issues[key]"
         @update:model-value="typed = { ...typed, [key]: $event }"
       />
-      <p v-if="issues.all" class="issue" role="alert">{{ issues.all }}</p>
+      <FieldIssue :text="issues.all" />
     </form>
     <template #foot
       ><v-btn type="submit" form="curing-form" color="primary" size="large">Save<kbd>Enter</kbd></v-btn></template
@@ -74,9 +74,5 @@ async function save() {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 14px;
-}
-.issue {
-  color: var(--rust);
-  grid-column: 1 / -1;
 }
 </style>

@@ -112,7 +112,7 @@ const testing = ref(false)
         >
       </li>
     </ol>
-    <details v-if="past.length > 0">
+    <details v-if="past.length > 0" class="fold">
       <summary>{{ counted(past.length, 'step', 'steps') }} done</summary>
       <ol>
         <li v-for="s in past" :key="s.id" class="done">
@@ -182,13 +182,6 @@ li {
 }
 li.done {
   color: var(--muted);
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-  color: var(--weed);
-  font-weight: 600;
 }
 li.next {
   border-left: 3px solid var(--roe);

@@ -79,13 +79,13 @@ const comes = computed(() => {
         </li>
       </ul>
       <p class="small"><TheSentence :text="`It comes to ${comes}.`" /></p>
-      <p v-if="!recipe.reached" class="small caution">
+      <CautionNote v-if="!recipe.reached" class="small">
         <TheSentence :text="`${shortText(recipe, settings.units)}.`" />
         {{ question ? purchaseText(purchaseFor(question), recipe.goals, readoutsOf(recipe.steps[0]!.after)) : '' }}
-      </p>
-      <p v-if="shared.conflicts.length > 0" class="small caution">
+      </CautionNote>
+      <CautionNote v-if="shared.conflicts.length > 0" class="small">
         No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.
-      </p>
+      </CautionNote>
       <p class="small">
         <template v-if="filled">{{ filled === 'logged' ? 'Filled, and logged.' : 'Filled.' }}</template><NuxtLink
           v-else-if="glassId"
@@ -111,9 +111,5 @@ section {
 li {
   border-top: 1px solid var(--rule);
   padding: 6px 0;
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
 }
 </style>

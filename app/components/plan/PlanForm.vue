@@ -72,7 +72,7 @@ const sources = computed(() => [
           numeric
           :error="issues.litres"
         />
-        <div v-else class="three">
+        <FieldGrid v-else :columns="3">
           <TextInput v-model="draft.lengthCm" label="Length" suffix="cm" numeric :error="issues.lengthCm" /><TextInput
             v-model="draft.widthCm"
             label="Width"
@@ -80,7 +80,7 @@ const sources = computed(() => [
             numeric
             :error="issues.widthCm"
           /><TextInput v-model="draft.heightCm" label="Height" suffix="cm" numeric :error="issues.heightCm" />
-        </div>
+        </FieldGrid>
         <TextInput
           v-model="draft.fillPct"
           label="Share of the height that is water"
@@ -88,7 +88,7 @@ const sources = computed(() => [
           numeric
           :error="issues.fillPct"
         />
-        <div class="two">
+        <FieldGrid :columns="2">
           <PickOne v-model="draft.substrate" label="Bottom" :options="substrates" />
           <TextInput
             v-if="draft.substrate !== 'none'"
@@ -98,9 +98,9 @@ const sources = computed(() => [
             numeric
             :error="issues.depthCm"
           />
-        </div>
+        </FieldGrid>
       </template>
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput
           v-model="draft.carbonateGL"
           label="Carbonate stone"
@@ -117,11 +117,11 @@ const sources = computed(() => [
           :error="issues.filterRatedL"
         />
         <TextInput v-model="draft.lightHours" label="Light a day" suffix="h" numeric :error="issues.lightHours" />
-      </div>
+      </FieldGrid>
       <label class="tick"><input v-model="draft.intakeGuard" type="checkbox" /> sponge over the intake</label>
       <label class="tick"><input v-model="draft.cover" type="checkbox" /> covered, gaps closed</label>
     </fieldset>
-    <div class="two">
+    <FieldGrid :columns="2">
       <TextInput v-model="draft.starters" label="Starters" numeric :error="issues.starters" />
       <TextInput
         v-if="draft.groupB"
@@ -130,10 +130,10 @@ const sources = computed(() => [
         numeric
         :error="issues.startersB"
       />
-    </div>
+    </FieldGrid>
     <PickOne v-model="draft.sourceId" label="First fill from" :options="sources" />
     <TextInput v-model="draft.startsAt" label="Filled on" type="date" :error="issues.startsAt" />
-    <details v-if="!fixed">
+    <details v-if="!fixed" class="fold">
       <summary>Habits (schools)</summary>
       <SchoolFields v-model="draft.schools" :group-id="draft.groupA" />
     </details>
@@ -159,18 +159,6 @@ legend {
 fieldset > * {
   clear: both;
 }
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-  align-items: start;
-}
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 8px;
-  align-items: start;
-}
 .tick {
   display: flex;
   gap: 10px;
@@ -181,12 +169,5 @@ fieldset > * {
   width: 20px;
   height: 20px;
   accent-color: var(--weed);
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-  color: var(--weed);
-  font-weight: 600;
 }
 </style>

@@ -113,17 +113,17 @@ async function save() {
 
 <template>
   <SideSheet v-model="open" :title="glass ? 'Bring them in' : 'Make it a glass'">
-    <form id="plan-glass-form" class="fields" novalidate @submit.prevent="save">
+    <FieldGrid id="plan-glass-form" tag="form" novalidate @submit.prevent="save">
       <template v-if="!glass">
         <TextInput v-model="name" label="Name of the glass" />
-        <div class="two">
+        <FieldGrid :columns="2">
           <PickOne
             v-model="rackId"
             label="Where it stands"
             :options="room.racks.map(r => ({ value: r.id, title: r.name }))"
           />
           <PickOne v-model="shelf" label="Shelf" :options="shelves" />
-        </div>
+        </FieldGrid>
         <ChoiceChips
           v-model="animals"
           label="The animals"
@@ -150,8 +150,8 @@ async function save() {
           {{ plan?.starters.join(' and ') }} starters, since today. Drip them in: the Water place has the clock for it.
         </p>
       </template>
-      <p v-if="issue" class="issue" role="alert">{{ issue }}</p>
-    </form>
+      <FieldIssue :text="issue" />
+    </FieldGrid>
     <template #foot
       ><v-btn type="submit" form="plan-glass-form" color="primary" size="large">{{
         glass ? 'They are in' : 'Make it a glass'
@@ -159,18 +159,3 @@ async function save() {
     >
   </SideSheet>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.issue {
-  color: var(--rust);
-}
-</style>

@@ -66,7 +66,7 @@ function done(words: string) {
       Bringing in shows a report first. New records are added and later versions taken; what two devices changed in
       different fields is joined. Where both changed the same you choose, and the other version is kept in the attic.
     </p>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <FieldIssue :text="problem" />
     <MergeReport v-if="report" :looked="report" @close="report = null" @done="done" />
   </section>
 </template>
@@ -81,11 +81,5 @@ section {
   gap: 12px;
   flex-wrap: wrap;
   padding: 4px 0;
-}
-.problem {
-  color: var(--rust);
-  border-left: 3px solid var(--rust);
-  padding-left: 10px;
-  overflow-wrap: anywhere;
 }
 </style>

@@ -47,7 +47,7 @@ async function drop(event: Event, id: string) {
         /></label>
       </span>
     </li>
-    <li v-if="problem" class="problem" role="alert">{{ problem }}</li>
+    <li v-if="problem"><FieldIssue :text="problem" /></li>
   </ul>
 </template>
 
@@ -80,8 +80,5 @@ li {
 }
 .file:focus-within {
   outline: 2px solid var(--weed);
-}
-.problem {
-  color: var(--rust);
 }
 </style>

@@ -58,7 +58,7 @@ async function save() {
       :holds="[]"
       @done="settings.roomId = null"
     />
-    <details>
+    <details class="fold">
       <summary>Start another room</summary>
       <form @submit.prevent="openEmpty(newName)">
         <TextInput v-model="newName" label="Name" placeholder="My room" />
@@ -69,7 +69,7 @@ async function save() {
       </form>
       <p class="small muted">It stands beside the rooms that are here; nothing is overwritten.</p>
     </details>
-    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+    <FieldIssue :text="problem" />
   </section>
 </template>
 
@@ -86,15 +86,5 @@ form .v-btn {
   display: flex;
   gap: 12px;
   flex-wrap: wrap;
-}
-summary {
-  min-height: 44px;
-  padding: 10px 0;
-  cursor: pointer;
-  color: var(--weed);
-  font-weight: 600;
-}
-.problem {
-  color: var(--rust);
 }
 </style>

@@ -63,10 +63,11 @@ const ranges = computed(() =>
 const cautions = computed(() => group.value?.cautions.flatMap(c => cautionText(c) ?? []) ?? [])
 
 // each step begins in its first field, so that hands stay on the keys
-const form = useTemplateRef<HTMLFormElement>('form')
+const form = useTemplateRef<ComponentPublicInstance>('form')
 watch(step, async () => {
   await nextTick()
-  form.value?.querySelector<HTMLElement>('input:checked, input, select')?.focus()
+  const el: HTMLElement | undefined = form.value?.$el
+  el?.querySelector<HTMLElement>('input:checked, input, select')?.focus()
 })
 
 /** What is wrong in the present step; the next one opens when nothing is. */
@@ -129,10 +130,10 @@ async function next() {
         {{ s }}
       </li>
     </ol>
-    <form id="colony-form" ref="form" class="fields" @submit.prevent="next">
+    <FieldGrid id="colony-form" ref="form" tag="form" @submit.prevent="next">
       <template v-if="step === 0">
         <ChoiceChips v-model="colony.groupId" label="Which animals?" :options="groupOptions" />
-        <p v-if="issues.groupId" class="issue" role="alert">{{ issues.groupId }}</p>
+        <FieldIssue :text="issues.groupId" />
         <div v-if="group" class="about">
           <p>
             <em>{{ group.animals }}</em>
@@ -178,7 +179,7 @@ async function next() {
           :error="issues.startedAt"
         />
       </template>
-    </form>
+    </FieldGrid>
     <template #foot>
       <v-btn v-if="step > 0" class="quiet" @click="step--">Back</v-btn>
       <v-btn type="submit" form="colony-form" color="primary" :loading="saving">{{
@@ -209,10 +210,6 @@ async function next() {
   color: var(--ink);
   font-weight: 650;
 }
-.fields {
-  display: grid;
-  gap: 16px;
-}
 .about {
   border-top: 1px solid var(--rule);
   padding-top: 10px;
@@ -223,9 +220,5 @@ async function next() {
   border-left: 3px solid var(--straw);
   padding-left: 8px;
   margin-top: 4px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
 }
 </style>

@@ -50,15 +50,13 @@ const allNeeds = ref(false)
         }}
       </h2>
       <ul>
-        <li v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId">
-          <NuxtLink :to="`/colony/${n.colonyId}`"
-            ><StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)"
-          /></NuxtLink>
-          <span class="why"
-            ><template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template
-            ><TheSentence v-if="n.action" :text="say(n.action, n.s)"
-          /></span>
-        </li>
+        <NeedLine v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId" :to="`/colony/${n.colonyId}`">
+          <StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)" />
+          <template #why>
+            <template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template>
+            <TheSentence v-if="n.action" :text="say(n.action, n.s)" />
+          </template>
+        </NeedLine>
       </ul>
       <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">
         {{ allNeeds ? 'Fewer' : `and ${needs.length - FIRST} more` }}
@@ -101,27 +99,6 @@ const allNeeds = ref(false)
   font-size: 19px;
   padding-top: 22px;
   padding-bottom: 6px;
-}
-li {
-  border-top: 1px solid var(--rule);
-  padding: 9px 0;
-  font-size: 15px;
-  line-height: 1.3;
-}
-li a {
-  color: var(--ink);
-  text-decoration: none;
-}
-li a:hover {
-  text-decoration: underline;
-}
-.why {
-  display: block;
-  color: var(--muted);
-  font-size: 14px;
-}
-.why :deep(.numeral) {
-  font-weight: 550;
 }
 .link {
   min-height: 32px;

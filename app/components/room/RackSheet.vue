@@ -67,11 +67,11 @@ async function save() {
 
 <template>
   <SideSheet v-model="open" :title="old ? `Change ${old.name}` : 'Add a rack'">
-    <form id="rack-form" class="fields" @submit.prevent="save">
+    <FieldGrid id="rack-form" tag="form" @submit.prevent="save">
       <TextInput v-model="name" label="Name" :error="issue" placeholder="Rack by the door" autofocus />
       <ChoiceChips v-model="kind" label="What it is" :options="kinds" />
       <PickOne v-model="shelves" label="Shelves" :options="counts" />
-    </form>
+    </FieldGrid>
     <EndIt
       v-if="old"
       table="racks"
@@ -83,10 +83,3 @@ async function save() {
     <template #foot><v-btn type="submit" form="rack-form" color="primary" :loading="saving">Save</v-btn></template>
   </SideSheet>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-</style>

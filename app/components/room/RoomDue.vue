@@ -30,11 +30,10 @@ const to = (d: (typeof named.value)[number]) =>
       }}
     </h2>
     <ul>
-      <li v-for="d in named" :key="d.item.key">
-        <NuxtLink :to="to(d)"
-          ><b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}</NuxtLink
-        ><span class="why">{{ dueWhy(d.item, care.nowMs) }}</span>
-      </li>
+      <NeedLine v-for="d in named" :key="d.item.key" :to="to(d)">
+        <b>{{ care.subjectName(d.item) }}:</b> {{ dueTitle(d.item, settings.units) }}
+        <template #why>{{ dueWhy(d.item, care.nowMs) }}</template>
+      </NeedLine>
     </ul>
     <NuxtLink class="start" :to="rounds.running ? '/round/walk' : '/round'">{{
       rounds.running ? `Go on with the round: ${rounds.progress.looked.size} of ${care.walk.length}` : 'To the round'
@@ -47,24 +46,6 @@ const to = (d: (typeof named.value)[number]) =>
   font-size: 19px;
   padding-top: 22px;
   padding-bottom: 6px;
-}
-li {
-  border-top: 1px solid var(--rule);
-  padding: 9px 0;
-  font-size: 15px;
-  line-height: 1.3;
-}
-li a {
-  color: var(--ink);
-  text-decoration: none;
-}
-li a:hover {
-  text-decoration: underline;
-}
-.why {
-  display: block;
-  color: var(--muted);
-  font-size: 14px;
 }
 .start {
   display: inline-block;

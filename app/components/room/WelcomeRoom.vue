@@ -25,7 +25,7 @@ const name = ref('')
           own room and never mixes with it.
         </p>
         <v-btn class="quiet" size="large" :loading="busy" @click="openDemo">Open the demo room</v-btn>
-        <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+        <FieldIssue :text="problem" />
       </div>
     </div>
     <p class="muted small">Have a backup file? <NuxtLink to="/records">Bring it in under Records.</NuxtLink></p>
@@ -58,9 +58,6 @@ const name = ref('')
 }
 .ways form > div {
   width: 100%;
-}
-.problem {
-  color: var(--rust);
 }
 @media (max-width: 700px) {
   .welcome {

@@ -6,26 +6,8 @@ defineProps<{ place: string; what: string; to: string; back: string }>()
 <template>
   <div>
     <AppTop :title="place" />
-    <section>
-      <p class="statement">{{ what }} is not on this device.</p>
-      <p class="muted">
-        It may be in a backup that was not brought in, in another of your rooms, or put away. Nothing was changed.
-      </p>
-      <v-btn color="primary" :to="to">{{ back }}</v-btn>
-    </section>
+    <EmptyPlace :statement="`${what} is not on this device.`" :to="to" :leads="back">
+      It may be in a backup that was not brought in, in another of your rooms, or put away. Nothing was changed.
+    </EmptyPlace>
   </div>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 14px;
-  justify-items: start;
-  padding: 40px 24px;
-}
-@media (max-width: 700px) {
-  section {
-    padding: 32px 16px;
-  }
-}
-</style>

@@ -79,12 +79,12 @@ async function save() {
       />
     </div>
     <ChoiceChips v-model="draft.outlet" label="Where to?" :options="outlets" />
-    <p v-if="issues.outlet" class="issue" role="alert">{{ issues.outlet }}</p>
+    <FieldIssue :text="issues.outlet" />
     <p v-if="draft.outlet === 'culled'" class="small">{{ cautionText('culling') }}</p>
-    <p v-if="over" class="small warn" role="status">
+    <CautionNote v-if="over" class="small" role="status">
       That is more than the {{ whole(canGo) }} that can go safely today. You may, but the colony may fall under what
       should stay.
-    </p>
+    </CautionNote>
     <v-btn type="submit" color="primary" :disabled="saving">Take out</v-btn>
   </form>
 </template>
@@ -105,13 +105,5 @@ async function save() {
 }
 .row > * {
   width: 150px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
-}
-.warn {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
 }
 </style>

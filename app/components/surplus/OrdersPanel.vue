@@ -87,11 +87,11 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
       <h2>New order</h2>
       <TextInput v-model="draft.who" label="For whom" placeholder="B. N." :error="issues.who" />
       <PickOne v-model="draft.colonyId" label="From which colony" :options="colonies" />
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput v-model="draft.number" label="How many" numeric :error="issues.number" />
         <PickOne v-model="draft.of" label="Of them" :options="kinds" />
-      </div>
-      <div class="two">
+      </FieldGrid>
+      <FieldGrid :columns="2">
         <TextInput v-model="draft.dueAt" label="By" type="date" :error="issues.dueAt" />
         <TextInput
           v-model="draft.priceEach"
@@ -100,7 +100,7 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
           numeric
           :error="issues.priceEach"
         />
-      </div>
+      </FieldGrid>
       <v-btn type="submit" color="primary">Save the order</v-btn>
     </form>
   </div>
@@ -117,12 +117,6 @@ form {
   gap: 12px;
   align-content: start;
   justify-items: stretch;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: start;
 }
 li {
   display: flex;

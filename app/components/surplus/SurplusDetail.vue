@@ -229,11 +229,6 @@ li {
   min-height: 28px;
   min-width: 32px;
 }
-summary {
-  cursor: pointer;
-  color: var(--weed);
-  min-height: 32px;
-}
 .cautions li {
   border-left: 3px solid var(--straw);
   padding-left: 8px;

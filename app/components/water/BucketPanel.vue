@@ -282,31 +282,31 @@ const cardAbout = computed(() => {
           </template>
           <button type="button" class="link" aria-label="Why? The recipe" @click="openWhy">Why?</button>
         </p>
-        <p v-if="!desk.recipe.reached" class="caution">
+        <CautionNote v-if="!desk.recipe.reached">
           <TheSentence :text="`${shortText(desk.recipe, settings.units)}.`" />
           {{
             desk.chosen
               ? 'Let it be solved, or choose another blend.'
               : purchaseText(desk.purchase, desk.recipe.goals, desk.now)
           }}
-        </p>
-        <p v-if="desk.refilling && desk.colonies.length > 0" class="caution">
+        </CautionNote>
+        <CautionNote v-if="desk.refilling && desk.colonies.length > 0">
           Animals live here: a whole new fill is for an empty glass. Take them out first, and bring them back by drip.
-        </p>
-        <p v-if="shortage.length > 0" class="caution">
+        </CautionNote>
+        <CautionNote v-if="shortage.length > 0">
           Not enough on the shelf for all of it: {{ shortage.join(', ') }}.
-        </p>
-        <p v-if="desk.early" class="caution">
+        </CautionNote>
+        <CautionNote v-if="desk.early">
           The last change was {{ dayText(desk.lastChangeMs!, desk.nowMs) }}. The next is due
           {{ aheadText(desk.nextChangeMs, desk.nowMs) }}: poured earlier, values move faster than these animals take in
           a week.
-        </p>
-        <p v-if="old && !desk.filling" class="caution">
+        </CautionNote>
+        <CautionNote v-if="old && !desk.filling">
           The last test is more than a month old: test before you correct.
-        </p>
-        <p v-if="stale.length > 0" class="caution">
+        </CautionNote>
+        <CautionNote v-if="stale.length > 0">
           {{ stale.join(', ') }}: the analysis is more than a year old. Test it again, or ask your supplier.
-        </p>
+        </CautionNote>
         <template v-if="stairKey">
           <ChangeStair
             :recipe="desk.recipe"
@@ -438,11 +438,6 @@ const cardAbout = computed(() => {
   padding: 4px 0 10px;
   color: var(--muted);
   font-size: 15px;
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 10px;
-  margin-bottom: 10px;
 }
 .refused {
   color: var(--rust);

@@ -116,7 +116,7 @@ const stockSentence = computed(() => {
 <template>
   <div class="medicine">
     <section aria-labelledby="what-title">
-      <p class="caution"><b>A vet’s advice and the label come first.</b> {{ cautionText('medicine') }}</p>
+      <CautionNote><b>A vet’s advice and the label come first.</b> {{ cautionText('medicine') }}</CautionNote>
       <h2 id="what-title">What, and how much</h2>
       <ChoiceChips v-model="substance" label="Active substance" :options="options" />
       <div class="two">
@@ -163,15 +163,15 @@ const stockSentence = computed(() => {
           water; shake until the moment you draw it up, it settles. {{ formatNumber(plan.dose.activeMg, 1) }} mg of
           active substance in {{ netRead.ok ? volumeText(netRead.value, settings.units) : '' }}.
         </p>
-        <p v-if="victims.length > 0" class="caution harm">
+        <CautionNote v-if="victims.length > 0" harm>
           <StateMark state="off" />
           <b>{{ victims.join(' and ') }} in this glass {{ victims.length === 1 ? 'is' : 'are' }} harmed.</b>
           {{ cautionText('dewormers') }} Move them out before the first dose.
-        </p>
-        <p v-else-if="substances[substance].harms.length > 0" class="caution">
+        </CautionNote>
+        <CautionNote v-else-if="substances[substance].harms.length > 0">
           Harms {{ substances[substance].harms.map(k => animalKindWord[k]).join(', ') }}: hitch-hiking ones too.
           {{ cautionText('dewormers') }}
-        </p>
+        </CautionNote>
         <ol>
           <li v-for="d in plan.calendar" :key="`${d.day} ${d.what}`">
             <span class="day numeral">{{ format(d.atMs, 'EEE d MMM') }}</span><span>{{
@@ -179,10 +179,10 @@ const stockSentence = computed(() => {
             }}</span>
           </li>
         </ol>
-        <p v-if="second?.tooSoon" class="caution">
+        <CautionNote v-if="second?.tooSoon">
           A dose was given on {{ dayText(second.lastMs, desk.nowMs) }}. The second one is due
           {{ aheadText(second.dueMs, desk.nowMs) }}; sooner it adds up.
-        </p>
+        </CautionNote>
         <label class="agree"
           ><input v-model="read" type="checkbox" /> I have read the label, and animals that it harms are out.</label
         >
@@ -215,13 +215,6 @@ section {
   gap: 10px;
   align-items: end;
   width: 100%;
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 10px;
-}
-.caution.harm {
-  border-color: var(--rust);
 }
 .refused {
   color: var(--rust);

@@ -257,7 +257,7 @@ const calibrations = computed(() =>
         >
         <v-btn class="quiet" size="large" @click="on = !on">{{ on ? 'Switch off' : 'Switch on' }}</v-btn>
       </div>
-      <p v-if="problem" class="issue" role="alert">{{ problem }}</p>
+      <FieldIssue :text="problem" />
       <p v-for="c in calibrations" :key="c.key" class="calibration">
         <StateMark :state="c.due ? 'drifting' : 'onTarget'" /> <b>{{ c.title }}</b> {{ c.text }}. {{ c.taken }}
       </p>
@@ -328,9 +328,6 @@ dd.numeral {
 .acts {
   display: flex;
   gap: 12px;
-}
-.issue {
-  color: var(--rust);
 }
 .manners {
   border-top: 1px solid var(--rule);

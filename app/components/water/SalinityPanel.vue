@@ -57,6 +57,8 @@ const references = [
   { value: '20', title: '20 °C' },
   { value: '25', title: '25 °C' },
 ] as const
+const noSuchWater =
+  'No water from 0 to 42 g/kg shows that at this temperature: read again, and check what the hydrometer compares with.'
 const unit = { salinity: 'g/kg', gravity: '', conductivity: 'mS/cm' } as const
 /** Temperature in °C; the equations are fitted from −2 to 35 °C. */
 const t = computed<NumberRead>(() => {
@@ -268,7 +270,7 @@ const mixSentences = computed(() => {
     <section aria-labelledby="measured-title">
       <h2 id="measured-title">What the instrument says</h2>
       <ChoiceChips v-model="known" label="Measured" hide-label :options="knownOptions" />
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput
           v-model="measured[known]"
           :label="knownOptions.find(o => o.value === known)!.title"
@@ -283,7 +285,7 @@ const mixSentences = computed(() => {
           numeric
           :error="t.ok ? '' : t.issue"
         />
-      </div>
+      </FieldGrid>
       <PickOne v-model="reference" label="Your hydrometer compares with" :options="references" />
       <dl v-if="results">
         <div v-for="r in results" :key="r.name">
@@ -291,10 +293,7 @@ const mixSentences = computed(() => {
           <dd class="numeral">{{ r.value }}</dd>
         </div>
       </dl>
-      <p v-else-if="field.ok && t.ok" class="issue" role="alert">
-        No water from 0 to 42 g/kg shows that at this temperature: read again, and check what the hydrometer compares
-        with.
-      </p>
+      <FieldIssue v-else-if="field.ok && t.ok" :text="noSuchWater" />
       <p class="small muted">
         Density by EOS-80 (UNESCO 1981), conductivity by PSS-78 with Hill, Dauphinee & Woods 1986; checked against
         TEOS-10. A wrong reference temperature costs up to 4 g/kg. The newest test here:
@@ -307,7 +306,7 @@ const mixSentences = computed(() => {
     </section>
     <section aria-labelledby="mix-title">
       <h2 id="mix-title">Mix <span class="small muted">half strength is 17.5 g/kg</span></h2>
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput
           v-model="litres"
           label="How much"
@@ -315,7 +314,7 @@ const mixSentences = computed(() => {
           numeric
           :error="mixL.ok ? '' : mixL.issue"
         /><TextInput v-model="wanted" label="Salinity" suffix="g/kg" numeric :error="mixS.ok ? '' : mixS.issue" />
-      </div>
+      </FieldGrid>
       <template v-if="mixing">
         <p>
           <TheSentence :text="mixSentences.box" />
@@ -324,9 +323,9 @@ const mixSentences = computed(() => {
           <TheSentence :text="mixSentences.sea" />
         </p>
       </template>
-      <p class="small caution">{{ cautionText('seaSalt') }}</p>
+      <CautionNote class="small">{{ cautionText('seaSalt') }}</CautionNote>
       <h2>Put right what is in {{ desk.glass?.name }}</h2>
-      <div class="two">
+      <FieldGrid :columns="2">
         <TextInput
           v-model="is"
           label="It is"
@@ -340,7 +339,7 @@ const mixSentences = computed(() => {
           numeric
           :error="shouldRead.ok ? '' : shouldRead.issue"
         />
-      </div>
+      </FieldGrid>
       <p v-if="right" role="status"><TheSentence :text="right" /></p>
     </section>
     <section aria-labelledby="over-title">
@@ -354,7 +353,7 @@ const mixSentences = computed(() => {
       <p class="small muted">
         {{ ways[way].note }}<template v-if="way !== 'snailsIn'"> {{ cautionText('larvaeNeedSea') }}</template>
       </p>
-      <div class="three">
+      <FieldGrid :columns="3">
         <TextInput v-model="over.from" label="From" suffix="g/kg" numeric /><TextInput
           v-model="over.to"
           label="To"
@@ -367,7 +366,7 @@ const mixSentences = computed(() => {
           suffix="h"
           numeric
         /><TextInput v-model="over.steps" label="Steps" numeric />
-      </div>
+      </FieldGrid>
       <table v-if="schedule.ok">
         <thead>
           <tr>
@@ -386,7 +385,7 @@ const mixSentences = computed(() => {
           </tr>
         </tbody>
       </table>
-      <p v-else class="issue" role="alert">{{ schedule.issue }}</p>
+      <FieldIssue v-else :text="schedule.issue" />
     </section>
   </div>
 </template>
@@ -402,17 +401,6 @@ section {
   display: grid;
   gap: 12px;
   align-content: start;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-  align-items: start;
-}
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 10px;
 }
 dl {
   margin: 0;
@@ -444,12 +432,5 @@ thead th {
 }
 .n {
   text-align: right;
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
-}
-.issue {
-  color: var(--rust);
 }
 </style>

@@ -55,7 +55,7 @@ async function putAway() {
 
 <template>
   <SideSheet v-model="open" :title="boxing?.item ? boxing.item.name : 'Add a salt or mix'">
-    <form id="shelf-form" class="fields" novalidate @submit.prevent="save">
+    <FieldGrid id="shelf-form" tag="form" novalidate @submit.prevent="save">
       <ChoiceChips
         v-model="draft.by"
         label="What is in the box?"
@@ -76,7 +76,7 @@ async function putAway() {
           What one gram in one litre of pure water raises. Most labels say it; if yours does not, stir 1 g into 1 L and
           test.
         </p>
-        <div class="grid">
+        <FieldGrid :columns="2">
           <TextInput v-model="draft.ghDh" label="GH" suffix="°dH" numeric :error="issues.ghDh" />
           <TextInput v-model="draft.khDh" label="KH" suffix="°dH" numeric :error="issues.khDh" />
           <TextInput
@@ -87,7 +87,7 @@ async function putAway() {
             :error="issues.conductivityUsCm"
           />
           <TextInput v-model="draft.caMg" label="Ca to Mg by mass (3 if not known)" numeric :error="issues.caMg" />
-        </div>
+        </FieldGrid>
       </template>
       <TextInput
         v-model="draft.stockG"
@@ -96,27 +96,11 @@ async function putAway() {
         numeric
         :error="issues.stockG"
       />
-      <p class="small caution">{{ cautionText('salts') }}</p>
-    </form>
+      <CautionNote class="small">{{ cautionText('salts') }}</CautionNote>
+    </FieldGrid>
     <template #foot>
       <v-btn type="submit" form="shelf-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn v-if="boxing?.item" class="quiet" @click="putAway">Put away</v-btn>
     </template>
   </SideSheet>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-.grid {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
-}
-</style>

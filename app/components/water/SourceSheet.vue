@@ -99,6 +99,12 @@ const whole = computed(() => {
     copper: values.copperMgL ?? 0,
   }
 })
+const balanceText = computed(() => {
+  const b = whole.value?.balance
+  if (!b) return ''
+  const [positive, negative] = [formatNumber(b.cationsMeqL, 2), formatNumber(b.anionsMeqL, 2)]
+  return `Charges: ${positive} meq/L positive, ${negative} negative, ${percent(b.errorShare)} apart:`
+})
 
 async function save() {
   if (!room.room) return
@@ -124,18 +130,18 @@ async function putAway() {
 
 <template>
   <SideSheet v-model="open" :title="old ? old.name : 'Add a source'" wide>
-    <form id="source-form" class="fields" novalidate @submit.prevent="save">
-      <div class="two">
+    <FieldGrid id="source-form" tag="form" novalidate @submit.prevent="save">
+      <FieldGrid :columns="2" stacks>
         <TextInput v-model="draft.name" label="Name of the source" placeholder="Kitchen tap" :error="issues.name" />
         <PickOne v-model="draft.kind" label="What it is" :options="kinds" />
-      </div>
+      </FieldGrid>
       <ChoiceChips
         v-if="draft.kind === 'tap'"
         v-model="draft.disinfectant"
         label="Disinfected with (ask your supplier)"
         :options="options(disinfectantWord)"
       />
-      <details v-if="past.length > 0">
+      <details v-if="past.length > 0" class="fold">
         <summary>{{ past.length }} {{ past.length === 1 ? 'analysis' : 'analyses' }} kept</summary>
         <ul>
           <li v-for="(a, i) in past" :key="a.at + i" class="small">
@@ -164,12 +170,12 @@ async function putAway() {
             @update:model-value="set(key, $event)"
           />
         </div>
-        <p v-if="issues.values" class="issue" role="alert">{{ issues.values }}</p>
+        <FieldIssue :text="issues.values" />
       </fieldset>
-      <div class="two">
+      <FieldGrid :columns="2" stacks>
         <PickOne v-model="draft.by" label="Where from" :options="options(analysisByWord)" />
         <TextInput v-model="draft.on" label="On (empty: today)" type="date" :error="issues.on" />
-      </div>
+      </FieldGrid>
       <section v-if="whole" class="whole" aria-label="What follows">
         <h3>What follows</h3>
         <p>
@@ -199,26 +205,21 @@ async function putAway() {
             </tr>
           </tbody>
         </table>
-        <p v-if="whole.balance" :class="{ caution: !whole.balance.acceptable }">
-          Charges: {{ formatNumber(whole.balance.cationsMeqL, 2) }} meq/L positive,
-          {{ formatNumber(whole.balance.anionsMeqL, 2) }} negative, {{ percent(whole.balance.errorShare) }} apart:
-          {{
-            whole.balance.acceptable
-              ? 'they balance.'
-              : 'something is missing or mistyped. The limits are those of Standard Methods 1030E.'
-          }}
-        </p>
-        <p v-if="whole.conductivityMismatch" class="caution">
+        <p v-if="whole.balance?.acceptable">{{ balanceText }} they balance.</p>
+        <CautionNote v-else-if="whole.balance">
+          {{ balanceText }} something is missing or mistyped. The limits are those of Standard Methods 1030E.
+        </CautionNote>
+        <CautionNote v-if="whole.conductivityMismatch">
           The conductivity is {{ formatNumber(whole.conductivityMismatch, 2) }} times what these ions explain: one of
           them is off.
-        </p>
-        <p v-if="whole.copper > 0" class="caution">
+        </CautionNote>
+        <CautionNote v-if="whole.copper > 0">
           Copper {{ limitText('copperMgL', whole.copper, settings.units) }} mg/L: it kills shrimp and snails. Let the
           pipe run first, test again, or use another water.
-        </p>
+        </CautionNote>
         <p v-for="a in whole.assumptions" :key="a" class="small muted">{{ assumptionText[a] }}</p>
       </section>
-    </form>
+    </FieldGrid>
     <template #foot>
       <v-btn type="submit" form="source-form" color="primary" :loading="saving">Save</v-btn>
       <v-btn v-if="old" class="quiet" @click="putAway">Put away</v-btn>
@@ -227,16 +228,6 @@ async function putAway() {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: start;
-}
 .values {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
@@ -246,13 +237,6 @@ legend {
   color: var(--muted);
   font-size: 14px;
   padding-bottom: 6px;
-}
-summary {
-  min-height: 40px;
-  padding: 8px 0;
-  cursor: pointer;
-  color: var(--weed);
-  font-weight: 600;
 }
 details li {
   border-top: 1px solid var(--rule);
@@ -282,21 +266,9 @@ thead th {
 .n {
   text-align: right;
 }
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
-  padding-top: 6px;
-}
 @media (max-width: 700px) {
   .values {
     grid-template-columns: 1fr 1fr;
-  }
-  .two {
-    grid-template-columns: 1fr;
   }
 }
 </style>

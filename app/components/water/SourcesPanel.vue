@@ -149,7 +149,7 @@ async function saveBench() {
       <form class="bench" @submit.prevent="saveBench">
         <TextInput v-model="scale" label="Smallest step of your scale" suffix="g" numeric />
         <TextInput v-model="jug" label="You measure water to" suffix="L" numeric />
-        <p v-if="benchIssue" class="issue" role="alert">{{ benchIssue }}</p>
+        <FieldIssue :text="benchIssue" />
         <v-btn type="submit" class="quiet">Keep</v-btn>
         <p class="small muted">
           Recipes are rounded to what you can measure. What is too little for the scale is given as millilitres of a
@@ -203,10 +203,6 @@ ul {
 .bench {
   display: grid;
   gap: 12px;
-}
-.issue {
-  color: var(--rust);
-  font-size: 14px;
 }
 @media (max-width: 1000px) {
   .supplies {

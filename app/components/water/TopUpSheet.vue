@@ -59,7 +59,7 @@ async function save() {
 
 <template>
   <SideSheet v-model="open" title="Log a top-up">
-    <form id="top-up-form" class="fields" novalidate @submit.prevent="save">
+    <FieldGrid id="top-up-form" tag="form" novalidate @submit.prevent="save">
       <TextInput
         v-model="litres"
         label="How much evaporated and was replaced?"
@@ -73,16 +73,9 @@ async function save() {
         What evaporates leaves everything else behind: pure water puts the values back where they were, harder water
         lets them creep up for ever.
       </p>
-    </form>
+    </FieldGrid>
     <template #foot
       ><v-btn type="submit" form="top-up-form" color="primary" size="large">Save<kbd>Enter</kbd></v-btn></template
     >
   </SideSheet>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  gap: 16px;
-}
-</style>

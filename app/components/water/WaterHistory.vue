@@ -1,19 +1,7 @@
 <script setup lang="ts">
-import 'chartjs-adapter-date-fns'
-import {
-  Chart,
-  type ChartData,
-  type ChartOptions,
-  Filler,
-  LinearScale,
-  LineController,
-  LineElement,
-  PointElement,
-  TimeScale,
-  Tooltip,
-} from 'chart.js'
+import { Chart, type ChartData, type ChartOptions } from 'chart.js'
 import { format } from 'date-fns'
-import { Line } from 'vue-chartjs'
+import { TimeLine } from '~/charts/timeLine'
 import { toleratedOf } from '#core/groups'
 import { DAY_MS, possibleRange, type ValueKey, valueKeys } from '#core/records'
 import {
@@ -39,7 +27,7 @@ import { historyMarks, type HistoryMarks } from './historyMarks'
  * Each value over time: target band, methods as different marks, changes and top-ups on the axis, control limits, and
  * ahead.
  */
-Chart.register(LineController, LineElement, PointElement, LinearScale, TimeScale, Filler, Tooltip, historyMarks)
+Chart.register(historyMarks)
 
 const desk = useWaterDeskStore()
 const settings = useSettingsStore()
@@ -327,7 +315,7 @@ const rows = computed(() =>
       </div>
       <figure v-if="view === 'chart'">
         <div class="canvas">
-          <Line :data="data" :options="options" role="img" :aria-label="`Water history: ${summary}`" />
+          <TimeLine :data="data" :options="options" role="img" :aria-label="`Water history: ${summary}`" />
         </div>
         <figcaption class="small muted legend">
           <span v-for="m in methods" :key="m"

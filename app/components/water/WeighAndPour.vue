@@ -62,7 +62,7 @@ const status = computed(() => {
       <span>On the scale</span><b class="numeral">{{ shown }} g <span class="tag">simulated</span></b>
       <p class="small muted" role="status">{{ status }}</p>
     </div>
-    <p v-for="c in cautions" :key="c" class="small caution">{{ c }}</p>
+    <CautionNote v-for="c in cautions" :key="c" class="small">{{ c }}</CautionNote>
     <slot />
   </section>
 </template>
@@ -133,12 +133,6 @@ li {
 .tag {
   font: 400 13px var(--v-font-body);
   color: var(--muted);
-}
-.caution {
-  border-left: 3px solid var(--straw);
-  padding-left: 8px;
-  margin-top: 6px;
-  line-height: 1.3;
 }
 @media print {
   .card-head {

@@ -45,10 +45,4 @@ article {
 h2 {
   padding-bottom: 8px;
 }
-summary {
-  color: var(--weed);
-  cursor: pointer;
-  min-height: 28px;
-  padding-top: 4px;
-}
 </style>

@@ -125,18 +125,8 @@ const spans = [
         </p>
         <template v-if="told">
           <FourStatements :colony="colony" :statements="told" @why="explain" />
-          <nav class="tabs" aria-label="Life line, stages, table, log">
-            <button
-              v-for="t in tabs"
-              :key="t.id"
-              type="button"
-              :aria-pressed="tab === t.id"
-              :class="{ on: tab === t.id }"
-              @click="tab = t.id"
-            >
-              {{ t.title }}
-            </button>
-            <span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
+          <TabRow v-model="tab" :tabs="tabs" label="Life line, stages, table, log"
+            ><span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
               <button
                 v-for="s in spans"
                 :key="s.title"
@@ -147,8 +137,8 @@ const spans = [
               >
                 {{ s.title }}
               </button>
-            </span>
-          </nav>
+            </span></TabRow
+          >
           <LifeLine v-if="tab === 'line'" :population="told.population" :now-ms="told.asOf" :months="months" />
           <StagesPanel v-else-if="tab === 'stages'" :population="told.population" :group="resolveGroup(colony).group" />
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
@@ -204,36 +194,24 @@ const spans = [
 .ended {
   padding: 10px 0;
 }
-.tabs {
-  display: flex;
-  gap: 24px;
-  padding-top: 8px;
-}
-.tabs button {
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  padding: 6px 0;
-  min-height: 38px;
-  font: inherit;
-  color: var(--muted);
-  cursor: pointer;
-}
-.tabs button.on {
-  color: var(--ink);
-  font-weight: 650;
-  border-color: var(--weed);
-}
 .spans {
   margin-left: auto;
   display: flex;
   gap: 14px;
 }
 .spans button {
+  min-height: 38px;
+  border: 0;
+  padding: 0;
+  background: none;
+  font: inherit;
   font-size: 14px;
+  color: var(--muted);
+  cursor: pointer;
 }
 .spans button.on {
-  border-color: transparent;
+  font-weight: 650;
+  color: var(--ink);
   text-decoration: underline;
   text-underline-offset: 5px;
 }
@@ -257,13 +235,6 @@ const spans = [
   }
   .back {
     display: none;
-  }
-  .tabs {
-    gap: 18px;
-    flex-wrap: wrap;
-  }
-  .tabs button {
-    min-height: 44px;
   }
 }
 </style>

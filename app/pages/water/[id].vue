@@ -108,18 +108,7 @@ const print = () => window.print()
       </AppTop>
       <div class="page">
         <div class="water-nav">
-          <nav class="tabs" aria-label="Parts of the water place">
-            <button
-              v-for="t in tabs"
-              :key="t.id"
-              type="button"
-              :aria-pressed="tab === t.id"
-              :class="{ on: tab === t.id }"
-              @click="show(t.id)"
-            >
-              {{ t.title }}
-            </button>
-          </nav>
+          <TabRow :model-value="tab" :tabs="tabs" label="Parts of the water place" @update:model-value="show" />
           <PickOne
             class="glass"
             :model-value="desk.glassId"
@@ -159,29 +148,6 @@ const print = () => window.print()
   align-items: center;
   gap: 20px;
   border-bottom: 1px solid var(--rule);
-}
-.tabs {
-  display: flex;
-  gap: 20px;
-  flex: 1;
-  min-width: 0;
-  overflow-x: auto;
-}
-.tabs button {
-  border: 0;
-  border-bottom: 3px solid transparent;
-  background: none;
-  padding: 8px 0 6px;
-  min-height: 44px;
-  font: inherit;
-  color: var(--muted);
-  cursor: pointer;
-  white-space: nowrap;
-}
-.tabs button.on {
-  color: var(--ink);
-  font-weight: 650;
-  border-color: var(--water);
 }
 .glass {
   width: 230px;
