@@ -54,7 +54,6 @@ const refuse = (why, group, neighbours) => ({
 const stillLong = [
   'app/components/shell/FinderSheet.vue',
   'app/composables/useDueActs.ts',
-  'app/composables/useOutlookDesk.ts',
   'app/composables/usePlaces.ts',
   'app/composables/useRecipeCard.ts',
   'app/composables/useRoomWalk.ts',
@@ -89,7 +88,6 @@ const stillLong = [
 /** Files with a function of more than four arguments, likewise. */
 const stillMany = [
   'app/components/colony/lifeLineMarks.ts',
-  'app/words/history.ts',
   'app/words/recipe.ts',
   'core/abundance/markRecapture.ts',
   'core/care/schedule/rules/supplies.ts',

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url'
+import Unimport from 'unimport/unplugin'
 import { defineConfig } from 'vitest/config'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -9,7 +10,19 @@ const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
  */
 const zones = ['Pacific/Kiritimati', 'America/St_Johns', 'Asia/Kathmandu', 'Australia/Sydney']
 
+/** The names that Nuxt brings into composables and stores without an import, for tests that run them without Nuxt. */
+const autoImports = Unimport.vite({
+  include: [/\/app\/(composables|stores)\/.*\.ts$/],
+  presets: [
+    'vue',
+    { from: '@vueuse/core', imports: ['useLocalStorage', 'useNow', 'useSessionStorage', 'watchDebounced'] },
+    { from: folder('./tests/nuxtNames.ts'), imports: ['useState', 'useRuntimeConfig', 'navigateTo'] },
+  ],
+  dirs: [folder('./app/composables'), folder('./app/stores')],
+})
+
 export default defineConfig({
+  plugins: [autoImports],
   test: {
     projects: [
       {

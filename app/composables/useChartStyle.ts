@@ -1,9 +1,11 @@
+import type { ScaleOptions } from 'chart.js'
 import { useTheme } from 'vuetify'
 
-/** Colours and face of the charts, following the theme: a canvas knows no style sheet. */
+/** Colours, face and axes of the charts, following the theme: a canvas knows no style sheet. */
 export function useChartStyle() {
   const theme = useTheme()
   const family = "'Atkinson Hyperlegible Next Variable', sans-serif"
+  const font = { family, size: 14 }
   const colour = (name: string) => String(theme.current.value.colors[name])
   function faded(name: string, share: number) {
     const hex = colour(name)
@@ -19,5 +21,40 @@ export function useChartStyle() {
     displayColors: false,
     cornerRadius: 6,
   })
-  return { family, colour, faded, noteStyle }
+  /** What all charts are: as large as their place, and still. */
+  const frame = { responsive: true, maintainAspectRatio: false, animation: false, font: { family } } as const
+  /** Time from left to right, with words that never stand aslant. */
+  const timeAxis = (
+    span: { min?: number; max?: number },
+    label: (ms: number, before: number | undefined) => string,
+  ): ScaleOptions<'time'> =>
+    ({
+      type: 'time',
+      ...span,
+      time: { minUnit: 'week' },
+      grid: { display: false },
+      border: { color: colour('rule') },
+      ticks: {
+        color: colour('muted'),
+        font,
+        maxRotation: 0,
+        autoSkipPadding: 24,
+        callback: (v, i, ticks) => label(Number(v), ticks[i - 1]?.value),
+      },
+    }) as ScaleOptions<'time'>
+  /** A quantity from the bottom up, named with its unit. */
+  const valueAxis = (
+    title: string,
+    span: { min: number; max?: number },
+    text: (value: number) => string | number,
+  ): ScaleOptions<'linear'> =>
+    ({
+      type: 'linear',
+      ...span,
+      title: { display: true, text: title, color: colour('muted'), font },
+      grid: { color: colour('rule') },
+      border: { display: false },
+      ticks: { color: colour('muted'), font, maxTicksLimit: 7, includeBounds: false, callback: v => text(Number(v)) },
+    }) as ScaleOptions<'linear'>
+  return { colour, faded, noteStyle, frame, timeAxis, valueAxis }
 }

@@ -43,5 +43,5 @@ export function useNumbers() {
     await worker.run(api => api.stop())
     busy.value = false
   }
-  return { outlook, surplus, stop, busy, failed: worker.failed, again: worker.again }
+  return reactive({ outlook, surplus, stop, busy, failed: toRef(worker, 'failed'), again: worker.again })
 }

@@ -109,3 +109,4 @@ export function useRecipeCard() {
   }
   return { pouring, step, steps, headline, cautions, names, pourIt, savePdf }
 }
+export type RecipeCard = ReturnType<typeof useRecipeCard>

@@ -81,5 +81,5 @@ export function useWorker<Api>(start: () => Worker) {
   }
   /** Does the last work again. */
   const again = () => last?.()
-  return { run, again, failed, busy: computed(() => busy.value > 0) }
+  return reactive({ run, again, failed, busy: computed(() => busy.value > 0) })
 }

@@ -1,3 +1,4 @@
+import { format } from 'date-fns'
 import {
   boxKeys,
   creep,
@@ -6,14 +7,27 @@ import {
   type LearntHabits,
   type MixingKey,
   mixingValues,
+  type ValueReading,
+  type WaterEvent,
 } from '#core/water'
 import type { ValueKey, Water } from '#core/records'
 import { formatNumber } from '#core/units'
 import { num } from './numbers'
-import { differenceText, limitText, type UnitPrefs, valueName, valueNameInside, valueText } from './unitPrefs'
+import { testMethodWord } from './states'
+import {
+  differenceText,
+  limitText,
+  type UnitPrefs,
+  valueName,
+  valueNameInside,
+  valueNumber,
+  valueText,
+  volumeText,
+} from './unitPrefs'
 import { dayText } from './when'
 
-const mixes = (key: ValueKey): key is MixingKey => (boxKeys as readonly string[]).includes(key)
+/** Whether a value follows by mixing; pH and temperature do not. */
+export const isMixing = (key: ValueKey): key is MixingKey => (boxKeys as readonly string[]).includes(key)
 
 /** "Topped up with tap, GH creeps up by 0.3 °dH a week for ever." Empty when nothing creeps. */
 export function creepText({
@@ -36,7 +50,7 @@ export function creepText({
   units: UnitPrefs
 }): string {
   const evaporated = habits.evaporationLPerDay
-  const brought = mixes(key) ? mixingValues(topUp)[key] : 0
+  const brought = isMixing(key) ? mixingValues(topUp)[key] : 0
   if (!evaporated || brought < 1e-3) return ''
   const result = creep(netL, { evaporatedL: evaporated.value, changedL: changedLPerDay }, brought, changeValue)
   const water = `${num(`${formatNumber(evaporated.value, evaporated.value < 1 ? 2 : 1)} L`)} a day evaporate`
@@ -67,14 +81,24 @@ export function driftText(key: ValueKey, habits: LearntHabits, units: UnitPrefs)
 }
 
 /** What is ordinary for this glass, and since when it is not. */
-export function limitsText(
-  key: ValueKey,
-  limits: ControlLimits | null,
-  smooth: readonly EwmaPoint[],
-  times: readonly number[],
-  nowMs: number,
-  units: UnitPrefs,
-): string {
+export function limitsText({
+  key,
+  limits,
+  smooth,
+  times,
+  nowMs,
+  units,
+}: {
+  key: ValueKey
+  /** null while there are too few readings */
+  limits: ControlLimits | null
+  /** the readings, smoothed */
+  smooth: readonly EwmaPoint[]
+  /** when each was taken */
+  times: readonly number[]
+  nowMs: number
+  units: UnitPrefs
+}): string {
   if (!limits) return 'Six readings tell what is ordinary here.'
   const range =
     `Ordinary here: ` +
@@ -87,13 +111,19 @@ export function limitsText(
 }
 
 /** The chart in one sentence, for those who do not see it. */
-export function historySummary(
-  key: ValueKey,
-  readings: readonly { at: number; value: number }[],
-  preferred: readonly [number, number] | null,
-  nowMs: number,
-  units: UnitPrefs,
-): string {
+export function historySummary({
+  key,
+  readings,
+  preferred,
+  nowMs,
+  units,
+}: {
+  key: ValueKey
+  readings: readonly { at: number; value: number }[]
+  preferred: readonly [number, number] | null
+  nowMs: number
+  units: UnitPrefs
+}): string {
   const first = readings[0]
   const last = readings.at(-1)
   if (!first || !last) return `${valueName(key)} was never tested.`
@@ -104,4 +134,30 @@ export function historySummary(
     `${valueName(key)} from ${valueText(key, first.value, units)} on ${dayText(first.at, nowMs)} to ` +
     `${valueText(key, last.value, units)} on ${dayText(last.at, nowMs)}, ${readings.length} readings${range}.`
   )
+}
+
+/** Readings and what was poured as rows of a table, newest first. */
+export function historyRows(
+  key: ValueKey,
+  readings: readonly ValueReading[],
+  events: readonly WaterEvent[],
+  units: UnitPrefs,
+) {
+  const day = (at: number) => format(at, 'd MMM yyyy')
+  const tests = readings.map(r => ({
+    at: r.at,
+    day: day(r.at),
+    what: valueText(key, r.value, units),
+    how: testMethodWord[r.method],
+    // a spread has no zero point: in °C, as it was reckoned
+    doubt: `± ${valueNumber(key, r.sd, { ...units, temperature: 'c' })}`,
+  }))
+  const poured = events.map(e => ({
+    at: e.at,
+    day: day(e.at),
+    what: `${volumeText(e.litres, units)} ${e.kind === 'change' ? 'changed' : 'topped up'}`,
+    how: e.water ? 'water known' : 'water not known',
+    doubt: '',
+  }))
+  return [...tests, ...poured].sort((a, b) => b.at - a.at)
 }

@@ -16,7 +16,8 @@ import {
 } from '#core/water'
 import { formatNumber } from '#core/units'
 import { num } from './numbers'
-import { differenceText, type UnitPrefs, valueName, valueNumber, valueText, volumeText } from './unitPrefs'
+import { differenceText, limitText, type UnitPrefs, valueName, valueNumber, valueText, volumeText } from './unitPrefs'
+import { dayText } from './when'
 
 /** Salts by their plain chemical names; buy them pure, as food or laboratory grade. */
 export const saltWord: Readonly<Record<SaltId, string>> = {
@@ -243,3 +244,18 @@ export const ionRows: readonly BenchRow[] = [
   { key: 'magnesiumMgL', title: 'Magnesium', unit: 'mg/L', of: w => w.mgMmolL * molarMass.Mg, decimals: 1 },
   { key: 'sodiumMgL', title: 'Sodium', unit: 'mg/L', of: w => w.naMmolL * molarMass.Na, decimals: 0 },
 ]
+
+/** What is known of a source, in a few words: its hardness or what else was measured, and when. */
+export function sourceFacts(source: Source, testedMs: number | null, nowMs: number, units: UnitPrefs): string {
+  const { ghDh, khDh, salinityGKg, conductivityUsCm } = source.analyses.at(-1)?.values ?? {}
+  return [
+    ghDh !== undefined ? `GH ${limitText('ghDh', ghDh, units)}` : '',
+    khDh !== undefined ? `KH ${limitText('khDh', khDh, units)}` : '',
+    salinityGKg !== undefined ? valueText('salinityGKg', salinityGKg, units) : '',
+    // conductivity speaks for the rest where the hardness is not known
+    ghDh === undefined && conductivityUsCm !== undefined ? valueText('conductivityUsCm', conductivityUsCm, units) : '',
+    testedMs ? dayText(testedMs, nowMs) : 'assumed',
+  ]
+    .filter(Boolean)
+    .join(' · ')
+}

@@ -24,12 +24,6 @@ const files = folders
  */
 const stillLong = new Set<string>([
   'app/components/log/LogSheet.vue',
-  'app/components/water/BucketPanel.vue',
-  'app/components/water/DripPanel.vue',
-  'app/components/water/ProbePanel.vue',
-  'app/components/water/SalinityPanel.vue',
-  'app/components/water/SourceSheet.vue',
-  'app/components/water/WaterHistory.vue',
   'app/forms/logDraft.ts',
   'app/pages/round/walk.vue',
   'core/population/answer.ts',

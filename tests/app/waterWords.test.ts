@@ -338,36 +338,32 @@ describe('history in words', () => {
   it('says what is ordinary, and since when it is not', () => {
     const values = [5, 5.2, 4.9, 5.1, 5, 4.8, 5.1, 5, 4.9, 5.1, 5, 4.9, 4.4, 4, 3.8]
     const limits = controlLimits(values)!
+    const asked = { key: 'khDh' as const, smooth: [], times: [], nowMs: NOW, units }
     const text = plain(
-      limitsText(
-        'khDh',
+      limitsText({
+        ...asked,
         limits,
-        ewma(values, limits.centre, limits.sigma),
-        values.map((_, i) => NOW - (15 - i) * DAY_MS),
-        NOW,
-        units,
-      ),
+        smooth: ewma(values, limits.centre, limits.sigma),
+        times: values.map((_, i) => NOW - (15 - i) * DAY_MS),
+      }),
     )
     expect(text).toMatch(/^Ordinary here: 4\.\d to 5\.\d\. Smoothed, it has left/)
-    expect(limitsText('khDh', null, [], [], NOW, units)).toContain('Six readings')
-    expect(plain(limitsText('khDh', { ...limits, outside: [3] }, [], [], NOW, units))).toContain(
-      'One reading lies outside',
-    )
+    expect(limitsText({ ...asked, limits: null })).toContain('Six readings')
+    expect(plain(limitsText({ ...asked, limits: { ...limits, outside: [3] } }))).toContain('One reading lies outside')
   })
   it('sums up', () => {
+    const asked = { key: 'khDh' as const, nowMs: NOW, units }
     expect(
-      historySummary(
-        'khDh',
-        [
+      historySummary({
+        ...asked,
+        readings: [
           { at: NOW - 9 * DAY_MS, value: 4 },
           { at: NOW, value: 3 },
         ],
-        [3, 8],
-        NOW,
-        units,
-      ),
+        preferred: [3, 8],
+      }),
     ).toBe('KH from 4.0 °dH on 16 Nov to 3.0 °dH on 25 Nov, 2 readings, preferred 3 to 8.')
-    expect(historySummary('khDh', [], null, NOW, units)).toBe('KH was never tested.')
+    expect(historySummary({ ...asked, readings: [], preferred: null })).toBe('KH was never tested.')
   })
 })
 

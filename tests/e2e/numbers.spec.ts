@@ -16,12 +16,16 @@ const outlookDone = (page: Page) =>
   expect(page.getByText(/futures of each, all with the same luck/)).toBeVisible({ timeout: 40_000 })
 const numberIn = async (page: Page, row: string, column: number) =>
   Number(
-    (await page
-      .getByRole('row', { name: new RegExp(`^${row}`) })
-      .getByRole('cell')
-      .nth(column)
-      .locator('.numeral')
-      .textContent())!.replaceAll(/\D/g, ''),
+    (
+      await page
+        .getByRole('row', { name: new RegExp(`^${row}`) })
+        .getByRole('cell')
+        .nth(column)
+        .innerText()
+    )
+      // its range stands below
+      .split('\n')[0]!
+      .replaceAll(/\D/g, ''),
   )
 
 test('a colony tells its stages, what matters and what to look at', async ({ page }) => {
@@ -138,7 +142,10 @@ test('the Surplus says what can go, keeps orders, serves them and writes the led
   await page.getByRole('button', { name: 'Take out' }).click()
   await expect(notice(page)).toContainText('7 taken out of Ember A')
   await page.getByRole('tab', { name: 'Ledger' }).click()
-  const month = page.getByRole('row').nth(1)
+  const month = page
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader') })
+    .first()
   await expect(month).toContainText('€')
   await page.getByRole('tab', { name: /^Orders/ }).click()
   await expect(page.getByText(/Ember A 7 for Q\. W\..*served/)).toBeVisible()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Chart, type ChartData, type ChartOptions } from 'chart.js'
-import { format } from 'date-fns'
+import { axisDay } from '~/charts/axisDay'
 import { TimeLine } from '~/charts/timeLine'
 import { WEEK_MS } from '#core/records'
 import type { BandPoint, PopulationAnswer } from '#core/population'
@@ -13,7 +13,7 @@ import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
 Chart.register(lifeLineMarks)
 
 const props = defineProps<{ population: PopulationAnswer; nowMs: number; months: number | null }>()
-const { family, colour, faded, noteStyle } = useChartStyle()
+const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
 
 const since = computed(() =>
   props.months === null
@@ -90,53 +90,15 @@ const top = computed(() => {
   ]
   return Math.max(3, ...highs) * 1.06
 })
-/** Months by name; the year stands where it begins. */
-function monthLabel(ms: number, before: number | undefined): string {
-  const short = (props.months ?? 99) < 9 ? 'd MMM' : 'MMM'
-  return format(
-    ms,
-    before === undefined || new Date(before).getFullYear() !== new Date(ms).getFullYear() ? `${short} yyyy` : short,
-  )
-}
 const options = computed<ChartOptions<'line'>>(() => ({
-  responsive: true,
-  maintainAspectRatio: false,
-  animation: false,
-  font: { family },
+  ...frame,
   interaction: { mode: 'index', intersect: false, axis: 'x' },
   layout: { padding: { right: 8 } },
   scales: {
-    x: {
-      type: 'time',
-      min: since.value,
-      max: props.population.fan.at(-1)?.at,
-      time: { minUnit: 'week' },
-      grid: { display: false },
-      border: { color: colour('rule') },
-      ticks: {
-        color: colour('muted'),
-        font: { family, size: 14 },
-        maxRotation: 0,
-        autoSkipPadding: 24,
-        callback: (v, i, ticks) => monthLabel(Number(v), ticks[i - 1]?.value),
-      },
-    },
-    y: {
-      min: 0,
-      suggestedMax: top.value,
-      max: top.value,
-      title: { display: true, text: 'animals', color: colour('muted'), font: { family, size: 14 } },
-      grid: { color: colour('rule') },
-      border: { display: false },
-      ticks: {
-        color: colour('muted'),
-        font: { family, size: 14 },
-        maxTicksLimit: 7,
-        precision: 0,
-        callback: v => whole(Number(v)),
-        includeBounds: false,
-      },
-    },
+    x: timeAxis({ min: since.value, max: props.population.fan.at(-1)?.at }, (ms, before) =>
+      axisDay(ms, before, (props.months ?? 99) < 9),
+    ),
+    y: valueAxis('animals', { min: 0, max: top.value }, whole),
   },
   plugins: {
     legend: { display: false },

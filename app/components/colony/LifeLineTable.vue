@@ -7,6 +7,13 @@ import { countMethodWord } from '~/words/states'
 
 /** The life line as a table, four weeks a row: for screen readers, and for reading exact numbers. */
 const props = defineProps<{ population: PopulationAnswer; nowMs: number }>()
+const columns = [
+  { key: 'day', title: 'Day' },
+  { key: 'animals', title: 'Animals', as: 'number' },
+  { key: 'likely', title: 'Likely', as: 'number' },
+  { key: 'counts', title: 'Counts' },
+  { key: 'change', title: 'Came and went' },
+] as const
 const rows = computed(() => {
   const { path, fan, counts, steps } = props.population
   const start = path[0]?.at ?? props.nowMs
@@ -28,68 +35,24 @@ const rows = computed(() => {
         .join(', '),
     }
   })
-  return [
-    ...past,
-    ...fan.filter((_, i) => i > 0 && i % 4 === 0).map(band => ({ at: band.at, band, counts: 'ahead', change: '' })),
-  ]
+  const ahead = fan
+    .filter((_, i) => i > 0 && i % 4 === 0)
+    .map(band => ({ at: band.at, band, counts: 'ahead', change: '' }))
+  return [...past, ...ahead].map(({ at, band, counts, change }) => ({
+    day: format(at, 'd MMM yyyy'),
+    animals: whole(band.p50),
+    likely: `${whole(band.p10)} to ${whole(band.p90)}`,
+    counts,
+    change,
+  }))
 })
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Life line as a table">
-    <table>
-      <caption class="hidden-to-eyes">
-        Estimate with likely range, counts, and animals that came or went, every four weeks
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">Day</th>
-          <th scope="col" class="num">Animals</th>
-          <th scope="col" class="num">Likely</th>
-          <th scope="col">Counts</th>
-          <th scope="col">Came and went</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="r in rows" :key="r.at">
-          <th scope="row">{{ format(r.at, 'd MMM yyyy') }}</th>
-          <td class="num">{{ whole(r.band.p50) }}</td>
-          <td class="num">{{ whole(r.band.p10) }} to {{ whole(r.band.p90) }}</td>
-          <td>{{ r.counts }}</td>
-          <td>{{ r.change }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <DataTable
+    label="Estimate with likely range, counts, and animals that came or went, every four weeks"
+    :columns="columns"
+    :rows="rows"
+    height="60vh"
+  />
 </template>
-
-<style scoped>
-.scroll {
-  overflow: auto;
-  flex: 1;
-  min-height: 240px;
-  max-height: 60vh;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 15px;
-}
-th,
-td {
-  text-align: left;
-  padding: 6px 12px 6px 0;
-  border-bottom: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th {
-  color: var(--muted);
-  font-size: 14px;
-  position: sticky;
-  top: 0;
-  background: var(--paper);
-}
-.num {
-  text-align: right;
-}
-</style>

@@ -19,6 +19,11 @@ import { weeksText } from '~/words/when'
  */
 const props = defineProps<{ population: PopulationAnswer; group: SpeciesGroup }>()
 
+const columns = [
+  { key: 'title', title: 'Stage', as: 'name', width: '30%' },
+  { key: 'bar', title: 'Likely range', width: '42%' },
+  { key: 'text', title: 'How many', as: 'figure' },
+] as const
 const rows = computed(() => {
   const hermaphrodite = props.group.stages.femaleShare.value === 1
   const shown = stageNames.filter(
@@ -55,28 +60,21 @@ const matrix = computed(() => props.population.matrix)
 <template>
   <section class="stages" aria-label="Stages">
     <div>
-      <table>
-        <caption class="sr">
-          Animals by stage, about and likely
-        </caption>
-        <tbody>
-          <tr v-for="r in rows" :key="r.stage">
-            <th scope="row">
-              {{ r.title }}<span v-if="r.hint" class="small muted">{{ r.hint }}</span>
-            </th>
-            <td class="bar" aria-hidden="true">
-              <span v-if="r.bar" class="track"
-                ><span class="range" :style="{ left: r.bar.left, width: r.bar.width }" /><span
-                  class="mark"
-                  :style="{ left: r.bar.mark }"
-              /></span>
-            </td>
-            <td class="n">
-              <span class="numeral">{{ r.text }}</span><span class="small muted">{{ r.range }}</span>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <DataTable label="Animals by stage, about and likely" :columns="columns" :rows="rows">
+        <template #title="{ row }">
+          {{ row.title }}<span v-if="row.hint" class="below">{{ row.hint }}</span>
+        </template>
+        <template #bar="{ row }">
+          <span v-if="row.bar" class="track" aria-hidden="true"
+            ><span class="range" :style="{ left: row.bar.left, width: row.bar.width }" /><span
+              class="mark"
+              :style="{ left: row.bar.mark }"
+          /></span>
+        </template>
+        <template #text="{ row }">
+          {{ row.text }}<span class="below">{{ row.range }}</span>
+        </template>
+      </DataTable>
       <p v-if="broods"><TheSentence :text="broods" /></p>
     </div>
     <div class="words">
@@ -114,29 +112,6 @@ const matrix = computed(() => props.population.matrix)
   gap: 32px;
   padding: 12px 0 8px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-tr {
-  border-top: 1px solid var(--rule);
-}
-th {
-  text-align: left;
-  font-weight: 600;
-  padding: 8px 12px 8px 0;
-  width: 30%;
-}
-th span,
-.n span {
-  display: block;
-}
-th span {
-  font-weight: 400;
-}
-.bar {
-  width: 42%;
-}
 .track {
   position: relative;
   display: block;
@@ -157,10 +132,6 @@ th span {
   height: 16px;
   margin-left: -1px;
   background: var(--weed);
-}
-.n {
-  padding: 6px 0 6px 16px;
-  white-space: nowrap;
 }
 p {
   padding-top: 8px;
@@ -185,20 +156,10 @@ dl div {
 dd {
   margin: 0;
 }
-.sr {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
 @media (max-width: 900px) {
   .stages {
     grid-template-columns: 1fr;
     gap: 12px;
-  }
-  .bar {
-    width: 30%;
   }
 }
 </style>

@@ -13,6 +13,11 @@ const rows = ref([
   { caught: '', recaptured: '' },
   { caught: '', recaptured: '' },
 ])
+const columns = [
+  { key: 'number', title: 'Catch', width: '90px' },
+  { key: 'caught', title: 'Caught' },
+  { key: 'recaptured', title: 'of them with a mark' },
+]
 const read = computed(() => readMarks(rows.value))
 const group = computed(() => groupOf(props.colony.groupId))
 const sheds = computed(() => group.value.care.molts !== undefined)
@@ -42,29 +47,20 @@ const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) :
       {{ group.name }} molt: they shed their marks with the skin, and the number then comes out too high. Use this for
       snails; for these animals count at the food or in passes.
     </CautionNote>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Catch</th>
-          <th scope="col">Caught</th>
-          <th scope="col">of them with a mark</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(row, i) in rows" :key="i">
-          <th scope="row">{{ i + 1 }}</th>
-          <td><input v-model="row.caught" inputmode="numeric" :aria-label="`Catch ${i + 1}: caught`" /></td>
-          <td>
-            <input
-              v-if="i > 0"
-              v-model="row.recaptured"
-              inputmode="numeric"
-              :aria-label="`Catch ${i + 1}: with a mark`"
-            /><span v-else class="muted">none yet</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable label="Catches" :columns="columns" :rows="rows">
+      <template #number="{ index }">{{ index + 1 }}</template>
+      <template #caught="{ row, index }">
+        <CellInput v-model="row.caught" inputmode="numeric" :label="`Catch ${index + 1}: caught`" />
+      </template>
+      <template #recaptured="{ row, index }">
+        <CellInput
+          v-if="index > 0"
+          v-model="row.recaptured"
+          inputmode="numeric"
+          :label="`Catch ${index + 1}: with a mark`"
+        /><span v-else class="muted">none yet</span>
+      </template>
+    </DataTable>
     <button
       v-if="rows.length < 20"
       type="button"
@@ -89,25 +85,5 @@ const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) :
   gap: 12px;
   max-width: 760px;
   justify-items: start;
-}
-th,
-td {
-  text-align: left;
-  padding: 4px 16px 4px 0;
-}
-thead th {
-  font-size: 14px;
-  font-weight: 400;
-  color: var(--muted);
-}
-input {
-  width: 110px;
-  min-height: 44px;
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
-  padding: 0 12px;
 }
 </style>

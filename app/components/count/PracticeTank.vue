@@ -86,15 +86,22 @@ const rates = computed(() =>
         ? [
             {
               id: `${s.value} ${c}`,
-              stage: s.title,
-              crowd: crowds.find(x => x.value === c)!.title.toLowerCase(),
-              found,
+              kind: `${s.title}, ${crowds.find(x => x.value === c)!.title.toLowerCase()}`,
+              share: percent(found.share),
+              range:
+                `${percent(found.low)} to ${percent(found.high)}, ${found.pictures} ` +
+                (found.pictures === 1 ? 'picture' : 'pictures'),
             },
           ]
         : []
     }),
   ),
 )
+const columns = [
+  { key: 'kind', title: 'Animals' },
+  { key: 'share', title: 'Found', as: 'figure' },
+  { key: 'range', title: 'Likely', as: 'quiet' },
+] as const
 const HOW_LEARNT =
   'For your photos each stage is learnt by itself, and pictures of like density count most; marks on nothing count too.'
 </script>
@@ -122,18 +129,7 @@ const HOW_LEARNT =
       <p v-if="result && result.missed.length > 0" class="small muted">Those that you missed are ringed.</p>
       <template v-if="rates.length > 0">
         <h3>Your hit rate</h3>
-        <table aria-label="Your hit rate, with its likely range">
-          <tbody>
-            <tr v-for="r in rates" :key="r.id">
-              <th scope="row">{{ r.stage }}, {{ r.crowd }}</th>
-              <td class="numeral">{{ percent(r.found.share) }}</td>
-              <td class="small muted">
-                {{ percent(r.found.low) }} to {{ percent(r.found.high) }}, {{ r.found.pictures }}
-                {{ r.found.pictures === 1 ? 'picture' : 'pictures' }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <DataTable label="Your hit rate, with its likely range" :columns="columns" :rows="rates" />
         <p v-if="usual" class="small muted">
           <TheSentence :text="`${HOW_LEARNT} At the density chosen above: ${hitRateText(usual)}`" />
         </p>
@@ -171,22 +167,6 @@ const HOW_LEARNT =
   display: flex;
   gap: 12px;
   flex-wrap: wrap;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  padding: 5px 8px 5px 0;
-  font-size: 15px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-}
-.numeral {
-  font-weight: 650;
-  white-space: nowrap;
 }
 .nothing {
   border: 1px dashed var(--muted);

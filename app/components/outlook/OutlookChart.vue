@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Chart, ChartData, ChartOptions } from 'chart.js'
+import { axisDay } from '~/charts/axisDay'
 import { TimeLine } from '~/charts/timeLine'
 import type { BandPoint } from '#core/population'
 import { whole } from '~/words/numbers'
@@ -16,7 +17,7 @@ const props = defineProps<{
   nowMs: number
   unit: string
 }>()
-const { family, colour, faded, noteStyle } = useChartStyle()
+const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
 const points = (fan: readonly BandPoint[], of: (p: BandPoint) => number) => fan.map(p => ({ x: p.at, y: of(p) }))
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   const none = { borderWidth: 0, pointRadius: 0, tension: 0 }
@@ -51,32 +52,11 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   }
 })
 const options = computed<ChartOptions<'line'>>(() => ({
-  responsive: true,
-  maintainAspectRatio: false,
-  animation: false,
-  font: { family },
+  ...frame,
   interaction: { mode: 'index', intersect: false, axis: 'x' },
   scales: {
-    x: {
-      type: 'time',
-      time: { minUnit: 'week', displayFormats: { week: 'd MMM', month: 'MMM yyyy' } },
-      grid: { display: false },
-      border: { color: colour('rule') },
-      ticks: { color: colour('muted'), font: { family, size: 14 }, maxRotation: 0, autoSkipPadding: 24 },
-    },
-    y: {
-      min: 0,
-      title: { display: true, text: props.unit, color: colour('muted'), font: { family, size: 14 } },
-      grid: { color: colour('rule') },
-      border: { display: false },
-      ticks: {
-        color: colour('muted'),
-        font: { family, size: 14 },
-        maxTicksLimit: 7,
-        precision: 0,
-        callback: v => whole(Number(v)),
-      },
-    },
+    x: timeAxis({}, (ms, before) => axisDay(ms, before, false)),
+    y: valueAxis(props.unit, { min: 0 }, whole),
   },
   plugins: {
     legend: { display: false },

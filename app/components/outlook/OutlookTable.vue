@@ -3,6 +3,7 @@ import type { OutlookAnswer, OutlookAsk } from '#core/outlook'
 import type { BandPoint } from '#core/population'
 import type { ScenarioChange } from '#core/records'
 import { percent, plain, whole } from '~/words/numbers'
+import type { DataColumn } from '~/components/drawing/dataColumn'
 import { changeText, fullText, reachText } from '~/words/outlook'
 
 /** Scenarios side by side: how many, when, how likely, and what may go wrong. */
@@ -18,77 +19,29 @@ const props = defineProps<{
   nowMs: number
 }>()
 const at = (fan: readonly BandPoint[], week: number) => fan[Math.min(week, props.ask.weeks)]
+const columns = computed<DataColumn[]>(() => [
+  { key: 'name', title: 'Scenario', as: 'name' },
+  { key: 'week8', title: 'In 8 weeks', as: 'figure' },
+  { key: 'week26', title: 'In 26 weeks', as: 'figure' },
+  { key: 'reach', title: `${whole(props.ask.number)} there` },
+  { key: 'by', title: `By week ${props.ask.byWeek}`, as: 'figure' },
+  { key: 'diesOut', title: 'Dies out', as: 'figure' },
+  { key: 'full', title: 'Room full' },
+])
 </script>
 
 <template>
-  <div class="scroll">
-    <table aria-label="Scenarios compared">
-      <thead>
-        <tr>
-          <th scope="col">Scenario</th>
-          <th scope="col">In 8 weeks</th>
-          <th scope="col">In 26 weeks</th>
-          <th scope="col">{{ whole(ask.number) }} there</th>
-          <th scope="col">By week {{ ask.byWeek }}</th>
-          <th scope="col">Dies out</th>
-          <th scope="col">Room full</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="l in drawn" :key="l.id">
-          <th scope="row">
-            {{ l.name }}<span v-if="l.id !== 'now'" class="small muted">{{ changeText(l.change) }}</span>
-          </th>
-          <td v-for="w in [8, 26]" :key="w">
-            <span class="numeral">{{ whole(at(l.fan, w)?.p50 ?? 0) }}</span><span class="small muted"
-              >{{ whole(at(l.fan, w)?.p10 ?? 0) }} to {{ whole(at(l.fan, w)?.p90 ?? 0) }}</span
-            >
-          </td>
-          <td>{{ plain(reachText(l.answer, ask, nowMs)) }}</td>
-          <td class="numeral">{{ percent(l.answer.chanceBy) }}</td>
-          <td class="numeral">{{ l.answer.diedOut < 0.001 ? 'hardly' : percent(l.answer.diedOut) }}</td>
-          <td>{{ plain(fullText(l.answer, nowMs)) }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <DataTable label="Scenarios compared" :columns="columns" :rows="drawn">
+    <template #name="{ row }">
+      {{ row.name }}<span v-if="row.id !== 'now'" class="below">{{ changeText(row.change) }}</span>
+    </template>
+    <template v-for="w in [8, 26]" #[`week${w}`]="{ row }" :key="w">
+      {{ whole(at(row.fan, w)?.p50 ?? 0)
+      }}<span class="below">{{ whole(at(row.fan, w)?.p10 ?? 0) }} to {{ whole(at(row.fan, w)?.p90 ?? 0) }}</span>
+    </template>
+    <template #reach="{ row }">{{ plain(reachText(row.answer, ask, nowMs)) }}</template>
+    <template #by="{ row }">{{ percent(row.answer.chanceBy) }}</template>
+    <template #diesOut="{ row }">{{ row.answer.diedOut < 0.001 ? 'hardly' : percent(row.answer.diedOut) }}</template>
+    <template #full="{ row }">{{ plain(fullText(row.answer, nowMs)) }}</template>
+  </DataTable>
 </template>
-
-<style scoped>
-.scroll {
-  overflow-x: auto;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 15px;
-}
-thead th {
-  font-size: 13px;
-  font-weight: 400;
-  color: var(--muted);
-}
-th,
-td {
-  text-align: left;
-  vertical-align: top;
-  padding: 5px 12px 5px 0;
-  border-top: 1px solid var(--rule);
-}
-tbody th {
-  font-weight: 600;
-  max-width: 220px;
-}
-th span,
-td span {
-  display: block;
-  font-weight: 400;
-}
-td .numeral {
-  font-weight: 650;
-}
-td.numeral,
-td span {
-  white-space: nowrap;
-}
-</style>

@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import type { Ref } from 'vue'
-
 /** Says that something in the background failed, with a way to try again. Nothing while all is well. */
-defineProps<{ worker: { failed: Ref<string>; again: () => unknown } }>()
+defineProps<{ worker: { failed: string; again: () => unknown } }>()
 </script>
 
 <template>
-  <p v-if="worker.failed.value" class="failed" role="alert">
-    {{ worker.failed.value }} <button type="button" class="link" @click="worker.again()">Try again</button>
+  <p v-if="worker.failed" class="failed" role="alert">
+    {{ worker.failed }} <button type="button" class="link" @click="worker.again()">Try again</button>
   </p>
 </template>
 

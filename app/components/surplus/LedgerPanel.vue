@@ -18,6 +18,12 @@ const room = useRoomStore()
 const log = useLogStore()
 const { save } = useSave()
 const outlets = Object.keys(outletWords) as Outlet[]
+const columns = [
+  { key: 'month', title: 'Month', as: 'name' },
+  ...outlets.map(o => ({ key: o, title: outletWords[o], as: 'figure' }) as const),
+  { key: 'number', title: 'In all', as: 'figure' },
+  { key: 'income', title: 'Came in', as: 'figure' },
+] as const
 const sign = ref(props.currency)
 watch(
   () => props.currency,
@@ -66,24 +72,12 @@ function saveCsv() {
       </h2>
       <v-btn v-if="months.length > 0" class="quiet" @click="saveCsv">CSV</v-btn>
     </div>
-    <table v-if="months.length > 0" aria-label="Ledger by month">
-      <thead>
-        <tr>
-          <th scope="col">Month</th>
-          <th v-for="o in outlets" :key="o" scope="col">{{ outletWords[o] }}</th>
-          <th scope="col">In all</th>
-          <th scope="col">Came in</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="m in months" :key="m.month">
-          <th scope="row">{{ format(new Date(`${m.month}-15`), 'MMMM yyyy') }}</th>
-          <td v-for="o in outlets" :key="o" class="numeral">{{ m.byOutlet[o] ?? '' }}</td>
-          <td class="numeral">{{ whole(m.number) }}</td>
-          <td class="numeral">{{ m.income > 0 ? moneyText(m.income, currency) : '' }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable v-if="months.length > 0" label="Ledger by month" :columns="columns" :rows="months">
+      <template #month="{ row }">{{ format(new Date(`${row.month}-15`), 'MMMM yyyy') }}</template>
+      <template v-for="o in outlets" #[o]="{ row }" :key="o">{{ row.byOutlet[o] ?? '' }}</template>
+      <template #number="{ row }">{{ whole(row.number) }}</template>
+      <template #income="{ row }">{{ row.income > 0 ? moneyText(row.income, currency) : '' }}</template>
+    </DataTable>
     <form class="sign" @submit.prevent="saveSign">
       <TextInput v-model="sign" label="Sign of the money" placeholder="€" :error="issue" />
       <v-btn v-if="sign.trim() !== currency" type="submit" class="quiet">Save</v-btn>
@@ -96,25 +90,6 @@ function saveCsv() {
   display: flex;
   align-items: center;
   justify-content: space-between;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin: 12px 0;
-}
-thead th {
-  font-size: 13px;
-  font-weight: 400;
-  color: var(--muted);
-}
-th,
-td {
-  text-align: left;
-  padding: 8px 12px 8px 0;
-  border-top: 1px solid var(--rule);
-}
-tbody th {
-  font-weight: 600;
 }
 .sign {
   display: flex;

@@ -16,6 +16,13 @@ const about = (o: Offer) => {
   const colony = room.colonyById.get(o.colonyId)
   return colony ? groupOf(colony.groupId).animals : ''
 }
+const columns = [
+  { key: 'name', title: 'Colony', as: 'name' },
+  { key: 'about', title: 'Animals', as: 'quiet' },
+  { key: 'offered', title: 'On offer', as: 'figure' },
+  { key: 'reserved', title: 'Reserved' },
+  { key: 'price', title: 'Price of each' },
+] as const
 const week = computed(() => `Week of ${format(props.nowMs, 'd MMMM yyyy')}`)
 const on = computed(() => props.offers.filter(o => o.offered > 0))
 const total = computed(() => on.value.reduce((s, o) => s + o.offered, 0))
@@ -61,26 +68,14 @@ async function savePdf() {
       {{ week }}. What can go today, less what is ordered for the next four weeks. Prices are those of the last order or
       sale.
     </p>
-    <table v-if="offers.length > 0" aria-label="Weekly list">
-      <thead>
-        <tr>
-          <th scope="col">Colony</th>
-          <th scope="col">Animals</th>
-          <th scope="col">On offer</th>
-          <th scope="col">Reserved</th>
-          <th scope="col">Price of each</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="o in offers" :key="o.colonyId">
-          <th scope="row">{{ o.name }}</th>
-          <td class="muted">{{ about(o) }}</td>
-          <td class="numeral">{{ o.offered === 0 ? 'none' : whole(o.offered) }}</td>
-          <td>{{ o.reserved || '' }}</td>
-          <td>{{ o.priceEach === null ? 'none yet' : moneyText(o.priceEach, currency) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable v-if="offers.length > 0" label="Weekly list" :columns="columns" :rows="offers">
+      <template #about="{ row }">{{ about(row) }}</template>
+      <template #offered="{ row }">{{ row.offered === 0 ? 'none' : whole(row.offered) }}</template>
+      <template #reserved="{ row }">{{ row.reserved || '' }}</template>
+      <template #price="{ row }">{{
+        row.priceEach === null ? 'none yet' : moneyText(row.priceEach, currency)
+      }}</template>
+    </DataTable>
   </section>
 </template>
 
@@ -93,24 +88,5 @@ async function savePdf() {
 .files {
   display: flex;
   gap: 10px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin-top: 12px;
-}
-thead th {
-  font-size: 13px;
-  font-weight: 400;
-  color: var(--muted);
-}
-th,
-td {
-  text-align: left;
-  padding: 9px 12px 9px 0;
-  border-top: 1px solid var(--rule);
-}
-tbody th {
-  font-weight: 600;
 }
 </style>

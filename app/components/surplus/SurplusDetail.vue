@@ -59,6 +59,12 @@ const risks = [
   { value: '0.1' as const, title: '1 in 10' },
   { value: '0.2' as const, title: '1 in 5' },
 ]
+const columns = [
+  { key: 'of', title: 'If they are all', as: 'name' },
+  { key: 'now', title: 'now, once', as: 'figure' },
+  { key: 'weekly', title: 'or every week', as: 'figure' },
+  { key: 'because', title: 'held back because', as: 'quiet' },
+] as const
 const group = computed(() => groupOf(props.colony.groupId))
 const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 
@@ -116,36 +122,22 @@ const caution = computed(() =>
       <PickOne v-model="risk" label="Risk of falling under" :options="risks" />
       <v-btn v-if="changed" type="submit" class="quiet">Keep these</v-btn>
     </form>
-    <table aria-label="Safe takes by kind">
-      <thead>
-        <tr>
-          <th scope="col">If they are all</th>
-          <th scope="col">now, once</th>
-          <th scope="col">or every week</th>
-          <th scope="col">held back because</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="t in takes" :key="t.of">
-          <th scope="row">{{ t.of === 'any' ? 'of any kind' : takeKindWord[t.of] }}</th>
-          <td class="numeral">{{ t.now.take === 0 ? 'none' : whole(t.now.take) }}</td>
-          <td class="numeral">{{ weeklyText(t.weekly.take) }}</td>
-          <td class="muted">{{ limitText(t.now, floors.minimumKeep, floors.minimumFemales) }}</td>
-        </tr>
-        <tr v-if="numbers.busy.value">
-          <td colspan="4" class="muted">
-            Searching … <button type="button" class="link" @click="numbers.stop()">Stop</button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable label="Safe takes by kind" :columns="columns" :rows="takes">
+      <template #of="{ row }">{{ row.of === 'any' ? 'of any kind' : takeKindWord[row.of] }}</template>
+      <template #now="{ row }">{{ row.now.take === 0 ? 'none' : whole(row.now.take) }}</template>
+      <template #weekly="{ row }">{{ weeklyText(row.weekly.take) }}</template>
+      <template #because="{ row }">{{ limitText(row.now, floors.minimumKeep, floors.minimumFemales) }}</template>
+    </DataTable>
+    <p v-if="numbers.busy" class="muted">
+      Searching … <button type="button" class="link" @click="numbers.stop()">Stop</button>
+    </p>
     <p v-if="upper"><TheSentence :text="upperText(upper, nowMs)" /></p>
     <template v-if="spare.length > 0">
       <h3>Likely to spare ahead</h3>
       <p class="ahead">
         <span v-for="s in spare" :key="s.week"
-          ><span class="numeral">{{ whole(s.number) }}</span>
-          <span class="small muted">by {{ dayText(nowMs + s.week * WEEK_MS, nowMs) }}</span></span
+          ><span class="numeral">{{ whole(s.number) }}</span
+          >{{ ' ' }}<span class="small muted">by {{ dayText(nowMs + s.week * WEEK_MS, nowMs) }}</span></span
         >
       </p>
     </template>
@@ -194,24 +186,6 @@ const caution = computed(() =>
 }
 .floors > * {
   width: 150px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-thead th {
-  font-size: 13px;
-  font-weight: 400;
-  color: var(--muted);
-}
-th,
-td {
-  text-align: left;
-  padding: 6px 12px 6px 0;
-  border-top: 1px solid var(--rule);
-}
-tbody th {
-  font-weight: 600;
 }
 .ahead {
   display: flex;

@@ -4,67 +4,43 @@ import type { PopulationAnswer } from '#core/population'
 import { glassNumber, whole } from '~/words/numbers'
 
 /** All colonies with what can go today, what is reserved, and what is left of it. */
-defineProps<{
-  colonies: readonly { colony: Colony; population: PopulationAnswer; canGo: number; reserved: number }[]
-}>()
+interface CanGo {
+  colony: Colony
+  population: PopulationAnswer
+  canGo: number
+  reserved: number
+}
+defineProps<{ colonies: readonly CanGo[] }>()
 const picked = defineModel<string>({ required: true })
+
+const columns = [
+  { key: 'name', title: 'Colony' },
+  { key: 'there', title: 'There', as: 'figure' },
+  { key: 'canGo', title: 'Can go', as: 'figure' },
+  { key: 'reserved', title: 'Reserved' },
+  { key: 'free', title: 'Free', as: 'figure' },
+] as const
+function freeText({ canGo, reserved }: CanGo) {
+  if (canGo === 0 && reserved === 0) return ''
+  return canGo >= reserved ? whole(canGo - reserved) : `${whole(reserved - canGo)} short`
+}
 </script>
 
 <template>
-  <table aria-label="Colonies and what can go">
-    <thead>
-      <tr>
-        <th scope="col">Colony</th>
-        <th scope="col">There</th>
-        <th scope="col">Can go</th>
-        <th scope="col">Reserved</th>
-        <th scope="col">Free</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="c in colonies" :key="c.colony.id" :class="{ on: picked === c.colony.id }">
-        <th scope="row">
-          <button type="button" class="pick" :aria-pressed="picked === c.colony.id" @click="picked = c.colony.id">
-            {{ c.colony.name }}
-          </button>
-        </th>
-        <td class="numeral">{{ glassNumber(c.population.now.value, c.population.now.low, c.population.now.high) }}</td>
-        <td class="numeral" :class="{ none: c.canGo === 0 }">{{ c.canGo === 0 ? 'none' : whole(c.canGo) }}</td>
-        <td>{{ c.reserved || '' }}</td>
-        <td class="numeral">
-          {{
-            c.canGo > 0 || c.reserved > 0
-              ? c.canGo >= c.reserved
-                ? whole(c.canGo - c.reserved)
-                : `${whole(c.reserved - c.canGo)} short`
-              : ''
-          }}
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <DataTable label="Colonies and what can go" :columns="columns" :rows="colonies" :marked="c => picked === c.colony.id">
+    <template #name="{ row }">
+      <button type="button" class="pick" :aria-pressed="picked === row.colony.id" @click="picked = row.colony.id">
+        {{ row.colony.name }}
+      </button>
+    </template>
+    <template #there="{ row: { population: p } }">{{ glassNumber(p.now.value, p.now.low, p.now.high) }}</template>
+    <template #canGo="{ row }">{{ row.canGo === 0 ? 'none' : whole(row.canGo) }}</template>
+    <template #reserved="{ row }">{{ row.reserved || '' }}</template>
+    <template #free="{ row }">{{ freeText(row) }}</template>
+  </DataTable>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-thead th {
-  font-size: 13px;
-  font-weight: 400;
-  color: var(--muted);
-  text-align: left;
-  padding: 4px 10px 4px 0;
-}
-tbody th,
-td {
-  text-align: left;
-  border-top: 1px solid var(--rule);
-  padding: 0 10px 0 0;
-  height: 44px;
-  white-space: nowrap;
-}
 .pick {
   border: 0;
   border-left: 3px solid transparent;
@@ -73,18 +49,13 @@ td {
   font-weight: 600;
   color: var(--ink);
   min-height: 44px;
+  /* the row is as tall as the button, not taller */
+  margin-block: -6px;
   padding: 0 8px;
   cursor: pointer;
   text-align: left;
 }
-.on {
-  background: var(--weed-tint);
-}
-.on .pick {
+[aria-pressed='true'] {
   border-color: var(--weed);
-}
-.none {
-  color: var(--muted);
-  font-weight: 400;
 }
 </style>

@@ -1,21 +1,17 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { type Calibration, DAY_MS, Entry, toMoment } from '#core/records'
-import { CALIBRATION_DAYS, calibrated, calibrationLine, estimateConductivity, settledMean } from '#core/water'
+import { CALIBRATION_DAYS } from '#core/water'
 import { formatNumber } from '#core/units'
-import { benchProbe, type ProbeReading, type ProbeSetting } from '~/devices/benchProbe'
-import { valueText } from '~/words/unitPrefs'
-import { agoText } from '~/words/when'
+import type { ProbeSetting } from '~/devices/benchProbe'
+import { calibratedTitle } from '~/words/probe'
 
 /**
  * The bench probe: a stand-in that streams, can be calibrated, drifts, and whose readings go into the log with one key.
  */
-const desk = useWaterDeskStore()
-const room = useRoomStore()
-const settings = useSettingsStore()
-const log = useLogStore()
-const { save } = useSave()
 const sheets = useSheets()
+const probe = useBenchProbe()
+const readings = useProbeReadings(probe)
+const calibration = useProbeCalibration(probe)
 
 const dips = [
   { value: 'tank', title: 'In the glass' },
@@ -24,242 +20,58 @@ const dips = [
   { value: 'ec84', title: 'Standard 84 µS/cm' },
   { value: 'ec1413', title: 'Standard 1413 µS/cm' },
 ] as const satisfies readonly { value: ProbeSetting['dip']; title: string }[]
-/** What the known solutions are at 25 °C, as their labels say. */
-const truths = {
-  ph4: ['ph', 4.01],
-  ph7: ['ph', 7],
-  ec84: ['conductivityUsCm', 84],
-  ec1413: ['conductivityUsCm', 1413],
-} as const
-
-const on = ref(true)
-const dip = ref<ProbeSetting['dip']>('tank')
-const drift = ref(1)
-const noise = ref(1)
-const last = (key: 'ph' | 'conductivityUsCm' | 'temperatureC' | 'humidityPct') =>
-  desk.story.readings.get(key)?.at(-1)?.value
-const setting = computed<ProbeSetting>(() => ({
-  dip: dip.value,
-  ph: last('ph') ?? 7,
-  conductivityUsCm: Math.round(last('conductivityUsCm') ?? estimateConductivity(desk.present)),
-  temperatureC: last('temperatureC') ?? 23,
-  humidityPct: last('humidityPct') ?? 60,
-  drift: drift.value,
-  noise: noise.value,
-}))
-const { reading, state } = useDevice(
-  () => benchProbe(() => setting.value),
-  () => (on.value ? JSON.stringify(setting.value) : null),
-)
-
-/** The last readings where the probe hangs now; a dip begins anew. */
-const RUN = 8
-const run = ref<ProbeReading[]>([])
-watch([setting, on], () => {
-  run.value = []
+const dipTitle = (dip: ProbeSetting['dip']) => dips.find(d => d.value === dip)!.title
+const lost = computed(() => probe.on && probe.state === 'lost')
+const mark = computed(() => {
+  if (!probe.on) return 'unknown'
+  return lost.value ? 'off' : readings.settled ? 'onTarget' : 'drifting'
 })
-watch(reading, r => {
-  if (r) run.value = [...run.value, r].slice(-RUN)
-})
-const wet = computed(() => desk.groups.some(g => g.targets.humidityPct))
-const rows = computed(() => {
-  const { ph, conductivityUsCm } = desk.bench.calibrations
-  const of = (pick: (r: ProbeReading) => number, near: number) => settledMean(run.value.map(pick), near)
-  return {
-    ph: of(r => calibrated(r.ph, ph), 0.06),
-    conductivityUsCm: of(
-      r => calibrated(r.conductivityUsCm, conductivityUsCm),
-      Math.max(3, (run.value.at(-1)?.conductivityUsCm ?? 0) * 0.02),
-    ),
-    temperatureC: of(r => r.temperatureC, 0.25),
-    humidityPct: of(r => r.humidityPct, 3),
-  }
-})
-const shown = computed(() => [
-  {
-    key: 'ph' as const,
-    title: 'pH',
-    text: rows.value.ph ? formatNumber(rows.value.ph.mean, 2) : '–',
-    sd: rows.value.ph ? formatNumber(rows.value.ph.sd, 2) : '',
-  },
-  {
-    key: 'conductivityUsCm' as const,
-    title: 'Conductivity',
-    text: rows.value.conductivityUsCm
-      ? valueText('conductivityUsCm', rows.value.conductivityUsCm.mean, settings.units)
-      : '–',
-    sd: rows.value.conductivityUsCm ? formatNumber(rows.value.conductivityUsCm.sd, 1) : '',
-  },
-  {
-    key: 'temperatureC' as const,
-    title: 'Temperature',
-    text: rows.value.temperatureC ? valueText('temperatureC', rows.value.temperatureC.mean, settings.units) : '–',
-    sd: rows.value.temperatureC ? formatNumber(rows.value.temperatureC.sd, 2) : '',
-  },
-  ...(wet.value
-    ? [
-        {
-          key: 'humidityPct' as const,
-          title: 'Humidity',
-          text: rows.value.humidityPct ? valueText('humidityPct', rows.value.humidityPct.mean, settings.units) : '–',
-          sd: '',
-        },
-      ]
-    : []),
-])
-const settled = computed(() => shown.value.every(r => rows.value[r.key]?.settled))
-const status = computed(() =>
-  !on.value
-    ? 'The probe is off.'
-    : state.value === 'lost'
-      ? 'The line to the probe is lost. Trying again …'
-      : run.value.length === 0
-        ? 'Waiting for the probe …'
-        : settled.value
-          ? 'Live, settled.'
-          : 'Live, not settled yet.',
-)
 
-async function take() {
-  const { ph, conductivityUsCm, temperatureC, humidityPct } = rows.value
-  if (dip.value !== 'tank' || state.value !== 'live' || !desk.glass || !ph || !conductivityUsCm || !temperatureC) return
-  const round = (value: number, decimals: number) => ({
-    value: Number(value.toFixed(decimals)),
-    method: 'probe' as const,
-  })
-  const entry = Entry.safeParse({
-    ...log.stamp(),
-    at: toMoment(Date.now()),
-    kind: 'waterTest',
-    glassId: desk.glass.id,
-    readings: {
-      ph: round(ph.mean, 2),
-      conductivityUsCm: round(conductivityUsCm.mean, 0),
-      temperatureC: round(temperatureC.mean, 1),
-      ...(wet.value && humidityPct && { humidityPct: round(humidityPct.mean, 0) }),
-    },
-  })
-  if (entry.success)
-    await log.save(
-      entry.data,
-      `${desk.glass.name}: pH ${formatNumber(ph.mean, 2)}, ` +
-        `${valueText('conductivityUsCm', conductivityUsCm.mean, settings.units)}, ` +
-        `${valueText('temperatureC', temperatureC.mean, settings.units)} kept.`,
-    )
-  else log.tell('The probe shows what no water can be: calibrate it first.')
-}
 onKeyStroke('t', event => {
-  if (
-    event.ctrlKey ||
-    event.metaKey ||
-    event.altKey ||
-    event.repeat ||
-    sheets.anyOpen.value ||
-    (event.target as Element).closest?.('input:not([type=radio]):not([type=range]), select, textarea')
-  )
-    return
+  const typing = 'input:not([type=radio]):not([type=range]), select, textarea'
+  const meantForOthers = event.ctrlKey || event.metaKey || event.altKey || event.repeat || sheets.anyOpen.value
+  if (meantForOthers || (event.target as Element).closest?.(typing)) return
   event.preventDefault()
-  void take()
+  void readings.take()
 })
-
-// two-point calibration: the keeper dips into two known solutions, and the line through both holds from then on
-const points = ref<Partial<Record<keyof typeof truths, number>>>({})
-const raw = (key: 'ph' | 'conductivityUsCm') =>
-  settledMean(
-    run.value.map(r => r[key]),
-    key === 'ph' ? 0.06 : 3,
-  )
-const problem = ref('')
-async function takePoint() {
-  const at = dip.value
-  if (at === 'tank' || !room.room) return
-  const [key] = truths[at]
-  const read = raw(key)
-  if (!read || state.value !== 'live') return
-  points.value = { ...points.value, [at]: read.mean }
-  const [low, high] = key === 'ph' ? (['ph4', 'ph7'] as const) : (['ec84', 'ec1413'] as const)
-  const [a, b] = [points.value[low], points.value[high]]
-  problem.value = ''
-  if (a === undefined || b === undefined) return
-  const calibration: Calibration = {
-    at: toMoment(Date.now()),
-    points: [
-      { raw: a, truth: truths[low][1] },
-      { raw: b, truth: truths[high][1] },
-    ],
-  }
-  const line = calibrationLine(calibration)
-  if (!line.ok) {
-    problem.value =
-      line.issue === 'wornOut'
-        ? 'These two readings give no sensible line: the probe is worn out, or a solution is not what its label ' +
-          'says. The old calibration stays.'
-        : 'Both readings are the same: was the probe moved? The old calibration stays.'
-    return
-  }
-  const bench = { ...desk.bench, calibrations: { ...desk.bench.calibrations, [key]: calibration } }
-  if (!(await save('rooms', { ...room.room, bench }))) return
-  log.tell(
-    `${key === 'ph' ? 'pH' : 'Conductivity'} calibrated: slope ${formatNumber(line.slope * 100, 0)} %, offset ` +
-      `${formatNumber(line.offset, key === 'ph' ? 2 : 0)}.`,
-  )
-  points.value = { ...points.value, [low]: undefined, [high]: undefined }
-}
-const calibrations = computed(() =>
-  (['ph', 'conductivityUsCm'] as const).map(key => {
-    const c = desk.bench.calibrations[key]
-    const line = c ? calibrationLine(c) : null
-    const days = c ? (desk.nowMs - new Date(c.at).getTime()) / DAY_MS : null
-    const taken = (key === 'ph' ? (['ph4', 'ph7'] as const) : (['ec84', 'ec1413'] as const)).filter(
-      p => points.value[p] !== undefined,
-    )
-    const slope = line?.ok ? `, slope ${formatNumber(line.slope * 100, 0)} %` : ''
-    const again = days !== null && days > CALIBRATION_DAYS ? ': due again' : ''
-    return {
-      key,
-      title: key === 'ph' ? 'pH' : 'Conductivity',
-      due: days === null || days > CALIBRATION_DAYS,
-      text: days === null ? 'never calibrated' : `calibrated ${agoText(days)}${slope}${again}`,
-      taken:
-        taken.length > 0 ? `First point taken (${dips.find(d => d.value === taken[0])!.title}); now the other.` : '',
-    }
-  }),
-)
 </script>
 
 <template>
   <div class="probe">
     <section aria-labelledby="probe-title">
       <h2 id="probe-title">Bench probe <span class="tag">simulated</span></h2>
-      <ChoiceChips v-model="dip" label="Where it hangs" :options="dips" />
-      <p class="state" role="status" :class="{ lost: on && state === 'lost' }">
-        <StateMark :state="!on ? 'unknown' : state === 'lost' ? 'off' : settled ? 'onTarget' : 'drifting'" />
-        {{ status }}
+      <ChoiceChips v-model="probe.dip" label="Where it hangs" :options="dips" />
+      <p class="state" role="status" :class="{ lost }">
+        <StateMark :state="mark" />
+        {{ readings.status }}
       </p>
-      <dl :class="{ faded: state === 'lost' }">
-        <div v-for="r in shown" :key="r.key">
+      <dl :class="{ faded: lost }">
+        <div v-for="r in readings.shown" :key="r.key">
           <dt>{{ r.title }}</dt>
           <dd class="numeral">{{ r.text }}</dd>
-          <dd v-if="r.sd" class="small muted">± {{ r.sd }}</dd>
+          <dd v-if="r.spread" class="small muted">± {{ r.spread }}</dd>
         </div>
       </dl>
       <div class="acts">
-        <v-btn
-          v-if="dip === 'tank'"
-          color="primary"
-          size="large"
-          :disabled="state !== 'live' || run.length === 0"
-          @click="take"
+        <v-btn v-if="probe.dip === 'tank'" color="primary" size="large" :disabled="!probe.live" @click="readings.take()"
           >Take into the log<kbd>T</kbd></v-btn
         >
-        <v-btn v-else color="primary" size="large" :disabled="state !== 'live' || run.length < 4" @click="takePoint"
+        <v-btn
+          v-else
+          color="primary"
+          size="large"
+          :disabled="!probe.live || probe.run.length < 4"
+          @click="calibration.takePoint()"
           >Take this point</v-btn
         >
-        <v-btn class="quiet" size="large" @click="on = !on">{{ on ? 'Switch off' : 'Switch on' }}</v-btn>
+        <v-btn class="quiet" size="large" @click="probe.on = !probe.on">{{
+          probe.on ? 'Switch off' : 'Switch on'
+        }}</v-btn>
       </div>
-      <FieldIssue :text="problem" />
-      <p v-for="c in calibrations" :key="c.key" class="calibration">
-        <StateMark :state="c.due ? 'drifting' : 'onTarget'" /> <b>{{ c.title }}</b> {{ c.text }}. {{ c.taken }}
+      <FieldIssue :text="calibration.problem" />
+      <p v-for="c in calibration.standing" :key="c.key" class="calibration">
+        <StateMark :state="c.due ? 'drifting' : 'onTarget'" /> <b>{{ calibratedTitle(c.key) }}</b> {{ c.text }}.
+        <template v-if="c.taken">First point taken ({{ dipTitle(c.taken) }}); now the other.</template>
       </p>
       <p class="small muted">
         Two-point calibration: rinse, dip into the first solution, wait until it has settled, take the point; then the
@@ -268,12 +80,12 @@ const calibrations = computed(() =>
       <fieldset class="manners">
         <legend>How it misbehaves (it is a stand-in)</legend>
         <label
-          >Drift <input v-model.number="drift" type="range" min="0" max="5" step="0.5" />
-          <b class="numeral">{{ formatNumber(drift, 1) }}</b></label
+          >Drift <input v-model.number="probe.drift" type="range" min="0" max="5" step="0.5" />
+          <b class="numeral">{{ formatNumber(probe.drift, 1) }}</b></label
         >
         <label
-          >Noise <input v-model.number="noise" type="range" min="0" max="5" step="0.5" />
-          <b class="numeral">{{ formatNumber(noise, 1) }}</b></label
+          >Noise <input v-model.number="probe.noise" type="range" min="0" max="5" step="0.5" />
+          <b class="numeral">{{ formatNumber(probe.noise, 1) }}</b></label
         >
         <p class="small muted">
           1 is an ordinary cheap probe, 5 a worn one. It swings with day and night as the glass does.

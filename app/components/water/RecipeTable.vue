@@ -3,6 +3,7 @@ import { toleratedOf } from '#core/groups'
 import { readoutsOf, type RecipeKey, recipeKeys, type ValueVerdict, type WaterRecipe } from '#core/water'
 import type { Water } from '#core/records'
 import { formatNumber } from '#core/units'
+import type { DataColumn } from '~/components/drawing/dataColumn'
 import { type BenchRow, ionRows } from '~/words/recipe'
 import { valueName, valueNumber, valueUnit } from '~/words/unitPrefs'
 
@@ -80,85 +81,27 @@ const rows = computed(() => {
     ...measured.filter(r => r.key === 'conductivityUsCm'),
   ]
 })
-const many = computed(() => props.recipe.steps.length > 1)
+const columns = computed<DataColumn[]>(() => [
+  { key: 'title', title: 'In the glass' },
+  ...(props.filling ? [] : [{ key: 'now', title: 'now', as: 'number' } as const]),
+  { key: 'then', title: props.filling ? 'filled' : 'then', as: 'number' },
+  ...(props.recipe.steps.length > 1 ? [{ key: 'last', title: 'after the last', as: 'number' } as const] : []),
+  { key: 'against', title: 'against the target', width: '36%' },
+])
 </script>
 
 <template>
-  <table class="recipe">
-    <caption class="hidden-to-eyes">
-      Values in the glass now, after this change, and after the last one
-    </caption>
-    <thead>
-      <tr>
-        <th scope="col">In the glass</th>
-        <th v-if="!filling" scope="col" class="n">now</th>
-        <th scope="col" class="n">{{ filling ? 'filled' : 'then' }}</th>
-        <th v-if="many" scope="col" class="n">after the last</th>
-        <th scope="col" class="against">against the target</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="r in rows" :key="r.key">
-        <th scope="row">
-          {{ r.title }} <span class="small muted">{{ r.unit }}</span>
-        </th>
-        <td v-if="!filling" class="n">{{ r.of(first.before) }}</td>
-        <td class="n then">{{ r.of(first.after) }}</td>
-        <td v-if="many" class="n">{{ r.of(last.after) }}</td>
-        <td class="against">
-          <TargetStrip v-if="r.strip" :verdict="r.strip" /><span v-else class="small muted">no target</span>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <DataTable label="Values in the glass now, after this change, and after the last one" :columns="columns" :rows="rows">
+    <template #title="{ row }">
+      {{ row.title }} <span class="small muted">{{ row.unit }}</span>
+    </template>
+    <template #now="{ row }">{{ row.of(first.before) }}</template>
+    <template #then="{ row }"
+      ><b>{{ row.of(first.after) }}</b></template
+    >
+    <template #last="{ row }">{{ row.of(last.after) }}</template>
+    <template #against="{ row }">
+      <TargetStrip v-if="row.strip" :verdict="row.strip" /><span v-else class="small muted">no target</span>
+    </template>
+  </DataTable>
 </template>
-
-<style scoped>
-.recipe {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  padding: 7px 10px 7px 0;
-  border-bottom: 1px solid var(--rule);
-}
-thead th {
-  color: var(--muted);
-  font-size: 14px;
-  padding: 4px 10px 4px 0;
-}
-.n {
-  text-align: right;
-  width: 66px;
-  white-space: nowrap;
-}
-.then {
-  font-weight: 650;
-}
-tbody th {
-  white-space: nowrap;
-}
-.against {
-  width: 36%;
-  padding-left: 12px;
-  padding-right: 0;
-}
-thead .against {
-  text-align: right;
-}
-@media (max-width: 700px) {
-  tbody th {
-    white-space: normal;
-  }
-  .against {
-    width: 30%;
-  }
-  .n {
-    width: 52px;
-    padding-right: 6px;
-  }
-}
-</style>

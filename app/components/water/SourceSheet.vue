@@ -99,6 +99,11 @@ const whole = computed(() => {
     copper: values.copperMgL ?? 0,
   }
 })
+const ionColumns = [
+  { key: 'name', title: 'Ion' },
+  { key: 'value', title: 'mg/L', as: 'number' },
+  { key: 'range', title: 'could be', as: 'number' },
+] as const
 const balanceText = computed(() => {
   const b = whole.value?.balance
   if (!b) return ''
@@ -189,22 +194,7 @@ async function putAway() {
           {{ differenceText('conductivityUsCm', whole.conductivity * CONDUCTIVITY_ERROR, settings.units)
           }}<template v-if="whole.ratio">, Ca to Mg {{ formatNumber(whole.ratio, 1) }} to 1 by mass</template>.
         </p>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Ion</th>
-              <th scope="col" class="n">mg/L</th>
-              <th scope="col" class="n">could be</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in whole.rows" :key="r.name">
-              <th scope="row">{{ r.name }}</th>
-              <td class="n">{{ r.value }}</td>
-              <td class="n muted">{{ r.range }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <DataTable label="Ions" :columns="ionColumns" :rows="whole.rows" />
         <p v-if="whole.balance?.acceptable">{{ balanceText }} they balance.</p>
         <CautionNote v-else-if="whole.balance">
           {{ balanceText }} something is missing or mistyped. The limits are those of Standard Methods 1030E.
@@ -247,24 +237,6 @@ details li {
   padding-top: 12px;
   display: grid;
   gap: 8px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  font-weight: 400;
-  border-bottom: 1px solid var(--rule);
-  padding: 4px 0;
-}
-thead th {
-  color: var(--muted);
-  font-size: 14px;
-}
-.n {
-  text-align: right;
 }
 @media (max-width: 700px) {
   .values {

@@ -13,28 +13,7 @@ const room = useRoomStore()
 const settings = useSettingsStore()
 const atHand = useAtHand()
 const colony = computed(() => room.colonyById.get(String(route.params.id)))
-const {
-  told,
-  draft,
-  name,
-  shown,
-  read,
-  changed,
-  saved,
-  number,
-  of,
-  byWeek,
-  weeks,
-  wanted,
-  due,
-  ask,
-  lines,
-  drawn,
-  numbers,
-  save,
-  change,
-  putAway,
-} = useOutlookDesk(colony)
+const desk = useOutlookDesk(colony)
 
 useHead({ title: computed(() => `Outlook, ${colony.value?.name ?? ''} · Ulkin`) })
 watch(
@@ -52,7 +31,7 @@ const colonies = computed(() =>
 const picked = computed({ get: () => colony.value?.id ?? '', set: id => void navigateTo(`/outlook/${id}`) })
 const resolved = computed(() => colony.value && resolveGroup(colony.value))
 const temperatureC = computed(
-  () => told.value?.population.temperatureC ?? (resolved.value ? preferredC(resolved.value) : 23),
+  () => desk.told?.population.temperatureC ?? (resolved.value ? preferredC(resolved.value) : 23),
 )
 const hasFish = computed(() =>
   resolved.value?.group.schools.fish ? (colony.value!.schools.fish ?? 'none') !== 'none' : null,
@@ -66,17 +45,17 @@ const spans = [
   { value: '52' as const, title: 'a year' },
   { value: '104' as const, title: 'two years' },
 ]
-const what = computed(() => (of.value === 'total' ? 'animals' : 'half-grown animals'))
+const what = computed(() => (desk.of === 'total' ? 'animals' : 'half-grown animals'))
 
-const nowMs = computed(() => told.value?.asOf ?? 0)
+const nowMs = computed(() => desk.told?.asOf ?? 0)
 const headline = computed(() => {
-  const as = drawn.value.find(l => l.id === 'now')?.answer
-  const mine = drawn.value.find(l => l.id === 'draft')?.answer
+  const as = desk.drawn.find(l => l.id === 'now')?.answer
+  const mine = desk.drawn.find(l => l.id === 'draft')?.answer
   if (!as) return ''
   return mine
-    ? comparedText(mine, as, Math.min(26, ask.value.weeks))
-    : `${whole(ask.value.number)} ${of.value === 'total' ? 'animals' : 'half-grown'}: ` +
-        `${reachText(as, ask.value, nowMs.value)}.`
+    ? comparedText(mine, as, Math.min(26, desk.ask.weeks))
+    : `${whole(desk.ask.number)} ${desk.of === 'total' ? 'animals' : 'half-grown'}: ` +
+        `${reachText(as, desk.ask, nowMs.value)}.`
 })
 const chart = ref<{ png: () => Promise<Blob | null> } | null>(null)
 const png = () => chart.value?.png() ?? Promise.resolve(null)
@@ -86,7 +65,7 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
   <div class="outlook">
     <template v-if="colony && room.room">
       <AppTop :title="`Outlook: ${colony.name}`" about="What if?">
-        <v-btn color="primary" :prepend-icon="mdiContentSaveOutline" :disabled="!changed" @click="save"
+        <v-btn color="primary" :prepend-icon="mdiContentSaveOutline" :disabled="!desk.changed" @click="desk.save"
           >Save scenario</v-btn
         >
       </AppTop>
@@ -95,81 +74,81 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
           <PickOne v-model="picked" label="Colony" :options="colonies" />
           <h2>What would be different?</h2>
           <ScenarioForm
-            v-model="draft"
-            :issues="read.ok ? {} : read.issues"
+            v-model="desk.draft"
+            :issues="desk.read.ok ? {} : desk.read.issues"
             :temperature-c="temperatureC"
             :has-fish="hasFish"
             :one-sex="resolved?.group.stages.femaleShare.value === 1"
           />
           <TextInput
-            v-if="changed"
-            v-model="name"
+            v-if="desk.changed"
+            v-model="desk.name"
             label="Name to save it under"
-            :placeholder="read.ok ? changeText(read.change) : ''"
+            :placeholder="desk.read.ok ? changeText(desk.read.change) : ''"
           />
-          <SavedScenarios v-model="shown" :saved="saved" @change="change" @put-away="putAway" />
+          <SavedScenarios v-model="desk.shown" :saved="desk.saved" @change="desk.change" @put-away="desk.putAway" />
         </section>
         <section class="right" aria-label="Futures">
           <div class="asks">
             <span>When can I have</span>
             <TextInput
-              v-model="number"
+              v-model="desk.number"
               label="Number wanted"
               numeric
               class="few"
-              :error="wanted.ok ? '' : wanted.issue"
+              :error="desk.wanted.ok ? '' : desk.wanted.issue"
             />
-            <PickOne v-model="of" label="Of whom" :options="ofOptions" />
+            <PickOne v-model="desk.of" label="Of whom" :options="ofOptions" />
             <TextInput
-              v-model="byWeek"
+              v-model="desk.byWeek"
               label="Chance in"
               suffix="weeks"
               numeric
               class="few"
-              :error="due.ok ? '' : due.issue"
+              :error="desk.due.ok ? '' : desk.due.issue"
             />
-            <PickOne v-model="weeks" label="Look ahead" :options="spans" />
+            <PickOne v-model="desk.weeks" label="Look ahead" :options="spans" />
           </div>
           <p v-if="headline" class="statement head"><TheSentence :text="headline" /></p>
-          <WorkerFailed v-else-if="numbers.failed.value" :worker="numbers" />
+          <WorkerFailed v-else-if="desk.numbers.failed" :worker="desk.numbers" />
           <p v-else class="muted head">Working it out …</p>
           <div class="chart">
             <OutlookChart
-              v-if="drawn.length > 0"
+              v-if="desk.drawn.length > 0"
               ref="chart"
-              :fans="drawn"
-              :wanted="wanted.ok ? wanted.value : null"
+              :fans="desk.drawn"
+              :wanted="desk.wanted.ok ? desk.wanted.value : null"
               :now-ms="nowMs"
               :unit="what"
             />
           </div>
           <p class="legend small">
-            <span v-for="l in lines" :key="l.id" class="key"
+            <span v-for="l in desk.lines" :key="l.id" class="key"
               ><i :class="l.colour" :style="{ borderTopStyle: l.dash.length ? 'dashed' : 'solid' }" />{{ l.name }}</span
             ><span class="muted">band: likely range</span>
           </p>
-          <OutlookTable :drawn="drawn" :ask="ask" :now-ms="nowMs" />
+          <OutlookTable :drawn="desk.drawn" :ask="desk.ask" :now-ms="nowMs" />
           <p class="foot small muted">
-            <span v-if="numbers.busy.value"
+            <span v-if="desk.numbers.busy"
               >Living {{ whole(OUTLOOK_FUTURES) }} futures of each …
-              <button type="button" class="link" @click="numbers.stop()">Stop</button></span
+              <button type="button" class="link" @click="desk.numbers.stop()">Stop</button></span
             >
-            <span v-else-if="drawn.length > 0"
-              >{{ whole(drawn[0]!.answer.futures) }} futures of each, all with the same luck: what differs is what was
-              changed. They start from today’s estimate ({{ format(nowMs, 'd MMM') }}); half-grown and grown animals are
-              counted.</span
+            <span v-else-if="desk.drawn.length > 0"
+              >{{ whole(desk.drawn[0]!.answer.futures) }} futures of each, all with the same luck: what differs is what
+              was changed. They start from today’s estimate ({{ format(nowMs, 'd MMM') }}); half-grown and grown animals
+              are counted.</span
             >
-            <OutlookFiles :colony-name="colony.name" :what="what" :fans="drawn" :png="png" />
+            <OutlookFiles :colony-name="colony.name" :what="what" :fans="desk.drawn" :png="png" />
           </p>
           <details class="small">
             <summary>Why?</summary>
             <p class="muted">
-              Each future begins with one of the {{ whole(told?.population.fit.particles ?? 0) }} colonies that fit your
-              log, with what was learnt of its young, deaths and room, and lives on week by week with chance in every
-              birth and death (stage model, see the Colony’s Why?). Temperature changes the pace of life by the group’s
-              Q10 (from memory); food and surface change the room; a second tank adds its litres; fish follow the
-              group’s school (common practice, figure from memory). Bands are the likely range (80 %). A quarter of a
-              year ahead is told well, a year is a guess: the 80 % range of eight weeks has been checked against
+              Each future begins with one of the {{ whole(desk.told?.population.fit.particles ?? 0) }} colonies that fit
+              your log, with what was learnt of its young, deaths and room, and lives on week by week with chance in
+              every birth and death (stage model, see the Colony’s Why?). Temperature changes the pace of life by the
+              group’s Q10 (from memory); food and surface change the room; a second tank adds its litres; fish follow
+              the group’s school (common practice, figure from memory). Bands are the likely range (80 %). A quarter of
+              a year ahead is told well, a year is a guess: the 80 % range of eight weeks has been checked against
               colonies that the model does not know.
             </p>
           </details>

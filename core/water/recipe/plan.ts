@@ -46,8 +46,8 @@ export interface WaterRecipe {
   shortOf: { key: RecipeKey; wanted: number; got: number }[]
   /** true when a smaller change than asked for had to be taken, so that no step is too large */
   smaller: boolean
-  /** grams of each box that all steps need together, and whether the stock is enough */
-  needs: { id: string; grams: number; enough: boolean | null }[]
+  /** grams of each box that all steps take together, and whether that empties it */
+  needs: { id: string; grams: number; usedUp: boolean }[]
 }
 
 export type RecipeIssue = 'noSource' | 'stepTooLarge' | 'noNearer'
@@ -150,8 +150,8 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
         return [{ key, wanted: end[key] < asked.low ? asked.low : asked.high, got: end[key] }]
       }),
       needs: [...needs].map(([id, grams]) => {
-        const stock = q.shelf.find(s => s.id === id)?.stockG
-        return { id, grams, enough: stock === undefined ? null : grams <= stock + 1e-9 }
+        const stock = q.shelf.find(s => s.id === id)?.stockG ?? Infinity
+        return { id, grams, usedUp: grams > stock - q.bench.scaleStepG }
       }),
     },
   }

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+/** A number in a row of its own kind, where the row and the column say what it is: in tables and lists. */
+defineProps<{
+  /** what it is, for those who hear it */
+  label: string
+  inputmode?: 'decimal' | 'numeric'
+}>()
+const [text, modifiers] = defineModel<string, 'lazy'>({ required: true })
+const read = (event: Event) => (text.value = (event.target as HTMLInputElement).value)
+</script>
+
+<template>
+  <input
+    :value="text"
+    class="cell"
+    :inputmode="inputmode ?? 'decimal'"
+    autocomplete="off"
+    :aria-label="label"
+    @input="modifiers.lazy || read($event)"
+    @change="read"
+  />
+</template>
+
+<style scoped>
+.cell {
+  width: var(--cell-width, 86px);
+  min-height: 44px;
+  padding: 0 10px;
+  border: 1px solid var(--rule);
+  border-radius: 6px;
+  background: var(--surface);
+  color: var(--ink);
+  font: inherit;
+}
+@media (max-width: 700px) {
+  .cell {
+    width: var(--cell-width, 64px);
+    padding: 0 6px;
+  }
+}
+</style>
