@@ -48,6 +48,7 @@ export default defineNuxtConfig({
   css: [
     '@fontsource-variable/bricolage-grotesque/wght.css',
     '@fontsource-variable/atkinson-hyperlegible-next/wght.css',
+    '~/assets/tokens.css',
     '~/assets/main.css',
   ],
 
@@ -75,7 +76,14 @@ export default defineNuxtConfig({
 
   // esbuild minifies CSS already; cssnano on top drops the ';' in Vuetify 4's nested @layer lists and esbuild then
   // warns
-  postcss: { plugins: { cssnano: false } },
+  postcss: {
+    plugins: {
+      // every style sheet knows the breakpoints by name
+      '@csstools/postcss-global-data': { files: [folder('./app/assets/breakpoints.css')] },
+      'postcss-custom-media': {},
+      cssnano: false,
+    },
+  },
 
   // the server is the keeper's own machine: a page's code is there at once, and the first page stays small
   experimental: { defaults: { nuxtLink: { prefetch: false } } },

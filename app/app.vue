@@ -88,9 +88,9 @@ onMounted(start.begin)
   top: 8px;
   z-index: 30;
   background: var(--surface);
-  padding: 8px 14px;
+  padding: var(--space-4) var(--space-5);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .frame {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -23,9 +23,9 @@ const props = defineProps<{ error: NuxtError }>()
 
 <style scoped>
 .page {
-  padding: 48px;
+  padding: var(--space-8);
   display: grid;
-  gap: 16px;
+  gap: var(--space-6);
   justify-items: start;
 }
 </style>

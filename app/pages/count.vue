@@ -121,25 +121,25 @@ async function save() {
   flex-direction: column;
 }
 .page {
-  padding: 4px 24px 16px;
+  padding: var(--space-2) var(--space-7) var(--space-6);
 }
 .head {
   display: flex;
   justify-content: space-between;
   align-items: center;
-  gap: 20px;
-  padding-bottom: 14px;
+  gap: var(--space-6);
+  padding-bottom: var(--space-5);
   flex-wrap: wrap;
 }
 .who {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: center;
   flex-wrap: wrap;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .page {
-    padding: 4px 16px 16px;
+    padding: var(--space-2) var(--space-6) var(--space-6);
   }
 }
 </style>

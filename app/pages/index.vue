@@ -80,31 +80,31 @@ const about = computed(
   grid-row: 1;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 4px 24px;
-  padding: 8px 22px 20px 24px;
+  gap: var(--space-2) var(--space-7);
+  padding: var(--space-4) var(--space-7) var(--space-6) var(--space-7);
   align-content: start;
 }
 footer {
   grid-column: 1 / -1;
   display: flex;
   align-items: center;
-  gap: 16px;
-  padding-top: 12px;
+  gap: var(--space-6);
+  padding-top: var(--space-5);
 }
 footer .small {
   flex: 1;
 }
 .ways {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   margin-left: auto;
 }
 .hint {
   grid-column: 1 / -1;
-  padding-top: 16px;
+  padding-top: var(--space-6);
   max-width: 560px;
 }
-@media (max-width: 1000px) {
+@media (--small-desk) {
   .page {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -113,7 +113,7 @@ footer .small {
   }
   .racks {
     grid-row: 2;
-    padding: 8px 16px 20px;
+    padding: var(--space-4) var(--space-6) var(--space-6);
   }
   footer {
     flex-direction: column;

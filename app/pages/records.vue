@@ -17,21 +17,21 @@ useHead({ title: 'Records · Ulkin' })
 .page {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-  gap: 28px 40px;
-  padding: 20px 24px 40px;
+  gap: var(--space-7) var(--space-8);
+  padding: var(--space-6) var(--space-7) var(--space-8);
 }
 .column {
   display: grid;
-  gap: 32px;
+  gap: var(--space-7);
   align-content: start;
 }
 .column > * {
   border-top: 1px solid var(--rule);
-  padding-top: 12px;
+  padding-top: var(--space-5);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .page {
-    padding: 12px 16px 24px;
+    padding: var(--space-5) var(--space-6) var(--space-7);
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -109,29 +109,29 @@ watch(picked, id => {
   flex-direction: column;
 }
 .page {
-  padding: 4px 24px 16px;
+  padding: var(--space-2) var(--space-7) var(--space-6);
 }
 .parts {
-  padding-bottom: 8px;
+  padding-bottom: var(--space-4);
 }
 .go {
   display: grid;
   grid-template-columns: minmax(330px, 5fr) minmax(0, 7fr);
-  gap: 32px;
+  gap: var(--space-7);
   align-items: start;
 }
 .one {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   position: sticky;
   top: 8px;
 }
 .pick {
   display: none;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .page {
-    padding: 4px 16px 16px;
+    padding: var(--space-2) var(--space-6) var(--space-6);
   }
   .go {
     grid-template-columns: 1fr;

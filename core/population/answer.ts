@@ -3,29 +3,15 @@ import { Z80 } from '#core/stats'
 import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
+import { growthAhead, recentChange } from './growth'
 import { asThingsAre, largestTake, type TakeSearch } from './largestTake'
+import { learnt, ownEvidence } from './learnt'
 import { looksAhead } from './looks'
 import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
-import type { Learnt, PopulationAnswer, PopulationQuestion, Range } from './question'
-import { meanStep, type StageRates } from './rates'
-import {
-  counted,
-  FEMALES,
-  LOSSES,
-  MALES,
-  MOOD,
-  RECRUITS,
-  ROOM,
-  SEEN,
-  SIGHT,
-  stageRows,
-  STAGES,
-  type StageName,
-  YOUNG_1,
-  YOUNG_2,
-} from './stages'
-import { crowded, MOOD_WEEKS } from './step'
+import type { PopulationAnswer, PopulationQuestion, Range } from './question'
+import { counted, LOSSES, MOOD, RECRUITS, ROOM, stageRows, type StageName } from './stages'
+import { crowded } from './step'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
 export const MODEL = 'stages/1'
@@ -91,12 +77,14 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit, colony:
   const clear = growth.rising > SURE || growth.rising < 1 - SURE
   const rate = Math.log1p(growth.value)
   const capacity = rates.capacity * Math.exp(ranged(i => row(ROOM, i)).value)
-  const middle = {
-    recruits: ranged(i => row(RECRUITS, i)).value,
-    losses: ranged(i => row(LOSSES, i)).value,
-    mood: ranged(i => row(MOOD, i)).value,
-  }
-  const present = crowded(rates, middle.recruits, middle.mood, middle.losses, now.value, capacity)
+  const middle = (r: number) => ranged(i => row(r, i)).value
+  const present = crowded(rates, {
+    recruits: middle(RECRUITS),
+    losses: middle(LOSSES),
+    mood: middle(MOOD),
+    n: now.value,
+    room: capacity,
+  })
   const sd = Math.log(Math.max(now.high, 0.5) / Math.max(now.low, 0.5)) / (2 * Z80)
   const count =
     (1 - question.fullCount.share) / Math.max(1, now.value * question.fullCount.share) +
@@ -181,116 +169,6 @@ export function floorsOf(
     total: question.minimumKeep,
     females: question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0,
   }
-}
-
-/** Weeks over which growth is told, and colonies that are lived ahead for it. */
-const GROWTH_WEEKS = 8
-const GROWTH_COLONIES = 200
-
-/**
- * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is
- * what
- * is not known of numbers, stages, rates and mood.
- */
-function growthAhead(
-  fit: Fit,
-  r: StageRates,
-  dying: number,
-): Range & { /** share of the colonies that grow */ rising: number } {
-  const { cloud, size } = fit
-  const many = Math.min(GROWTH_COLONIES, size)
-  const growth = new Float64Array(many)
-  const x = new Float64Array(STAGES)
-  const steps = Math.round(GROWTH_WEEKS / r.dtWeeks)
-  const numberIn = () => x[YOUNG_1]! + x[YOUNG_2]! + x[FEMALES]! + x[MALES]!
-  for (let k = 0; k < many; k++) {
-    const i = Math.floor(((k + 0.5) * size) / many)
-    for (let s = 0; s < STAGES; s++) x[s] = cloud[s * size + i]!
-    const before = numberIn()
-    const room = r.capacity * Math.exp(cloud[ROOM * size + i]!)
-    for (let step = 0; step < steps; step++) {
-      const mood = cloud[MOOD * size + i]! * Math.exp((-step * r.dtWeeks) / MOOD_WEEKS)
-      const { comeUp, loss, broods } = crowded(
-        r,
-        cloud[RECRUITS * size + i]!,
-        mood,
-        cloud[LOSSES * size + i]!,
-        numberIn(),
-        room,
-      )
-      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + (dying * r.dtWeeks) / loss } : r, {
-        comeUp,
-        loss,
-        broods,
-      })
-    }
-    growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
-  }
-  return { ...spread80(growth.sort()), rising: growth.filter(g => g > 0).length / many }
-}
-
-/**
- * Change per week over the last eight weeks of the estimate, with what came and went put back; the spread is that of
- * both ends.
- */
-function recentChange({ events, nowMs }: PopulationQuestion, { path }: Fit): PopulationAnswer['recent'] {
-  const now = path.at(-1)!
-  const then = path.findLast(p => p.at <= nowMs - GROWTH_WEEKS * WEEK_MS)
-  if (!then) return null
-  const weeks = (nowMs - then.at) / WEEK_MS
-  let moved = 0
-  for (const e of events)
-    if (e.kind === 'step' && !e.death && !e.hatched && e.at > then.at && e.at <= nowMs) moved += e.change
-  const log = (n: number) => Math.log(Math.max(n, 0.5))
-  const change = log(now.p50 - moved) - log(then.p50)
-  const sd = (b: typeof now) => (log(b.p90) - log(b.p10)) / (2 * Z80)
-  const wide = Z80 * Math.hypot(sd(now), sd(then))
-  const perWeek = (x: number) => Math.expm1(x / weeks)
-  return {
-    perWeek: { value: perWeek(change), low: perWeek(change - wide), high: perWeek(change + wide) },
-    weeks,
-    from: then.p50,
-    moved,
-  }
-}
-
-/** Share of the variance of growth that the log has taken away. */
-function ownEvidence(fit: Fit, r: StageRates): number {
-  const { cloud, size, spreads } = fit
-  const prior = (r.growthByRecruits * spreads.recruits) ** 2 + (r.growthByLosses * spreads.losses) ** 2
-  if (!(prior > 0)) return 0
-  let sum = 0
-  let squares = 0
-  for (let i = 0; i < size; i++) {
-    const g = r.growthByRecruits * cloud[RECRUITS * size + i]! + r.growthByLosses * cloud[LOSSES * size + i]!
-    sum += g
-    squares += g * g
-  }
-  const variance = squares / size - (sum / size) ** 2
-  return Math.min(1, Math.max(0, 1 - variance / prior))
-}
-
-function learnt(fit: Fit, { spreads }: PopulationQuestion): Learnt[] {
-  const { cloud, size } = fit
-  return (
-    [
-      ['recruits', RECRUITS],
-      ['losses', LOSSES],
-      ['room', ROOM],
-      ['seen', SEEN],
-      ['sight', SIGHT],
-    ] as const
-  ).flatMap(([name, row]) => {
-    if (spreads[name] === 0) return []
-    const sorted = Float64Array.from({ length: size }, (_, i) => Math.exp(cloud[row * size + i]!)).sort()
-    return [
-      {
-        name,
-        now: spread80(sorted),
-        before: { value: 1, low: Math.exp(-Z80 * spreads[name]), high: Math.exp(Z80 * spreads[name]) },
-      },
-    ]
-  })
 }
 
 /** Of so many of the last counts as this not believed, something is amiss. */

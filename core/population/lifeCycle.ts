@@ -34,6 +34,48 @@ export interface StageRates {
   growthByLosses: number
 }
 
+/** A stage of life: what it dies of, how it is left, and where to. */
+export interface Passage {
+  stage: number
+  /** hazard of death, per step; eggs die by not coming up */
+  hazard?: 'firstHazard' | 'youngHazard' | 'adultHazard'
+  /** chance to leave it in a step */
+  leaves?: 'eggsLeave' | 'firstLeave' | 'youngLeave'
+  to?: number
+  /** only a share of those that leave arrives: the share of eggs whose young come up */
+  comesUp?: true
+  /** where those go that become no females */
+  orElse?: number
+  /** eggs are laid into this stage */
+  lays?: number
+  /**
+   * which of the uniform numbers of a particle decides each of these, in the step by chance: fixed, so that two clouds
+   * that differ in one decision share all their luck
+   */
+  luck: { dies?: number; leaves?: number; arrives?: number; splits?: number }
+}
+
+/**
+ * The life cycle, declared once: from egg to egg, in the order of a life. The step by chance lives along it, and the
+ * mean step, the projection matrix and the characteristic equation follow from its arcs.
+ */
+export const LIFE: readonly Passage[] = [
+  { stage: EGGS_1, leaves: 'eggsLeave', to: EGGS_2, luck: { leaves: 3 } },
+  { stage: EGGS_2, leaves: 'eggsLeave', to: FIRST, comesUp: true, luck: { leaves: 2, arrives: 4 } },
+  { stage: FIRST, hazard: 'firstHazard', leaves: 'firstLeave', to: YOUNG_1, luck: { dies: 5, leaves: 6 } },
+  { stage: YOUNG_1, hazard: 'youngHazard', leaves: 'youngLeave', to: YOUNG_2, luck: { dies: 7, leaves: 8 } },
+  {
+    stage: YOUNG_2,
+    hazard: 'youngHazard',
+    leaves: 'youngLeave',
+    to: FEMALES,
+    orElse: MALES,
+    luck: { dies: 9, leaves: 10, splits: 13 },
+  },
+  { stage: FEMALES, hazard: 'adultHazard', lays: EGGS_1, luck: { dies: 11 } },
+  { stage: MALES, hazard: 'adultHazard', luck: { dies: 12 } },
+]
+
 /** One way through a life in a step: what share of one stage is, or begets, in another. */
 export interface Arc {
   from: number
@@ -67,32 +109,21 @@ const LEAST_CROWDING = -0.3
 export const crowdingSlope = (holds: number, luck = 0): number => Math.min(LEAST_CROWDING, holds - luck)
 
 /**
- * The life cycle, declared once: from egg to egg, in the order of a life. Mean step, projection matrix and
- * characteristic
- * equation follow from these arcs; the step by chance draws along the same ones, and its mean is tested against them.
- * The hatched are not yet thinned: their first loss comes in the next step.
+ * The arcs of the life cycle under some conditions, in the order of a life. The hatched are not yet thinned: their
+ * first loss comes in the next step.
+ * @example lifeCycle(rates, { comeUp: 1, loss: 1, eggsPerFemale: 0 }) // an empty glass, nothing laid
  */
 export function lifeCycle(r: StageRates, { comeUp, loss, eggsPerFemale }: Conduct): Arc[] {
-  const first = Math.exp(-r.firstHazard * loss)
-  const young = Math.exp(-r.youngHazard * loss)
-  const adult = Math.exp(-r.adultHazard * loss)
-  const grown = young * r.youngLeave
-  return [
-    { from: EGGS_1, to: EGGS_1, share: 1 - r.eggsLeave },
-    { from: EGGS_1, to: EGGS_2, share: r.eggsLeave },
-    { from: EGGS_2, to: EGGS_2, share: 1 - r.eggsLeave },
-    { from: EGGS_2, to: FIRST, share: r.eggsLeave * Math.min(1, comeUp) },
-    { from: FIRST, to: FIRST, share: first * (1 - r.firstLeave) },
-    { from: FIRST, to: YOUNG_1, share: first * r.firstLeave },
-    { from: YOUNG_1, to: YOUNG_1, share: young * (1 - r.youngLeave) },
-    { from: YOUNG_1, to: YOUNG_2, share: grown },
-    { from: YOUNG_2, to: YOUNG_2, share: young * (1 - r.youngLeave) },
-    { from: YOUNG_2, to: FEMALES, share: grown * r.femaleShare },
-    { from: YOUNG_2, to: MALES, share: grown * (1 - r.femaleShare) },
-    { from: FEMALES, to: FEMALES, share: adult },
-    { from: MALES, to: MALES, share: adult },
-    { from: FEMALES, to: EGGS_1, share: eggsPerFemale, born: true },
-  ]
+  return LIFE.flatMap(({ stage, hazard, leaves, to, comesUp, orElse, lays }): Arc[] => {
+    const survive = hazard ? Math.exp(-r[hazard] * loss) : 1
+    const leave = leaves ? r[leaves] : 0
+    const gone = survive * leave * (comesUp ? Math.min(1, comeUp) : 1)
+    const arcs: Arc[] = [{ from: stage, to: stage, share: survive * (1 - leave) }]
+    if (to !== undefined) arcs.push({ from: stage, to, share: gone * (orElse === undefined ? 1 : r.femaleShare) })
+    if (orElse !== undefined) arcs.push({ from: stage, to: orElse, share: gone * (1 - r.femaleShare) })
+    if (lays !== undefined) arcs.push({ from: stage, to: lays, share: eggsPerFemale, born: true })
+    return arcs
+  })
 }
 
 /** Share of females without eggs in a colony that has settled to a factor of growth per step. */

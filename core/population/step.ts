@@ -1,6 +1,6 @@
 import { binomialFrom, mix32, normalFrom, poissonFrom, STREAM_STEP, uniformAt } from '#core/stats'
-import { crowdingSlope, type StageRates } from './lifeCycle'
-import { EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES, YOUNG_1, YOUNG_2 } from './stages'
+import { crowdingSlope, LIFE, type Passage, type StageRates } from './lifeCycle'
+import { counted, EGGS_1, EGGS_2, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
 export const MOOD_WEEKS = 20
@@ -43,90 +43,117 @@ export interface StepMore {
   recruitsFactor?: number
 }
 
+/** Luck of a particle beside that of its passages: its mood, the broods, a blow. */
+const DRAWS = { turn: 0, drift: 1, taken: 14, brood: 15, blow: 16 }
+
+/** The passages as flat rows of numbers, the last of a life first: whoever arrives is not thinned in the same step. */
+const ways = LIFE.toReversed()
+const column = (of: (way: Passage) => number | undefined) => Int32Array.from(ways, way => of(way) ?? -1)
+const STAGE = column(w => w.stage)
+const TO = column(w => w.to)
+const OR_ELSE = column(w => w.orElse)
+const luckOf = (of: keyof Passage['luck']) => column(w => w.luck[of])
+const [DIES, LEAVES, ARRIVES, SPLITS] = [luckOf('dies'), luckOf('leaves'), luckOf('arrives'), luckOf('splits')]
+
+/** Hazards and chances of one step, in the order of the ways. */
+function ratesOfWays(r: StageRates) {
+  const hazard = Float64Array.from(ways, w => (w.hazard ? r[w.hazard] : 0))
+  const leave = Float64Array.from(ways, w => (w.leaves ? r[w.leaves] : 0))
+  return { hazard, leave }
+}
+
 /**
  * Lives all particles of a cloud through one step: births, growth and deaths of whole animals by chance.
- * Each particle draws the same number of uniform numbers from its own stream, whatever happens to it; so two clouds
- * that
- * differ in one decision share all their luck.
+ * Each particle draws from its own stream of uniform numbers, each decision always the same one, whatever happens to
+ * it; so two clouds that differ in one decision share all their luck.
  * @param cloud rows of `stages.ts`, `size` particles; changed in place
  * @param key of the streams: the same key gives the same luck
  */
 export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key: number, more: StepMore = {}): void {
+  const { roomFactor = 1, recruitsFactor = 1, extraHazard = 0 } = more
   const keep = Math.exp(-r.dtWeeks / MOOD_WEEKS)
   const moodSd = MOOD_SD * Math.sqrt(1 - keep * keep)
-  const room = r.capacity * (more.roomFactor ?? 1)
-  const recruits = r.comeUp * (more.recruitsFactor ?? 1)
-  const extra = more.extraHazard ?? 0
+  const room = r.capacity * roomFactor
+  const recruits = r.comeUp * recruitsFactor
   const mending = MENDING_PER_WEEK * r.dtWeeks
   const turnChance = TURN_PER_WEEK * r.dtWeeks
-  const blowChance = BLOW_PER_WEEK * r.dtWeeks
-  const { carried, needsMale, femaleShare, eggsLeave, firstLeave, youngLeave, broods, broodSize } = r
+  const lay = laying(cloud, size, r)
+  const strike = blows(cloud, size, r.dtWeeks)
+  const { hazard, leave } = ratesOfWays(r)
   for (let i = 0; i < size; i++) {
-    let s = mix32(key + Math.imul(i, STREAM_STEP))
-    const turn = uniformAt(s)
-    const drift = normalFrom(uniformAt((s = (s + STREAM_STEP) | 0)))
-    const mood =
-      cloud[MOOD * size + i]! * keep +
-      mending +
-      (turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift)
+    const stream = mix32(key + Math.imul(i, STREAM_STEP))
+    const turn = drawn(stream, DRAWS.turn)
+    const drift = normalFrom(drawn(stream, DRAWS.drift))
+    const swing = turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift
+    const mood = cloud[MOOD * size + i]! * keep + mending + swing
     cloud[MOOD * size + i] = mood
-    const e1 = cloud[EGGS_1 * size + i]!
-    const e2 = cloud[EGGS_2 * size + i]!
-    const h = cloud[FIRST * size + i]!
-    const y1 = cloud[YOUNG_1 * size + i]!
-    const y2 = cloud[YOUNG_2 * size + i]!
-    const f = cloud[FEMALES * size + i]!
-    const m = cloud[MALES * size + i]!
 
+    const n = counted(cloud, size, i)
     const luck = cloud[RECRUITS * size + i]!
-    const n = y1 + y2 + f + m
     // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to
     // nothing at capacity
-    const slope = crowdingSlope(r.holds, luck)
+    const crowding = (crowdingSlope(r.holds, luck) * n) / (room * Math.exp(cloud[ROOM * size + i]!))
     const half = Math.exp(0.5 * mood)
-    const comeUp = recruits * half * Math.exp(luck + (slope * n) / (room * Math.exp(cloud[ROOM * size + i]!)))
+    const comeUp = recruits * half * Math.exp(luck + crowding)
     const loss = Math.exp(cloud[LOSSES * size + i]!) / (half * half)
+    const laid = lay(i, half, stream)
 
-    const hatched = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), e2, eggsLeave)
-    const ripened = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), e1, eggsLeave)
-    const cameUp = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), hatched, comeUp)
-    const hLeft = h - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), h, chance(r.firstHazard * loss))
-    const grown = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), hLeft, firstLeave)
-    const young = chance(r.youngHazard * loss)
-    const y1Left = y1 - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y1, young)
-    const larger = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y1Left, youngLeave)
-    const y2Left = y2 - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y2, young)
-    const mature = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), y2Left, youngLeave)
-    const adult = chance(r.adultHazard * loss + extra)
-    const fLeft = f - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), f, adult)
-    const mLeft = m - binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), m, adult)
-    const daughters = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), mature, femaleShare)
-    const u = uniformAt((s = (s + STREAM_STEP) | 0))
-    const z = normalFrom(uniformAt((s = (s + STREAM_STEP) | 0)))
-    const blow = uniformAt((s = (s + STREAM_STEP) | 0))
-
-    let laid = 0
-    if (!needsMale || m > 0) {
-      const free = carried ? Math.max(0, f - Math.ceil((e1 + e2) / broodSize)) : f
-      const taken = carried ? binomialFrom(u, free, broods * half) : poissonFrom(u, free * broods * half)
-      if (taken > 0) laid = Math.max(0, Math.round(broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
+    for (let w = 0; w < ways.length; w++) {
+      const row = STAGE[w]! * size + i
+      let there = cloud[row]!
+      if (DIES[w]! >= 0) {
+        const extra = LEAVES[w]! < 0 ? extraHazard : 0
+        there -= binomialFrom(drawn(stream, DIES[w]!), there, chance(hazard[w]! * loss + extra))
+      }
+      if (LEAVES[w]! >= 0) {
+        let gone = binomialFrom(drawn(stream, LEAVES[w]!), there, leave[w]!)
+        there -= gone
+        if (ARRIVES[w]! >= 0) gone = binomialFrom(drawn(stream, ARRIVES[w]!), gone, comeUp)
+        if (SPLITS[w]! >= 0) {
+          const first = binomialFrom(drawn(stream, SPLITS[w]!), gone, r.femaleShare)
+          cloud[OR_ELSE[w]! * size + i] = cloud[OR_ELSE[w]! * size + i]! + gone - first
+          gone = first
+        }
+        cloud[TO[w]! * size + i] = cloud[TO[w]! * size + i]! + gone
+      }
+      cloud[row] = there
     }
-    cloud[EGGS_2 * size + i] = e2 - hatched + ripened
-    cloud[EGGS_1 * size + i] = e1 - ripened + laid
-    cloud[FIRST * size + i] = hLeft - grown + cameUp
-    cloud[YOUNG_1 * size + i] = y1Left - larger + grown
-    cloud[YOUNG_2 * size + i] = y2Left - mature + larger
-    cloud[FEMALES * size + i] = fLeft + daughters
-    cloud[MALES * size + i] = mLeft + mature - daughters
-    // what is left of the uniform number tells how hard the blow is
-    if (blow < blowChance) blowOn(cloud, size, i, (BLOW_MOST * blow) / blowChance, s)
+    cloud[EGGS_1 * size + i] = cloud[EGGS_1 * size + i]! + laid
+    strike(i, stream)
   }
 }
 
-/** A share of all animals of a particle dies at once; the eggs are as many fewer. */
-function blowOn(cloud: Float64Array, size: number, i: number, share: number, s: number) {
-  for (let row = 0; row < STAGES; row++)
-    cloud[row * size + i] = binomialFrom(uniformAt((s = (s + STREAM_STEP) | 0)), cloud[row * size + i]!, 1 - share)
+/** One uniform number of a particle's stream. */
+const drawn = (stream: number, which: number) => uniformAt((stream + Math.imul(which, STREAM_STEP)) | 0)
+
+/** How the females of a particle lay in a step; `half` is the mood's factor on the broods taken up. */
+function laying(cloud: Float64Array, size: number, r: StageRates) {
+  return (i: number, half: number, stream: number): number => {
+    const females = cloud[FEMALES * size + i]!
+    if (r.needsMale && !(cloud[MALES * size + i]! > 0)) return 0
+    const eggs = cloud[EGGS_1 * size + i]! + cloud[EGGS_2 * size + i]!
+    const free = r.carried ? Math.max(0, females - Math.ceil(eggs / r.broodSize)) : females
+    const u = drawn(stream, DRAWS.taken)
+    const taken = r.carried ? binomialFrom(u, free, r.broods * half) : poissonFrom(u, free * r.broods * half)
+    if (taken <= 0) return 0
+    const z = normalFrom(drawn(stream, DRAWS.brood))
+    return Math.max(0, Math.round(r.broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
+  }
+}
+
+/** How a blow falls: a share of all animals of a particle dies at once; the eggs are as many fewer. */
+function blows(cloud: Float64Array, size: number, dtWeeks: number) {
+  const blowChance = BLOW_PER_WEEK * dtWeeks
+  return (i: number, stream: number): void => {
+    const blow = drawn(stream, DRAWS.blow)
+    if (blow >= blowChance) return
+    // what is left of the uniform number tells how hard it is
+    const left = 1 - (BLOW_MOST * blow) / blowChance
+    for (let row = 0; row < STAGES; row++) {
+      const luck = drawn(stream, DRAWS.blow + 1 + row)
+      cloud[row * size + i] = binomialFrom(luck, cloud[row * size + i]!, left)
+    }
+  }
 }
 
 /** Hazard to chance: 1 − e^(−h), by a fraction that is within a thousandth below h = 0.2 and never above 1. */
@@ -134,16 +161,30 @@ const chance = (hazard: number) => Math.min(1, hazard / (1 + hazard / 2))
 
 /** What crowding, mood and what was learnt make of the rates for one colony. */
 export interface Present {
-  /** share of eggs that come up */ comeUp: number
-  /** factor on the hazards */ loss: number
-  /** factor on the broods taken up */ broods: number
+  /** share of eggs that come up */
+  comeUp: number
+  /** factor on the hazards */
+  loss: number
+  /** factor on the broods taken up */
+  broods: number
 }
 
-/** The present of one colony of n animals in a room for so many. */
-export function crowded(r: StageRates, luck: number, mood: number, losses: number, n: number, room: number): Present {
+/** A colony as crowding meets it: what was learnt of it and its mood, on the log scale, and how full its room is. */
+export interface Crowd {
+  recruits: number
+  mood: number
+  losses: number
+  /** animals that are counted */
+  n: number
+  /** animals that it has room for */
+  room: number
+}
+
+/** The present of one colony. @example crowded(rates, { recruits: 0, mood: 0, losses: 0, n: 150, room: 300 }) */
+export function crowded(r: StageRates, { recruits, mood, losses, n, room }: Crowd): Present {
   const half = Math.exp(0.5 * mood)
   return {
-    comeUp: Math.min(1, r.comeUp * half * Math.exp(luck + (crowdingSlope(r.holds, luck) * n) / room)),
+    comeUp: Math.min(1, r.comeUp * half * Math.exp(recruits + (crowdingSlope(r.holds, recruits) * n) / room)),
     loss: Math.exp(losses) / (half * half),
     broods: half,
   }

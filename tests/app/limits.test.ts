@@ -57,3 +57,31 @@ describe('the code is readable at a glance', () => {
     expect([...stillLong].filter(path => !long.includes(path))).toEqual([])
   })
 })
+
+describe('the look is made of few measures', () => {
+  const styles = files
+    .filter(f => /^app\/.*\.(vue|css)$/.test(f.path) && !/(tokens|breakpoints)\.css$/.test(f.path))
+    .flatMap(({ path, lines }) => {
+      const from = path.endsWith('.css') ? 0 : lines.findIndex(l => l.startsWith('<style'))
+      return from < 0 ? [] : lines.slice(from).map((line, i) => ({ line, where: `${path}:${from + i + 1}` }))
+    })
+  const thoseWith = (pattern: RegExp) => styles.filter(({ line }) => pattern.test(line)).map(s => s.where)
+
+  it('sizes of type are those of tokens.css, seven at most', () => {
+    expect(thoseWith(/(font-size|\bfont): [^;]*\d(px|r?em)/)).toEqual([])
+    const tokens = readFileSync(join(root, 'app/assets/tokens.css'), 'utf8')
+    expect(tokens.match(/--type-\w+:/g)!.length).toBeLessThanOrEqual(7)
+  })
+  it('distances are those of tokens.css; a hairline and a measured place may be their own', () => {
+    const own = /(padding-left: 224px|padding-bottom: 76px|calc\(|env\(|\b1px|-\d)/
+    expect(
+      styles
+        .filter(({ line }) => /^\s*((row-|column-)?gap|(padding|margin)[a-z-]*): [^;]*\d(px|rem)/.test(line))
+        .filter(({ line }) => !own.test(line))
+        .map(s => s.where),
+    ).toEqual([])
+  })
+  it('breakpoints are named', () => {
+    expect(thoseWith(/@media[^{]*\d(px|r?em)/)).toEqual([])
+  })
+})

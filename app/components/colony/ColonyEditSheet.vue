@@ -172,15 +172,15 @@ fieldset {
   flex-direction: column;
 }
 legend {
-  font: 600 16px var(--v-font-heading);
+  font: 600 var(--type-text) var(--v-font-heading);
 }
 .range,
 .heads {
   display: grid;
   grid-template-columns: minmax(110px, 1.4fr) repeat(4, minmax(0, 1fr));
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
-  padding: 4px 0;
+  padding: var(--space-2) 0;
 }
 .heads {
   order: -1;
@@ -191,13 +191,13 @@ legend + p {
 .range input {
   width: 100%;
   min-height: 40px;
-  padding: 0 8px;
+  padding: 0 var(--space-4);
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
   color: var(--ink);
   font: inherit;
-  font-size: 15px;
+  font-size: var(--type-small);
 }
 .range input::placeholder {
   color: var(--muted);

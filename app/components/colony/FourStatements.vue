@@ -71,7 +71,7 @@ const told = computed(() => {
   border-bottom: 1px solid var(--rule);
 }
 article {
-  padding: 14px 18px 12px;
+  padding: var(--space-5) var(--space-6) var(--space-5);
   border-left: 1px solid var(--rule);
 }
 article:first-child {
@@ -89,19 +89,19 @@ article:last-child {
   color: var(--rust);
 }
 .reasons {
-  padding-top: 6px;
-  font-size: 15px;
+  padding-top: var(--space-3);
+  font-size: var(--type-small);
   line-height: 1.35;
   color: var(--muted);
 }
 .fix {
   display: inline-block;
   font-weight: 650;
-  font-size: 15px;
-  padding-top: 6px;
+  font-size: var(--type-small);
+  padding-top: var(--space-3);
   min-height: 32px;
 }
-@media (max-width: 1000px) {
+@media (--small-desk) {
   .four {
     grid-template-columns: repeat(2, minmax(0, 1fr));
   }
@@ -113,19 +113,19 @@ article:last-child {
     border-top: 1px solid var(--rule);
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .four {
     grid-template-columns: 1fr;
   }
   article {
     border-left: 0;
-    padding: 12px 0;
+    padding: var(--space-5) 0;
   }
   article:nth-child(n + 2) {
     border-top: 1px solid var(--rule);
   }
   .statement {
-    font-size: 22px;
+    font-size: var(--type-statement);
   }
   .reasons .link {
     display: inline-block;

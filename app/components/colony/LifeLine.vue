@@ -152,9 +152,9 @@ figure {
   min-height: 220px;
 }
 figcaption {
-  padding-top: 2px;
+  padding-top: var(--space-1);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .canvas {
     min-height: 280px;
   }

@@ -38,6 +38,6 @@ const number = (n: { value: number; low: number; high: number }) => glassNumber(
 
 <style scoped>
 .part {
-  margin-left: 12px;
+  margin-left: var(--space-5);
 }
 </style>

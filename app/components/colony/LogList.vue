@@ -141,8 +141,8 @@ function correct(entry: Entry) {
 li {
   display: grid;
   grid-template-columns: 180px minmax(0, 1fr) auto;
-  gap: 14px;
-  padding: 8px 0;
+  gap: var(--space-5);
+  padding: var(--space-4) 0;
   border-bottom: 1px solid var(--rule);
   align-items: baseline;
 }
@@ -158,8 +158,8 @@ li {
 }
 .acts {
   display: flex;
-  gap: 16px;
-  font-size: 14px;
+  gap: var(--space-6);
+  font-size: var(--type-small);
 }
 .acts .link {
   min-height: 30px;
@@ -169,24 +169,24 @@ li {
   display: block;
   max-width: min(320px, 100%);
   max-height: 220px;
-  margin-top: 6px;
+  margin-top: var(--space-3);
   border-radius: 6px;
 }
 .more {
   display: flex;
-  gap: 20px;
-  padding: 12px 0;
+  gap: var(--space-6);
+  padding: var(--space-5) 0;
 }
 .empty {
-  padding: 16px 0;
+  padding: var(--space-6) 0;
 }
 kbd {
-  margin: 0 2px;
+  margin: 0 var(--space-1);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   li {
     grid-template-columns: 1fr;
-    gap: 2px;
+    gap: var(--space-1);
   }
   .acts .link {
     min-height: 40px;

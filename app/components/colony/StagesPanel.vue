@@ -109,8 +109,8 @@ const matrix = computed(() => props.population.matrix)
 .stages {
   display: grid;
   grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
-  gap: 32px;
-  padding: 12px 0 8px;
+  gap: var(--space-7);
+  padding: var(--space-5) 0 var(--space-4);
 }
 .track {
   position: relative;
@@ -134,32 +134,32 @@ const matrix = computed(() => props.population.matrix)
   background: var(--weed);
 }
 p {
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
 .words p:first-child {
   padding-top: 0;
 }
 h3 {
-  padding: 12px 0 2px;
+  padding: var(--space-5) 0 var(--space-1);
 }
 li,
 dl div {
   border-top: 1px solid var(--rule);
-  padding: 5px 0;
+  padding: var(--space-2) 0;
 }
 dl div {
   display: grid;
   grid-template-columns: 2fr 3fr;
-  gap: 12px;
-  font-size: 15px;
+  gap: var(--space-5);
+  font-size: var(--type-small);
 }
 dd {
   margin: 0;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .stages {
     grid-template-columns: 1fr;
-    gap: 12px;
+    gap: var(--space-5);
   }
 }
 </style>

@@ -30,14 +30,14 @@ const untested = computed(() => props.values.filter(v => !v.latest).map(v => val
 .strips {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 6px 20px;
+  gap: var(--space-3) var(--space-6);
   border-top: 1px solid var(--rule);
-  padding-top: 10px;
+  padding-top: var(--space-4);
 }
 .value {
   display: grid;
-  gap: 3px;
-  padding: 4px 0;
+  gap: var(--space-1);
+  padding: var(--space-2) 0;
   border: 0;
   background: none;
   color: inherit;
@@ -49,8 +49,8 @@ const untested = computed(() => props.values.filter(v => !v.latest).map(v => val
 .name {
   display: flex;
   align-items: baseline;
-  gap: 5px;
-  font-size: 15px;
+  gap: var(--space-2);
+  font-size: var(--type-small);
   white-space: nowrap;
 }
 .name :deep(.mark) {

@@ -57,36 +57,36 @@ useSheets().countOpen(open)
 
 <style scoped>
 section {
-  padding-bottom: 18px;
+  padding-bottom: var(--space-6);
 }
 h3 {
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 p {
-  padding: 3px 0;
+  padding: var(--space-1) 0;
 }
 .reason {
-  font-size: 17px;
+  font-size: var(--type-section);
 }
 .inputs li {
   border-top: 1px solid var(--rule);
-  padding: 5px 0;
-  font-size: 15px;
+  padding: var(--space-2) 0;
+  font-size: var(--type-small);
 }
 .formula {
   border-left: 3px solid var(--rule);
-  padding: 4px 0 4px 10px;
-  margin-top: 6px;
-  font-size: 15px;
+  padding: var(--space-2) 0 var(--space-2) var(--space-4);
+  margin-top: var(--space-3);
+  font-size: var(--type-small);
   color: var(--muted);
 }
 dl div {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 12px;
+  gap: var(--space-5);
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
-  font-size: 15px;
+  padding: var(--space-3) 0;
+  font-size: var(--type-small);
 }
 dd {
   margin: 0;

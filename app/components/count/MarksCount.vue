@@ -82,7 +82,7 @@ const marked = computed(() => (read.value.ok ? schnabel(read.value.marks, 0.8) :
 <style scoped>
 .marks {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   max-width: 760px;
   justify-items: start;
 }

@@ -212,23 +212,23 @@ const redo = useDebounceFn(() => suggest(true), 150)
 .pixels {
   display: grid;
   grid-template-columns: 320px minmax(0, 1fr);
-  gap: 28px;
+  gap: var(--space-7);
 }
 .side {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: center;
 }
 .slider {
   display: grid;
-  padding: 6px 0;
-  font-size: 14px;
+  padding: var(--space-3) 0;
+  font-size: var(--type-small);
 }
 .slider input {
   width: 100%;
@@ -236,7 +236,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
 }
 .check {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: flex-start;
   min-height: 36px;
   cursor: pointer;
@@ -246,7 +246,7 @@ const redo = useDebounceFn(() => suggest(true), 150)
   height: 18px;
   accent-color: var(--weed);
   flex: none;
-  margin-top: 2px;
+  margin-top: var(--space-1);
 }
 .nothing {
   border: 1px dashed var(--muted);
@@ -254,16 +254,16 @@ const redo = useDebounceFn(() => suggest(true), 150)
   min-height: 320px;
   display: grid;
   place-items: center;
-  padding: 20px;
+  padding: var(--space-6);
   text-align: center;
 }
 .sums {
   display: flex;
-  gap: 20px;
-  padding: 8px 0 4px;
+  gap: var(--space-6);
+  padding: var(--space-4) 0 var(--space-2);
   flex-wrap: wrap;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .pixels {
     grid-template-columns: 1fr;
   }

@@ -156,16 +156,16 @@ const HOW_LEARNT =
 .practice {
   display: grid;
   grid-template-columns: 320px minmax(0, 1fr);
-  gap: 28px;
+  gap: var(--space-7);
 }
 .side {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
 }
 .acts {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   flex-wrap: wrap;
 }
 .nothing {
@@ -174,13 +174,13 @@ const HOW_LEARNT =
   min-height: 320px;
   display: grid;
   place-items: center;
-  padding: 20px;
+  padding: var(--space-6);
   text-align: center;
 }
 .sums {
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .practice {
     grid-template-columns: 1fr;
   }

@@ -132,12 +132,12 @@ const catchShare = computed(() =>
 <style scoped>
 .series {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   max-width: 760px;
 }
 .row {
   display: flex;
-  gap: 14px;
+  gap: var(--space-5);
   flex-wrap: wrap;
   align-items: start;
 }

@@ -13,7 +13,7 @@ defineProps<{
 <style scoped>
 p {
   border-left: 3px solid var(--straw);
-  padding-left: 10px;
+  padding-left: var(--space-4);
 }
 .harm {
   border-color: var(--rust);

@@ -1,11 +1,16 @@
 <script setup lang="ts" generic="Row extends object">
+import type { ComponentPublicInstance } from 'vue'
 import type { DataColumn } from './dataColumn'
 
 /**
  * Every table: rows with a heading each, under hairlines. Only the rows in view exist where a height is given, so that
  * years of readings scroll as lightly as ten.
  */
-const { height = undefined, marked = undefined } = defineProps<{
+const {
+  label,
+  height = undefined,
+  marked = undefined,
+} = defineProps<{
   columns: readonly DataColumn[]
   rows: readonly Row[]
   /** what it is, for those who hear it */
@@ -17,11 +22,23 @@ const { height = undefined, marked = undefined } = defineProps<{
 }>()
 defineSlots<Record<string, (cell: { row: Row; index: number }) => unknown>>()
 
+// what scrolls must be reached by keys; Vuetify leaves its scrolling part out of their way
+const table = useTemplateRef<ComponentPublicInstance>('table')
+useResizeObserver(table, () => {
+  const part = (table.value?.$el as HTMLElement | undefined)?.querySelector<HTMLElement>('.v-table__wrapper')
+  if (!part) return
+  const scrolls = part.scrollHeight > part.clientHeight + 1 || part.scrollWidth > part.clientWidth + 1
+  const asRegion = { tabindex: '0', role: 'region', 'aria-label': label }
+  for (const [name, value] of Object.entries(asRegion))
+    if (scrolls) part.setAttribute(name, value)
+    else part.removeAttribute(name)
+})
 const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 </script>
 
 <template>
   <v-data-table-virtual
+    ref="table"
     class="data"
     :headers="[...columns]"
     :items="[...rows]"
@@ -64,19 +81,19 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 }
 .data :deep(.v-table__wrapper > table > :is(thead, tbody) > tr > :is(th, td)) {
   height: auto;
-  padding: 6px 12px 6px 0;
+  padding: var(--space-3) var(--space-5) var(--space-3) 0;
   border: 0;
   border-bottom: 1px solid var(--rule);
-  font-size: 15px;
+  font-size: var(--type-small);
   font-weight: 400;
   text-align: left;
   white-space: normal;
   vertical-align: middle;
 }
 .data :deep(.v-table__wrapper > table > thead > tr > th) {
-  padding-block: 4px;
+  padding-block: var(--space-2);
   color: var(--muted);
-  font-size: 14px;
+  font-size: var(--type-small);
   background: var(--paper);
 }
 .data :deep(.v-table__wrapper > table > :is(thead, tbody) > tr > :last-child) {

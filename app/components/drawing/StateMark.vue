@@ -36,7 +36,7 @@ defineProps<{ state: VerdictState; size?: number }>()
 .mark {
   display: inline-flex;
   vertical-align: -1px;
-  margin-right: 6px;
+  margin-right: var(--space-3);
   flex: none;
   position: relative;
 }

@@ -25,17 +25,17 @@ const read = (event: Event) => (text.value = (event.target as HTMLInputElement).
 .cell {
   width: var(--cell-width, 86px);
   min-height: 44px;
-  padding: 0 10px;
+  padding: 0 var(--space-4);
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
   color: var(--ink);
   font: inherit;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .cell {
     width: var(--cell-width, 64px);
-    padding: 0 6px;
+    padding: 0 var(--space-3);
   }
 }
 </style>

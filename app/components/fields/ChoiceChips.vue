@@ -24,21 +24,21 @@ const name = useId()
 
 <style scoped>
 .label {
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
-  padding: 0 0 4px;
+  padding: 0 0 var(--space-2);
 }
 .chips {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .chips label {
   position: relative;
   display: inline-flex;
   align-items: center;
   min-height: 44px;
-  padding: 6px 13px;
+  padding: var(--space-3) var(--space-5);
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
@@ -61,6 +61,6 @@ input {
   cursor: pointer;
 }
 .hint {
-  padding-top: 4px;
+  padding-top: var(--space-2);
 }
 </style>

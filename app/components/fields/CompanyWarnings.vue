@@ -42,8 +42,8 @@ const warnings = computed(() =>
 <style scoped>
 .warning {
   display: flex;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: baseline;
-  padding-top: 6px;
+  padding-top: var(--space-3);
 }
 </style>

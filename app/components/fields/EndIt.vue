@@ -45,16 +45,16 @@ async function remove() {
 
 <style scoped>
 .end {
-  margin-top: 20px;
-  padding-top: 12px;
+  margin-top: var(--space-6);
+  padding-top: var(--space-5);
   border-top: 1px solid var(--rule);
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
 }
 .ways {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-  padding: 8px 0;
+  gap: var(--space-4);
+  padding: var(--space-4) 0;
 }
 </style>

@@ -15,20 +15,20 @@ const { columns = 1, tag = 'div' } = defineProps<{
 <style scoped>
 .grid {
   display: grid;
-  gap: 16px;
+  gap: var(--space-6);
   align-content: start;
 }
 .of-2,
 .of-3 {
   grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 12px;
+  gap: var(--space-5);
   align-items: start;
 }
 .of-3 {
   grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 10px;
+  gap: var(--space-4);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .stacks {
     grid-template-columns: minmax(0, 1fr);
   }

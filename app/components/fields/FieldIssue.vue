@@ -10,7 +10,7 @@ defineProps<{ text?: string | null }>()
 <style scoped>
 p {
   color: var(--rust);
-  font-size: 14px;
+  font-size: var(--type-small);
   overflow-wrap: anywhere;
 }
 </style>

@@ -30,8 +30,8 @@ const set = (key: string, text: string) => {
 
 <style scoped>
 .label {
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
-  padding-bottom: 6px;
+  padding-bottom: var(--space-3);
 }
 </style>

@@ -24,14 +24,14 @@ function chosen(event: Event) {
 .photo {
   position: relative;
   display: inline-flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
   min-height: 46px;
-  padding: 6px 12px;
+  padding: var(--space-3) var(--space-5);
   border: 1.5px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
-  font-size: 15px;
+  font-size: var(--type-small);
   cursor: pointer;
 }
 .photo:focus-within {

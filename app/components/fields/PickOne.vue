@@ -35,14 +35,14 @@ const groups = computed(() =>
 <style scoped>
 .label {
   display: block;
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 select {
   width: 100%;
   min-height: 44px;
-  padding: 0 34px 0 12px;
+  padding: 0 var(--space-8) 0 var(--space-5);
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface) no-repeat right 12px center;

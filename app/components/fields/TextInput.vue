@@ -38,8 +38,8 @@ const id = useId()
 <style scoped>
 .label {
   display: block;
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 </style>

@@ -101,18 +101,18 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
 
 <style scoped>
 .label {
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 .flags {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 18px;
+  gap: var(--space-2) var(--space-6);
 }
 .flags label {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
   min-height: 44px;
 }
@@ -124,6 +124,6 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
 .parts {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 12px;
+  gap: var(--space-5);
 }
 </style>

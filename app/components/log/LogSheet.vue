@@ -287,21 +287,21 @@ function drop() {
 <style scoped>
 .label {
   display: block;
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 .big :deep(input) {
-  font: 650 30px var(--v-font-heading);
+  font: 650 var(--type-figure) var(--v-font-heading);
   min-height: 60px;
 }
 .kinds {
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .photo {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: center;
   flex-wrap: wrap;
 }

@@ -85,23 +85,23 @@ function last(key: ValueKey): string {
 <style scoped>
 .test {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   justify-items: start;
 }
 .row {
   display: grid;
   grid-template-columns: 168px 118px minmax(0, 1fr);
-  gap: 12px;
+  gap: var(--space-5);
   align-items: end;
   width: 100%;
 }
 .against {
   min-width: 0;
-  padding-bottom: 2px;
+  padding-bottom: var(--space-1);
 }
 .raw {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
   min-height: 44px;
 }
@@ -111,7 +111,7 @@ function last(key: ValueKey): string {
   accent-color: var(--weed);
   flex: none;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .row {
     grid-template-columns: 1fr 118px;
   }

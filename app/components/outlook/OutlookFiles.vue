@@ -49,7 +49,7 @@ function saveCsv() {
 <style scoped>
 .files {
   display: flex;
-  gap: 14px;
+  gap: var(--space-5);
 }
 .link {
   min-height: 28px;

@@ -29,7 +29,7 @@ defineEmits<{ change: [scenario: Scenario]; putAway: [scenario: Scenario] }>()
 <style scoped>
 li {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: center;
   border-top: 1px solid var(--rule);
   min-height: 40px;
@@ -38,7 +38,7 @@ label {
   flex: 1;
   min-width: 0;
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
   cursor: pointer;
 }

@@ -73,7 +73,7 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
 <style scoped>
 .form {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
 }
 .link {
   justify-self: start;

@@ -73,6 +73,6 @@ async function save() {
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 14px;
+  gap: var(--space-5);
 }
 </style>

@@ -103,18 +103,18 @@ watchDebounced(
 <style scoped>
 section {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
   align-content: start;
 }
 .statement {
-  font-size: 22px;
+  font-size: var(--type-statement);
 }
 .checks li {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: baseline;
   border-top: 1px solid var(--rule);
-  padding: 7px 0;
+  padding: var(--space-3) 0;
   line-height: 1.35;
 }
 .dash {
@@ -128,7 +128,7 @@ section {
 }
 .cautions li {
   border-left: 3px solid var(--straw);
-  padding-left: 8px;
-  margin-top: 6px;
+  padding-left: var(--space-4);
+  margin-top: var(--space-3);
 }
 </style>

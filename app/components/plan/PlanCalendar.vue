@@ -138,24 +138,24 @@ const testing = ref(false)
 <style scoped>
 section {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
 }
 .curing {
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
-  padding: 10px 12px;
+  padding: var(--space-4) var(--space-5);
   display: grid;
-  gap: 6px;
+  gap: var(--space-3);
 }
 .seen {
   display: flex;
-  gap: 18px;
+  gap: var(--space-6);
 }
 .seen label,
 li label {
   display: flex;
-  gap: 9px;
+  gap: var(--space-4);
   align-items: flex-start;
   min-height: 36px;
   cursor: pointer;
@@ -172,12 +172,12 @@ input {
 }
 .acts {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
 }
 li {
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
-  font-size: 15px;
+  padding: var(--space-3) 0;
+  font-size: var(--type-small);
   line-height: 1.35;
 }
 li.done {
@@ -185,6 +185,6 @@ li.done {
 }
 li.next {
   border-left: 3px solid var(--roe);
-  padding-left: 8px;
+  padding-left: var(--space-4);
 }
 </style>

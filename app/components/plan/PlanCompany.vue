@@ -73,25 +73,25 @@ const verdict = computed(
 <style scoped>
 section {
   border-top: 1px solid var(--rule);
-  padding-top: 14px;
+  padding-top: var(--space-5);
   display: grid;
-  gap: 6px;
+  gap: var(--space-3);
 }
 .statement {
-  font-size: 20px;
+  font-size: var(--type-title);
 }
 .issue {
   display: flex;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: baseline;
 }
 .row {
   display: grid;
   grid-template-columns: 150px minmax(0, 1fr) 116px;
-  gap: 14px;
+  gap: var(--space-5);
   align-items: center;
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
+  padding: var(--space-3) 0;
 }
 .pair {
   position: relative;
@@ -122,7 +122,7 @@ section {
   border: 1.5px solid var(--weed);
   background: var(--weed-tint);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .row {
     grid-template-columns: 110px minmax(0, 1fr);
   }

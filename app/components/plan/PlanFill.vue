@@ -106,10 +106,10 @@ const comes = computed(() => {
 <style scoped>
 section {
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
 li {
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
+  padding: var(--space-3) 0;
 }
 </style>

@@ -144,24 +144,24 @@ const sources = computed(() => [
 .fields,
 fieldset {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
 }
 fieldset {
   border-top: 1px solid var(--rule);
-  padding-top: 10px;
+  padding-top: var(--space-4);
 }
 legend {
-  font: 600 16px var(--v-font-heading);
+  font: 600 var(--type-text) var(--v-font-heading);
   float: left;
-  padding-bottom: 2px;
+  padding-bottom: var(--space-1);
 }
 fieldset > * {
   clear: both;
 }
 .tick {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: center;
   min-height: 40px;
 }

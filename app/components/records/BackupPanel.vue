@@ -74,12 +74,12 @@ function done(words: string) {
 <style scoped>
 section {
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .ways {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   flex-wrap: wrap;
-  padding: 4px 0;
+  padding: var(--space-2) 0;
 }
 </style>

@@ -49,7 +49,7 @@ const ended = computed(() =>
 <style scoped>
 section {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
 }
 ul {
   list-style: none;
@@ -60,15 +60,15 @@ li {
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;
-  gap: 4px 16px;
-  padding: 8px 0;
+  gap: var(--space-2) var(--space-6);
+  padding: var(--space-4) 0;
   border-bottom: 1px solid var(--rule);
 }
 .about {
-  margin-left: 8px;
+  margin-left: var(--space-4);
 }
 .ways {
   display: flex;
-  gap: 16px;
+  gap: var(--space-6);
 }
 </style>

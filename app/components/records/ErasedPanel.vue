@@ -59,20 +59,20 @@ ul {
 }
 li {
   border-top: 1px solid var(--rule);
-  padding: 10px 0;
+  padding: var(--space-4) 0;
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .ways {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .file {
   display: inline-flex;
   align-items: center;
   min-height: 44px;
-  padding: 0 14px;
+  padding: 0 var(--space-5);
   border: 1px solid var(--rule);
   border-radius: 6px;
   color: var(--rust);

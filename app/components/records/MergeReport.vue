@@ -114,14 +114,14 @@ async function apply() {
 <style scoped>
 .report {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   overflow-wrap: anywhere;
 }
 li {
   border-top: 1px solid var(--rule);
-  padding: 10px 0;
+  padding: var(--space-4) 0;
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .problem {
   color: var(--rust);

@@ -77,14 +77,14 @@ async function save() {
 section,
 form {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
 }
 form .v-btn {
   justify-self: start;
 }
 .ways {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   flex-wrap: wrap;
 }
 </style>

@@ -91,17 +91,17 @@ const NOT_YET =
 <style scoped>
 section {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
 }
 .ways {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   flex-wrap: wrap;
 }
 .erase {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   border-left: 3px solid var(--rust);
-  padding-left: 14px;
+  padding-left: var(--space-5);
 }
 </style>

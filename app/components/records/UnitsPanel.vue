@@ -39,7 +39,7 @@ const methods = TestMethod.options.map(value => ({ value, title: testMethodWord[
 <style scoped>
 section {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   align-content: start;
 }
 </style>

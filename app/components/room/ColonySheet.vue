@@ -192,15 +192,15 @@ async function next() {
 <style scoped>
 .steps {
   display: flex;
-  gap: 6px;
-  padding-bottom: 18px;
-  font-size: 14px;
+  gap: var(--space-3);
+  padding-bottom: var(--space-6);
+  font-size: var(--type-small);
   color: var(--muted);
 }
 .steps li {
   flex: 1;
   border-top: 4px solid var(--rule);
-  padding-top: 4px;
+  padding-top: var(--space-2);
 }
 .steps li.past {
   border-color: var(--weed);
@@ -212,13 +212,13 @@ async function next() {
 }
 .about {
   border-top: 1px solid var(--rule);
-  padding-top: 10px;
+  padding-top: var(--space-4);
   display: grid;
-  gap: 6px;
+  gap: var(--space-3);
 }
 .cautions li {
   border-left: 3px solid var(--straw);
-  padding-left: 8px;
-  margin-top: 4px;
+  padding-left: var(--space-4);
+  margin-top: var(--space-2);
 }
 </style>

@@ -134,11 +134,11 @@ const number = (s: NonNullable<typeof main.value>) =>
 }
 .text {
   position: relative;
-  padding: 3px 6px 0 7px;
+  padding: var(--space-1) var(--space-3) 0 var(--space-3);
   pointer-events: none;
 }
 .name {
-  font-size: 13.5px;
+  font-size: var(--type-fine);
   font-weight: 600;
   line-height: 1.3;
   overflow: hidden;
@@ -149,21 +149,21 @@ const number = (s: NonNullable<typeof main.value>) =>
   overflow: hidden;
   display: flex;
   align-items: center;
-  font: 650 19px/1.2 var(--v-font-heading);
+  font: 650 var(--type-section)/1.2 var(--v-font-heading);
   white-space: nowrap;
 }
 .n :deep(.mark) {
-  margin-right: 4px;
+  margin-right: var(--space-2);
 }
 .sign {
   display: inline-flex;
   align-items: center;
-  margin-left: 6px;
-  font: 600 13px var(--v-font-body);
+  margin-left: var(--space-3);
+  font: 600 var(--type-fine) var(--v-font-body);
   color: var(--rust);
 }
 .empty {
-  font-size: 13px;
+  font-size: var(--type-fine);
   color: var(--weed);
 }
 .also {
@@ -171,14 +171,14 @@ const number = (s: NonNullable<typeof main.value>) =>
   left: 8px;
   right: 8px;
   bottom: 2px;
-  font-size: 12.5px;
+  font-size: var(--type-fine);
   line-height: 1.4;
 }
 .also a {
   display: block;
   width: fit-content;
   max-width: 100%;
-  padding: 0 3px;
+  padding: 0 var(--space-1);
   border-radius: 3px;
   background: var(--surface);
   color: var(--ink);
@@ -188,9 +188,13 @@ const number = (s: NonNullable<typeof main.value>) =>
 }
 .hem {
   display: flex;
-  gap: 4px;
-  padding: 3px 2px 4px;
+  gap: var(--space-2);
+  padding: var(--space-1) var(--space-1) var(--space-2);
   height: 15px;
+}
+.hem .link {
+  font-size: var(--type-fine);
+  line-height: 1;
 }
 .hem span {
   flex: 1;

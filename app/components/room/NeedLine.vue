@@ -13,8 +13,8 @@ defineProps<{ to: string }>()
 <style scoped>
 li {
   border-top: 1px solid var(--rule);
-  padding: 9px 0;
-  font-size: 15px;
+  padding: var(--space-4) 0;
+  font-size: var(--type-small);
   line-height: 1.3;
 }
 a {

@@ -87,27 +87,27 @@ const allNeeds = ref(false)
 
 <style scoped>
 .needs {
-  padding: 16px 20px;
+  padding: var(--space-6) var(--space-6);
   border-left: 1px solid var(--rule);
   background: var(--surface);
 }
 .statement {
-  font-size: 22px;
-  padding-bottom: 12px;
+  font-size: var(--type-statement);
+  padding-bottom: var(--space-5);
 }
 .second {
-  font-size: 19px;
-  padding-top: 22px;
-  padding-bottom: 6px;
+  font-size: var(--type-section);
+  padding-top: var(--space-7);
+  padding-bottom: var(--space-3);
 }
 .link {
   min-height: 32px;
 }
 .leave {
-  font-size: 15px;
+  font-size: var(--type-small);
   line-height: 1.5;
   border-top: 1px solid var(--rule);
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
 .leave a {
   color: var(--ink);
@@ -117,16 +117,16 @@ const allNeeds = ref(false)
   text-decoration: underline;
 }
 .updating {
-  padding-top: 10px;
+  padding-top: var(--space-4);
 }
 .rust {
   color: var(--rust);
 }
-@media (max-width: 1000px) {
+@media (--small-desk) {
   .needs {
     border-left: 0;
     border-bottom: 1px solid var(--rule);
-    padding: 14px 16px;
+    padding: var(--space-5) var(--space-6);
   }
 }
 </style>

@@ -92,9 +92,9 @@ const endDrag = () =>
 h2 {
   display: flex;
   align-items: center;
-  gap: 2px;
+  gap: var(--space-1);
   min-height: 30px;
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
   font-weight: 550;
 }
@@ -113,11 +113,11 @@ h2 span {
 }
 .shelf {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: flex-end;
   border-bottom: 4px solid var(--shelf);
   min-height: 152px;
-  padding: 6px 2px 0;
+  padding: var(--space-3) var(--space-1) 0;
 }
 .windowsill .shelf {
   border-color: var(--water-solid);
@@ -128,20 +128,20 @@ h2 span {
 .add {
   display: flex;
   align-items: center;
-  gap: 6px;
+  gap: var(--space-3);
   align-self: center;
   margin: auto;
   min-height: 44px;
-  padding: 0 16px;
+  padding: 0 var(--space-6);
   border: 1px dashed var(--muted);
   border-radius: 6px;
   background: none;
   color: var(--weed);
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-small);
   cursor: pointer;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .shelf {
     min-height: 120px;
     flex-wrap: wrap;

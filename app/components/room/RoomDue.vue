@@ -43,13 +43,13 @@ const to = (d: (typeof named.value)[number]) =>
 
 <style scoped>
 .second {
-  font-size: 19px;
-  padding-top: 22px;
-  padding-bottom: 6px;
+  font-size: var(--type-section);
+  padding-top: var(--space-7);
+  padding-bottom: var(--space-3);
 }
 .start {
   display: inline-block;
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   font-weight: 650;
 }
 </style>

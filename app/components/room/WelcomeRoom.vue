@@ -35,39 +35,39 @@ const name = ref('')
 <style scoped>
 .welcome {
   max-width: 860px;
-  padding: 48px 24px;
+  padding: var(--space-8) var(--space-7);
   display: grid;
-  gap: 18px;
+  gap: var(--space-6);
 }
 .statement {
-  font-size: 30px;
+  font-size: var(--type-figure);
 }
 .ways {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 40px;
-  padding: 16px 0;
+  gap: var(--space-8);
+  padding: var(--space-6) 0;
 }
 .ways > * {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
   justify-items: start;
   border-top: 2px solid var(--ink);
-  padding-top: 14px;
+  padding-top: var(--space-5);
 }
 .ways form > div {
   width: 100%;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .welcome {
-    padding: 24px 16px;
+    padding: var(--space-7) var(--space-6);
   }
   .ways {
     grid-template-columns: 1fr;
   }
   .statement {
-    font-size: 25px;
+    font-size: var(--type-statement);
   }
 }
 </style>

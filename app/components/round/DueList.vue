@@ -131,11 +131,11 @@ const byGlass = (list: Due[]) => {
 .due {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 10px 36px;
+  gap: var(--space-4) var(--space-8);
   align-items: start;
 }
 h2 {
-  padding-bottom: 6px;
+  padding-bottom: var(--space-3);
 }
 details {
   border-top: 1px solid var(--rule);
@@ -148,16 +148,16 @@ button {
 }
 summary {
   min-height: 44px;
-  padding: 9px 0;
+  padding: var(--space-4) 0;
   cursor: pointer;
 }
 summary .numeral {
-  padding: 0 6px;
+  padding: 0 var(--space-3);
 }
 details li {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: center;
   border-top: 1px solid var(--rule);
 }
@@ -165,10 +165,10 @@ details li {
   display: grid;
   border: 0;
   background: none;
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   min-height: 52px;
   font: inherit;
-  font-size: 15px;
+  font-size: var(--type-small);
   color: var(--ink);
   text-align: left;
   cursor: pointer;
@@ -178,11 +178,11 @@ details li {
   text-decoration: underline;
 }
 .small {
-  font-size: 14px;
+  font-size: var(--type-small);
 }
 
 .heap {
-  padding-left: 10px;
+  padding-left: var(--space-4);
 }
 .late {
   color: var(--rust);
@@ -197,26 +197,26 @@ details li {
   color: var(--weed);
   cursor: pointer;
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-small);
   font-weight: 650;
 }
 .tick.go {
   border-color: var(--rule);
 }
 .day {
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   border-top: 1px solid var(--rule);
-  font-size: 15px;
+  font-size: var(--type-small);
   line-height: 1.5;
 }
 .ahead {
   columns: 2;
-  column-gap: 24px;
-  padding-top: 2px;
+  column-gap: var(--space-7);
+  padding-top: var(--space-1);
 }
 .ahead li {
   break-inside: avoid;
-  padding: 2px 0;
+  padding: var(--space-1) 0;
   line-height: 1.35;
 }
 .day .link {
@@ -236,7 +236,7 @@ h3 .small {
 .link {
   min-height: 32px;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .due {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -244,7 +244,7 @@ h3 .small {
     columns: 1;
   }
   .ahead li {
-    padding: 6px 0;
+    padding: var(--space-3) 0;
   }
 }
 </style>

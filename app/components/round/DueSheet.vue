@@ -102,7 +102,7 @@ function goThere() {
 <style scoped>
 .body {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   justify-items: start;
 }
 dl {
@@ -111,26 +111,26 @@ dl {
 dl div {
   display: grid;
   grid-template-columns: 92px 1fr;
-  gap: 10px;
-  padding: 7px 0;
+  gap: var(--space-4);
+  padding: var(--space-3) 0;
   border-top: 1px solid var(--rule);
 }
 dt {
   color: var(--muted);
-  font-size: 14px;
+  font-size: var(--type-small);
 }
 dd {
   margin: 0;
 }
 .earlier {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: end;
   flex-wrap: wrap;
 }
 .later {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
   flex-wrap: wrap;
 }

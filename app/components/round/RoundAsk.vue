@@ -27,8 +27,7 @@ const asks = computed(() => props.desk.asks.value)
       <StateMark :state="m.state" /><b
         ><template v-if="desk.colonies.value.length > 1">{{ m.colony?.name }}: </template
         ><TheSentence :text="say(m.title, m.s)" />.</b
-      >
-      <TheSentence v-if="m.action" :text="say(m.action, m.s)" />
+      >{{ ' ' }}<TheSentence v-if="m.action" :text="say(m.action, m.s)" />
     </p>
     <p v-for="d in asks" :key="d.item.key">
       <b
@@ -36,27 +35,26 @@ const asks = computed(() => props.desk.asks.value)
         }}<template v-if="d.item.colonyId && desk.colonies.value.length > 1"
           >, {{ room.colonyById.get(d.item.colonyId)?.name }}</template
         >.</b
-      >
-      <span class="why">{{ dueWhy(d.item, care.nowMs) }}</span>
+      >{{ ' ' }}<span class="why">{{ dueWhy(d.item, care.nowMs) }}</span>
     </p>
   </section>
 </template>
 
 <style scoped>
 .ask {
-  padding: 8px 12px;
+  padding: var(--space-4) var(--space-5);
   background: var(--straw-tint);
   border-radius: 6px;
-  font-size: 15px;
+  font-size: var(--type-small);
   line-height: 1.3;
   display: grid;
-  gap: 5px;
+  gap: var(--space-2);
 }
 .why {
   color: var(--ink);
   opacity: 0.86;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .ask {
     max-height: 148px;
     overflow-y: auto;

@@ -85,9 +85,9 @@ function keydown(event: KeyboardEvent) {
   border: 1.5px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
-  padding: 8px 8px 9px 12px;
+  padding: var(--space-4) var(--space-4) var(--space-4) var(--space-5);
   min-height: 92px;
-  gap: 2px 4px;
+  gap: var(--space-1) var(--space-2);
 }
 .counter:focus-within {
   border-color: var(--weed);
@@ -95,7 +95,7 @@ function keydown(event: KeyboardEvent) {
 }
 .counter label {
   grid-column: 1 / -1;
-  font-size: 15px;
+  font-size: var(--type-small);
 }
 /* its place is kept, so that nothing moves under the finger */
 .none {
@@ -109,7 +109,7 @@ function keydown(event: KeyboardEvent) {
   padding: 0;
   background: none;
   color: var(--ink);
-  font: 650 30px/1.15 var(--v-font-heading);
+  font: 650 var(--type-figure)/1.15 var(--v-font-heading);
   outline: none;
 }
 .number::placeholder {
@@ -117,7 +117,7 @@ function keydown(event: KeyboardEvent) {
 }
 .hint {
   grid-column: 1 / -1;
-  font-size: 13px;
+  font-size: var(--type-fine);
   line-height: 1.2;
   color: var(--muted);
   min-width: 0;
@@ -126,7 +126,7 @@ function keydown(event: KeyboardEvent) {
   grid-column: 2;
   grid-row: 2;
   display: flex;
-  gap: 4px;
+  gap: var(--space-2);
   align-items: center;
 }
 .acts button {
@@ -136,7 +136,7 @@ function keydown(event: KeyboardEvent) {
   border: 1.5px solid var(--weed);
   background: none;
   color: var(--weed);
-  font: 600 26px/1 var(--v-font-heading);
+  font: 600 var(--type-statement)/1 var(--v-font-heading);
   cursor: pointer;
   touch-action: manipulation;
 }

@@ -124,55 +124,55 @@ async function keepPhoto(file: File) {
 <style scoped>
 .glass {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
 }
 .counters {
   display: grid;
   grid-template-columns: repeat(4, minmax(0, 1fr));
-  gap: 10px;
+  gap: var(--space-4);
 }
 .counters h2 {
   grid-column: 1 / -1;
-  font-size: 16px;
+  font-size: var(--type-text);
 }
 .question {
-  padding: 10px 12px;
+  padding: var(--space-4) var(--space-5);
   border: 1.5px solid var(--rust);
   border-radius: 6px;
   color: var(--rust);
   font-weight: 600;
 }
 .saved {
-  padding: 8px 12px;
+  padding: var(--space-4) var(--space-5);
   background: var(--weed-tint);
   border-radius: 6px;
 }
 .rest {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .chip {
   display: inline-flex;
   align-items: center;
   min-height: 46px;
-  padding: 6px 12px;
+  padding: var(--space-3) var(--space-5);
   border: 1.5px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
   color: var(--ink) !important;
   font: inherit;
-  font-size: 15px;
+  font-size: var(--type-small);
   cursor: pointer;
   text-decoration: none;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .counters {
     grid-template-columns: 1fr 1fr;
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   kbd {
     display: none;
   }

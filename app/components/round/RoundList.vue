@@ -37,7 +37,7 @@ button {
   display: grid;
   width: 100%;
   min-height: 44px;
-  padding: 5px 12px 5px 16px;
+  padding: var(--space-2) var(--space-5) var(--space-2) var(--space-6);
   border: 0;
   border-left: 3px solid transparent;
   background: none;
@@ -62,6 +62,6 @@ button.done .name {
 }
 .small {
   font-weight: 400;
-  font-size: 13px;
+  font-size: var(--type-fine);
 }
 </style>

@@ -100,26 +100,26 @@ export const touchKey: Partial<Record<DueKind, string>> = {
 <style scoped>
 .touches {
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
 fieldset {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
+  gap: var(--space-4);
 }
 legend {
-  padding: 0 0 3px;
-  font-size: 13px;
+  padding: 0 0 var(--space-1);
+  font-size: var(--type-fine);
 }
 .chip {
   min-height: 46px;
-  padding: 6px 12px;
+  padding: var(--space-3) var(--space-5);
   border: 1.5px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
   color: var(--ink);
   font: inherit;
-  font-size: 15px;
+  font-size: var(--type-small);
   cursor: pointer;
   touch-action: manipulation;
   text-align: left;
@@ -143,9 +143,9 @@ legend {
 }
 .late {
   color: var(--rust);
-  font-size: 13px;
+  font-size: var(--type-fine);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   kbd {
     display: none;
   }

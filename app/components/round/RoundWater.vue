@@ -55,17 +55,17 @@ const dueKeys = computed(() => new Set(props.desk.dueKeys.value))
 .row {
   display: grid;
   grid-template-columns: 62px 84px minmax(0, 1fr);
-  gap: 10px;
+  gap: var(--space-4);
   align-items: center;
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
+  padding: var(--space-3) 0;
 }
 label {
-  font-size: 16px;
+  font-size: var(--type-text);
 }
 label small {
   display: block;
-  font-size: 12px;
+  font-size: var(--type-fine);
   color: var(--muted);
 }
 input {
@@ -75,8 +75,8 @@ input {
   border-radius: 6px;
   background: var(--surface);
   color: var(--ink);
-  padding: 0 10px;
-  font: 600 19px var(--v-font-heading);
+  padding: 0 var(--space-4);
+  font: 600 var(--type-section) var(--v-font-heading);
 }
 .due input {
   border-color: var(--straw);
@@ -84,13 +84,13 @@ input {
 input::placeholder {
   color: var(--muted);
   font-weight: 400;
-  font-size: 16px;
+  font-size: var(--type-text);
 }
 .against {
   min-width: 0;
 }
 .small {
-  font-size: 13px;
+  font-size: var(--type-fine);
   display: block;
   white-space: nowrap;
   overflow: hidden;

@@ -77,15 +77,15 @@ const setDay = (day: number, on: boolean) =>
 .days {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px;
-  padding-bottom: 18px;
+  gap: var(--space-4);
+  padding-bottom: var(--space-6);
 }
 .days label {
   display: inline-flex;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: center;
   min-height: 44px;
-  padding: 6px 10px;
+  padding: var(--space-3) var(--space-4);
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
@@ -102,7 +102,7 @@ const setDay = (day: number, on: boolean) =>
   height: 18px;
 }
 ol {
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
 li {
   display: grid;

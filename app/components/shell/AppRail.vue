@@ -57,32 +57,32 @@ const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.st
 .rail {
   display: flex;
   flex-direction: column;
-  gap: 2px;
-  padding: 12px 0;
+  gap: var(--space-1);
+  padding: var(--space-5) 0;
   border-right: 1px solid var(--rule);
   position: sticky;
   top: 0;
   height: 100dvh;
 }
 .name {
-  font: 700 20px var(--v-font-heading);
+  font: 700 var(--type-title) var(--v-font-heading);
   color: var(--ink);
   text-decoration: none;
-  padding: 2px 0 14px 17px;
+  padding: var(--space-1) 0 var(--space-5) var(--space-6);
 }
 .place {
   display: flex;
   align-items: center;
-  gap: 9px;
+  gap: var(--space-4);
   min-height: 44px;
-  padding: 0 2px 0 14px;
+  padding: 0 var(--space-1) 0 var(--space-5);
   white-space: nowrap;
   border: 0;
   border-left: 3px solid transparent;
   background: none;
   color: var(--muted);
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-small);
   text-decoration: none;
   cursor: pointer;
   text-align: left;
@@ -98,13 +98,13 @@ const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.st
 .gap {
   flex: 1;
 }
-@media (min-width: 701px) {
+@media (--not-phone) {
   .log,
   .phone {
     display: none;
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .rail {
     flex-direction: row;
     position: fixed;
@@ -125,12 +125,12 @@ const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.st
     flex: 1;
     flex-direction: column;
     justify-content: center;
-    gap: 2px;
+    gap: var(--space-1);
     min-height: 58px;
-    padding: 6px 2px;
+    padding: var(--space-3) var(--space-1);
     border-left: 0;
     border-top: 3px solid transparent;
-    font-size: 13px;
+    font-size: var(--type-fine);
   }
 }
 </style>

@@ -24,15 +24,15 @@ const sheets = useSheets()
 .top {
   display: flex;
   align-items: center;
-  gap: 12px;
+  gap: var(--space-5);
   min-height: 57px;
-  padding: 7px 24px;
+  padding: var(--space-3) var(--space-7);
   border-bottom: 1px solid var(--rule);
 }
 .where {
   display: flex;
   align-items: baseline;
-  gap: 12px;
+  gap: var(--space-5);
   flex: 1;
   min-width: 0;
 }
@@ -52,19 +52,19 @@ h1 {
 .find {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   height: 40px;
-  padding: 0 12px;
+  padding: 0 var(--space-5);
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
   color: var(--muted);
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-small);
   cursor: pointer;
   white-space: nowrap;
 }
-@media (max-width: 1100px) {
+@media (--small-desk) {
   .find .words,
   .find kbd {
     display: none;
@@ -77,10 +77,10 @@ h1 {
     flex: none;
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .top {
-    padding: 6px 16px;
-    gap: 8px;
+    padding: var(--space-3) var(--space-6);
+    gap: var(--space-4);
   }
   .where {
     flex-direction: column;
@@ -88,7 +88,7 @@ h1 {
     align-items: stretch;
   }
   .about {
-    font-size: 13px;
+    font-size: var(--type-fine);
     flex: none;
   }
 }

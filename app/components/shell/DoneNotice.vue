@@ -42,11 +42,11 @@ watch(
   z-index: 3000;
   display: flex;
   align-items: center;
-  gap: 18px;
+  gap: var(--space-6);
   max-width: calc(100vw - 24px);
 }
 .shown {
-  padding: 10px 18px;
+  padding: var(--space-4) var(--space-6);
   border-radius: 6px;
   background: var(--ink);
   color: var(--paper);
@@ -56,14 +56,14 @@ button {
   background: none;
   border: 1px solid currentColor;
   border-radius: 6px;
-  padding: 4px 12px;
+  padding: var(--space-2) var(--space-5);
   color: inherit;
   font: inherit;
   font-weight: 650;
   cursor: pointer;
   white-space: nowrap;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .notice {
     bottom: 74px;
     width: max-content;

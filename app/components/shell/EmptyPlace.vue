@@ -14,13 +14,13 @@ defineProps<{ statement: string; to: string; leads: string }>()
 <style scoped>
 section {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   justify-items: start;
-  padding: 40px 24px;
+  padding: var(--space-8) var(--space-7);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   section {
-    padding: 32px 16px;
+    padding: var(--space-7) var(--space-6);
   }
 }
 </style>

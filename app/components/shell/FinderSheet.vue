@@ -167,19 +167,19 @@ async function run(f: Found | undefined) {
 .box {
   width: 100%;
   height: 48px;
-  padding: 0 14px;
+  padding: 0 var(--space-5);
   border: 1px solid var(--muted);
   border-radius: 6px;
   background: var(--surface);
   color: var(--ink);
   font: inherit;
-  font-size: 18px;
+  font-size: var(--type-section);
 }
 ul {
-  padding-top: 10px;
+  padding-top: var(--space-4);
 }
 li {
-  padding: 11px 12px;
+  padding: var(--space-5) var(--space-5);
   border-bottom: 1px solid var(--rule);
   cursor: pointer;
   border-radius: 4px;
@@ -191,6 +191,6 @@ li[aria-selected='true'] .muted {
   color: inherit;
 }
 .none {
-  padding-top: 14px;
+  padding-top: var(--space-5);
 }
 </style>

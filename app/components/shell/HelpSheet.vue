@@ -87,15 +87,15 @@ const keys = computed(() => [
 
 <style scoped>
 .part {
-  padding-bottom: 20px;
+  padding-bottom: var(--space-6);
 }
 h3 {
-  padding-bottom: 6px;
+  padding-bottom: var(--space-3);
 }
 dl div {
   display: grid;
   grid-template-columns: 96px 1fr;
-  padding: 5px 0;
+  padding: var(--space-2) 0;
   border-top: 1px solid var(--rule);
 }
 dd {
@@ -103,9 +103,9 @@ dd {
 }
 kbd {
   margin: 0;
-  font-size: 13px;
+  font-size: var(--type-fine);
 }
 .space {
-  padding-top: 10px;
+  padding-top: var(--space-4);
 }
 </style>

@@ -19,17 +19,17 @@ const places = usePlaces()
   bottom: 32px;
   transform: translateX(-50%);
   display: flex;
-  gap: 24px;
-  padding: 14px 22px;
+  gap: var(--space-7);
+  padding: var(--space-5) var(--space-7);
   border: 1px solid var(--ink);
   border-radius: 6px;
   background: var(--surface);
   z-index: 20;
 }
 kbd {
-  font-size: 15px;
-  padding: 2px 8px;
-  margin: 0 6px 0 0;
+  font-size: var(--type-small);
+  padding: var(--space-1) var(--space-4);
+  margin: 0 var(--space-3) 0 0;
   opacity: 1;
 }
 </style>

@@ -47,7 +47,7 @@ function changeTheme() {
 <style scoped>
 button {
   display: flex;
-  gap: 14px;
+  gap: var(--space-5);
   align-items: center;
   width: 100%;
   min-height: 56px;

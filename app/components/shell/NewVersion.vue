@@ -21,9 +21,9 @@ const waits = computed(() => $pwa?.needRefresh === true && !later.value)
   transform: translateX(-50%);
   z-index: 30;
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: center;
-  padding: 8px 14px;
+  padding: var(--space-4) var(--space-5);
   border: 1px solid var(--weed);
   border-radius: 6px;
   background: var(--surface);
@@ -35,7 +35,7 @@ button {
   border: 1px solid var(--weed);
   border-radius: 6px;
   background: none;
-  padding: 4px 12px;
+  padding: var(--space-2) var(--space-5);
   color: var(--weed);
   font: inherit;
   font-weight: 650;

@@ -60,22 +60,22 @@ const heading = useId()
   display: flex;
   align-items: center;
   justify-content: space-between;
-  padding: 8px 8px 8px 24px;
+  padding: var(--space-4) var(--space-4) var(--space-4) var(--space-7);
   border-bottom: 1px solid var(--rule);
 }
 .side-sheet .sheet .body {
   flex: 1;
   overflow-y: auto;
-  padding: 16px 24px 24px;
+  padding: var(--space-6) var(--space-7) var(--space-7);
 }
 .side-sheet .sheet footer {
   display: flex;
-  gap: 12px;
-  padding: 12px 24px;
+  gap: var(--space-5);
+  padding: var(--space-5) var(--space-7);
   border-top: 1px solid var(--rule);
   background: var(--surface);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .side-sheet > .v-overlay__content {
     width: 100vw !important;
   }
@@ -83,10 +83,10 @@ const heading = useId()
     border: 0;
   }
   .side-sheet .sheet .body {
-    padding: 16px;
+    padding: var(--space-6);
   }
   .side-sheet .sheet footer {
-    padding: 12px 16px;
+    padding: var(--space-5) var(--space-6);
   }
 }
 </style>

@@ -18,7 +18,7 @@ const shown = defineModel<Id>({ required: true })
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 0 20px;
+  gap: 0 var(--space-6);
   min-width: 0;
 }
 .v-tabs {
@@ -28,9 +28,9 @@ const shown = defineModel<Id>({ required: true })
 .v-tab.v-btn {
   min-width: 0;
   padding: 0;
-  margin-right: 24px;
+  margin-right: var(--space-7);
   border-radius: 0;
-  font-size: 16px;
+  font-size: var(--type-text);
   font-weight: 400;
   color: var(--muted);
 }

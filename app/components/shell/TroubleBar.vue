@@ -22,9 +22,9 @@ const load = () => location.reload()
   transform: translateX(-50%);
   z-index: 3001;
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: center;
-  padding: 10px 14px;
+  padding: var(--space-4) var(--space-5);
   border: 1px solid var(--rust);
   border-radius: 6px;
   background: var(--surface);
@@ -37,7 +37,7 @@ button {
   border: 1px solid var(--rust);
   border-radius: 6px;
   background: none;
-  padding: 4px 12px;
+  padding: var(--space-2) var(--space-5);
   color: var(--rust);
   font: inherit;
   font-weight: 650;

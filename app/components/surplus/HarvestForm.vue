@@ -92,14 +92,14 @@ async function save() {
 <style scoped>
 .harvest {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
   justify-items: start;
   border-top: 1px solid var(--rule);
-  padding-top: 12px;
+  padding-top: var(--space-5);
 }
 .row {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   flex-wrap: wrap;
   align-items: start;
 }

@@ -93,7 +93,7 @@ function saveCsv() {
 }
 .sign {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: flex-end;
   width: 260px;
 }

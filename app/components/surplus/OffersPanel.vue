@@ -87,6 +87,6 @@ async function savePdf() {
 }
 .files {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
 }
 </style>

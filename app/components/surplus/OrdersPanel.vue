@@ -110,17 +110,17 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
 .orders {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;
-  gap: 36px;
+  gap: var(--space-8);
 }
 form {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
   justify-items: stretch;
 }
 li {
   display: flex;
-  gap: 14px;
+  gap: var(--space-5);
   align-items: center;
   border-top: 1px solid var(--rule);
   min-height: 48px;
@@ -129,9 +129,9 @@ li {
   flex: 1;
 }
 h3 {
-  padding: 16px 0 4px;
+  padding: var(--space-6) 0 var(--space-2);
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .orders {
     grid-template-columns: 1fr;
   }

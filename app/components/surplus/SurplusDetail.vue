@@ -175,12 +175,12 @@ const caution = computed(() =>
 <style scoped>
 .detail {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
   align-content: start;
 }
 .floors {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: flex-end;
   flex-wrap: wrap;
 }
@@ -189,14 +189,14 @@ const caution = computed(() =>
 }
 .ahead {
   display: flex;
-  gap: 22px;
+  gap: var(--space-7);
   flex-wrap: wrap;
 }
 .failed {
   color: var(--rust);
 }
 li {
-  padding: 3px 0;
+  padding: var(--space-1) 0;
 }
 .link {
   display: inline-block;
@@ -205,7 +205,7 @@ li {
 }
 .cautions li {
   border-left: 3px solid var(--straw);
-  padding-left: 8px;
-  margin-top: 4px;
+  padding-left: var(--space-4);
+  margin-top: var(--space-2);
 }
 </style>

@@ -51,7 +51,7 @@ function freeText({ canGo, reserved }: CanGo) {
   min-height: 44px;
   /* the row is as tall as the button, not taller */
   margin-block: -6px;
-  padding: 0 8px;
+  padding: 0 var(--space-4);
   cursor: pointer;
   text-align: left;
 }

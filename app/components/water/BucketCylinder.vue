@@ -173,21 +173,21 @@ const say = (l: { name: string; litres: number }) => `${l.name} ${preciseVolume(
 }
 .name {
   text-anchor: middle;
-  font: 650 14px var(--v-font-body);
+  font: 650 var(--type-small) var(--v-font-body);
   fill: var(--ink);
 }
 .litres {
   text-anchor: middle;
-  font: 14px var(--v-font-body);
+  font: var(--type-small) var(--v-font-body);
   fill: var(--ink);
 }
 .beside {
-  font: 13px var(--v-font-body);
+  font: var(--type-fine) var(--v-font-body);
   fill: var(--muted);
 }
 .scale {
   text-anchor: end;
-  font: 14px var(--v-font-body);
+  font: var(--type-small) var(--v-font-body);
   fill: var(--muted);
 }
 .line {

@@ -62,15 +62,15 @@ const cardAbout = computed(() => {
 .desk {
   display: grid;
   grid-template-columns: 244px minmax(0, 1fr) 300px;
-  gap: 24px;
-  padding-top: 10px;
+  gap: var(--space-7);
+  padding-top: var(--space-4);
 }
 .phone-acts {
   display: none;
-  gap: 12px;
-  padding-top: 12px;
+  gap: var(--space-5);
+  padding-top: var(--space-5);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .phone-acts {
     display: flex;
   }
@@ -84,7 +84,7 @@ const cardAbout = computed(() => {
     padding: 0;
   }
 }
-@media (max-width: 1150px) {
+@media (--small-desk) {
   .desk {
     grid-template-columns: 244px minmax(0, 1fr);
   }
@@ -92,7 +92,7 @@ const cardAbout = computed(() => {
     grid-column: 2;
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .desk {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -81,24 +81,24 @@ const modes = [
 <style scoped>
 .bucket-side {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
   align-content: start;
 }
 .change {
   display: grid;
   grid-template-columns: 120px 1fr;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: end;
 }
 .change .small {
-  padding-bottom: 12px;
+  padding-bottom: var(--space-5);
 }
 .sources li {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   border-top: 1px solid var(--rule);
-  padding: 4px 0;
+  padding: var(--space-2) 0;
 }
 .source {
   flex: 1;
@@ -110,12 +110,12 @@ const modes = [
   --cell-width: 62px;
   display: flex;
   align-items: center;
-  gap: 5px;
+  gap: var(--space-2);
 }
 .ways {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 16px;
+  gap: var(--space-2) var(--space-6);
 }
 .ways .link {
   min-height: 32px;

@@ -107,21 +107,21 @@ const cautions = useBucketCautions(card, blend)
   min-width: 0;
 }
 .why-line {
-  padding: 4px 0 10px;
+  padding: var(--space-2) 0 var(--space-4);
   color: var(--muted);
-  font-size: 15px;
+  font-size: var(--type-small);
 }
 .refused {
   color: var(--rust);
-  padding-bottom: 8px;
+  padding-bottom: var(--space-4);
 }
 .statement {
-  font-size: 24px;
+  font-size: var(--type-statement);
 }
 .other {
   display: flex;
-  gap: 14px;
-  padding: 2px 0 6px;
+  gap: var(--space-5);
+  padding: var(--space-1) 0 var(--space-3);
 }
 .other .link {
   min-height: 32px;
@@ -132,9 +132,9 @@ const cautions = useBucketCautions(card, blend)
   text-decoration: none;
 }
 .foot {
-  padding-top: 10px;
+  padding-top: var(--space-4);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .view {
     order: -1;
   }

@@ -118,11 +118,11 @@ const summary = computed(
   fill: var(--water);
 }
 .value {
-  font: 650 15px var(--v-font-heading);
+  font: 650 var(--type-small) var(--v-font-heading);
   fill: var(--ink);
 }
 .note {
-  font: 13.5px var(--v-font-body);
+  font: var(--type-fine) var(--v-font-body);
   fill: var(--muted);
 }
 .middle {

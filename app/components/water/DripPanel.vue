@@ -136,12 +136,12 @@ const courseColumns = computed<DataColumn[]>(() => [
 .drip {
   display: grid;
   grid-template-columns: minmax(0, 460px) minmax(0, 1fr);
-  gap: 48px;
-  padding-top: 16px;
+  gap: var(--space-8);
+  padding-top: var(--space-6);
 }
 section {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   align-content: start;
   justify-items: start;
 }
@@ -150,24 +150,24 @@ section {
 }
 .timer {
   border-top: 2px solid var(--water);
-  padding-top: 12px;
+  padding-top: var(--space-5);
   width: 100%;
   max-width: 560px;
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
   justify-items: start;
 }
 .timer.done {
   border-color: var(--weed);
 }
 .clock {
-  font-size: 40px;
+  font-size: var(--type-figure);
   line-height: 1;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .drip {
     grid-template-columns: minmax(0, 1fr);
-    gap: 24px;
+    gap: var(--space-7);
   }
 }
 </style>

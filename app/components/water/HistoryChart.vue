@@ -138,7 +138,7 @@ const options = computed<ChartOptions<'line'>>(() => {
   position: relative;
   height: 400px;
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .canvas {
     height: 300px;
   }

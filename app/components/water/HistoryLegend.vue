@@ -45,15 +45,15 @@ const methods = computed(() => [...new Set(history.shown.map(r => r.method))])
 .legend {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 18px;
+  gap: var(--space-2) var(--space-6);
   align-items: center;
-  padding-top: 4px;
+  padding-top: var(--space-2);
 }
 .legend span,
 .legend label {
   display: inline-flex;
   align-items: center;
-  gap: 5px;
+  gap: var(--space-2);
   min-height: 28px;
 }
 .legend svg {

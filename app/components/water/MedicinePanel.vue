@@ -200,19 +200,19 @@ const stockSentence = computed(() => {
 .medicine {
   display: grid;
   grid-template-columns: minmax(0, 480px) minmax(0, 1fr);
-  gap: 48px;
-  padding-top: 16px;
+  gap: var(--space-8);
+  padding-top: var(--space-6);
 }
 section {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   align-content: start;
   justify-items: start;
 }
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: end;
   width: 100%;
 }
@@ -226,13 +226,13 @@ ol {
 li {
   display: grid;
   grid-template-columns: 110px 1fr;
-  gap: 12px;
+  gap: var(--space-5);
   border-top: 1px solid var(--rule);
-  padding: 7px 0;
+  padding: var(--space-3) 0;
 }
 .agree {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: center;
   min-height: 44px;
 }
@@ -242,10 +242,10 @@ li {
   accent-color: var(--weed);
   flex: none;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .medicine {
     grid-template-columns: minmax(0, 1fr);
-    gap: 24px;
+    gap: var(--space-7);
   }
 }
 </style>

@@ -100,16 +100,16 @@ onKeyStroke('t', event => {
 .probe {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 40px;
-  padding-top: 16px;
+  gap: var(--space-8);
+  padding-top: var(--space-6);
 }
 .probe > section {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
 }
 .tag {
-  font: 400 14px var(--v-font-body);
+  font: 400 var(--type-small) var(--v-font-body);
   color: var(--muted);
 }
 .state.lost {
@@ -118,46 +118,46 @@ onKeyStroke('t', event => {
 dl {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
-  gap: 8px 20px;
+  gap: var(--space-4) var(--space-6);
   margin: 0;
   border-block: 1px solid var(--rule);
-  padding: 10px 0;
+  padding: var(--space-4) 0;
 }
 dl.faded {
   opacity: 0.6;
 }
 dt {
   color: var(--muted);
-  font-size: 14px;
+  font-size: var(--type-small);
 }
 dd {
   margin: 0;
 }
 dd.numeral {
-  font-size: 24px;
+  font-size: var(--type-statement);
   white-space: nowrap;
 }
 .acts {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
 }
 .manners {
   border-top: 1px solid var(--rule);
-  padding-top: 10px;
+  padding-top: var(--space-4);
   display: grid;
-  gap: 4px;
+  gap: var(--space-2);
 }
 .manners legend {
   color: var(--muted);
-  font-size: 14px;
+  font-size: var(--type-small);
   float: left;
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 .manners label {
   display: grid;
   grid-template-columns: 54px 200px auto;
   align-items: center;
-  gap: 10px;
+  gap: var(--space-4);
   min-height: 36px;
   clear: both;
 }
@@ -165,7 +165,7 @@ dd.numeral {
   accent-color: var(--weed);
   height: 28px;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .probe {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -163,12 +163,12 @@ const stepColumns = [
 .salt {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
-  gap: 40px;
-  padding-top: 16px;
+  gap: var(--space-8);
+  padding-top: var(--space-6);
 }
 section {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
 }
 dl {
@@ -177,9 +177,9 @@ dl {
 dl div {
   display: flex;
   justify-content: space-between;
-  gap: 12px;
+  gap: var(--space-5);
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
+  padding: var(--space-3) 0;
 }
 dd {
   margin: 0;

@@ -221,24 +221,24 @@ async function putAway() {
 .values {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
-  gap: 10px;
+  gap: var(--space-4);
 }
 legend {
   color: var(--muted);
-  font-size: 14px;
-  padding-bottom: 6px;
+  font-size: var(--type-small);
+  padding-bottom: var(--space-3);
 }
 details li {
   border-top: 1px solid var(--rule);
-  padding: 6px 0;
+  padding: var(--space-3) 0;
 }
 .whole {
   border-top: 1px solid var(--rule);
-  padding-top: 12px;
+  padding-top: var(--space-5);
   display: grid;
-  gap: 8px;
+  gap: var(--space-4);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .values {
     grid-template-columns: 1fr 1fr;
   }

@@ -166,12 +166,12 @@ async function saveBench() {
 .supplies {
   display: grid;
   grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.1fr) 260px;
-  gap: 36px;
-  padding-top: 16px;
+  gap: var(--space-8);
+  padding-top: var(--space-6);
 }
 section {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
   justify-items: start;
 }
@@ -180,9 +180,9 @@ ul {
 }
 .row {
   display: grid;
-  gap: 2px;
+  gap: var(--space-1);
   width: 100%;
-  padding: 9px 0;
+  padding: var(--space-4) 0;
   border: 0;
   border-top: 1px solid var(--rule);
   background: none;
@@ -196,15 +196,15 @@ ul {
 }
 .line {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   justify-content: space-between;
   align-items: baseline;
 }
 .bench {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
 }
-@media (max-width: 1000px) {
+@media (--small-desk) {
   .supplies {
     grid-template-columns: minmax(0, 1fr);
   }

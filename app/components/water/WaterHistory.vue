@@ -78,22 +78,22 @@ const columns = [
 
 <style scoped>
 .history {
-  padding-top: 12px;
+  padding-top: var(--space-5);
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
 }
 .controls {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 24px;
+  gap: var(--space-4) var(--space-7);
   justify-content: space-between;
 }
 .right {
   display: flex;
-  gap: 20px;
+  gap: var(--space-6);
   flex-wrap: wrap;
 }
 .say {
-  font-size: 17px;
+  font-size: var(--type-section);
 }
 </style>

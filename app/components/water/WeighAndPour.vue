@@ -72,22 +72,22 @@ const status = computed(() => {
   border: 1px solid var(--rule);
   border-radius: 6px;
   background: var(--surface);
-  padding: 12px 16px 14px;
+  padding: var(--space-5) var(--space-6) var(--space-5);
   align-self: start;
 }
 .card-head {
   display: none;
 }
 h2 {
-  padding-bottom: 6px;
+  padding-bottom: var(--space-3);
 }
 li {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   border-top: 1px solid var(--rule);
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   align-items: flex-start;
-  font-size: 15px;
+  font-size: var(--type-small);
   line-height: 1.35;
 }
 .number {
@@ -97,7 +97,7 @@ li {
   border: 1.5px solid var(--water);
   border-radius: 50%;
   color: var(--water);
-  font-size: 13px;
+  font-size: var(--type-fine);
   display: grid;
   place-items: center;
   margin-top: -1px;
@@ -106,22 +106,22 @@ li {
   flex: 1;
 }
 .do :deep(.numeral) {
-  font-size: 17px;
+  font-size: var(--type-section);
 }
 .weigh-it {
   min-height: 44px;
   margin: -12px 0;
-  padding: 0 2px;
-  font-size: 15px;
+  padding: 0 var(--space-1);
+  font-size: var(--type-small);
 }
 .scale {
   display: grid;
   grid-template-columns: 1fr auto;
-  gap: 2px 8px;
+  gap: var(--space-1) var(--space-4);
   border-top: 1px solid var(--rule);
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   color: var(--muted);
-  font-size: 15px;
+  font-size: var(--type-small);
 }
 .scale b {
   color: var(--ink);
@@ -131,13 +131,13 @@ li {
   min-height: 20px;
 }
 .tag {
-  font: 400 13px var(--v-font-body);
+  font: 400 var(--type-fine) var(--v-font-body);
   color: var(--muted);
 }
 @media print {
   .card-head {
     display: block;
-    padding-bottom: 10px;
+    padding-bottom: var(--space-4);
   }
   .weigh {
     border: 0;

@@ -40,9 +40,9 @@ const list = computed(() => {
 <style scoped>
 article {
   border-top: 1px solid var(--rule);
-  padding: 9px 0;
+  padding: var(--space-4) 0;
 }
 h2 {
-  padding-bottom: 8px;
+  padding-bottom: var(--space-4);
 }
 </style>

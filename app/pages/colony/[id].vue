@@ -175,7 +175,7 @@ const spans = [
   flex: 1;
   display: flex;
   flex-direction: column;
-  padding: 4px 24px 14px;
+  padding: var(--space-2) var(--space-7) var(--space-5);
   min-height: 0;
 }
 .back {
@@ -189,15 +189,15 @@ const spans = [
   color: var(--muted);
 }
 .mates {
-  padding-top: 6px;
+  padding-top: var(--space-3);
 }
 .ended {
-  padding: 10px 0;
+  padding: var(--space-4) 0;
 }
 .spans {
   margin-left: auto;
   display: flex;
-  gap: 14px;
+  gap: var(--space-5);
 }
 .spans button {
   min-height: 38px;
@@ -205,7 +205,7 @@ const spans = [
   padding: 0;
   background: none;
   font: inherit;
-  font-size: 14px;
+  font-size: var(--type-small);
   color: var(--muted);
   cursor: pointer;
 }
@@ -217,14 +217,14 @@ const spans = [
 }
 .failed {
   color: var(--rust);
-  padding-top: 24px;
+  padding-top: var(--space-7);
 }
 .waiting {
-  padding-top: 24px;
+  padding-top: var(--space-7);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .page {
-    padding: 0 16px 14px;
+    padding: 0 var(--space-6) var(--space-5);
   }
   .change .words,
   kbd {

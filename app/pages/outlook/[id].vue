@@ -169,15 +169,15 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
   flex: 1;
   display: grid;
   grid-template-columns: 316px minmax(0, 1fr);
-  gap: 28px;
-  padding: 12px 24px 16px;
+  gap: var(--space-7);
+  padding: var(--space-5) var(--space-7) var(--space-6);
 }
 .left {
   display: grid;
-  gap: 10px;
+  gap: var(--space-4);
   align-content: start;
   border-right: 1px solid var(--rule);
-  padding-right: 24px;
+  padding-right: var(--space-7);
 }
 .right {
   display: flex;
@@ -186,7 +186,7 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
 }
 .asks {
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: flex-end;
   flex-wrap: wrap;
 }
@@ -199,7 +199,7 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
   width: 118px;
 }
 .head {
-  padding: 10px 0 4px;
+  padding: var(--space-4) 0 var(--space-2);
 }
 .failed {
   color: var(--rust);
@@ -210,14 +210,14 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
 }
 .legend {
   display: flex;
-  gap: 18px;
+  gap: var(--space-6);
   flex-wrap: wrap;
-  padding: 4px 0;
+  padding: var(--space-2) 0;
 }
 .key {
   display: inline-flex;
   align-items: center;
-  gap: 6px;
+  gap: var(--space-3);
 }
 .key i {
   width: 22px;
@@ -233,9 +233,9 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
   border-color: var(--straw);
 }
 .foot {
-  padding-top: 6px;
+  padding-top: var(--space-3);
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: baseline;
   justify-content: space-between;
 }
@@ -249,10 +249,10 @@ summary {
   color: var(--weed);
   min-height: 28px;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .page {
     grid-template-columns: 1fr;
-    padding: 12px 16px;
+    padding: var(--space-5) var(--space-6);
   }
   .left {
     border: 0;

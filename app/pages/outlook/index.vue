@@ -26,9 +26,9 @@ watch(
 
 <style scoped>
 .page {
-  padding: 40px 24px;
+  padding: var(--space-8) var(--space-7);
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   justify-items: start;
 }
 </style>

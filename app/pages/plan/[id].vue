@@ -74,13 +74,13 @@ async function putAway() {
 .page {
   display: grid;
   grid-template-columns: 300px minmax(0, 1fr) 330px;
-  gap: 32px;
-  padding: 14px 24px 40px;
+  gap: var(--space-7);
+  padding: var(--space-5) var(--space-7) var(--space-8);
 }
 .answers,
 .side {
   display: grid;
-  gap: 24px;
+  gap: var(--space-7);
   align-content: start;
   min-width: 0;
 }
@@ -94,7 +94,7 @@ async function putAway() {
   align-self: center;
   color: var(--muted);
 }
-@media (max-width: 1150px) {
+@media (--small-desk) {
   .page {
     grid-template-columns: 300px minmax(0, 1fr);
   }
@@ -102,10 +102,10 @@ async function putAway() {
     grid-column: 2;
   }
 }
-@media (max-width: 760px) {
+@media (--narrow) {
   .page {
     grid-template-columns: minmax(0, 1fr);
-    padding: 12px 16px 24px;
+    padding: var(--space-5) var(--space-6) var(--space-7);
   }
   .side {
     grid-column: 1;

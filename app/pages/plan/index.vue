@@ -66,21 +66,21 @@ async function begin(groupId: string) {
 .page {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;
-  gap: 48px;
-  padding: 24px;
+  gap: var(--space-8);
+  padding: var(--space-7);
 }
 section {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
   align-content: start;
   justify-items: start;
 }
 .groups {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 0 28px;
+  gap: 0 var(--space-7);
   width: 100%;
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
 .groups button {
   display: grid;
@@ -88,7 +88,7 @@ section {
   width: 100%;
   min-height: 58px;
   align-content: center;
-  padding: 6px 0;
+  padding: var(--space-3) 0;
   border: 0;
   border-top: 1px solid var(--rule);
   background: none;
@@ -98,7 +98,7 @@ section {
   cursor: pointer;
 }
 .groups b {
-  font: 650 17px var(--v-font-heading);
+  font: 650 var(--type-section) var(--v-font-heading);
   color: var(--weed);
 }
 .groups button:hover b {
@@ -110,13 +110,13 @@ section {
 .plans li {
   display: grid;
   border-top: 1px solid var(--rule);
-  padding: 9px 0;
+  padding: var(--space-4) 0;
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .page {
     grid-template-columns: minmax(0, 1fr);
-    padding: 16px;
-    gap: 28px;
+    padding: var(--space-6);
+    gap: var(--space-7);
   }
 }
 </style>

@@ -202,68 +202,68 @@ const print = () => window.print()
 
 <style scoped>
 .page {
-  padding: 14px 24px 24px;
+  padding: var(--space-5) var(--space-7) var(--space-7);
   display: grid;
-  gap: 20px;
+  gap: var(--space-6);
   max-width: 1100px;
 }
 .form {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 220px));
-  gap: 12px;
+  gap: var(--space-5);
   align-items: start;
 }
 h2 {
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 .kinds li {
-  padding: 5px 0;
+  padding: var(--space-2) 0;
   border-top: 1px solid var(--rule);
-  font-size: 15px;
+  font-size: var(--type-small);
 }
 .visit {
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   border-top: 1px solid var(--rule);
 }
 .visit ul {
   columns: 2;
-  column-gap: 36px;
+  column-gap: var(--space-8);
 }
 .visit li {
   break-inside: avoid;
-  padding: 4px 0;
-  font-size: 15px;
+  padding: var(--space-2) 0;
+  font-size: var(--type-small);
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
 }
 .box {
   flex: none;
   width: 16px;
   height: 16px;
-  margin-top: 3px;
+  margin-top: var(--space-1);
   border: 1.5px solid var(--muted);
   border-radius: 3px;
 }
 .rules {
   border-top: 1px solid var(--rule);
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
 .rules li {
-  padding: 3px 0;
-  font-size: 14px;
+  padding: var(--space-1) 0;
+  font-size: var(--type-small);
   color: var(--muted);
 }
 .acts {
   display: flex;
-  gap: 10px;
-  padding-top: 12px;
+  gap: var(--space-4);
+  padding-top: var(--space-5);
 }
 .onlyprint {
   display: none;
 }
-@media (max-width: 800px) {
+@media (--narrow) {
   .page {
-    padding: 12px 16px 20px;
+    padding: var(--space-5) var(--space-6) var(--space-6);
   }
   .form {
     grid-template-columns: 1fr 1fr;

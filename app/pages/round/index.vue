@@ -125,9 +125,9 @@ function endRound() {
 
 <style scoped>
 .page {
-  padding: 14px 24px 24px;
+  padding: var(--space-5) var(--space-7) var(--space-7);
   display: grid;
-  gap: 22px;
+  gap: var(--space-7);
   justify-items: stretch;
 }
 .page > .v-btn {
@@ -135,14 +135,14 @@ function endRound() {
 }
 .start {
   display: flex;
-  gap: 10px 20px;
+  gap: var(--space-4) var(--space-6);
   align-items: center;
   flex-wrap: wrap;
   justify-content: space-between;
 }
 .acts {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   flex-wrap: wrap;
   align-items: center;
 }
@@ -154,7 +154,7 @@ function endRound() {
 }
 .check {
   display: inline-flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
   min-height: 44px;
 }
@@ -165,16 +165,16 @@ function endRound() {
 }
 .calendar {
   border-top: 1px solid var(--rule);
-  padding-top: 14px;
+  padding-top: var(--space-5);
   display: grid;
-  gap: 6px;
+  gap: var(--space-3);
 }
 .waiting {
-  padding: 40px 24px;
+  padding: var(--space-8) var(--space-7);
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .page {
-    padding: 12px 16px 20px;
+    padding: var(--space-5) var(--space-6) var(--space-6);
   }
 }
 </style>

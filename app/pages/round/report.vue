@@ -168,10 +168,10 @@ function goOn(glassId?: string) {
 
 <style scoped>
 .page {
-  padding: 16px 24px 24px;
+  padding: var(--space-6) var(--space-7) var(--space-7);
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 18px 36px;
+  gap: var(--space-6) var(--space-8);
   align-items: start;
 }
 .page > .statement {
@@ -182,7 +182,7 @@ function goOn(glassId?: string) {
 }
 .unsaved {
   grid-column: 1 / -1;
-  padding: 8px 12px;
+  padding: var(--space-4) var(--space-5);
   background: var(--straw-tint);
   border-radius: 6px;
 }
@@ -190,26 +190,26 @@ function goOn(glassId?: string) {
   min-height: 44px;
 }
 .again {
-  margin-left: 10px;
+  margin-left: var(--space-4);
   min-height: 44px;
   vertical-align: middle;
 }
 h2 {
-  padding-bottom: 4px;
+  padding-bottom: var(--space-2);
 }
 li {
-  padding: 6px 0;
+  padding: var(--space-3) 0;
   border-top: 1px solid var(--rule);
-  font-size: 15px;
+  font-size: var(--type-small);
   overflow-wrap: anywhere;
 }
 li a {
   color: var(--ink);
 }
-@media (max-width: 800px) {
+@media (--narrow) {
   .page {
     grid-template-columns: minmax(0, 1fr);
-    padding: 12px 16px 20px;
+    padding: var(--space-5) var(--space-6) var(--space-6);
   }
 }
 </style>

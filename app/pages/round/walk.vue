@@ -164,18 +164,18 @@ useEventListener(
 header {
   display: flex;
   align-items: center;
-  gap: 10px;
-  padding: 8px 24px 6px;
+  gap: var(--space-4);
+  padding: var(--space-4) var(--space-7) var(--space-3);
 }
 .where {
   flex: 1;
   min-width: 0;
   display: flex;
   align-items: baseline;
-  gap: 10px;
+  gap: var(--space-4);
 }
 h1 {
-  font-size: 24px;
+  font-size: var(--type-statement);
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -191,8 +191,8 @@ h1 {
 }
 .progress {
   display: flex;
-  gap: 3px;
-  padding: 0 24px 10px;
+  gap: var(--space-1);
+  padding: 0 var(--space-7) var(--space-4);
 }
 .progress i {
   flex: 1;
@@ -218,14 +218,14 @@ h1 {
   border-top: 1px solid var(--rule);
 }
 .panel {
-  padding: 12px 24px 18px;
+  padding: var(--space-5) var(--space-7) var(--space-6);
   max-width: 1000px;
 }
 footer {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 10px;
-  padding: 8px 24px 10px;
+  gap: var(--space-3) var(--space-4);
+  padding: var(--space-4) var(--space-7) var(--space-4);
   border-top: 1px solid var(--rule);
   background: var(--surface);
 }
@@ -245,9 +245,9 @@ footer {
 }
 .said {
   flex: 0 0 100%;
-  font-size: 14px;
+  font-size: var(--type-small);
   display: flex;
-  gap: 12px;
+  gap: var(--space-5);
   align-items: center;
   min-height: 30px;
 }
@@ -261,9 +261,9 @@ footer {
   white-space: nowrap;
 }
 .waiting {
-  padding: 40px 24px;
+  padding: var(--space-8) var(--space-7);
 }
-@media (max-width: 900px) {
+@media (--narrow) {
   .page {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -271,12 +271,12 @@ footer {
     display: none;
   }
   footer {
-    padding-left: 24px;
+    padding-left: var(--space-7);
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   header {
-    padding: 8px 16px 4px;
+    padding: var(--space-4) var(--space-6) var(--space-2);
   }
   .where {
     flex-direction: column;
@@ -292,14 +292,14 @@ footer {
     display: none;
   }
   .progress {
-    padding: 0 16px 8px;
-    gap: 2px;
+    padding: 0 var(--space-6) var(--space-4);
+    gap: var(--space-1);
   }
   .panel {
-    padding: 10px 16px 14px;
+    padding: var(--space-4) var(--space-6) var(--space-5);
   }
   footer {
-    padding: 8px 16px;
+    padding: var(--space-4) var(--space-6);
   }
   /* the bar of places takes 58 px; the page leaves 76 for it */
   .walk {

@@ -140,23 +140,23 @@ const print = () => window.print()
 }
 .page {
   flex: 1;
-  padding: 0 24px 24px;
+  padding: 0 var(--space-7) var(--space-7);
   min-width: 0;
 }
 .water-nav {
   display: flex;
   align-items: center;
-  gap: 20px;
+  gap: var(--space-6);
   border-bottom: 1px solid var(--rule);
 }
 .glass {
   width: 230px;
-  padding: 6px 0;
+  padding: var(--space-3) 0;
 }
 .waiting {
-  padding-top: 24px;
+  padding-top: var(--space-7);
 }
-@media (max-width: 1000px) {
+@media (--small-desk) {
   .words {
     display: none;
   }
@@ -164,13 +164,13 @@ const print = () => window.print()
     margin: 0;
   }
 }
-@media (max-width: 700px) {
+@media (--phone) {
   .card-btn,
   .more {
     display: none;
   }
   .page {
-    padding: 0 16px 24px;
+    padding: 0 var(--space-6) var(--space-7);
   }
   .water-nav {
     flex-direction: column-reverse;
@@ -179,7 +179,7 @@ const print = () => window.print()
   }
   .glass {
     width: auto;
-    padding: 8px 0 0;
+    padding: var(--space-4) 0 0;
   }
 }
 </style>

@@ -25,9 +25,9 @@ watchEffect(() => {
 <style scoped>
 .page {
   display: grid;
-  gap: 14px;
+  gap: var(--space-5);
   justify-items: start;
-  padding: 40px 24px;
+  padding: var(--space-8) var(--space-7);
   max-width: 640px;
 }
 </style>

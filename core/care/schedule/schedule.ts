@@ -95,11 +95,12 @@ const HOURS_AHEAD_MS = 2 * 3_600_000
 
 /**
  * How an item stands: late when it harms from now on, due today, soon when it may be done today as well, or ahead.
- * @param dayEndMs the end of the keeper's day: most work is due on its day, not at its hour
+ * @param dayEndMs the moment at which the keeper's next day begins: most work is due on its day, not at its hour
  */
 export function dueState(item: DueItem, nowMs: number, dayEndMs: number): DueState {
   if (!item.never && item.dueMs + item.lateDays * DAY_MS < nowMs) return 'late'
   const until = item.timed ? nowMs + HOURS_AHEAD_MS : dayEndMs
-  if (item.dueMs <= until) return 'due'
-  return item.dueMs - item.earlyDays * DAY_MS <= until && !item.timed ? 'soon' : 'ahead'
+  // what is due as the next day begins is the next day's
+  if (item.dueMs < until) return 'due'
+  return item.dueMs - item.earlyDays * DAY_MS < until && !item.timed ? 'soon' : 'ahead'
 }

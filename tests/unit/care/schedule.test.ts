@@ -37,8 +37,16 @@ describe('water', () => {
   })
   it('a day early or late is nothing', () => {
     const at = (days: number) =>
-      dueState(itemOf('waterChange', { glassEntries: [waterChange(glassId, days, 5)] })!, NOW, NOW)
+      dueState(itemOf('waterChange', { glassEntries: [waterChange(glassId, days, 5)] })!, NOW, NOW + 1)
     expect([5, 6, 7, 8, 13, 15].map(at)).toEqual(['ahead', 'soon', 'due', 'due', 'due', 'late'])
+  })
+  it('what is due as the next day begins is the next day’s', () => {
+    const changed = itemOf('waterChange', { glassEntries: [waterChange(glassId, 6.5, 5)] })!
+    const midnight = NOW + DAY_MS / 2
+    expect(changed.dueMs).toBe(midnight)
+    expect(dueState({ ...changed, earlyDays: 0 }, NOW, midnight)).toBe('ahead')
+    expect(dueState(changed, NOW, midnight)).toBe('soon')
+    expect(dueState(changed, NOW, midnight + 1)).toBe('due')
   })
 })
 
@@ -338,7 +346,7 @@ describe('what was never logged', () => {
   it('is due, and nobody is late', () => {
     const items = itemsOf().filter(i => i.why.key.toLowerCase().endsWith('never'))
     expect(items.length).toBeGreaterThan(4)
-    expect(new Set(items.map(i => dueState(i, NOW, NOW)))).toEqual(new Set(['due']))
+    expect(new Set(items.map(i => dueState(i, NOW, NOW + 1)))).toEqual(new Set(['due']))
   })
   it('nor is a colony that began today asked for anything but food', () => {
     expect(
