@@ -11,7 +11,7 @@ import {
   riskOf,
   type Start,
 } from './futures'
-import { rowsOfTake, type TakeOf } from './observe'
+import { rowsOfTake, type TakeOf } from './comeAndGo'
 import type { PopulationAnswer, PopulationQuestion, Range } from './question'
 import type { StageRates } from './rates'
 

@@ -1,7 +1,8 @@
 import { WEEK_MS } from '#core/records'
 import { binomialFrom, quantileSorted, streamAt } from '#core/stats'
 import { type Stopped, StoppedError } from './fit'
-import { at, type TakeOf, takeFrom, takeWeights } from './observe'
+import { type TakeOf, takeFrom, takeWeights } from './comeAndGo'
+import { luckAt } from './luck'
 import { gather } from './particles'
 import type { BandPoint } from './question'
 import type { StageRates } from './rates'
@@ -89,7 +90,7 @@ function liveThrough(
     const dying = (doing.dyingPerWeek ?? 0) * Math.exp(-(week - 1) / DYING_WEEKS)
     for (let s = 0; s < stepsPerWeek; s++) {
       if (stopped?.()) throw new StoppedError()
-      stepCloud(cloud, size, rates, streamAt(seed, week, s), {
+      stepCloud({ cloud, size }, rates, streamAt(seed, week, s), {
         extraHazard: dying * rates.dtWeeks,
         roomFactor: doing.roomFactor ?? 1,
         recruitsFactor: doing.recruitsFactor ?? 1,
@@ -105,7 +106,7 @@ function liveThrough(
 function opened(start: Start, size: number): Float64Array {
   const cloud = new Float64Array(ROWS * size)
   const taken = Uint32Array.from({ length: size }, (_, i) => Math.floor(((i + 0.5) * start.size) / size))
-  gather(start.cloud, ROWS, start.size, taken, cloud)
+  gather(start, ROWS, taken, cloud)
   return cloud
 }
 
@@ -118,14 +119,14 @@ function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf; number: 
   const rest = take.number - whole
   for (let i = 0; i < size; i++) {
     const number = whole + (rest > 0 && ((key >>> 0) / 4294967296 + i * 0.618034) % 1 < rest ? 1 : 0)
-    if (number > 0) takeFrom(cloud, size, i, number, weights, key)
+    if (number > 0) takeFrom({ cloud, size }, i, { number, weights }, key)
   }
 }
 
 function takeShare(cloud: Float64Array, size: number, share: number, key: number) {
   for (let row = 0; row < STAGES; row++)
     for (let i = 0; i < size; i++)
-      cloud[row * size + i] = cloud[row * size + i]! - binomialFrom(at(key, i, row), cloud[row * size + i]!, share)
+      cloud[row * size + i] = cloud[row * size + i]! - binomialFrom(luckAt(key, i, row), cloud[row * size + i]!, share)
 }
 
 function grow(cloud: Float64Array, size: number, factor: number) {

@@ -24,7 +24,7 @@ export {
   largestWeeklyTake,
   type TakeSearch,
 } from './largestTake'
-export type { TakeOf } from './observe'
+export type { TakeOf } from './comeAndGo'
 export type {
   BandPoint,
   JudgedCount,

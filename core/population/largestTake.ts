@@ -1,7 +1,7 @@
 import { quantileSorted } from '#core/stats'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, type Futures, type Risk, riskUnder } from './futures'
-import type { TakeOf } from './observe'
+import type { TakeOf } from './comeAndGo'
 
 /** Everything that a search for a take needs. */
 export interface TakeSearch {

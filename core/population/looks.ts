@@ -1,5 +1,5 @@
 import { normalFrom, streamAt } from '#core/stats'
-import { at } from './observe'
+import { luckAt } from './luck'
 import type { Look, PopulationQuestion } from './question'
 import { counted, EGGS_1, EGGS_2, SEEN, SIGHT } from './stages'
 import type { Futures, Start } from './futures'
@@ -64,7 +64,7 @@ export function looksAhead(question: PopulationQuestion, start: Start, futures: 
       let left = 0
       for (let t = 0; t < TRIES; t++) {
         const truth = Math.floor(((t + 0.5) * size) / TRIES)
-        const y = mean(truth) + sd(truth) * normalFrom(at(key, t, nth))
+        const y = mean(truth) + sd(truth) * normalFrom(luckAt(key, t, nth))
         left += spread(then, i => Math.exp(-0.5 * ((y - mean(i)) / sd(i)) ** 2) / sd(i))
       }
       return { what, left: Math.min(1, left / TRIES / before) }

@@ -5,6 +5,16 @@ import { quantileSorted } from '#core/stats'
  * A cloud is `rows` blocks of `size` numbers (see `stages.ts`); log weights are one number for each particle.
  */
 
+/** Many possible colonies: rows of `stages.ts`, `size` of them. */
+export interface Particles {
+  cloud: Float64Array
+  size: number
+}
+/** The same with what they are worth so far, as logarithms. */
+export interface WeighedParticles extends Particles {
+  logWeights: Float64Array
+}
+
 /**
  * Turns log weights into weights that sum to 1.
  * @param logWeights changed in place to hold the weights
@@ -52,12 +62,12 @@ export function systematic(weights: Float64Array, u: number, into: Uint32Array):
 }
 
 /** Copies particles by index, row by row, from one cloud to another. */
-export function gather(from: Float64Array, rows: number, size: number, taken: Uint32Array, into: Float64Array): void {
+export function gather({ cloud, size }: Particles, rows: number, taken: Uint32Array, into: Float64Array): void {
   const many = taken.length
   for (let row = 0; row < rows; row++) {
     const a = row * size
     const b = row * many
-    for (let i = 0; i < many; i++) into[b + i] = from[a + taken[i]!]!
+    for (let i = 0; i < many; i++) into[b + i] = cloud[a + taken[i]!]!
   }
 }
 
@@ -73,14 +83,14 @@ const KEEP = (3 * 0.97 - 1) / (2 * 0.97)
  * @param normal the z-th standard normal number of a particle
  */
 export function refresh(
-  cloud: Float64Array,
-  size: number,
+  { cloud, size }: Particles,
   rows: readonly number[],
   normal: (particle: number, z: number) => number,
 ): void {
   const k = rows.length
   const means = rows.map(row => mean(cloud, row, size))
-  const root = cholesky(rows.map((a, i) => rows.map((b, j) => covariance(cloud, a, means[i]!, b, means[j]!, size))))
+  const off = rows.map((row, r) => cloud.subarray(row * size, (row + 1) * size).map(x => x - means[r]!))
+  const root = cholesky(off.map(a => off.map(b => meanProduct(a, b))))
   const spread = Math.sqrt(1 - KEEP * KEEP)
   const z = new Float64Array(k)
   for (let i = 0; i < size; i++) {
@@ -88,8 +98,8 @@ export function refresh(
     for (let r = 0; r < k; r++) {
       let jitter = 0
       for (let c = 0; c <= r; c++) jitter += root[r]![c]! * z[c]!
-      const at = rows[r]! * size + i
-      cloud[at] = means[r]! + KEEP * (cloud[at]! - means[r]!) + spread * jitter
+      const place = rows[r]! * size + i
+      cloud[place] = means[r]! + KEEP * (cloud[place]! - means[r]!) + spread * jitter
     }
   }
 }
@@ -100,10 +110,10 @@ function mean(cloud: Float64Array, row: number, size: number): number {
   return sum / size
 }
 
-function covariance(cloud: Float64Array, a: number, ma: number, b: number, mb: number, size: number): number {
+function meanProduct(a: Float64Array, b: Float64Array): number {
   let sum = 0
-  for (let i = 0; i < size; i++) sum += (cloud[a * size + i]! - ma) * (cloud[b * size + i]! - mb)
-  return sum / size
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!
+  return sum / a.length
 }
 
 /** Lower triangular root of a covariance; a direction without spread stays without. */

@@ -1,5 +1,5 @@
 import type { ResolvedGroup } from '#core/groups'
-import { openingCloud } from './fit'
+import { openingCloud } from './checkpoint'
 import { liveFutures, type WeeksToReach, weeksToReach } from './futures'
 import { preferredC, stageRates } from './rates'
 import { spreadsOf } from './spreads'

@@ -1,5 +1,6 @@
 import { binomialFrom, mix32, normalFrom, poissonFrom, STREAM_STEP, uniformAt } from '#core/stats'
 import { crowdingSlope, LIFE, type Passage, type StageRates } from './lifeCycle'
+import type { Particles } from './particles'
 import { counted, EGGS_1, EGGS_2, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
@@ -66,10 +67,10 @@ function ratesOfWays(r: StageRates) {
  * Lives all particles of a cloud through one step: births, growth and deaths of whole animals by chance.
  * Each particle draws from its own stream of uniform numbers, each decision always the same one, whatever happens to
  * it; so two clouds that differ in one decision share all their luck.
- * @param cloud rows of `stages.ts`, `size` particles; changed in place
+ * @param particles changed in place
  * @param key of the streams: the same key gives the same luck
  */
-export function stepCloud(cloud: Float64Array, size: number, r: StageRates, key: number, more: StepMore = {}): void {
+export function stepCloud({ cloud, size }: Particles, r: StageRates, key: number, more: StepMore = {}): void {
   const { roomFactor = 1, recruitsFactor = 1, extraHazard = 0 } = more
   const keep = Math.exp(-r.dtWeeks / MOOD_WEEKS)
   const moodSd = MOOD_SD * Math.sqrt(1 - keep * keep)

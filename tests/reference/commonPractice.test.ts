@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups, resolveGroup } from '#core/groups'
 import { futureFan, preferredC, spreadsOf, stageRates, type Doing, weeksToReach } from '#core/population'
-import { openingCloud } from '../../core/population/fit'
+import { openingCloud } from '../../core/population/checkpoint'
 import { liveFutures } from '../../core/population/futures'
 import type { Heads } from '#core/records'
 import { toCanonical, volume } from '#core/units'

@@ -41,7 +41,7 @@ function filter(
     const taken = new Uint32Array(SIZE)
     const next = new Float64Array(SIZE)
     systematic(weights, at(t, 0, 99), taken)
-    gather(cloud, 1, SIZE, taken, next)
+    gather({ cloud, size: SIZE }, 1, taken, next)
     cloud = next
   }
   return { means, variances, log }

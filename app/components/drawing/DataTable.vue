@@ -23,9 +23,11 @@ const {
 defineSlots<Record<string, (cell: { row: Row; index: number }) => unknown>>()
 
 // what scrolls must be reached by keys; Vuetify leaves its scrolling part out of their way
-const table = useTemplateRef<ComponentPublicInstance>('table')
-useResizeObserver(table, () => {
-  const part = (table.value?.$el as HTMLElement | undefined)?.querySelector<HTMLElement>('.v-table__wrapper')
+const frame = useTemplateRef<ComponentPublicInstance>('frame')
+const rowsDrawn = shallowRef<HTMLElement | null>(null)
+onMounted(() => (rowsDrawn.value = (frame.value?.$el as HTMLElement).querySelector('table')))
+useResizeObserver([() => frame.value, rowsDrawn], () => {
+  const part = rowsDrawn.value?.parentElement
   if (!part) return
   const scrolls = part.scrollHeight > part.clientHeight + 1 || part.scrollWidth > part.clientWidth + 1
   const asRegion = { tabindex: '0', role: 'region', 'aria-label': label }
@@ -38,7 +40,7 @@ const cellOf = (row: Row, key: string) => (row as Record<string, unknown>)[key]
 
 <template>
   <v-data-table-virtual
-    ref="table"
+    ref="frame"
     class="data"
     :headers="[...columns]"
     :items="[...rows]"

@@ -14,7 +14,7 @@ import {
   weeksFromStarters,
   weeksToReach,
 } from '#core/population'
-import { openingCloud } from '../../../core/population/fit'
+import { openingCloud } from '../../../core/population/checkpoint'
 import { liveFutures, riskOf, riskUnder } from '../../../core/population/futures'
 import { NOW } from '../../make'
 import { ask, doubling, heads, ratesOf, resolvedOf } from './questions'

@@ -32,7 +32,7 @@ describe('systematic', () => {
   })
   it('gather copies row by row', () => {
     const into = new Float64Array(4)
-    gather(Float64Array.from([1, 2, 3, 10, 20, 30]), 2, 3, Uint32Array.from([2, 0]), into)
+    gather({ cloud: Float64Array.from([1, 2, 3, 10, 20, 30]), size: 3 }, 2, Uint32Array.from([2, 0]), into)
     expect([...into]).toEqual([3, 1, 30, 10])
   })
 })
@@ -63,13 +63,13 @@ describe('refresh (Liu & West)', () => {
       return [ma, mb, aa, ab, bb]
     }
     const before = moments()
-    refresh(cloud, size, [0, 1], (i, k) => z(i, 10 + k))
+    refresh({ cloud, size }, [0, 1], (i, k) => z(i, 10 + k))
     for (const [k, m] of moments().entries()) expect(m).toBeCloseTo(before[k]!, 1)
     expect(cloud[0]).not.toBe(2)
   })
   it('leaves a parameter that is known where it is', () => {
     const cloud = new Float64Array(6).fill(3)
-    refresh(cloud, 6, [0], () => 5)
+    refresh({ cloud, size: 6 }, [0], () => 5)
     expect([...cloud]).toEqual([3, 3, 3, 3, 3, 3])
   })
 })

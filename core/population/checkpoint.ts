@@ -1,0 +1,104 @@
+import { hashText, normalFrom, streamAt } from '#core/stats'
+import { luckAt } from './luck'
+import type { WeighedParticles } from './particles'
+import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
+import { FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, ROWS, SEEN, SIGHT, YOUNG_1, YOUNG_2 } from './stages'
+import { MOOD_SD } from './step'
+
+/**
+ * Steps that a past number waits for later counts before it is drawn; longer, and few ancestors would be left to draw
+ * it from.
+ */
+export const LAG = 8
+export const FILTER_ROWS = ROWS + LAG
+
+/** The state of the filter at a step, from which it can go on. */
+export interface Checkpoint extends WeighedParticles {
+  /** next step to live */
+  step: number
+  /** hash of the events before that step */
+  seen: number
+  path: BandPoint[]
+  counts: JudgedCount[]
+  pending: Pending[]
+  logLikelihood: number
+  effective: number
+  jumped: number
+  lastCountStep: number
+}
+
+/** A count whose verdict waits for what follows it. */
+interface Pending {
+  index: number
+  step: number
+  slips: Float64Array
+}
+
+/** A cloud of the first day: the founders, and parameters as the group has them. */
+export function openingCloud(
+  question: Pick<PopulationQuestion, 'seed' | 'founders' | 'rates' | 'spreads'>,
+  size: number,
+  rows = ROWS,
+): Float64Array {
+  const { founders: f, rates, spreads } = question
+  const cloud = new Float64Array(rows * size)
+  const key = streamAt(question.seed, -1)
+  const females = (i: number) => {
+    let n = 0
+    // so few that each may be drawn: each one of the unsexed is a female by the share of females
+    for (let k = 0; k < f.unsexed; k++) if (luckAt(key, i, 20 + k) < rates.femaleShare) n++
+    return n
+  }
+  for (let i = 0; i < size; i++) {
+    const own = females(i)
+    cloud[YOUNG_1 * size + i] = f.young
+    cloud[YOUNG_2 * size + i] = f.halfGrown
+    cloud[FEMALES * size + i] = f.females + own + (rates.needsMale ? 0 : f.males)
+    cloud[MALES * size + i] = (rates.needsMale ? f.males : 0) + f.unsexed - own
+    cloud[MOOD * size + i] = MOOD_SD * normalFrom(luckAt(key, i, 0))
+    cloud[RECRUITS * size + i] = spreads.recruits * normalFrom(luckAt(key, i, 1))
+    cloud[LOSSES * size + i] = spreads.losses * normalFrom(luckAt(key, i, 2))
+    cloud[ROOM * size + i] = spreads.room * normalFrom(luckAt(key, i, 3))
+    cloud[SEEN * size + i] = spreads.seen * normalFrom(luckAt(key, i, 4))
+    cloud[SIGHT * size + i] = spreads.sight * normalFrom(luckAt(key, i, 5))
+  }
+  return cloud
+}
+
+/** The filter before the first step. */
+export function opening(question: PopulationQuestion, size: number): Checkpoint {
+  return {
+    step: 0,
+    seen: 0,
+    size,
+    cloud: openingCloud(question, size, FILTER_ROWS),
+    logWeights: new Float64Array(size),
+    path: [],
+    counts: [],
+    pending: [],
+    logLikelihood: 0,
+    effective: size,
+    jumped: 0,
+    lastCountStep: 0,
+  }
+}
+
+/** A checkpoint that later steps leave as it is. */
+export const copy = (c: Checkpoint): Checkpoint => ({
+  ...c,
+  cloud: c.cloud.slice(),
+  logWeights: c.logWeights.slice(),
+  path: [...c.path],
+  counts: c.counts.map(x => ({ ...x })),
+  pending: c.pending.map(p => ({ ...p, slips: p.slips.slice() })),
+})
+
+/** For each step, a hash of all events before it. */
+export function prefixHashes(byStep: ReadonlyMap<number, PopulationEvent[]>, last: number): number[] {
+  const hashes = [0]
+  for (let step = 0; step <= last; step++) {
+    const here = byStep.get(step)
+    hashes.push(here ? streamAt(hashes[step]!, step, hashText(JSON.stringify(here))) : hashes[step]!)
+  }
+  return hashes
+}

@@ -1,0 +1,76 @@
+import { WEEK_MS } from '#core/records'
+import { quantileSorted } from '#core/stats'
+import { type Checkpoint, LAG } from './checkpoint'
+import { drawSorted, normalise } from './particles'
+import type { PopulationQuestion } from './question'
+import { counted, ROWS, SEEN } from './stages'
+import { type CountEvent, weighCount, weighParts } from './weighCount'
+
+/** Draws that quantiles are read from. */
+const DRAWS = 200
+
+/** Weights of the particles at present, summing to 1. */
+export function weighed(state: Checkpoint): Float64Array {
+  const weights = state.logWeights.slice(0, state.size)
+  normalise(weights)
+  return weights
+}
+
+/** Weighs by a count and writes it down, to be judged when what follows it is known. */
+export function takeCount(state: Checkpoint, question: PopulationQuestion, event: CountEvent, key: number): void {
+  const { cloud, size } = state
+  const { evidence } = event
+  const dt = question.rates.dtWeeks
+  const seenOf = (i: number) => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1)
+  const expected = quantileSorted(drawSorted(seenOf, weighed(state), DRAWS), 0.5)
+  const off = Math.abs((event.at - question.startMs) / (dt * WEEK_MS) - state.step) * dt
+  const weeksSince = (state.step - state.lastCountStep) * dt
+  const slips = weighCount(state, event, { weeksSince, timing: Math.abs(question.rates.growth) * off }, key)
+  if (event.parts) weighParts(state, event.parts)
+  state.pending.push({ index: state.counts.length, step: state.step, slips })
+  state.counts.push({
+    entryId: event.entryId,
+    at: event.at,
+    seen: event.seen,
+    method: event.method,
+    weight: 'full',
+    expected,
+    value: evidence.value,
+    low: evidence.low,
+    high: evidence.high,
+    notes: evidence.notes,
+  })
+  state.jumped = Math.max(state.jumped * 0.8, shareThatLeapt(state, expected))
+  state.lastCountStep = state.step
+}
+
+/** Share of the particles whose number is no longer near what was expected. */
+function shareThatLeapt(state: Checkpoint, expected: number): number {
+  const { cloud, size } = state
+  const weights = weighed(state)
+  const usual = Math.log(Math.max(expected, 0.5))
+  let share = 0
+  for (let i = 0; i < size; i++)
+    if (Math.abs(Math.log(Math.max(counted(cloud, size, i), 0.5)) - usual) > 1) share += weights[i]!
+  return share
+}
+
+/** Says of counts that have waited long enough how much they were believed. */
+export function judge(state: Checkpoint, weights: Float64Array, step: number, all: boolean): void {
+  state.pending = state.pending.filter(p => {
+    if (!all && step < p.step + LAG) return true
+    let slip = 0
+    for (let i = 0; i < weights.length; i++) slip += weights[i]! * p.slips[i]!
+    state.counts[p.index]!.weight = slip > 0.5 ? 'none' : slip > 0.2 ? 'part' : 'full'
+    return false
+  })
+}
+
+/** Draws the number at a step that has waited long enough: quantiles over the particles whose ancestors lived then. */
+export function drawPast(state: Checkpoint, question: PopulationQuestion, weights: Float64Array, step: number): void {
+  const row = ROWS + (step % LAG)
+  const sorted = drawSorted(i => state.cloud[row * state.size + i]!, weights, DRAWS)
+  const q = (p: number) => quantileSorted(sorted, p)
+  const moment = Math.min(question.nowMs, question.startMs + step * question.rates.dtWeeks * WEEK_MS)
+  state.path.push({ at: moment, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) })
+}
