@@ -1,12 +1,13 @@
-import { type Backup, type BackupRead, MAX_BACKUP_BYTES, type MergePlan, type Settlement } from '#core/formats'
+import { proxy, type Remote } from 'comlink'
+import { type Backup, type BackupIssue, MAX_BACKUP_BYTES, type MergePlan, type Settlement } from '#core/formats'
 import { dropAside, eraseAll, lackingIn } from '~/data/aside'
-import { bringIn as bring, compareBackup, readAll } from '~/data/backups'
+import { bringIn as bring, readAll } from '~/data/backups'
 import { openDb } from '~/data/database'
 import { saveFile } from '~/files/saveFile'
 import { deviceDay } from '~/forms/deviceDays'
 import { backupIssueText } from '~/words/issues'
 import { WORKER_TROUBLE } from './useWorker'
-import type { BackupApi } from '~/workers/backup.worker'
+import type { BackupApi, LookStep } from '~/workers/backup.worker'
 
 /** A file that was read, and what bringing it in would do. */
 export interface LookedAt {
@@ -17,41 +18,59 @@ export interface LookedAt {
   changedSince: boolean | null
 }
 
-/** Backups out and in. Reading, checking and comparing happen in a worker that lives as long as the work. */
+/** What could not be looked at, in one sentence. */
+interface Refused {
+  ok: false
+  problem: string
+}
+
+/**
+ * Backups out and in. Reading, checking and comparing happen in a worker that lives as long as the work; `step` tells
+ * where it stands, and `stop` ends it.
+ */
 export function useBackups() {
-  const worker = () =>
-    lastingWorker<BackupApi>(
+  const step = ref<LookStep | null>(null)
+  let working: ReturnType<typeof lastingWorker<BackupApi>> | null = null
+  let stopped = false
+  async function once<T>(use: (api: Remote<BackupApi>) => Promise<T>): Promise<T> {
+    working = lastingWorker<BackupApi>(
       () => new Worker(new URL('../workers/backup.worker.ts', import.meta.url), { type: 'module', name: 'backup' }),
     )
-  async function once<T>(use: Parameters<ReturnType<typeof worker>['call']>[0]): Promise<T> {
-    const { call, end } = worker()
     try {
-      return (await call(use)) as T
+      return await working.call(use)
     } finally {
-      end()
+      working.end()
+      working = null
+      step.value = null
     }
   }
+  const tell = () => proxy((now: LookStep) => void (step.value = now))
 
   /** Hands everything on this device to the browser as a file. @returns the file's name */
   async function save(): Promise<string> {
     const now = Date.now()
     const backup = await readAll(openDb(), now)
-    const text = await once<string>(api => api.writeBackup(backup))
+    const text = await once(api => api.writeBackup(backup))
     const time = new Date(now).toTimeString().slice(0, 5).replace(':', '')
     const name = `ulkin-${deviceDay(now)}-${time}.json`
     saveFile(name, text, 'application/json')
     return name
   }
 
-  /** Reads a file; changes nothing. */
-  async function read(file: File): Promise<BackupRead | { ok: false; problem: string }> {
+  /** Looks into a file; changes nothing. */
+  async function lookInto<T extends { ok: true }>(
+    file: File,
+    use: (api: Remote<BackupApi>) => Promise<T | { ok: false; issue: BackupIssue }>,
+  ): Promise<T | Refused> {
     // the size is known before a byte is read
     if (file.size > MAX_BACKUP_BYTES)
       return { ok: false, problem: backupIssueText({ kind: 'tooLarge', bytes: file.size }) }
+    stopped = false
     try {
-      const text = await file.text()
-      return await once<BackupRead>(api => api.parseBackup(text))
+      const looked = await Promise.race([once(use), untilStopped()])
+      return looked.ok ? looked : { ok: false, problem: backupIssueText(looked.issue) }
     } catch (error) {
+      if (stopped) return { ok: false, problem: 'Stopped. Nothing was changed.' }
       const unreadable = 'The browser cannot read this file: was it moved, or is it still being written?'
       return {
         ok: false,
@@ -59,13 +78,21 @@ export function useBackups() {
       }
     }
   }
+  let refuse: (() => void) | null = null
+  const untilStopped = () => new Promise<never>((_, reject) => (refuse = () => reject(new Error('stopped'))))
+  /** Ends the look into a file that is under way. */
+  function stop() {
+    stopped = true
+    working?.end()
+    step.value = null
+    refuse?.()
+  }
 
   /** Reads a file and says what bringing it in would do; changes nothing. */
-  async function look(file: File): Promise<({ ok: true } & LookedAt) | { ok: false; problem: string }> {
-    const looked = await read(file)
-    if (!looked.ok) return { ok: false, problem: 'problem' in looked ? looked.problem : backupIssueText(looked.issue) }
-    const { backup, changedSince } = looked
-    return { ok: true, file: file.name, backup, changedSince, plan: await compareBackup(openDb(), backup) }
+  async function look(file: File): Promise<({ ok: true } & LookedAt) | Refused> {
+    const looked = await lookInto(file, api => api.look(file, tell()))
+    if (!looked.ok) return looked
+    return { ...looked, file: file.name }
   }
 
   /** Brings a file in, with what the keeper chose where both sides had changed the same. */
@@ -79,8 +106,8 @@ export function useBackups() {
    * @returns a sentence when it stays
    */
   async function dropWith(file: File, asideId: string): Promise<string> {
-    const looked = await read(file)
-    if (!looked.ok) return 'problem' in looked ? looked.problem : backupIssueText(looked.issue)
+    const looked = await lookInto(file, api => api.read(file, tell()))
+    if (!looked.ok) return looked.problem
     const lacking = await lackingIn(openDb(), asideId, looked.backup)
     if (lacking === null) return 'It is gone already.'
     if (lacking > 0)
@@ -91,5 +118,5 @@ export function useBackups() {
     await dropAside(openDb(), asideId)
     return ''
   }
-  return { save, look, bringIn, erase, dropWith }
+  return { step, save, look, stop, bringIn, erase, dropWith }
 }

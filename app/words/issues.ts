@@ -40,3 +40,11 @@ function what(issue: BackupIssue): string {
       )
   }
 }
+
+/** Where the look into a backup file stands. */
+export const lookStepText = (step: 'reading' | 'checking' | 'comparing') =>
+  ({
+    reading: 'Step 1 of 3: reading the file …',
+    checking: 'Step 2 of 3: checking every record in it …',
+    comparing: 'Step 3 of 3: comparing it with what is here …',
+  })[step]

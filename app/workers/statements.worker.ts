@@ -1,22 +1,11 @@
 import { expose } from 'comlink'
-import type { FittedColony } from '#core/population'
 import { colonyStatements } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
+import { KEPT_FITS_BYTES, keptFits } from './keptFits'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
 
-/**
- * Fits that are kept, so that a new entry goes on from where the log was: the latest of so many colonies, about half a
- * megabyte each.
- */
-const KEPT_FITS = 80
-const fits = new Map<string, FittedColony>()
-
-/** Remembers a fit; the one that was longest unused goes. */
-function keepFit(colonyId: string, fit: FittedColony) {
-  fits.delete(colonyId)
-  fits.set(colonyId, fit)
-  if (fits.size > KEPT_FITS) fits.delete(fits.keys().next().value!)
-}
+/** Fits are kept, so that a new entry goes on from where the log was. */
+const fits = keptFits(KEPT_FITS_BYTES)
 
 /** Colonies that are read, computed and sent together: few at first, so that something is seen soon. */
 const PARCEL = 12
@@ -54,7 +43,7 @@ async function statementsOf(
     if (i + 1 < parcels.length) reading = statementInputs(db, parcels[i + 1]!, nowMs)
     const made = inputs.map((input, k): Summary => {
       const { statements, fit } = colonyStatements(input, fits.get(input.colony.id))
-      keepFit(input.colony.id, fit)
+      fits.keep(input.colony.id, fit)
       return { colonyId: input.colony.id, revision: parcel[k]!.revision, day, build, statements }
     })
     give(made)

@@ -43,20 +43,42 @@ export interface FittedColony {
   resume: (question: PopulationQuestion, stopped?: Stopped) => FittedColony
   /** everything that is told of it */
   explain: () => PopulationAnswer
+  /** memory that it takes to keep, in bytes, near enough */
+  bytes: () => number
 }
 
-/** A model of populations: it reads a question, in which the log and all that is believed before it stand. */
+/**
+ * What is held of a colony before its log is read, where it is not what the question says of its group: spreads on the
+ * log scale of young that come up, deaths, room, and of the shares of animals and broods that are seen.
+ */
+export type Prior = Partial<PopulationQuestion['spreads']>
+
+/** How a fit is made. */
+export interface FitOptions {
+  particles?: number
+  prior?: Prior
+  stopped?: Stopped
+}
+
+/** A model of populations: it reads a question, in which the log and what is believed of the group stand. */
 export interface PopulationModel {
-  fit: (question: PopulationQuestion, options?: { particles?: number; stopped?: Stopped }) => FittedColony
+  fit: (question: PopulationQuestion, options?: FitOptions) => FittedColony
 }
 
 /** The model of stages (see docs/science.md). */
 export const stageModel: PopulationModel = {
-  fit: (question, { particles = PARTICLES, stopped } = {}) =>
-    fittedColony(question, fitPopulation(question, particles, undefined, stopped)),
+  fit: (asked, { particles = PARTICLES, prior = {}, stopped } = {}) => {
+    const question = withPrior(asked, prior)
+    return fittedColony(question, prior, fitPopulation(question, particles, undefined, stopped))
+  },
 }
 
-function fittedColony(question: PopulationQuestion, fit: Fit): FittedColony {
+const withPrior = (question: PopulationQuestion, prior: Prior): PopulationQuestion => ({
+  ...question,
+  spreads: { ...question.spreads, ...prior },
+})
+
+function fittedColony(question: PopulationQuestion, prior: Prior, fit: Fit): FittedColony {
   const living = ({ chunk, rates = question.rates, ...asked }: FutureAsked): Living => ({
     ...asked,
     rates,
@@ -70,8 +92,12 @@ function fittedColony(question: PopulationQuestion, fit: Fit): FittedColony {
         : rangeOver(fit, i => rowsOfTake(of).reduce((sum, row) => sum + fit.cloud[row * fit.size + i]!, 0)),
     futures: asked => liveFutures(living(asked)),
     risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
-    resume: (next, stopped) => fittedColony(next, fitPopulation(next, fit.size, fit, stopped)),
+    resume: (asked, stopped) => {
+      const next = withPrior(asked, prior)
+      return fittedColony(next, prior, fitPopulation(next, fit.size, fit, stopped))
+    },
     explain: () => answerPopulation(question, fit, colony),
+    bytes: () => bytesOf(fit),
   }
   return colony
 }
@@ -88,4 +114,11 @@ function turned(fit: Fit, chunk: number): Start {
     other.set(cloud.subarray(r * size, r * size + shift), r * size + size - shift)
   }
   return { cloud: other, size }
+}
+
+/** The arrays of a fit; path and counts beside them are small. */
+function bytesOf({ cloud, checkpoints }: Fit): number {
+  const of = (c: Fit['checkpoints'][number]) =>
+    c.cloud.byteLength + c.logWeights.byteLength + c.pending.reduce((sum, p) => sum + p.slips.byteLength, 0)
+  return checkpoints.reduce((sum, c) => sum + of(c), cloud.byteLength)
 }

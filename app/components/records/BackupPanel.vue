@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { LookedAt } from '~/composables/useBackups'
+import { lookStepText } from '~/words/issues'
 import { saveTroubleText } from '~/words/trouble'
 
 /** Backup out and in. */
@@ -7,6 +8,7 @@ const backups = useBackups()
 const log = useLogStore()
 const room = useRoomStore()
 const settings = useSettingsStore()
+const steps = ['reading', 'checking', 'comparing'] as const
 const busy = ref<'' | 'saving' | 'reading'>('')
 const problem = ref('')
 const report = shallowRef<LookedAt | null>(null)
@@ -66,6 +68,13 @@ function done(words: string) {
       Bringing in shows a report first. New records are added and later versions taken; what two devices changed in
       different fields is joined. Where both changed the same you choose, and the other version is kept in the attic.
     </p>
+    <div v-if="backups.step.value" class="under-way" role="status">
+      <v-progress-linear :model-value="(steps.indexOf(backups.step.value) / steps.length) * 100" color="weed" />
+      <p class="small">
+        {{ lookStepText(backups.step.value) }}
+        <button type="button" class="link" @click="backups.stop()">Stop</button>
+      </p>
+    </div>
     <FieldIssue :text="problem" />
     <MergeReport v-if="report" :looked="report" @close="report = null" @done="done" />
   </section>
@@ -81,5 +90,10 @@ section {
   gap: var(--space-5);
   flex-wrap: wrap;
   padding: var(--space-2) 0;
+}
+.under-way {
+  display: grid;
+  gap: var(--space-2);
+  max-width: 420px;
 }
 </style>

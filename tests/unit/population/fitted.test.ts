@@ -54,6 +54,7 @@ function lineColony(question: PopulationQuestion): FittedColony {
     },
     resume: next => lineColony(next),
     explain: () => stageModel.fit(question, { particles: 50 }).explain(),
+    bytes: () => 0,
   }
 }
 
@@ -99,4 +100,18 @@ it('what a fit was resumed from does not matter, to the last bit', () => {
   const anew = stageModel.fit(more, { particles: 200 })
   const resumed = stageModel.fit(question, { particles: 200 }).resume(more)
   expect(resumed.explain()).toEqual(anew.explain())
+})
+
+describe('the prior', () => {
+  const roomOf = (colony: FittedColony) => colony.explain().learnt.find(l => l.name === 'room')!
+  it('is an argument: what is held more firmly of the room is told so, and stays when the log goes on', () => {
+    const question = ask(doubling)
+    const usual = stageModel.fit(question, { particles: 300 })
+    const firm = stageModel.fit(question, { particles: 300, prior: { room: 0.05 } })
+    expect(roomOf(firm).before.high).toBeCloseTo(Math.exp(1.2816 * 0.05), 3)
+    const width = ({ now }: ReturnType<typeof roomOf>) => Math.log(now.high / now.low)
+    expect(width(roomOf(firm))).toBeLessThan(0.5 * width(roomOf(usual)))
+    const later = firm.resume({ ...question, nowMs: question.nowMs + 7 * 86_400_000 })
+    expect(roomOf(later).before).toEqual(roomOf(firm).before)
+  })
 })
