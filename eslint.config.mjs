@@ -59,7 +59,6 @@ const stillLong = [
   'app/composables/useRoomWalk.ts',
   'app/composables/useRoundDesk.ts',
   'app/composables/useStart.ts',
-  'app/forms/logDraft.ts',
   'app/forms/planDraft.ts',
   'app/forms/roundDraft.ts',
   'app/stores/care.ts',

@@ -1,13 +1,10 @@
-import { proxy, type Remote } from 'comlink'
-import { type Backup, type BackupIssue, MAX_BACKUP_BYTES, type MergePlan, type Settlement } from '#core/formats'
+import type { Backup, MergePlan, Settlement } from '#core/formats'
 import { dropAside, eraseAll, lackingIn } from '~/data/aside'
 import { bringIn as bring, readAll } from '~/data/backups'
 import { openDb } from '~/data/database'
 import { saveFile } from '~/files/saveFile'
 import { deviceDay } from '~/forms/deviceDays'
-import { backupIssueText } from '~/words/issues'
-import { WORKER_TROUBLE } from './useWorker'
-import type { BackupApi, LookStep } from '~/workers/backup.worker'
+import { type Refused, useBackupWorker } from './useBackupWorker'
 
 /** A file that was read, and what bringing it in would do. */
 export interface LookedAt {
@@ -18,34 +15,12 @@ export interface LookedAt {
   changedSince: boolean | null
 }
 
-/** What could not be looked at, in one sentence. */
-interface Refused {
-  ok: false
-  problem: string
-}
-
 /**
  * Backups out and in. Reading, checking and comparing happen in a worker that lives as long as the work; `step` tells
  * where it stands, and `stop` ends it.
  */
 export function useBackups() {
-  const step = ref<LookStep | null>(null)
-  let working: ReturnType<typeof lastingWorker<BackupApi>> | null = null
-  let stopped = false
-  async function once<T>(use: (api: Remote<BackupApi>) => Promise<T>): Promise<T> {
-    working = lastingWorker<BackupApi>(
-      () => new Worker(new URL('../workers/backup.worker.ts', import.meta.url), { type: 'module', name: 'backup' }),
-    )
-    try {
-      return await working.call(use)
-    } finally {
-      working.end()
-      working = null
-      step.value = null
-    }
-  }
-  const tell = () => proxy((now: LookStep) => void (step.value = now))
-
+  const { step, once, lookInto, stop, tell } = useBackupWorker()
   /** Hands everything on this device to the browser as a file. @returns the file's name */
   async function save(): Promise<string> {
     const now = Date.now()
@@ -55,37 +30,6 @@ export function useBackups() {
     const name = `ulkin-${deviceDay(now)}-${time}.json`
     saveFile(name, text, 'application/json')
     return name
-  }
-
-  /** Looks into a file; changes nothing. */
-  async function lookInto<T extends { ok: true }>(
-    file: File,
-    use: (api: Remote<BackupApi>) => Promise<T | { ok: false; issue: BackupIssue }>,
-  ): Promise<T | Refused> {
-    // the size is known before a byte is read
-    if (file.size > MAX_BACKUP_BYTES)
-      return { ok: false, problem: backupIssueText({ kind: 'tooLarge', bytes: file.size }) }
-    stopped = false
-    try {
-      const looked = await Promise.race([once(use), untilStopped()])
-      return looked.ok ? looked : { ok: false, problem: backupIssueText(looked.issue) }
-    } catch (error) {
-      if (stopped) return { ok: false, problem: 'Stopped. Nothing was changed.' }
-      const unreadable = 'The browser cannot read this file: was it moved, or is it still being written?'
-      return {
-        ok: false,
-        problem: `${error instanceof WorkerTrouble ? WORKER_TROUBLE : unreadable} Nothing was changed.`,
-      }
-    }
-  }
-  let refuse: (() => void) | null = null
-  const untilStopped = () => new Promise<never>((_, reject) => (refuse = () => reject(new Error('stopped'))))
-  /** Ends the look into a file that is under way. */
-  function stop() {
-    stopped = true
-    working?.end()
-    step.value = null
-    refuse?.()
   }
 
   /** Reads a file and says what bringing it in would do; changes nothing. */

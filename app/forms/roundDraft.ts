@@ -3,7 +3,8 @@ import type { RoundCounter } from '#core/groups'
 import { type Colony, type Eaten, Entry, possibleRange, toMoment, type ValueKey } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 import { limitText, type UnitPrefs, valueName, valueText } from '~/words/unitPrefs'
-import { readValue, type Stamp } from './logDraft'
+import type { Stamp } from './readDraft'
+import { readValue } from './testReadings'
 import { wholeNumber } from './wholeNumber'
 
 /** What was touched and typed at one glass of the round, as it stands on screen. */

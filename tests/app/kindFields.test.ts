@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { type Entry, presentGlassId } from '#core/records'
-import { emptyDraft, canCorrect, draftOf, readDraft } from '~/forms/logDraft'
+import { emptyDraft, canCorrect, draftOf } from '~/forms/logDraft'
+import { readDraft } from '~/forms/readDraft'
 import { type FieldKind, fieldKinds, glassKinds, kindFields } from '~/forms/kindFields'
 import { defaultUnits } from '~/words/unitPrefs'
 import { colony, daysAgo, nextId, NOW } from '../make'

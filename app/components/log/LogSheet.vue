@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { groupOf } from '#core/groups'
 import { glassNumber } from '~/words/numbers'
-import { type DraftIssues, defaultChoice, type LogKind, plainKinds, readDraft } from '~/forms/logDraft'
+import { type DraftIssues, defaultChoice, type LogKind, plainKinds } from '~/forms/logDraft'
+import { readDraft } from '~/forms/readDraft'
 import { type FieldKind, isFieldKind, kindFields } from '~/forms/kindFields'
 import { clutchesOf } from '#core/broods'
 import { currentEntries } from '#core/records'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Colony, TestMethod, type ValueKey, valueKeys } from '#core/records'
 import { resolveGroup } from '#core/groups'
-import { readValue } from '~/forms/logDraft'
+import { readValue } from '~/forms/testReadings'
 import { testMethodWord } from '~/words/states'
 import { valueName, valueText, valueUnit } from '~/words/unitPrefs'
 import { agoText } from '~/words/when'

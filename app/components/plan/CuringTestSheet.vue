@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Entry, toMoment, type ValueKey } from '#core/records'
-import { readValue } from '~/forms/logDraft'
+import { readValue } from '~/forms/testReadings'
 import { valueName, valueUnit } from '~/words/unitPrefs'
 
 /** A water test of a glass in which nobody lives yet. */

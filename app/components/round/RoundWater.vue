@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ValueKey } from '#core/records'
 import type { RoundDesk } from '~/composables/useRoundDesk'
-import { readValue } from '~/forms/logDraft'
+import { readValue } from '~/forms/testReadings'
 import { testMethodWord } from '~/words/states'
 import { valueName, valueShort, valueText, valueUnit } from '~/words/unitPrefs'
 import { agoText } from '~/words/when'
