@@ -1,10 +1,4 @@
-export {
-  type ColonyStatements,
-  colonyStatements,
-  questionFrom,
-  type Statement,
-  type StatementInput,
-  type StatementKey,
-  urgency,
-} from './colonyStatements'
+export { type ColonyStatements, colonyStatements, questionFrom, type StatementInput } from './colonyStatements'
 export { questionOf } from './questionOf'
+export { type Statement, type StatementKey, type WaterStatement } from './statement'
+export { urgency } from './waterStatement'

@@ -4,11 +4,6 @@ import { glassNumber } from '~/words/numbers'
 import { type DraftIssues, defaultChoice, type LogKind, plainKinds } from '~/forms/logDraft'
 import { readDraft } from '~/forms/readDraft'
 import { type FieldKind, isFieldKind, kindFields } from '~/forms/kindFields'
-import { clutchesOf } from '#core/broods'
-import { currentEntries } from '#core/records'
-import { openDb } from '~/data/database'
-import { entriesOf } from '~/data/log'
-import { weekdayText } from '~/words/when'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
 import {
@@ -70,18 +65,7 @@ const plain = computed({
   },
 })
 const otherColonies = computed(() => colonies.value.filter(c => c.value !== draft.value.colonyId))
-const { value: clutches } = useLiveQuery(
-  async () =>
-    draft.value.kind === 'clutch' && colony.value
-      ? clutchesOf(
-          groupOf(colony.value.groupId).care.brood,
-          currentEntries(await entriesOf(openDb(), colony.value.id)),
-        ).filter(c => c.state === 'open')
-      : [],
-  [],
-  () => `${draft.value.kind} ${draft.value.colonyId}`,
-)
-const clutchOptions = computed(() => clutches.value.map(c => ({ value: c.id, title: `laid ${weekdayText(c.laidMs)}` })))
+const clutchOptions = useOpenClutches(() => (draft.value.kind === 'clutch' ? colony.value : undefined))
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
 const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) =>

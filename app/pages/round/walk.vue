@@ -1,12 +1,9 @@
 <script setup lang="ts">
-import { touchKey } from '~/components/round/RoundTouches.vue'
-
 useHead({ title: 'Round · Ulkin' })
 const room = useRoomStore()
 const care = useCareStore()
 const rounds = useRoundStore()
 const settings = useSettingsStore()
-const sheets = useSheets()
 const atHand = useAtHand()
 const log = useLogStore()
 const desk = useRoundDesk()
@@ -52,43 +49,7 @@ watch(
   },
 )
 
-useEventListener(
-  'keydown',
-  event => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing || sheets.anyOpen.value) return
-    const target = event.target instanceof HTMLElement ? event.target : document.body
-    const inNumber = target.matches('[data-round-counter], .water input')
-    if (!inNumber && target.closest('textarea, select, input, [contenteditable]')) return
-    if (event.key === 'Enter') {
-      if (target.closest('button, a, summary') || event.repeat) return
-      event.preventDefault()
-      void desk.saveAndGoOn()
-      return
-    }
-    const key = event.key.toLowerCase()
-    const byTouch = desk.touches.value.filter(d => touchKey[d.item.kind] === key)
-    const outcome = ({ m: 'minutes', h: 'hour', o: 'leftOver' } as const)[key as 'm']
-    const command =
-      byTouch.length > 0
-        ? () => byTouch.forEach(desk.toggle)
-        : outcome && desk.fed.value
-          ? () => desk.edit({ eaten: desk.draft.value.eaten === outcome ? '' : outcome })
-          : (
-              {
-                a: desk.allDone,
-                s: () => void desk.pass(),
-                u: () => void desk.undo(),
-                n: () => document.querySelector<HTMLElement>('[data-round-note]')?.click(),
-              } as Record<string, () => void>
-            )[key]
-    if (!command || event.repeat) return
-    event.preventDefault()
-    // “u” here takes the glass back; the one that works everywhere must not take back more
-    event.stopImmediatePropagation()
-    command()
-  },
-  { capture: true },
-)
+useRoundKeys(desk)
 </script>
 
 <template>

@@ -1,0 +1,62 @@
+import type { Message, Verdict, VerdictState } from '#core/records'
+import type { ValueVerdict } from '#core/water'
+
+/** What the four statements may say; the words live in the app. */
+export type StatementKey =
+  | 'number.about'
+  | 'number.exact'
+  | 'number.neverCounted'
+  | 'number.none'
+  | 'number.reasonCounts'
+  | 'number.reasonDoubted'
+  | 'number.reasonOld'
+  | 'number.reasonLeftOut'
+  | 'number.doCount'
+  | 'heading.growing'
+  | 'heading.shrinking'
+  | 'heading.steady'
+  | 'heading.unclear'
+  | 'heading.full'
+  | 'heading.reasonDefault'
+  | 'heading.reasonOwn'
+  | 'heading.reasonDoubling'
+  | 'heading.reasonHalving'
+  | 'heading.reasonDeaths'
+  | 'heading.reasonAhead'
+  | 'heading.reasonRecent'
+  | 'heading.reasonNotBreeding'
+  | 'heading.reasonNoYoung'
+  | 'surplus.some'
+  | 'surplus.none'
+  | 'surplus.reasonKeep'
+  | 'surplus.reasonShrinking'
+  | 'surplus.reasonUnder'
+  | 'surplus.reasonDoubt'
+  | 'surplus.reasonWaterOff'
+  | 'surplus.later'
+  | 'water.allGood'
+  | 'water.nothingKnown'
+
+/** One of the four sentences of a colony, with what stands behind it. */
+export type Statement = Verdict<StatementKey>
+
+/** A thing to say, with its numbers. */
+export const msg = (key: StatementKey, values: Record<string, number | string>): Message<StatementKey> => ({
+  key,
+  values,
+})
+
+/** Growth within this share of nothing per week is called steady (half a per cent: a colony of 200 gains one). */
+export const STEADY = 0.005
+
+/** What is said of the water. */
+export interface WaterStatement {
+  state: VerdictState
+  /** the value that speaks for the glass: the worst one */
+  worst: ValueVerdict | null
+  /** set when there is no single value to speak of; null when `worst` speaks */
+  conclusion: Message<'water.allGood' | 'water.nothingKnown'> | null
+  values: ValueVerdict[]
+  /** whether a value that a recipe can steer is off or drifting */
+  correctable: boolean
+}
