@@ -35,7 +35,7 @@ export default defineConfig({
           name: zone,
           include: [
             'tests/zones/**/*.test.ts',
-            'tests/app/{forms,supplies,numbersForms,roundDraft,kindFields}.test.ts',
+            'tests/app/{forms,formsOfRecords,supplies,numbersForms,roundDraft,kindFields}.test.ts',
             'tests/unit/records/localDay.test.ts',
           ],
           env: { TZ: zone },

@@ -1,6 +1,20 @@
-import { touchKey } from '~/components/round/RoundTouches.vue'
+import type { DueKind } from '#core/care'
 import type { RoundDesk } from './useRoundDesk'
 
+/** The letter of each kind of work on a round. */
+export const touchKey: Partial<Record<DueKind, string>> = {
+  feed: 'f',
+  powder: 'p',
+  waterChange: 'w',
+  doseChange: 'w',
+  topUp: 't',
+  equipment: 'e',
+  greens: 'g',
+  leaves: 'v',
+  calcium: 'c',
+  mend: 'x',
+  clutch: 'k',
+}
 const outcomeOfKey: Readonly<Record<string, 'minutes' | 'hour' | 'leftOver'>> = {
   m: 'minutes',
   h: 'hour',

@@ -26,14 +26,6 @@ const stillLong = new Set<string>([
   'demo/lanternQuay.ts',
   'demo/plan.ts',
   'scripts/bench.mjs',
-  'tests/app/data.test.ts',
-  'tests/app/forms.test.ts',
-  'tests/app/waterWords.test.ts',
-  'tests/e2e/round.spec.ts',
-  'tests/reference/chemistry.test.ts',
-  'tests/unit/care/schedule.test.ts',
-  'tests/unit/water/recipe.test.ts',
-  'tests/unit/water/story.test.ts',
 ])
 
 describe('the code is readable at a glance', () => {

@@ -1,16 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import type { SaltId } from '#core/records'
-import type { ionKeys, GravityReference } from '#core/water'
+import type { ionKeys } from '#core/water'
 import {
   blend,
   caMgByMass,
   calciumShare,
-  carbonateConstants,
-  carbonateSystem,
   chargeBalance,
-  co2ByRule,
-  co2FromPhKh,
-  conductivityOfSalinity,
   dissolve,
   doseOf,
   estimateConductivity,
@@ -21,18 +16,9 @@ import {
   khOf,
   MEQ_PER_DKH,
   molarMass,
-  oxygenSaturation,
   pureWater,
-  pureWaterToDilute,
-  salinityFromConductivity,
-  salinityFromGravity,
-  seaDensity,
-  seaSaltToRaise,
-  specificGravity,
-  unionisedShare,
   waterOf,
 } from '#core/water'
-import seaFile from './data/seawater.json'
 import file from './data/water.json'
 import { casesOf, excess, type Tolerance } from './tolerance'
 
@@ -72,14 +58,6 @@ const massOf: Record<string, number> = {
   K2SO4: molarMass.K2SO4,
 }
 const tolOf = (t: Tolerance & { keys?: Record<string, Tolerance> }, key: string): Tolerance => t.keys?.[key] ?? t
-
-describe('molar masses, IUPAC conventional atomic weights', () => {
-  const { expected, tolerance } = casesOf<object, { molarMass_g_mol: Numbers }>(file, 'constants')[0]!
-  it.each(Object.entries(massOf))('%s', (name, mass) => {
-    expect(excess(mass, expected.molarMass_g_mol[name]!, tolerance)).toBe(0)
-  })
-})
-
 const ionNames: Record<string, (typeof ionKeys)[number]> = {
   Ca: 'caMmolL',
   Mg: 'mgMmolL',
@@ -89,6 +67,13 @@ const ionNames: Record<string, (typeof ionKeys)[number]> = {
   SO4: 'so4MmolL',
   HCO3: 'alkalinityMeqL',
 }
+
+describe('molar masses, IUPAC conventional atomic weights', () => {
+  const { expected, tolerance } = casesOf<object, { molarMass_g_mol: Numbers }>(file, 'constants')[0]!
+  it.each(Object.entries(massOf))('%s', (name, mass) => {
+    expect(excess(mass, expected.molarMass_g_mol[name]!, tolerance)).toBe(0)
+  })
+})
 
 describe(
   'grams of one salt for one degree in 100 L, closed form; conductivity alone within 5 % (McCleskey et al. ' +
@@ -218,178 +203,4 @@ describe('evaporation without top-up, mass balance', () => {
 it('3:1 by mass is 1.82:1 by moles (closed form)', () => {
   expect(calciumShare(3) / (1 - calciumShare(3))).toBeCloseTo(1.82, 2)
   expect(caMgByMass({ caMmolL: calciumShare(3), mgMmolL: 1 - calciumShare(3) })).toBeCloseTo(3, 9)
-})
-
-describe('un-ionised ammonia, Emerson et al. 1975 (from memory)', () => {
-  it.each(casesOf<{ pH: number; t_C: number }, Numbers>(file, 'unionised_ammonia'))(
-    '$id',
-    ({ inputs, expected, tolerance }) => {
-      expect(excess(unionisedShare(inputs.pH, inputs.t_C), expected.fraction!, tolerance)).toBe(0)
-    },
-  )
-  it.each([
-    [25, 8, 0.0538],
-    [20, 8, 0.0382],
-    [25, 7, 0.00566],
-  ])('printed table (from memory): %d °C, pH %d: %f', (t, ph, share) => {
-    expect(excess(unionisedShare(ph, t), share, { rel: 0.006 })).toBe(0)
-  })
-})
-
-describe('carbonate constants, Plummer & Busenberg 1982 (from memory)', () => {
-  it.each(casesOf<{ t_C: number }, Numbers>(file, 'carbonate_constants'))('$id', ({ inputs, expected, tolerance }) => {
-    const k = carbonateConstants(inputs.t_C)
-    for (const key of ['pK1', 'pK2', 'logKH', 'logKcalcite', 'logKaragonite', 'pKw'] as const)
-      expect(excess(k[key], expected[key]!, tolerance)).toBe(0)
-  })
-})
-
-describe('calcite saturation; against other programs allow 0.1 for ion pairs', () => {
-  const cases = casesOf<
-    { pH: number; t_C: number; Ca_mgL: number; alkalinity_mgL_CaCO3: number; ionicStrength: number },
-    Numbers
-  >(file, 'calcite_saturation')
-  it.each(cases)('$id', ({ inputs, expected, tolerance }) => {
-    const w = waterOf({
-      caMmolL: inputs.Ca_mgL / molarMass.Ca,
-      alkalinityMeqL: (inputs.alkalinity_mgL_CaCO3 * 2) / molarMass.CaCO3,
-    })
-    // the cases give ionic strength by itself: sodium chloride makes it up
-    const missing = inputs.ionicStrength - ionicStrength(w)
-    const whole = { ...w, naMmolL: missing * 1000, clMmolL: missing * 1000 }
-    const s = carbonateSystem(whole, inputs.pH, inputs.t_C)
-    expect(excess(s.hco3MmolL, expected.HCO3_mmol!, tolerance)).toBe(0)
-    expect(excess(s.co3MmolL, expected.CO3_mmol!, tolerance)).toBe(0)
-    expect(excess(s.co2MgL, expected.CO2_mgL!, tolerance)).toBe(0)
-    expect(excess(s.saturationCalcite, expected.SI_calcite!, { abs: 0.02 })).toBe(0)
-    expect(excess(s.saturationAragonite, expected.SI_aragonite!, { abs: 0.02 })).toBe(0)
-  })
-})
-
-describe('CO2 from pH and KH: the rule of thumb, and corrected for activity', () => {
-  it.each(casesOf<{ pH: number; dKH: number; t_C: number; ionicStrength: number }, Numbers>(file, 'ph_kh_co2'))(
-    '$id',
-    ({ inputs, expected }) => {
-      expect(excess(co2ByRule(inputs.pH, inputs.dKH), expected.hobbyRule3_mgL!, { rel: 1e-6 })).toBe(0)
-      const salt = inputs.ionicStrength * 1000 - (inputs.dKH * MEQ_PER_DKH) / 2
-      // below the alkalinity's own strength the correction is a little larger: allow 1 %
-      expect(
-        excess(
-          co2FromPhKh(
-            inputs.pH,
-            inputs.dKH,
-            inputs.t_C,
-            waterOf({ naMmolL: Math.max(0, salt), clMmolL: Math.max(0, salt) }),
-          ),
-          expected.withDavies_mgL!,
-          { rel: 0.01 },
-        ),
-      ).toBe(0)
-    },
-  )
-})
-
-describe('density of sea water: EOS-80 against TEOS-10 (gsw 3.6.16); polynomials may differ by 0.05 kg/m³', () => {
-  it.each(casesOf<{ SA_g_kg: number; t_C: number }, Numbers>(seaFile, 'salinity_to_density'))(
-    '$id',
-    ({ inputs, expected }) => {
-      expect(excess(seaDensity(inputs.SA_g_kg, inputs.t_C), expected.rho!, { abs: 0.05 })).toBe(0)
-      for (const [reference, key] of [
-        ['same', 'sg_t_t'],
-        ['4', 'sg_t_4'],
-        ['15', 'sg_t_15'],
-        ['60F', 'sg_t_60F'],
-        ['20', 'sg_t_20'],
-        ['25', 'sg_t_25'],
-      ] as const)
-        expect(excess(specificGravity(inputs.SA_g_kg, inputs.t_C, reference), expected[key]!, { abs: 5e-5 })).toBe(0)
-      if (inputs.t_C <= 35 && inputs.SA_g_kg <= 42)
-        expect(
-          excess(conductivityOfSalinity(inputs.SA_g_kg, inputs.t_C), expected.conductivity_mS_cm!, {
-            rel: 1e-4,
-            abs: 1e-6,
-          }),
-        ).toBe(0)
-    },
-  )
-})
-
-describe('salinity from specific gravity: inverse of TEOS-10; 0.05 kg/m³ of the older equation is 0.07 g/kg', () => {
-  const references: Record<string, GravityReference> = {
-    't/t': 'same',
-    't/4': '4',
-    't/15': '15',
-    't/60F': '60F',
-    't/20': '20',
-    't/25': '25',
-  }
-  const cases = casesOf<{ specificGravity: number; t_C: number; convention: string }, Numbers>(
-    seaFile,
-    'sg_to_salinity',
-  ).filter(c => c.inputs.convention in references)
-  it.each(cases)('$id', ({ inputs, expected }) => {
-    expect(
-      excess(
-        salinityFromGravity(inputs.specificGravity, inputs.t_C, references[inputs.convention]!)!,
-        expected.SA_g_kg!,
-        { abs: 0.07 },
-      ),
-    ).toBe(0)
-  })
-})
-
-describe('salinity from conductivity, PSS-78 and Hill et al. 1986 (gsw 3.6.16)', () => {
-  it.each(casesOf<{ conductivity_mS_cm: number; t_C: number }, Numbers>(seaFile, 'conductivity_to_salinity'))(
-    '$id',
-    ({ inputs, expected, tolerance }) => {
-      expect(
-        excess(salinityFromConductivity(inputs.conductivity_mS_cm, inputs.t_C), expected.SA_reference!, tolerance),
-      ).toBe(0)
-    },
-  )
-  it.each(casesOf<{ SP: number; t_C: number }, Numbers>(seaFile, 'conductivity_temperature_ratio'))(
-    '$id',
-    ({ inputs, expected, tolerance }) => {
-      expect(excess(conductivityOfSalinity((inputs.SP * 35.16504) / 35, inputs.t_C), expected.C_t!, tolerance)).toBe(0)
-    },
-  )
-})
-
-describe('thinning and strengthening sea water, mass balance', () => {
-  it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }, Numbers>(seaFile, 'dilute_salt'))(
-    '$id',
-    ({ inputs, expected }) => {
-      expect(
-        excess(pureWaterToDilute(inputs.volume_L, inputs.SA0, inputs.SA1, inputs.t_C), expected.pureWaterToAdd_kg!, {
-          rel: 1e-4,
-        }),
-      ).toBe(0)
-    },
-  )
-  it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }, Numbers>(seaFile, 'add_salt'))(
-    '$id',
-    ({ inputs, expected }) => {
-      expect(
-        excess(seaSaltToRaise(inputs.volume_L, inputs.SA0, inputs.SA1, inputs.t_C), expected.dryReferenceSaltToAdd_g!, {
-          rel: 1e-4,
-        }),
-      ).toBe(0)
-    },
-  )
-})
-
-describe('oxygen, Benson & Krause as in Standard Methods 4500-O (from memory)', () => {
-  it.each(casesOf<{ salinityPSU: number; t_C: number }, Numbers>(seaFile, 'oxygen_saturation'))(
-    '$id',
-    ({ inputs, expected, tolerance }) => {
-      expect(excess(oxygenSaturation(inputs.t_C, inputs.salinityPSU), expected.DO_mg_L!, tolerance)).toBe(0)
-    },
-  )
-  it.each(
-    casesOf<{ salinityPSU: number; t_C: number; pressure_atm: number }, Numbers>(seaFile, 'oxygen_saturation_pressure'),
-  )('$id', ({ inputs, expected, tolerance }) => {
-    expect(
-      excess(oxygenSaturation(inputs.t_C, inputs.salinityPSU, inputs.pressure_atm), expected.DO_mg_L!, tolerance),
-    ).toBe(0)
-  })
 })

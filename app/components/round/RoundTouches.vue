@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DueKind } from '#core/care'
+import { touchKey } from '~/composables/useRoundKeys'
 import { Eaten } from '#core/records'
 import type { RoundDesk } from '~/composables/useRoundDesk'
 import { dueTitle } from '~/words/due'
@@ -18,23 +18,6 @@ const outcomes = Eaten.options.map(value => ({
   title: eatenWord[value].replace(/^./, c => c.toUpperCase()),
   key: { minutes: 'M', hour: 'H', leftOver: 'O' }[value],
 }))
-</script>
-
-<script lang="ts">
-/** The letter of each kind of work on a round. */
-export const touchKey: Partial<Record<DueKind, string>> = {
-  feed: 'f',
-  powder: 'p',
-  waterChange: 'w',
-  doseChange: 'w',
-  topUp: 't',
-  equipment: 'e',
-  greens: 'g',
-  leaves: 'v',
-  calcium: 'c',
-  mend: 'x',
-  clutch: 'k',
-}
 </script>
 
 <template>

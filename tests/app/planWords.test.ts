@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest'
+import { planSteps, setUpAdvice } from '#core/care'
+import { compatibility, groups, resolveGroup } from '#core/groups'
+import { DAY_MS, planStepIds } from '#core/records'
+import { judgeCuring } from '#core/water'
+import { companyText } from '~/words/company'
+import { curingText } from '~/words/curing'
+import { plain } from '~/words/numbers'
+import { checkText, planStepText, startersText } from '~/words/plan'
+import { NOW, plan as planOf } from '../make'
+import { units, roomId } from './waterWordsParts'
+
+describe('plans in words', () => {
+  it('have a sentence for every check of every group, good or not', () => {
+    for (const g of groups)
+      for (const bare of [true, false]) {
+        const plan = planOf(roomId, {
+          groupIds: [g.id],
+          ...(bare && {
+            starters: [0],
+            tank: {
+              kind: 'tank',
+              grossL: 2,
+              fillShare: 0.3,
+              carbonateGL: 30,
+              filterRatedL: bare ? 0 : 20,
+              cover: false,
+              intakeGuard: false,
+              lightHours: 2,
+              leaves: 0,
+            },
+          }),
+        })
+        for (const c of setUpAdvice(plan).checks)
+          expect(plain(checkText(c, units)), `${g.id} ${c.key}`).toMatch(/^[^⟦]{7,}[.]$/)
+      }
+  })
+  it('have a sentence for every step', () => {
+    const plan = planOf(roomId, { tank: { ...planOf(roomId).tank, carbonateGL: 18 } })
+    const texts = planSteps(plan).map(s => planStepText(s, units))
+    expect(texts).toHaveLength(planStepIds.length)
+    for (const t of texts) expect(t).not.toMatch(/NaN|undefined/)
+  })
+  it('compare starters', () => {
+    const weeks = { p10: 20, p50: 39, p90: Infinity, reachedShare: 0.85 }
+    expect(plain(startersText({ starters: 15, number: 100, weeks, other: { starters: 5, p50: 60 } }))).toBe(
+      '15 starters reach the first 100 in about 39 weeks (likely 20 to many more). 15 instead of 5 brings it 21 ' +
+        'weeks sooner.',
+    )
+    expect(
+      plain(startersText({ starters: 5, number: 100, weeks: { ...weeks, p50: 60 }, other: { starters: 20, p50: 39 } })),
+    ).toContain('20 instead of 5 would bring it 21 weeks sooner')
+    expect(
+      plain(
+        startersText({ starters: 2, number: 100, weeks: { ...weeks, p50: Infinity, reachedShare: 0.3 }, other: null }),
+      ),
+    ).toContain('in 30 % of futures')
+    expect(plain(startersText({ starters: 5, number: 100, weeks, other: { starters: 6, p50: 39 } }))).not.toContain(
+      'instead',
+    )
+  })
+  it('say what stands between any two groups', () => {
+    for (const a of groups)
+      for (const b of groups) {
+        for (const i of compatibility(
+          resolveGroup({ groupId: a.id, schools: {}, targets: {}, life: {} }),
+          resolveGroup({ groupId: b.id, schools: {}, targets: {}, life: {} }),
+        ).issues)
+          expect(companyText(i)).not.toMatch(/undefined|NaN/)
+      }
+  })
+  it('say how far curing is', () => {
+    const judged = judgeCuring({
+      startedMs: NOW - 10 * DAY_MS,
+      nowMs: NOW,
+      ammonia: [],
+      nitrite: [],
+      nitrate: [],
+      ph: null,
+      temperatureC: null,
+      seen: { biofilm: false, algae: false },
+      weeks: [4, 8],
+      grazes: true,
+    })
+    const text = curingText(judged, NOW)
+    expect(text.title).toBe('Curing has not begun, week 2.')
+    expect(text.reason).toBe('Ammonia and nitrite were not tested yet.')
+    expect(text.next).toContain('Next test today')
+    expect(curingText({ ...judged, stage: 'ready', reasons: ['bothGoneTwice'] }, NOW).next).toContain('Test once more')
+  })
+})

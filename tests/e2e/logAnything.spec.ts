@@ -1,0 +1,112 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, openDemo, sheet, startColony, startRoom } from './steps'
+import { counter, toRound, toGlass } from './roundSteps'
+
+test('any kind of entry can be logged, corrected and read', async ({ page }) => {
+  await openDemo(page)
+  await page
+    .getByRole('link', { name: /^Slate: / })
+    .first()
+    .click()
+  const log = async (kind: string) => {
+    await page.keyboard.press('l')
+    await page.getByLabel('Anything else').selectOption({ label: kind })
+  }
+  await log('Berried')
+  await page.getByLabel('Berried females').fill('2')
+  await page.getByLabel('Of the berried ones, with eyed eggs').fill('3')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page).getByText('More with eyed eggs than berried.')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('Of the berried ones, with eyed eggs').fill('1')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+  await log('Equipment')
+  await page.getByLabel('Intake sponge').selectOption('broken')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
+  const line = page.getByRole('listitem').filter({ hasText: '2 berried' }).first()
+  await expect(line).toContainText('1 with eyed eggs')
+  await line.getByRole('button', { name: /^Correct/ }).click()
+  await page.getByLabel('Berried females').fill('4')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: '4 berried' }).first()).toContainText('corrected')
+  // the schedule knows of it at once
+  await page.getByRole('link', { name: 'Room', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'The round' })).toContainText('Slate: Mend intake sponge')
+})
+
+test('a move between colonies changes both, and a photo stays with its line', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Left', females: '30' })
+  await page.getByRole('link', { name: 'Room', exact: true }).click()
+  await startColony(page, { name: 'Right', females: '10' })
+  await page.keyboard.press('l')
+  await sheet(page).getByLabel('Colony', { exact: true }).selectOption({ label: 'Left · Neocaridina' })
+  await page.getByLabel('Anything else').selectOption({ label: 'Moved to another colony' })
+  await page.getByLabel('How many moved?').fill('8')
+  await page.getByLabel('Into which colony').selectOption({ label: 'Right · Neocaridina' })
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('[data-statement="number"] h2')).toContainText('18')
+  await page.keyboard.press('l')
+  await page.getByRole('radio', { name: 'Photo' }).check()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page).getByText('Take or choose a photo.')).toBeVisible()
+  const picture = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(2600, 1300)
+    canvas.getContext('2d')!.fillRect(0, 0, 900, 900)
+    return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())]
+  })
+  await sheet(page)
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'no-picture.png', mimeType: 'image/png', buffer: Buffer.from('nothing') })
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page).getByText('“no-picture.png” is no picture')).toBeVisible()
+  await sheet(page)
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(picture) })
+  await page.getByLabel('Remark').fill('By the moss.')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
+  const image = page.getByRole('img', { name: /^Photo of/ })
+  await expect(image).toBeVisible()
+  expect(await image.evaluate((el: HTMLImageElement) => [el.naturalWidth, el.naturalHeight])).toEqual([1280, 640])
+  await page.reload()
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
+  await expect(image).toBeVisible()
+})
+
+for (const theme of ['day', 'night'] as const) {
+  test(`axe finds nothing on the round by ${theme}`, async ({ page }) => {
+    await page.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
+    await openDemo(page)
+    await toRound(page)
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Start the round' }).click()
+    await toGlass(page, 'Barley')
+    await counter(page, 'Dead of Barley').fill('1')
+    await expectAccessible(page)
+    if (theme === 'night') {
+      // dim throughout: no large bright surface is left
+      const bright = await page.evaluate(() =>
+        [...document.querySelectorAll<HTMLElement>('body *')]
+          .filter(el => {
+            const [r = 0, g = 0, b = 0, a = 1] = (getComputedStyle(el).backgroundColor.match(/[\d.]+/g) ?? []).map(
+              Number,
+            )
+            const box = el.getBoundingClientRect()
+            return (
+              a > 0.5 &&
+              Number(getComputedStyle(el).opacity) > 0.5 &&
+              0.2126 * r + 0.7152 * g + 0.0722 * b > 110 &&
+              box.width * box.height > 12_000
+            )
+          })
+          .map(el => el.className),
+      )
+      expect(bright).toEqual([])
+    }
+  })
+}

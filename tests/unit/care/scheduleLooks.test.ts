@@ -1,0 +1,119 @@
+import { describe, expect, it } from 'vitest'
+import type { DueItem } from '#core/care'
+import type { Entry } from '#core/records'
+import { DAY_MS } from '#core/records'
+import { count, daysAgo, entryOf, plan, test as waterTest, waterChange } from '../../make'
+import { colonyId, glassId, itemOf, itemsOf, known, NOW, s } from './rooms'
+
+const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
+describe('counts', () => {
+  it('come sooner where one would narrow the range', () => {
+    expect(itemOf('count', { numbers: known(200, 100, 400, [180, 220]) })).toMatchObject({
+      why: { key: 'countNarrows' },
+      everyDays: 28,
+    })
+    expect(itemOf('count', { numbers: known(200, 180, 220, [185, 215]) })).toMatchObject({
+      why: { key: 'countOld' },
+      everyDays: 56,
+    })
+    expect(itemOf('count', { numbers: known(2, 1.8, 2.3, [1.9, 2.1]) })!.why.key).toBe('countOld')
+    expect(itemOf('count', { numbers: known(20, 10, 40, [18, 22], null) })!.why.key).toBe('countNever')
+    expect(itemOf('count')).toBeUndefined()
+  })
+  it('a count moves it on before the estimate knows', () => {
+    expect(
+      inDays(itemOf('count', { numbers: known(200, 100, 400, [180, 220]), colonyEntries: [count(colonyId, 1, 190)] })),
+    ).toBe(27)
+  })
+})
+
+describe('broods', () => {
+  const berried = (days: number, number: number, more = {}) => entryOf('berried', days, { colonyId, number, ...more })
+  it('look for young when eggs may hatch', () => {
+    const item = itemOf('young', { colonyEntries: [berried(14, 0), berried(10, 3)] })!
+    // laid between 14 and 10 days ago, 21 to 28 days to the hatch
+    expect(inDays(item)).toBe(7)
+    expect(item.why.values).toMatchObject({ n: 3, to: NOW + 18 * DAY_MS })
+  })
+  it('a window that says nothing is no item: somebody is always berried there', () => {
+    expect(itemOf('young', { colonyEntries: [berried(10, 3)] })).toBeUndefined()
+    expect(itemOf('young', { colonyEntries: [berried(10, 3), berried(1, 2, { eyed: 1 })] })).toBeDefined()
+  })
+  it('until young are seen, or no berried female is left', () => {
+    expect(
+      itemOf('young', { colonyEntries: [berried(10, 3), entryOf('young', 1, { colonyId, amount: 'few' })] }),
+    ).toBeUndefined()
+    expect(itemOf('young', { colonyEntries: [berried(10, 3), berried(1, 0)] })).toBeUndefined()
+  })
+  it('are pressing where the parents eat them', () => {
+    expect(itemOf('young', { groupId: 'land-crab', colonyEntries: [berried(40, 1)] })).toMatchObject({
+      lateDays: 1,
+      values: { apart: 1 },
+    })
+  })
+  it('clutches are looked at every few days, daily when they may hatch, until they have', () => {
+    const laid = (days: number) => entryOf('clutch', days, { colonyId, event: 'laid' })
+    const [young, old] = [laid(1), laid(9)]
+    const clutch = (...colonyEntries: Entry[]) =>
+      itemsOf({ groupId: 'apple-snail', colonyEntries }).filter(i => i.kind === 'clutch')
+    expect(clutch(young).map(i => [i.why.key, inDays(i)])).toEqual([['clutchCheck', 2]])
+    expect(
+      clutch(old, entryOf('clutch', 0.5, { colonyId, event: 'checked', clutchId: old.id })).map(i => [
+        i.why.key,
+        inDays(i),
+      ]),
+    ).toEqual([['clutchHatching', 0.5]])
+    expect(clutch(old, entryOf('clutch', 0, { colonyId, event: 'hatched', clutchId: old.id, young: 80 }))).toEqual([])
+  })
+})
+
+describe('medicines', () => {
+  const dose = (days: number) =>
+    entryOf('treatment', days, { glassId, substance: 'fenbendazole', activeMg: 30, netL: 50 })
+  it('want a part change after days, and a second dose after two weeks', () => {
+    expect(inDays(itemOf('doseChange', { glassEntries: [dose(2)] }))).toBe(2)
+    expect(inDays(itemOf('secondDose', { glassEntries: [dose(2)] }))).toBe(12)
+  })
+  it('until they were done', () => {
+    expect(itemOf('doseChange', { glassEntries: [dose(6), waterChange(glassId, 2, 15)] })).toBeUndefined()
+    expect(itemOf('secondDose', { glassEntries: [dose(15), dose(1)] })).toBeUndefined()
+  })
+})
+
+describe('the room', () => {
+  it('goes on with plans that are glasses, by their log', () => {
+    const p = plan(s.room.id, { glassId, startsAt: daysAgo(7) })
+    expect(itemOf('planStep', { plans: [p] })).toMatchObject({ key: `plan:${p.id}:legal`, values: { step: 'legal' } })
+    expect(itemsOf({ plans: [{ ...p, ended: { at: daysAgo(1), why: 'putAway' } }] })).toEqual([])
+    expect(itemsOf({ plans: [{ ...p, startsAt: daysAgo(200) }] })).toEqual([])
+    expect(itemsOf({ plans: [plan(s.room.id)] }).filter(i => i.kind === 'planStep')).toEqual([])
+  })
+  it('calibrates probes that are read', () => {
+    const glassEntries = [
+      waterTest(glassId, 2, { ph: 7 }, 'probe'),
+      waterTest(glassId, 3, { conductivityUsCm: 300 }, 'liquidKit'),
+    ]
+    expect(
+      itemsOf({ glassEntries })
+        .filter(i => i.kind === 'calibration')
+        .map(i => [i.values.probe, i.why.key]),
+    ).toEqual([['ph', 'calibrateNever']])
+    const bench = {
+      scaleStepG: 0.01,
+      jugStepL: 0.1,
+      calibrations: {
+        ph: {
+          at: daysAgo(20),
+          points: [
+            { raw: 7, truth: 7 },
+            { raw: 4, truth: 4 },
+          ],
+        },
+      },
+    }
+    expect(inDays(itemOf('calibration', { glassEntries, bench }))).toBe(10)
+  })
+  it('plans new soil after a year', () => {
+    expect(inDays(itemOf('soil', { glass: { soilSince: daysAgo(300) } }))).toBe(65)
+  })
+})
