@@ -78,8 +78,8 @@ watchDebounced(
       <li v-for="c in advice.checks" :key="c.key" :title="basisText(c.basis)">
         <StateMark v-if="c.state !== 'unknown'" :state="c.state" /><span v-else class="dash" aria-hidden="true">·</span
         ><span
-          ><TheSentence :text="checkText(c, settings.units)" />
-          <span class="small muted basis">{{
+          ><TheSentence :text="checkText(c, settings.units)" />{{ ' '
+          }}<span class="small muted basis">{{
             c.basis.kind === 'memory'
               ? 'from memory'
               : c.basis.kind === 'commonPractice'

@@ -40,6 +40,8 @@ export function useBench() {
   })
   afterEach(async () => {
     scope.stop()
+    // what is saved as a page is left is written before the next test begins
+    await new Promise(resolve => setTimeout(resolve, 20))
     // their queries would go on, and make the old stores the current ones again
     disposePinia(stores)
     vi.useRealTimers()
@@ -52,7 +54,7 @@ export function useBench() {
 /** Writes a room, its records and its log, and opens it as a keeper would have it open. */
 export async function put(room: Room, records: readonly Write[], entries: readonly Entry[] = []) {
   await saveTogether(openDb(), [{ table: 'rooms', record: room }, ...records], entries, NOW)
-  useSettingsStore().roomId = room.id
+  useSettingsStore(stores).roomId = room.id
 }
 
 /** Runs a composable as a component would, until the test ends. */
