@@ -16,7 +16,7 @@ import {
   futureFan,
   type Futures,
   type PopulationQuestion,
-  stageModel,
+  populationModel,
   takeSearch,
 } from '#core/population'
 import { type Order, type ScenarioChange, type TakeKind, TakeKind as takeKinds } from '#core/records'
@@ -59,7 +59,7 @@ async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
   if (ready?.key === key) return ready
   const [input] = await statementInputs(openDb(), [subject], nowMs)
   const { question } = questionFrom(input!)
-  const fit = stageModel.fit(question)
+  const fit = populationModel.fit(question)
   const now = fit.numbers('all').value
   ready = { key, question, fit, now, dying: dyingPerWeek(question, now) }
   return ready

@@ -73,6 +73,9 @@ export const stageModel: PopulationModel = {
   },
 }
 
+/** The model that the house reckons with: another one takes its place here, and nowhere else. */
+export const populationModel: PopulationModel = stageModel
+
 const withPrior = (question: PopulationQuestion, prior: Prior): PopulationQuestion => ({
   ...question,
   spreads: { ...question.spreads, ...prior },

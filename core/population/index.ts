@@ -5,7 +5,15 @@
  */
 export { deathsSince, dyingPerWeek, floorsOf, MODEL, SURE, takeSearch } from './answer'
 export { type Stopped, StoppedError } from './fit'
-export { type FittedColony, type FitOptions, type FutureAsked, type PopulationModel, stageModel } from './fitted'
+export {
+  type FittedColony,
+  type FitOptions,
+  type FutureAsked,
+  type PopulationModel,
+  populationModel,
+  type Prior,
+  stageModel,
+} from './fitted'
 export {
   chanceAt,
   type Doing,

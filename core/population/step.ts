@@ -45,7 +45,7 @@ export interface StepMore {
 }
 
 /** Luck of a particle beside that of its passages: its mood, the broods, a blow. */
-const DRAWS = { turn: 0, drift: 1, taken: 14, brood: 15, blow: 16 }
+export const DRAWS = { turn: 0, drift: 1, taken: 14, brood: 15, blow: 16 }
 
 /** The passages as flat rows of numbers, the last of a life first: whoever arrives is not thinned in the same step. */
 const ways = LIFE.toReversed()

@@ -1,5 +1,5 @@
 import { resolveGroup, type Target } from '#core/groups'
-import { type FittedColony, type PopulationAnswer, type PopulationQuestion, stageModel } from '#core/population'
+import { type FittedColony, type PopulationAnswer, type PopulationQuestion, populationModel } from '#core/population'
 import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
 import { headingStatement } from './headingStatement'
@@ -74,7 +74,7 @@ export function colonyStatements(
   const changeL = netL * (group.change?.share ?? 0.1)
 
   const { question, readings } = questionFrom(input)
-  const fit = before ? before.resume(question) : stageModel.fit(question)
+  const fit = before ? before.resume(question) : populationModel.fit(question)
   const population = fit.explain()
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {

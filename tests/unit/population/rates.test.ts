@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { groups } from '#core/groups'
 import { preferredC, stageRates } from '#core/population'
 import { matrixView } from '../../../core/population/matrixView'
-import { freeShare } from '../../../core/population/lifeCycle'
+import { freeShare, LIFE } from '../../../core/population/lifeCycle'
 import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
 import { comeUpFor, growthPerWeek, meanStep } from '../../../core/population/rates'
 import { EGGS_1, FEMALES, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
-import { stepCloud } from '../../../core/population/step'
+import { DRAWS, stepCloud } from '../../../core/population/step'
 import { ratesOf, resolvedOf } from './questions'
 
 /** Every group with every school that changes how fast it grows. */
@@ -78,6 +78,15 @@ describe('summarise', () => {
     expect(m.growthPerWeek).toBeLessThan(0)
     expect(m.matters).toEqual([{ what: 'adults', share: 1 }])
     expect(m.doublingWeeks).toBeNull()
+  })
+})
+
+describe('the luck of a particle', () => {
+  it('decides one thing with each number: who dies and who grows are not the same throw', () => {
+    const used = [...Object.values(DRAWS), ...LIFE.flatMap(way => Object.values(way.luck))]
+    expect(used.toSorted((a, b) => a - b)).toEqual(used.map((_, i) => i))
+    // what a blow takes of each stage is drawn after all others
+    expect(Math.max(...used)).toBe(DRAWS.blow)
   })
 })
 
