@@ -93,8 +93,6 @@ const stillMany = [
   'core/population/rates.ts',
   'core/statements/questionOf.ts',
   'core/units/quantity.ts',
-  'core/water/husbandry/acclimation.ts',
-  'core/water/time/controlLimits.ts',
   'core/water/valueVerdict.ts',
   'demo/lanternQuay.ts',
   'demo/plan.ts',

@@ -32,12 +32,13 @@ export function useDripDesk() {
   const from = computed(() => typedWater(bag.value, keys.value, settings.units))
   const to = computed(() => typedWater(glass.value, keys.value, settings.units))
   const known = computed(() => keys.value.filter(k => from.value[k] !== undefined && to.value[k] !== undefined))
+  const bridging = computed(() => ({ share: BRIDGED, limits: rates.largest.value }))
   const plan = computed(() =>
     vessel.value.ok
-      ? planDrip(mode.value, vessel.value.value, from.value, to.value, BRIDGED, rates.largest.value)
+      ? planDrip({ mode: mode.value, vesselL: vessel.value.value }, from.value, to.value, bridging.value)
       : null,
   )
-  const steps = computed(() => planSteps(EXCHANGED, from.value, to.value, BRIDGED, rates.largest.value))
+  const steps = computed(() => planSteps(EXCHANGED, from.value, to.value, bridging.value))
   const headline = computed(() => (plan.value ? dripHeadline(plan.value, known.value.length > 0) : ''))
   const course = computed(() =>
     plan.value && vessel.value.ok

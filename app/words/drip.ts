@@ -43,7 +43,7 @@ export function dripCourse(drip: {
   return MOMENTS.map(share => {
     const hours = (drip.minutes / 60) * share
     const texts = drip.values.map(({ key, from, to }) => {
-      const value = dripped(mode, vesselL, litresPerHour, from, to, hours)
+      const value = dripped({ mode, vesselL, litresPerHour }, from, to, hours)
       return [key, valueNumber(key, value, drip.units)]
     })
     return {
@@ -77,7 +77,7 @@ export function dripNow(drip: RunningDrip, nowMs: number, units: UnitPrefs) {
     left: clockText(Math.max(0, Math.ceil(drip.minutes - passed))),
     ends: format(drip.startMs + drip.minutes * 60_000, 'HH:mm'),
     values: drip.values.map(({ key, from, to }) => {
-      const value = dripped(drip.mode, drip.vesselL, drip.litresPerHour, from, to, hours)
+      const value = dripped(drip, from, to, hours)
       return `${valueName(key)} ${valueText(key, value, units)}`
     }),
   }

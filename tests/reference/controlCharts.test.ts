@@ -11,7 +11,7 @@ describe('smoothed path and its limits, direct recursion (numpy); Roberts 1959, 
       'cusum_ewma_path',
     ),
   )('$id', ({ inputs, expected }) => {
-    const path = ewma(inputs.x, inputs.target, inputs.sigma, inputs.lambda_, inputs.L)
+    const path = ewma(inputs.x, inputs.target, inputs.sigma, { lambda: inputs.lambda_, width: inputs.L })
     path.forEach((p, i) => {
       expect(p.value).toBeCloseTo(expected.ewma[i]!, 9)
       expect(p.high - inputs.target).toBeCloseTo(expected.ewmaHalfWidth[i]!, 9)

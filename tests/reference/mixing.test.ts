@@ -158,7 +158,7 @@ describe('drip acclimation, closed forms; the differential equation was solved w
   type Inputs = { bagVolume_L: number; flow_L_per_h: number; c0: number; cTank: number; t_h: number }
   it.each(casesOf<Inputs, Numbers>(file, 'drip_acclimation'))('$id', ({ inputs, expected, tolerance }) => {
     const at = (mode: DripMode, hours: number) =>
-      dripped(mode, inputs.bagVolume_L, inputs.flow_L_per_h, inputs.c0, inputs.cTank, hours)
+      dripped({ mode, vesselL: inputs.bagVolume_L, litresPerHour: inputs.flow_L_per_h }, inputs.c0, inputs.cTank, hours)
     expect(excess(at('overflow', inputs.t_h), expected.constantVolumeOverflow!, tolerance)).toBe(0)
     expect(excess(at('filling', inputs.t_h), expected.growingVolumeNoOverflow!, tolerance)).toBe(0)
     // the closed form against many small exchanges
@@ -168,24 +168,21 @@ describe('drip acclimation, closed forms; the differential equation was solved w
       c += ((inputs.flow_L_per_h * inputs.t_h) / steps / inputs.bagVolume_L) * (inputs.cTank - c)
     expect(c).toBeCloseTo(expected.constantVolumeOverflow!, 2)
     // a plan that allows just this rate at the start takes just this long
-    const plan = planDrip('overflow', inputs.bagVolume_L, { ghDh: inputs.c0 }, { ghDh: inputs.cTank }, 0.95, {
-      ghDh: Math.abs(expected.maxRatePerHourAtStart!),
-    })
+    const limits = { ghDh: Math.abs(expected.maxRatePerHourAtStart!) }
+    const planned = (mode: 'overflow' | 'filling') =>
+      planDrip(
+        { mode, vesselL: inputs.bagVolume_L },
+        { ghDh: inputs.c0 },
+        { ghDh: inputs.cTank },
+        { share: 0.95, limits },
+      )
     // an hour at least is dripped, whatever the limit
     if (expected.hoursFor95pctConstant! > 1)
-      expect(excess(plan.minutes / 60, expected.hoursFor95pctConstant!, { rel: 1e-9 })).toBe(0)
-    expect(
-      excess(
-        planDrip('filling', inputs.bagVolume_L, { ghDh: inputs.c0 }, { ghDh: inputs.cTank }, 0.95, {
-          ghDh: Math.abs(expected.maxRatePerHourAtStart!),
-        }).minutes / 60,
-        expected.hoursFor95pctGrowing!,
-        { rel: 1e-9 },
-      ),
-    ).toBe(0)
+      expect(excess(planned('overflow').minutes / 60, expected.hoursFor95pctConstant!, { rel: 1e-9 })).toBe(0)
+    expect(excess(planned('filling').minutes / 60, expected.hoursFor95pctGrowing!, { rel: 1e-9 })).toBe(0)
   })
   it('never comes near pure water faster than dilution allows', () => {
-    expect(dripped('filling', 1, 1, 10, 0, 1)).toBeCloseTo(5, 12)
+    expect(dripped({ mode: 'filling', vesselL: 1, litresPerHour: 1 }, 10, 0, 1)).toBeCloseTo(5, 12)
     expect(changed(waterOf({ caMmolL: 1 }), 1, pureWater).caMmolL).toBe(0)
   })
 })

@@ -59,7 +59,7 @@ const allNeeds = ref(false)
         </NeedLine>
       </ul>
       <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">
-        {{ allNeeds ? 'Fewer' : `and ${needs.length - FIRST} more` }}
+        {{ allNeeds ? 'Fewer' : `and ${counted(needs.length - FIRST, 'more colony', 'more colonies').toLowerCase()}` }}
       </button>
       <LazyRoomDue v-if="room.glasses.length > 0" />
       <template v-if="total > 0">

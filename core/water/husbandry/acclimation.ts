@@ -21,6 +21,13 @@ export const largestPerHour: Readonly<Record<AcclimationKey, number>> = {
 /** Drops in a millilitre of an air-line drip (from memory). */
 const DROPS_PER_ML = 20
 
+/** The vessel that animals come in, and what becomes of its water. */
+export interface Vessel {
+  mode: DripMode
+  /** litres in it at the start */
+  vesselL: number
+}
+
 /**
  * Concentration in the vessel after a time of dripping.
  * Overflow: c = c_tank + (c0 − c_tank)·e^(−qt/V). Filling: c = (V·c0 + q·t·c_tank)/(V + q·t).
@@ -29,9 +36,7 @@ const DROPS_PER_ML = 20
  * @throws RangeError for a volume not above 0 or a negative drip or time
  */
 export function dripped(
-  mode: DripMode,
-  vesselL: number,
-  litresPerHour: number,
+  { mode, vesselL, litresPerHour }: Vessel & { litresPerHour: number },
   start: number,
   tank: number,
   hours: number,
@@ -43,6 +48,14 @@ export function dripped(
   return mode === 'overflow'
     ? tank + (start - tank) * Math.exp(-added / vesselL)
     : (vesselL * start + added * tank) / (vesselL + added)
+}
+
+/** How far and how fast to go from bag to tank. */
+export interface Bridging {
+  /** how near to come, 0.9 as usual */
+  share?: number
+  /** largest change an hour, the usual ones when left out */
+  limits?: Partial<Record<AcclimationKey, number>>
 }
 
 /** A drip that keeps every value under its largest rate. */
@@ -60,17 +73,13 @@ export interface DripPlan {
  * The fastest drip that moves no value faster than its limit, and how long until the vessel holds `share` of tank
  * water's
  * character. The rate is greatest at the start: q = rate·V/|difference|.
- * @param share how near to come, 0.9 as usual
- * @param limits largest change an hour, the usual ones when left out
  * @throws RangeError for a vessel not above 0 or a share outside (0, 1)
  */
 export function planDrip(
-  mode: DripMode,
-  vesselL: number,
+  { mode, vesselL }: Vessel,
   bag: AcclimationValues,
   tank: AcclimationValues,
-  share = 0.9,
-  limits: Partial<Record<AcclimationKey, number>> = largestPerHour,
+  { share = 0.9, limits = largestPerHour }: Bridging = {},
 ): DripPlan {
   if (!(vesselL > 0)) throw new RangeError(`vesselL must be above 0, got ${vesselL}`)
   if (!(share > 0 && share < 1)) throw new RangeError(`share must lie between 0 and 1, got ${share}`)
@@ -112,8 +121,7 @@ export function planSteps(
   exchange: number,
   bag: AcclimationValues,
   tank: AcclimationValues,
-  share = 0.9,
-  limits: Partial<Record<AcclimationKey, number>> = largestPerHour,
+  { share = 0.9, limits = largestPerHour }: Bridging = {},
 ): { steps: number; everyMinutes: number; minutes: number } {
   for (const [name, v] of Object.entries({ exchange, share }))
     if (!(v > 0 && v < 1)) throw new RangeError(`${name} must lie between 0 and 1, got ${v}`)

@@ -57,8 +57,7 @@ export function ewma(
   values: readonly number[],
   centre: number,
   sigma: number,
-  lambda = 0.2,
-  width = 2.86,
+  { lambda = 0.2, width = 2.86 }: { lambda?: number; width?: number } = {},
 ): EwmaPoint[] {
   if (!(lambda > 0 && lambda <= 1)) throw new RangeError(`lambda must lie above 0 and at most 1, got ${lambda}`)
   let z = centre

@@ -94,7 +94,7 @@ describe('control limits', () => {
     const limits = controlLimits(values)!
     expect(limits.outside).toEqual([])
     expect(ewma(values, limits.centre, limits.sigma).at(-1)!.outside).toBe(true)
-    expect(() => ewma(values, 5, 1, 0)).toThrow(/lambda/)
+    expect(() => ewma(values, 5, 1, { lambda: 0 })).toThrow(/lambda/)
   })
 })
 

@@ -40,7 +40,7 @@ describe('planDrip', () => {
         waters,
         waters,
         (mode, vesselL, bag, tank) => {
-          const plan = planDrip(mode, vesselL, bag, tank)
+          const plan = planDrip({ mode, vesselL }, bag, tank)
           const hours = plan.minutes / 60
           for (const key of acclimationKeys) {
             const a = bag[key as keyof typeof bag]
@@ -51,33 +51,33 @@ describe('planDrip', () => {
               const dt = hours / 1000
               const rate =
                 Math.abs(
-                  dripped(mode, vesselL, plan.litresPerHour, a, b, t + dt) -
-                    dripped(mode, vesselL, plan.litresPerHour, a, b, t),
+                  dripped({ mode, vesselL, litresPerHour: plan.litresPerHour }, a, b, t + dt) -
+                    dripped({ mode, vesselL, litresPerHour: plan.litresPerHour }, a, b, t),
                 ) / dt
               expect(rate).toBeLessThanOrEqual(largestPerHour[key] * 1.001 + 1e-9)
             }
             // and nine tenths of the way are gone at the end
-            expect(Math.abs(dripped(mode, vesselL, plan.litresPerHour, a, b, hours) - b)).toBeLessThanOrEqual(
-              0.1 * Math.abs(a - b) + 1e-9,
-            )
+            expect(
+              Math.abs(dripped({ mode, vesselL, litresPerHour: plan.litresPerHour }, a, b, hours) - b),
+            ).toBeLessThanOrEqual(0.1 * Math.abs(a - b) + 1e-9)
           }
         },
       ),
     )
   })
   it('names what sets the pace, and drips an hour even where nothing differs', () => {
-    expect(planDrip('overflow', 1, { ghDh: 16, khDh: 4 }, { ghDh: 6, khDh: 4 }).pace).toBe('ghDh')
-    const alike = planDrip('overflow', 1, { ghDh: 6 }, { ghDh: 6 })
+    expect(planDrip({ mode: 'overflow', vesselL: 1 }, { ghDh: 16, khDh: 4 }, { ghDh: 6, khDh: 4 }).pace).toBe('ghDh')
+    const alike = planDrip({ mode: 'overflow', vesselL: 1 }, { ghDh: 6 }, { ghDh: 6 })
     expect(alike.pace).toBeNull()
     expect(alike.minutes).toBeCloseTo(60, 6)
-    expect(planDrip('filling', 1, {}, {}).endL).toBeCloseTo(10, 6)
+    expect(planDrip({ mode: 'filling', vesselL: 1 }, {}, {}).endL).toBeCloseTo(10, 6)
   })
   it('throws for what cannot be', () => {
-    expect(() => planDrip('overflow', 0, {}, {})).toThrow(/vesselL/)
-    expect(() => planDrip('overflow', 1, {}, {}, 1)).toThrow(/share/)
-    expect(() => dripped('overflow', 0, 1, 1, 1, 1)).toThrow(/vesselL/)
-    expect(() => dripped('overflow', 1, -1, 1, 1, 1)).toThrow(/litresPerHour/)
-    expect(() => dripped('overflow', 1, 1, 1, 1, -1)).toThrow(/hours/)
+    expect(() => planDrip({ mode: 'overflow', vesselL: 0 }, {}, {})).toThrow(/vesselL/)
+    expect(() => planDrip({ mode: 'overflow', vesselL: 1 }, {}, {}, { share: 1 })).toThrow(/share/)
+    expect(() => dripped({ mode: 'overflow', vesselL: 0, litresPerHour: 1 }, 1, 1, 1)).toThrow(/vesselL/)
+    expect(() => dripped({ mode: 'overflow', vesselL: 1, litresPerHour: -1 }, 1, 1, 1)).toThrow(/litresPerHour/)
+    expect(() => dripped({ mode: 'overflow', vesselL: 1, litresPerHour: 1 }, 1, 1, -1)).toThrow(/hours/)
   })
 })
 
