@@ -3,7 +3,7 @@ import { groupOf, resolveGroup } from '#core/groups'
 import { type Colony, DAY_MS, type Glass, netLitres } from '#core/records'
 import { expectedMolts } from '#core/molts'
 import type { Random } from '#core/stats'
-import type { GlassPlan } from './plan'
+import type { GlassPlan } from './planShapes'
 
 /** A line that the keepers of the invented room wrote on a round: when, and what. */
 export interface RoundLine {

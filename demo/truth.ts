@@ -1,6 +1,6 @@
 import { randomBinomial, randomPoisson } from 'd3-random'
 import type { Random } from '#core/stats'
-import type { ColonyPlan } from './plan'
+import type { ColonyPlan } from './planShapes'
 
 /** True numbers of a colony, day by day, and what was taken out. The keepers of the invented room never see these. */
 export interface Truth {

@@ -55,7 +55,15 @@ export function questionFrom(input: StatementInput): {
   const arrived = momentMs(colony.stays.at(-1)!.from)
   const before = earlier.flatMap(e => readingsOf(e.water, e.entries).get('temperatureC') ?? [])
   const here = (readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
-  return { question: questionOf(colony, glass, currentEntries(colonyEntries), [...before, ...here], nowMs), readings }
+  return {
+    question: questionOf(
+      colony,
+      glass,
+      { entries: currentEntries(colonyEntries), temperatures: [...before, ...here] },
+      nowMs,
+    ),
+    readings,
+  }
 }
 
 /**
@@ -80,7 +88,13 @@ export function colonyStatements(
   for (const key of valueKeys) {
     const target: Target | undefined = group.targets[key]
     if (!target) continue
-    const verdict = judgeValue(key, target, readings.get(key) ?? [], nowMs, group.largestStepPerWeek[key]?.value)
+    const verdict = judgeValue({
+      key,
+      target,
+      readings: readings.get(key) ?? [],
+      nowMs,
+      largestStep: group.largestStepPerWeek[key]?.value,
+    })
     values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.zone)) : verdict)
   }
   const water = waterStatement(values)

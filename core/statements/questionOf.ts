@@ -14,17 +14,22 @@ const FEMALES_OF_KEEP = 0.25
 /** Chance of falling under the floor that a take may bring where the keeper has not chosen one. */
 export const ALLOWED_RISK = 0.1
 
+/** What was logged of a colony. */
+export interface ColonyLog {
+  /** standing entries, in order of time */
+  entries: readonly Entry[]
+  /** of its glass: moment and °C, in order of time */
+  temperatures?: readonly { at: number; value: number }[]
+}
+
 /**
  * Turns a colony's standing entries into the question that the population model answers.
- * @param entries standing entries of the colony, in order of time
- * @param temperatures of its glass: moment and °C, in order of time
  * @param nowMs today
  */
 export function questionOf(
   colony: Colony,
   glass: Pick<Glass, 'grossL' | 'fill'>,
-  entries: readonly Entry[],
-  temperatures: readonly { at: number; value: number }[],
+  { entries, temperatures = [] }: ColonyLog,
   nowMs: number,
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)

@@ -73,6 +73,17 @@ export interface ValueVerdict extends Verdict<WaterMessageKey> {
 const WINDOW_DAYS = 120
 const WINDOW_READINGS = 8
 
+/** What is judged: one value, its ranges, and its readings, oldest first, in the canonical unit. */
+export interface ValueAsked {
+  key: ValueKey
+  target: Target
+  readings: readonly ValueReading[]
+  /** today */
+  nowMs: number
+  /** largest change per week for these animals, when known */
+  largestStep?: number | undefined
+}
+
 /**
  * Judges one value: level against range, steadiness, where it will be in four weeks, and the age of the reading.
  *
@@ -80,160 +91,168 @@ const WINDOW_READINGS = 8
  * is shown to be steady is on target; one inside the preferred range that will leave it within four weeks is drifting.
  * Off needs more than one weak reading: the reading must lie outside the tolerated range by more than its own doubt,
  * or two in a row outside, or it must be outside the preferred range and on its way out of the tolerated one.
- *
- * @param key which value
- * @param target its ranges
- * @param readings oldest first, in the canonical unit
- * @param nowMs today
- * @param largestStep largest change per week for these animals, when known
+ * @example judgeValue({ key: 'khDh', target: { preferred: [3, 8] }, readings: story.readings.get('khDh'), nowMs })
  */
-export function judgeValue(
-  key: ValueKey,
-  target: Target,
-  readings: readonly ValueReading[],
-  nowMs: number,
-  largestStep?: number,
-): ValueVerdict {
-  const tolerated = toleratedOf(key, target)
+export function judgeValue(asked: ValueAsked): ValueVerdict {
+  const { key, target, readings, nowMs } = asked
   const latest = readings.at(-1) ?? null
   const window = readings.filter(r => r.at >= nowMs - WINDOW_DAYS * DAY_MS).slice(-WINDOW_READINGS)
-  const [low, high] = target.preferred
-  const range = { low, high, tolLow: tolerated[0], tolHigh: tolerated[1] }
-  const result = (partial: Partial<ValueVerdict> & Pick<ValueVerdict, 'state' | 'conclusion'>): ValueVerdict => ({
-    key,
-    target,
-    tolerated,
-    latest,
-    window,
-    ageDays: latest ? (nowMs - latest.at) / DAY_MS : null,
-    trendPerWeek: null,
-    inFourWeeks: null,
-    reasons: [],
-    actions: [],
-    evidence: evidenceOf(key, readings),
-    ...partial,
-  })
-  if (!latest)
-    return result({
-      state: 'unknown',
-      conclusion: msg('water.noReading', { key, ...range }),
-      actions: [msg('water.doTest', { key })],
-    })
+  const tolerated = toleratedOf(key, target)
+  const range = { low: target.preferred[0], high: target.preferred[1], tolLow: tolerated[0], tolHigh: tolerated[1] }
+  const ageDays = latest ? (nowMs - latest.at) / DAY_MS : null
+  const unknown = { state: 'unknown', reasons: [], actions: [msg('water.doTest', { key })] } as const
+  const told = { key, target, tolerated, latest, window, ageDays, evidence: evidenceOf(key, readings) }
+  if (!latest) {
+    const conclusion = msg('water.noReading', { key, ...range })
+    return { ...told, ...unknown, actions: [...unknown.actions], reasons: [], conclusion, ...NO_TREND }
+  }
+  const stands = standing(asked, latest, window, range)
+  const trends = { trendPerWeek: stands.trend, inFourWeeks: stands.ahead }
+  if (ageDays! > freshDays[key]) {
+    const conclusion = msg('water.tooOld', { key, value: latest.value, days: ageDays!, ...range })
+    return { ...told, ...trends, ...unknown, actions: [...unknown.actions], reasons: [], conclusion }
+  }
+  return { ...told, ...trends, ...judged(stands, reasonsOf(stands, asked.largestStep)) }
+}
 
-  const ageDays = (nowMs - latest.at) / DAY_MS
+const NO_TREND = { trendPerWeek: null, inFourWeeks: null }
+
+/** A value as it stands: its level against the ranges, and its way. */
+interface Standing {
+  key: ValueKey
+  latest: ValueReading
+  window: readonly ValueReading[]
+  range: { low: number; high: number; tolLow: number; tolHigh: number }
+  trend: ValueVerdict['trendPerWeek']
+  ahead: ValueVerdict['inFourWeeks']
+  /** its trend when that is certain and large enough to be news to a keeper, else null */
+  moves: { value: number } | null
+  steady: boolean
+  side: 'in' | 'high' | 'low'
+  /** a strip or a guess */
+  weak: boolean
+  /** nothing of it is right */
+  poison: boolean
+}
+
+function standing(
+  { key, nowMs }: ValueAsked,
+  latest: ValueReading,
+  window: readonly ValueReading[],
+  range: Standing['range'],
+): Standing {
   const line = weightedLine(window.map(r => ({ x: (r.at - nowMs) / WEEK_MS, y: r.value, sd: r.sd })))
   const trend = line && {
     value: line.slope,
     low: line.slope - line.t80 * line.slopeSe,
     high: line.slope + line.t80 * line.slopeSe,
   }
-  const ahead = line && forecast(line, latest, nowMs)
-  const common = { trendPerWeek: trend, inFourWeeks: ahead }
-  if (ageDays > freshDays[key])
-    return result({
-      ...common,
-      state: 'unknown',
-      conclusion: msg('water.tooOld', { key, value: latest.value, days: ageDays, ...range }),
-      actions: [msg('water.doTest', { key })],
-    })
-
-  const reasons: Message<WaterMessageKey>[] = []
   const moving = trend !== null && window.length >= 3 && (trend.low > 0 || trend.high < 0)
   // a trend that is certain but smaller than the doubt of one reading within four weeks is no news to a keeper
-  const matters = moving && Math.abs(trend.value) * 4 > latest.sd
-  const steady = window.length >= 3 && !matters
-  if (matters)
-    reasons.push(
-      msg('water.reasonSlope', {
-        key,
-        perWeek: trend.value,
-        from: window[0]!.value,
-        to: latest.value,
-        weeks: (latest.at - window[0]!.at) / WEEK_MS,
-      }),
-    )
-  else if (steady) reasons.push(msg('water.reasonSteady', { key, n: window.length }))
-  else reasons.push(msg('water.reasonTooFew', { key, n: window.length }))
-  if (matters && ahead)
+  const moves = moving && Math.abs(trend.value) * 4 > latest.sd ? trend : null
+  return {
+    key,
+    latest,
+    window,
+    range,
+    trend,
+    ahead: line && forecast(line, latest, nowMs),
+    moves,
+    steady: window.length >= 3 && !moves,
+    side: latest.value > range.high ? 'high' : latest.value < range.low ? 'low' : 'in',
+    weak: latest.method === 'strip' || latest.method === 'guess',
+    poison: range.high === 0,
+  }
+}
+
+function reasonsOf(s: Standing, largestStep: number | undefined): Message<WaterMessageKey>[] {
+  const { key, latest, window, moves, ahead } = s
+  const first = window[0]!
+  const reasons: Message<WaterMessageKey>[] = []
+  if (moves) {
+    const weeks = (latest.at - first.at) / WEEK_MS
+    reasons.push(msg('water.reasonSlope', { key, perWeek: moves.value, from: first.value, to: latest.value, weeks }))
+  } else reasons.push(msg(s.steady ? 'water.reasonSteady' : 'water.reasonTooFew', { key, n: window.length }))
+  if (moves && ahead)
     reasons.push(
       msg('water.reasonForecast', { key, value: ahead.value, low: Math.max(0, ahead.low), high: ahead.high }),
     )
-
   const jump = lastJump(window, largestStep)
-  if (jump) reasons.push(msg('water.reasonJump', { key, by: jump.by, days: jump.days, allowed: jump.allowed }))
+  if (jump) reasons.push(msg('water.reasonJump', { key, ...jump }))
   if (latest.method === 'reckoned') reasons.push(msg('water.reasonReckoned', { key, sd: latest.sd }))
-  const weak = latest.method === 'strip' || latest.method === 'guess'
-  if (weak) reasons.push(msg('water.reasonWeak', { key, sd: latest.sd }))
+  if (s.weak) reasons.push(msg('water.reasonWeak', { key, sd: latest.sd }))
+  return reasons
+}
 
-  const v = latest.value
-  const side = v > high ? 'high' : v < low ? 'low' : 'in'
-  const beyond = (r: ValueReading) => r.value > tolerated[1] || r.value < tolerated[0]
-  const clearlyBeyond = v - latest.sd > tolerated[1] || v + latest.sd < tolerated[0]
-  const twiceBeyond = beyond(latest) && window.length >= 2 && beyond(window.at(-2)!)
-  const leaving =
-    matters &&
-    ahead !== null &&
-    side !== 'in' &&
-    (ahead.value > tolerated[1] || ahead.value < tolerated[0]) &&
-    Math.sign(trend.value) === (side === 'high' ? 1 : -1)
-  const poison = high === 0
+type Judged = Pick<ValueVerdict, 'state' | 'conclusion' | 'reasons' | 'actions'>
 
-  const values = { key, value: v, from: window[0]!.value, weeks: (latest.at - window[0]!.at) / WEEK_MS, ...range }
-  const correct = () => (side === 'high' ? msg('water.doLower', { key }) : msg('water.doRaise', { key }))
-  if (clearlyBeyond || twiceBeyond || leaving) {
-    const slid = matters && Math.sign(trend.value) === (side === 'high' ? 1 : -1)
-    const conclusion = poison
-      ? 'water.poison'
-      : side === 'high'
-        ? slid
-          ? 'water.slidAbove'
-          : 'water.above'
-        : slid
-          ? 'water.slidBelow'
-          : 'water.below'
-    return result({
-      ...common,
-      state: 'off',
-      conclusion: msg(conclusion, values),
-      reasons,
-      actions: poison
-        ? [msg('water.doEmergencyChange', { key })]
-        : weak
-          ? [msg('water.doRetest', { key }), correct()]
-          : [correct()],
-    })
-  }
-  if (poison && v - latest.sd <= 0)
-    return result({ ...common, state: 'onTarget', conclusion: msg('water.onTarget', values), reasons: [], actions: [] })
-  if (side !== 'in') {
-    const returning = matters && Math.sign(trend.value) === (side === 'high' ? -1 : 1)
-    if (!beyond(latest) && steady && !returning)
-      return result({
-        ...common,
-        state: 'onTarget',
-        conclusion: msg('water.steadyAtEdge', values),
-        reasons,
-        actions: [msg('water.doNothing', { key })],
-      })
-    reasons.push(msg('water.reasonNearLimit', { key, ...range }))
-    return result({
-      ...common,
+function judged(s: Standing, reasons: Message<WaterMessageKey>[]): Judged {
+  const { key, latest, window, range, moves, ahead } = s
+  const weeks = (latest.at - window[0]!.at) / WEEK_MS
+  const values = { key, value: latest.value, from: window[0]!.value, weeks, ...range }
+  if (isOff(s)) return off(s, values, reasons)
+  if (s.poison && latest.value - latest.sd <= 0)
+    return { state: 'onTarget', conclusion: msg('water.onTarget', values), reasons: [], actions: [] }
+  if (s.side !== 'in') return atTheEdge(s, values, reasons)
+  if (moves && ahead && (ahead.value > range.high || ahead.value < range.low)) {
+    const rises = moves.value > 0
+    return {
       state: 'drifting',
-      conclusion: msg(side === 'high' ? 'water.above' : 'water.below', values),
+      conclusion: msg(rises ? 'water.rising' : 'water.falling', values),
       reasons,
-      actions: weak ? [msg('water.doRetest', { key })] : returning ? [msg('water.doNothing', { key })] : [correct()],
-    })
+      actions: [msg(rises ? 'water.doLower' : 'water.doRaise', { key })],
+    }
   }
-  if (matters && ahead && (ahead.value > high || ahead.value < low)) {
-    return result({
-      ...common,
-      state: 'drifting',
-      conclusion: msg(trend.value > 0 ? 'water.rising' : 'water.falling', values),
+  return { state: 'onTarget', conclusion: msg('water.onTarget', values), reasons, actions: [] }
+}
+
+const isBeyond = ({ range }: Standing, value: number) => value > range.tolHigh || value < range.tolLow
+/** Whether it goes further out on the side where it stands. */
+const goesOut = ({ moves, side }: Standing) => moves !== null && Math.sign(moves.value) === (side === 'high' ? 1 : -1)
+const correction = ({ key, side }: Standing) => msg(side === 'high' ? 'water.doLower' : 'water.doRaise', { key })
+
+function isOff(s: Standing): boolean {
+  const { latest, window, range, ahead } = s
+  const clearly = latest.value - latest.sd > range.tolHigh || latest.value + latest.sd < range.tolLow
+  const twice = isBeyond(s, latest.value) && window.length >= 2 && isBeyond(s, window.at(-2)!.value)
+  const leaving = s.side !== 'in' && ahead !== null && isBeyond(s, ahead.value) && goesOut(s)
+  return clearly || twice || leaving
+}
+
+function off(s: Standing, values: Record<string, number | string>, reasons: Message<WaterMessageKey>[]): Judged {
+  const { key } = s
+  const state = 'off'
+  if (s.poison)
+    return {
+      state,
+      conclusion: msg('water.poison', values),
       reasons,
-      actions: [trend.value > 0 ? msg('water.doLower', { key }) : msg('water.doRaise', { key })],
-    })
+      actions: [msg('water.doEmergencyChange', { key })],
+    }
+  const above = goesOut(s) ? 'water.slidAbove' : 'water.above'
+  const below = goesOut(s) ? 'water.slidBelow' : 'water.below'
+  const conclusion = msg(s.side === 'high' ? above : below, values)
+  return { state, conclusion, reasons, actions: [...(s.weak ? [msg('water.doRetest', { key })] : []), correction(s)] }
+}
+
+/** Outside the preferred range, and not off. */
+function atTheEdge(s: Standing, values: Record<string, number | string>, reasons: Message<WaterMessageKey>[]): Judged {
+  const { key, range } = s
+  const returning = s.moves !== null && !goesOut(s)
+  if (!isBeyond(s, s.latest.value) && s.steady && !returning)
+    return {
+      state: 'onTarget',
+      conclusion: msg('water.steadyAtEdge', values),
+      reasons,
+      actions: [msg('water.doNothing', { key })],
+    }
+  const wait = msg(s.weak ? 'water.doRetest' : 'water.doNothing', { key })
+  return {
+    state: 'drifting',
+    conclusion: msg(s.side === 'high' ? 'water.above' : 'water.below', values),
+    reasons: [...reasons, msg('water.reasonNearLimit', { key, ...range })],
+    actions: [s.weak || returning ? wait : correction(s)],
   }
-  return result({ ...common, state: 'onTarget', conclusion: msg('water.onTarget', values), reasons, actions: [] })
 }
 
 /**

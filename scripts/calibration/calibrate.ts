@@ -23,7 +23,7 @@ export interface Quantiles {
 
 /** Fits one synthetic colony in every way. */
 export function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
-  const question = questionOf(c.colony, c.glass, c.entries, [], c.nowMs)
+  const question = questionOf(c.colony, c.glass, { entries: c.entries }, c.nowMs)
   const answer = stageModel.fit(question, particles ? { particles } : {}).explain()
   const counts = question.events.flatMap(e => (e.kind === 'count' ? [{ at: e.at, value: e.evidence.value }] : []))
   const start = {

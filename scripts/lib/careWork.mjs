@@ -84,10 +84,10 @@ function whole() {
     const values = ['khDh', 'ghDh', 'temperatureC'].flatMap(key =>
       group.targets[key]
         ? [
-            judgeValue(
+            judgeValue({
               key,
-              group.targets[key],
-              [
+              target: group.targets[key],
+              readings: [
                 {
                   entryId: '',
                   at: now - 5 * DAY_MS,
@@ -96,8 +96,8 @@ function whole() {
                   method: 'liquidKit',
                 },
               ],
-              now,
-            ),
+              nowMs: now,
+            }),
           ]
         : [],
     )

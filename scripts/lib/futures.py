@@ -28,7 +28,9 @@ def live(seed):
     for week in range(1, weeks + 1):
         turn = g.random(size)
         drift = g.standard_normal(size)
-        mood = mood * keep + 0.012 + np.where(turn < 0.06, 0.5 * drift + np.where(turn < 0.01, -1.2, 0), 0.2 * np.sqrt(1 - keep * keep) * drift)
+        turned = 0.5 * drift + np.where(turn < 0.01, -1.2, 0)
+        wandered = 0.2 * np.sqrt(1 - keep * keep) * drift
+        mood = mood * keep + 0.012 + np.where(turn < 0.06, turned, wandered)
         half = np.exp(0.5 * mood)
         n = y1 + y2 + females + males
         come_up = np.minimum(1, r["comeUp"] * half * np.exp(luck + np.minimum(-0.3, r["holds"] - luck) * n / room))
@@ -54,7 +56,8 @@ def live(seed):
         daughters = g.binomial(mature, r["femaleShare"])
         free = np.maximum(0, females - np.ceil((e1 + e2) / r["broodSize"]).astype(np.int64))
         taken = g.binomial(free, np.minimum(1, r["broods"] * half))
-        laid = np.maximum(0, np.rint(r["broodSize"] * (taken + 0.35 * np.sqrt(taken) * g.standard_normal(size)))).astype(np.int64) * (males > 0)
+        eggs = r["broodSize"] * (taken + 0.35 * np.sqrt(taken) * g.standard_normal(size))
+        laid = np.maximum(0, np.rint(eggs)).astype(np.int64) * (males > 0)
         e2 = e2 - hatched + ripened
         e1 = e1 - ripened + laid
         first = first_left - grown + came_up
@@ -65,7 +68,8 @@ def live(seed):
         blow = g.random(size)
         for i in np.nonzero(blow < 0.003)[0]:
             share = 1 - 0.6 * blow[i] / 0.003
-            e1[i], e2[i], first[i], y1[i], y2[i], females[i], males[i] = (g.binomial(x[i], share) for x in (e1, e2, first, y1, y2, females, males))
+            for x in (e1, e2, first, y1, y2, females, males):
+                x[i] = g.binomial(x[i], share)
         totals[week] = y1 + y2 + females + males
     return totals
 

@@ -55,7 +55,7 @@ function time(runs, work) {
   )
 }
 
-const question = questionOf(colony, glass, entries, [], NOW)
+const question = questionOf(colony, glass, { entries }, NOW)
 const fit = time(5, () => fitPopulation(question, 4000))
 const before = fitPopulation(question, 4000)
 const more = {

@@ -162,7 +162,13 @@ describe('what was poured, in the log', () => {
   })
   it('a verdict that rests on it says so', () => {
     const story = waterStory([waterTest(nextId(), 3, { khDh: 2 }), waterChange(nextId(), 1, 10, tapWater)], 50, NOW)
-    const verdict = judgeValue('khDh', neocaridina.targets.khDh!, story.readings.get('khDh')!, NOW, 0.8)
+    const verdict = judgeValue({
+      key: 'khDh',
+      target: neocaridina.targets.khDh!,
+      readings: story.readings.get('khDh')!,
+      nowMs: NOW,
+      largestStep: 0.8,
+    })
     expect(
       verdict.reasons.map(r => plain(say(r, { units, nowMs: NOW, animal: ['shrimp', 'shrimp'] }))).join(' '),
     ).toContain('Reckoned from what was poured')

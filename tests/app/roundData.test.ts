@@ -43,7 +43,7 @@ describe('entries of a round', () => {
     const revised = await addEntries(db, [move])
     expect(revised.map(r => r.colonyId).sort()).toEqual([s.colony.id, other.id].sort())
     const change = async (c: typeof other) =>
-      questionOf(c, s.glass, currentEntries(await entriesOf(db, c.id)), [], NOW).events
+      questionOf(c, s.glass, { entries: currentEntries(await entriesOf(db, c.id)) }, NOW).events
     expect([await change(s.colony), await change(other)]).toMatchObject([[{ change: -5 }], [{ change: 5 }]])
     await addEntries(db, [{ ...withdrawal(move), toColonyId: other.id } as never])
     expect([await change(s.colony), await change(other)]).toEqual([[], []])

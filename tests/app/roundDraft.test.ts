@@ -17,12 +17,12 @@ import { glassId, itemsOf, known } from '../unit/care/rooms'
 
 const [a, b] = [colony(glassId, { name: 'Slate' }), colony(glassId, { name: 'Rams' })]
 const items = itemsOf({ numbers: known(60, 50, 70, [55, 65]) })
-const khDh = judgeValue(
-  'khDh',
-  groupOf('neocaridina').targets.khDh!,
-  [{ entryId: '', at: NOW - 7 * DAY_MS, value: 4, sd: 0.35, method: 'liquidKit' }],
-  NOW,
-)
+const khDh = judgeValue({
+  key: 'khDh',
+  target: groupOf('neocaridina').targets.khDh!,
+  readings: [{ entryId: '', at: NOW - 7 * DAY_MS, value: 4, sd: 0.35, method: 'liquidKit' }],
+  nowMs: NOW,
+})
 function read(draft: Partial<GlassDraft>, asked: string[] = [], units = defaultUnits) {
   return readGlass(
     { ...emptyGlassDraft(), ...draft },

@@ -51,7 +51,13 @@ export function careOf({
   const entries = currentEntries(glassEntries)
   const { readings } = waterStory(entries, netLitres(glass), nowMs)
   const values = (Object.keys(group.targets) as ValueKey[]).map(key =>
-    judgeValue(key, group.targets[key]!, readings.get(key) ?? [], nowMs, group.largestStepPerWeek[key]?.value),
+    judgeValue({
+      key,
+      target: group.targets[key]!,
+      readings: readings.get(key) ?? [],
+      nowMs,
+      largestStep: group.largestStepPerWeek[key]?.value,
+    }),
   )
   const care: GlassCare = {
     glass,

@@ -64,12 +64,12 @@ describe('doing', () => {
 
 describe('plausibility', () => {
   const target = groupOf('neocaridina').targets.khDh!
-  const verdict = judgeValue(
-    'khDh',
+  const verdict = judgeValue({
+    key: 'khDh',
     target,
-    [{ entryId: '', at: NOW - 7 * DAY_MS, value: 4, sd: 0.35, method: 'liquidKit' }],
-    NOW,
-  )
+    readings: [{ entryId: '', at: NOW - 7 * DAY_MS, value: 4, sd: 0.35, method: 'liquidKit' }],
+    nowMs: NOW,
+  })
   it('takes what may be, asks about what may be a slip, and refuses what cannot be', () => {
     expect([4.4, 9, 1.2].map(v => plausibility('khDh', v, verdict))).toEqual(['fine', 'fine', 'fine'])
     expect(plausibility('khDh', 22, verdict)).toBe('surprising')

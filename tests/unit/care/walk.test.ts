@@ -87,14 +87,15 @@ describe('valuesToRead', () => {
         key =>
           [
             key,
-            judgeValue(
+            judgeValue({
               key,
-              targets[key]!,
-              read[key] === undefined
-                ? []
-                : [{ entryId: '', at: NOW - 2 * DAY_MS, value: read[key]!, sd: 0.2, method: 'liquidKit' }],
-              NOW,
-            ),
+              target: targets[key]!,
+              readings:
+                read[key] === undefined
+                  ? []
+                  : [{ entryId: '', at: NOW - 2 * DAY_MS, value: read[key]!, sd: 0.2, method: 'liquidKit' }],
+              nowMs: NOW,
+            }),
           ] as [ValueKey, ValueVerdict],
       ),
     )

@@ -10,7 +10,8 @@ const DAY = 86_400_000
 const heads = { females: 6, males: 2, unsexed: 0, halfGrown: 3, young: 0 }
 const stamp = () => ({ id: nextId(), loggedAt: daysAgo(0) })
 const numberOf = (c: Colony, entries: Entry[]) =>
-  stageModel.fit(questionOf(c, s.glass, currentEntries(entries), [], NOW), { particles: 400 }).numbers('all').value
+  stageModel.fit(questionOf(c, s.glass, { entries: currentEntries(entries) }, NOW), { particles: 400 }).numbers('all')
+    .value
 
 describe('parting a colony', () => {
   const exact = { ...s.colony, founders: { ...heads, females: 20 }, startedAt: daysAgo(1) }

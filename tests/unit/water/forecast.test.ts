@@ -126,7 +126,7 @@ describe('phSwing', () => {
   })
   it('makes a good pH drift', () => {
     const target = groupOf('neocaridina').targets.ph!
-    const verdict = judgeValue('ph', target, [at(0, 7, 7), at(1, 7, 7), at(2, 7, 7)], NOW)
+    const verdict = judgeValue({ key: 'ph', target, readings: [at(0, 7, 7), at(1, 7, 7), at(2, 7, 7)], nowMs: NOW })
     const wide = withSwing(verdict, { value: 0.9, low: 0.7, high: 1.1, pairs: 2, mornings: 2, evenings: 2 })
     expect(wide).toMatchObject({ state: 'drifting', conclusion: { key: 'water.swing' } })
     expect(withSwing(verdict, null)).toBe(verdict)

@@ -13,13 +13,13 @@ const reading = (key: ValueKey, daysAgo: number, value: number, method: TestMeth
 })
 const target = (key: ValueKey, group = 'neocaridina') => groupOf(group).targets[key]!
 const judge = (key: ValueKey, series: [number, number][], method: TestMethod = 'liquidKit', group = 'neocaridina') =>
-  judgeValue(
+  judgeValue({
     key,
-    target(key, group),
-    series.map(([d, v]) => reading(key, d, v, method)),
-    NOW,
-    groupOf(group).largestStepPerWeek[key]?.value,
-  )
+    target: target(key, group),
+    readings: series.map(([d, v]) => reading(key, d, v, method)),
+    nowMs: NOW,
+    largestStep: groupOf(group).largestStepPerWeek[key]?.value,
+  })
 const weekly = (values: number[]): [number, number][] => values.map((v, i) => [(values.length - 1 - i) * 7 + 1, v])
 
 describe('judgeValue', () => {

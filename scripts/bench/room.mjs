@@ -1,0 +1,131 @@
+// A room: how soon it is told, opened, and told anew.
+import { roomIsReady } from '../lib/browser.mjs'
+import { DESK, middle, ms, pageWith } from './tools.mjs'
+
+/** Measures loads, openings and entries of a room. */
+export async function room(bench, label, backup, aims) {
+  const { note } = bench
+  const { context, page } = await pageWith(bench, backup, DESK)
+  const { cold, kept } = await loads(page, bench.server.address)
+  note(`${label}: first estimate after load, none kept`, ms(middle(cold.map(t => t.first))))
+  note(`${label}: all estimates after load, none kept`, ms(middle(cold.map(t => t.all))), aims.all)
+  note(`${label}: first estimate after load, kept`, ms(middle(kept.map(t => t.first))))
+  note(`${label}: all estimates after load, kept`, ms(middle(kept.map(t => t.all))), aims.all)
+  const opened = await openings(page)
+  const times = `${ms(middle(opened.slice(1)))} (first ${ms(opened[0])})`
+  note(`${label}: opening a Colony, with its chart`, times, '< 300 ms')
+  note(`${label}: saving an entry to the new statement`, ms(middle(await entries(page))), '< 100 ms')
+  await context.close()
+}
+
+/** Loads with nothing kept, all estimates computed; and then with kept ones. */
+async function loads(page, address) {
+  const cold = []
+  for (let i = 0; i < 3; i++) {
+    await forget(page)
+    cold.push(await load(page, address))
+  }
+  const kept = []
+  for (let i = 0; i < 5; i++) kept.push(await load(page, address))
+  return { cold, kept }
+}
+
+/** Lets go of the kept statements. */
+const forget = page =>
+  page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const open = indexedDB.open('ulkin')
+        open.onsuccess = () => {
+          const change = open.result.transaction('summaries', 'readwrite')
+          change.objectStore('summaries').clear()
+          change.oncomplete = () => {
+            open.result.close()
+            resolve(undefined)
+          }
+          change.onerror = reject
+        }
+      }),
+  )
+
+/** One load: when the first and when the last glass was told. */
+async function load(page, address) {
+  await page.goto('about:blank')
+  await page.goto(address, { waitUntil: 'load' })
+  // from the moment at which the page's load event ended, on the page's own clock
+  return page.evaluate(
+    () =>
+      new Promise(resolve => {
+        const loaded = performance.getEntriesByType('navigation')[0].loadEventEnd
+        const first = () => document.querySelector('.n') && performance.now() - loaded
+        const all = () =>
+          /need you|needs you/.test(document.querySelector('.needs h2')?.textContent ?? '') &&
+          performance.now() - loaded
+        let firstAt = 0
+        const look = () => {
+          firstAt ||= first() || 0
+          const allAt = all()
+          if (allAt) resolve({ first: firstAt || allAt, all: allAt })
+          else requestAnimationFrame(look)
+        }
+        look()
+      }),
+  )
+}
+
+/** Times from a glass in the Room to its Colony with the chart. */
+async function openings(page) {
+  await roomIsReady(page)
+  const opened = []
+  for (let i = 0; i < 6; i++) {
+    opened.push(
+      await page.evaluate(
+        index =>
+          new Promise(resolve => {
+            const link = document.querySelectorAll('a.whole')[index]
+            const start = performance.now()
+            link.click()
+            const look = () =>
+              document.querySelector('.canvas canvas')?.width > 300 &&
+              document.querySelector('[data-statement="number"]')
+                ? resolve(performance.now() - start)
+                : requestAnimationFrame(look)
+            look()
+          }),
+        i,
+      ),
+    )
+    await page.goBack()
+    await roomIsReady(page)
+  }
+  return opened
+}
+
+/** Times from Save to the statement that knows of it. */
+async function entries(page) {
+  await page.locator('a.whole').first().click()
+  await page.locator('[data-statement="number"]').waitFor()
+  const entry = []
+  for (let i = 0; i < 7; i++) {
+    await page.keyboard.press('l')
+    const seen = 60 + i
+    await page.getByLabel('How many did you see?').fill(String(seen))
+    entry.push(
+      await page.evaluate(
+        number =>
+          new Promise(resolve => {
+            const start = performance.now()
+            document.querySelector('#log-form').requestSubmit()
+            const look = () =>
+              document.querySelector('[data-statement="number"]').textContent.includes(`saw ${number} all seen`)
+                ? resolve(performance.now() - start)
+                : requestAnimationFrame(look)
+            look()
+          }),
+        seen,
+      ),
+    )
+    await page.getByRole('dialog').waitFor({ state: 'hidden' })
+  }
+  return entry
+}
