@@ -81,22 +81,6 @@ const stillLong = [
   'scripts/bench.mjs',
   'scripts/lib/manyColonies.mjs',
 ]
-/** Files with a function of more than four arguments, likewise. */
-const stillMany = [
-  'app/components/colony/lifeLineMarks.ts',
-  'app/words/recipe.ts',
-  'core/abundance/markRecapture.ts',
-  'core/care/schedule/rules/supplies.ts',
-  'core/counting/tankPicture.ts',
-  'core/formats/suppliesOfVersion1.ts',
-  'core/population/rates.ts',
-  'core/statements/questionOf.ts',
-  'core/units/quantity.ts',
-  'core/water/valueVerdict.ts',
-  'scripts/calibration/colonies.ts',
-  'scripts/calibration/livingColony.ts',
-  'server/utils/benchProbe.ts',
-]
 const ofCore = [...faces, ...storage, ...app, ...server, ...demo]
 const coreComputes = 'core/ computes: it knows no interface, no database, no server and no demo.'
 
@@ -121,7 +105,6 @@ export default withNuxt(
     },
   },
   { files: stillLong, rules: { 'max-lines-per-function': 'off' } },
-  { files: stillMany, rules: { 'max-params': 'off' } },
   {
     files: ['core/**/*.ts'],
     rules: {

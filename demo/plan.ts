@@ -7,7 +7,9 @@ const kit = (base: number, more: Partial<WaterPlan> = {}): WaterPlan => ({
   ...more,
 })
 const probe = (base: number, more: Partial<WaterPlan> = {}): WaterPlan => ({ base, method: 'probe', every: 1, ...more })
-const fresh = (ghDh: number, khDh: number, ph: number, conductivity: number, celsius: number): GlassPlan['water'] => ({
+/** Fresh water: GH and KH in °dH, pH, µS/cm, °C. */
+type Fresh = readonly [ghDh: number, khDh: number, ph: number, conductivity: number, celsius: number]
+const fresh = (...[ghDh, khDh, ph, conductivity, celsius]: Fresh): GlassPlan['water'] => ({
   ghDh: kit(ghDh),
   khDh: kit(khDh),
   ph: kit(ph),

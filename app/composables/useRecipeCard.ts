@@ -29,7 +29,9 @@ export function useRecipeCard() {
     return target ? (target.aim ?? (target.preferred[0] + target.preferred[1]) / 2) : null
   })
   const steps = computed(() =>
-    step.value ? weighAndPour(step.value, names, temperatureC.value, desk.filling, settings.units) : [],
+    step.value
+      ? weighAndPour(step.value, names, { temperatureC: temperatureC.value, filling: desk.filling }, settings.units)
+      : [],
   )
   const headline = computed(() => (desk.recipe ? recipeHeadline(desk.recipe, desk.filling, settings.units) : ''))
   const cautions = computed(() => [

@@ -152,6 +152,14 @@ export interface BenchStep {
   weigh?: { name: string; grams: number }
 }
 
+/** What is poured into. */
+export interface Pouring {
+  /** of the glass, in °C; null where nobody measured */
+  temperatureC: number | null
+  /** an empty glass, all of it at once */
+  filling: boolean
+}
+
 /**
  * Turns one change into the steps at the bench: water first, then salts by how they dissolve, then temperature, check
  * and pouring.
@@ -159,8 +167,7 @@ export interface BenchStep {
 export function weighAndPour(
   step: RecipeStep,
   names: BenchNames,
-  temperatureC: number | null,
-  filling: boolean,
+  { temperatureC, filling }: Pouring,
   units: UnitPrefs,
 ): BenchStep[] {
   const out: BenchStep[] = []

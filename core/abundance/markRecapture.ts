@@ -47,15 +47,22 @@ export function markRecapture({ marked, caught, recaptured }: Recapture, level: 
     variance,
     standardError,
     interval: [chapman - z * standardError, chapman + z * standardError],
-    exact: exactInterval(marked, caught, recaptured, (1 - level) / 2),
+    exact: exactInterval({ marked, caught, recaptured }, (1 - level) / 2),
   }
 }
 
 const logChoose = (n: number, k: number) =>
   k < 0 || k > n ? -Infinity : gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1)
 
+/** A catch among which some bore marks. */
+interface Catch {
+  marked: number
+  caught: number
+  recaptured: number
+}
+
 /** Chance of just so many, or with `more` of so many or more, marked ones in a catch out of n. */
-function tail(n: number, marked: number, caught: number, recaptured: number, more: boolean): number {
+function tail(n: number, { marked, caught, recaptured }: Catch, more: boolean): number {
   const whole = logChoose(n, caught)
   let sum = 0
   const from = more ? recaptured : Math.max(0, caught - (n - marked))
@@ -64,21 +71,13 @@ function tail(n: number, marked: number, caught: number, recaptured: number, mor
   return sum
 }
 
-function exactInterval(marked: number, caught: number, recaptured: number, alpha: number): [number, number | null] {
+function exactInterval(seen: Catch, alpha: number): [number, number | null] {
+  const { marked, caught, recaptured } = seen
   const least = marked + caught - recaptured
   // few in all make many marks likely: the larger the number, the likelier so many recaptures or fewer
-  const low =
-    tail(least, marked, caught, recaptured, false) > alpha
-      ? least
-      : lastWhere(n => tail(n, marked, caught, recaptured, false) <= alpha, least) + 1
+  const low = tail(least, seen, false) > alpha ? least : lastWhere(n => tail(n, seen, false) <= alpha, least) + 1
   if (recaptured === 0) return [low, null]
-  return [
-    low,
-    lastWhere(
-      n => tail(n, marked, caught, recaptured, true) > alpha,
-      Math.max(low, Math.ceil((marked * caught) / recaptured)),
-    ),
-  ]
+  return [low, lastWhere(n => tail(n, seen, true) > alpha, Math.max(low, Math.ceil((marked * caught) / recaptured)))]
 }
 
 /**

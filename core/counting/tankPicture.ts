@@ -42,44 +42,48 @@ export function tankPicture(scene: TankScene): TankPicture {
   if (!(Number.isInteger(animals) && animals >= 0))
     throw new RangeError(`animals must be a whole number from 0, got ${animals}`)
   const data = new Uint8ClampedArray(width * height * 4)
-  const at = (...parts: number[]) => uniformAt(streamAt(seed, ...parts))
+  const luck = (...parts: number[]) => uniformAt(streamAt(seed, ...parts))
   const picture = { width, height, data }
   ground(picture, seed)
   for (let s = 0; s < 26; s++)
-    stone(picture, at(1, s, 0) * width, height * (0.82 + 0.2 * at(1, s, 1)), 4 + 9 * at(1, s, 2), 60 + 60 * at(1, s, 3))
+    stone(
+      picture,
+      { x: luck(1, s, 0) * width, y: height * (0.82 + 0.2 * luck(1, s, 1)), radius: 4 + 9 * luck(1, s, 2) },
+      60 + 60 * luck(1, s, 3),
+    )
   const places = Array.from({ length: animals }, (_, i) => {
-    const home = { x: (0.03 + 0.94 * at(2, i, 0)) * width, y: (0.08 + 0.86 * at(2, i, 1)) * height }
+    const home = { x: (0.03 + 0.94 * luck(2, i, 0)) * width, y: (0.08 + 0.86 * luck(2, i, 1)) * height }
     const wander = frame * halfLength[stage] * 1.6
     return {
-      x: Math.min(width - 4, Math.max(4, home.x + (frame > 0 ? wander * normalFrom(at(3, i, frame, 0)) : 0))),
-      y: Math.min(height - 4, Math.max(4, home.y + (frame > 0 ? wander * normalFrom(at(3, i, frame, 1)) : 0))),
-      turn: 2 * Math.PI * at(2, i, 2) + frame * at(3, i, 2),
-      tone: at(2, i, 3),
-      moved: at(4, i, frame) < 0.12,
+      x: Math.min(width - 4, Math.max(4, home.x + (frame > 0 ? wander * normalFrom(luck(3, i, frame, 0)) : 0))),
+      y: Math.min(height - 4, Math.max(4, home.y + (frame > 0 ? wander * normalFrom(luck(3, i, frame, 1)) : 0))),
+      turn: 2 * Math.PI * luck(2, i, 2) + frame * luck(3, i, 2),
+      tone: luck(2, i, 3),
+      moved: luck(4, i, frame) < 0.12,
     }
   })
   for (const a of places) animal(picture, a, halfLength[stage])
   // plants stand in front, and glints lie on the glass
   for (let p = 0; p < 9; p++)
-    plant(
-      picture,
-      at(5, p, 0) * width,
-      height * (0.5 + 0.5 * at(5, p, 1)),
-      height * (0.2 + 0.35 * at(5, p, 2)),
-      at(5, p, 3),
-    )
-  for (let g = 0; g < 4; g++) glint(picture, at(6, g, 0) * width, at(6, g, 1) * height * 0.7, 10 + 30 * at(6, g, 2))
+    plant(picture, {
+      x: luck(5, p, 0) * width,
+      foot: height * (0.5 + 0.5 * luck(5, p, 1)),
+      tall: height * (0.2 + 0.35 * luck(5, p, 2)),
+      lean: luck(5, p, 3),
+    })
+  for (let g = 0; g < 4; g++)
+    glint(picture, luck(6, g, 0) * width, luck(6, g, 1) * height * 0.7, 10 + 30 * luck(6, g, 2))
   return { ...picture, animals: places.map(({ x, y }) => ({ x, y })) }
 }
 
 type Canvas = Picture
+type Colour = readonly [red: number, green: number, blue: number]
 
-function paint({ width, height, data }: Canvas, x: number, y: number, r: number, g: number, b: number, share: number) {
-  if (x < 0 || y < 0 || x >= width || y >= height) return
-  const at = 4 * (y * width + x)
-  data[at] = data[at]! * (1 - share) + r * share
-  data[at + 1] = data[at + 1]! * (1 - share) + g * share
-  data[at + 2] = data[at + 2]! * (1 - share) + b * share
+/** Lays a share of a colour over a pixel, by its place in the data. */
+function paint({ data }: Canvas, place: number, [red, green, blue]: Colour, share: number) {
+  data[place] = data[place]! * (1 - share) + red * share
+  data[place + 1] = data[place + 1]! * (1 - share) + green * share
+  data[place + 2] = data[place + 2]! * (1 - share) + blue * share
 }
 
 /** Water that darkens downwards, with grain. */
@@ -98,21 +102,35 @@ function ground({ width, height, data }: Canvas, seed: number) {
   }
 }
 
-function disc(c: Canvas, cx: number, cy: number, radius: number, put: (x: number, y: number, inside: number) => void) {
-  for (let y = Math.floor(cy - radius); y <= cy + radius; y++) {
-    for (let x = Math.floor(cx - radius); x <= cx + radius; x++) {
-      const d = Math.hypot(x - cx, y - cy) / radius
-      if (d <= 1) put(x, y, 1 - d)
+/** Something round in the picture. */
+interface Disc {
+  x: number
+  y: number
+  radius: number
+}
+
+/** Calls for each pixel of a disc that lies in the picture; `inside` is 1 in its middle and 0 at its edge. */
+function disc({ width, height }: Canvas, d: Disc, put: (place: number, inside: number) => void) {
+  const [top, bottom] = [Math.max(0, Math.floor(d.y - d.radius)), Math.min(height - 1, d.y + d.radius)]
+  const [left, right] = [Math.max(0, Math.floor(d.x - d.radius)), Math.min(width - 1, d.x + d.radius)]
+  for (let y = top; y <= bottom; y++) {
+    for (let x = left; x <= right; x++) {
+      const off = Math.hypot(x - d.x, y - d.y) / d.radius
+      if (off <= 1) put(4 * (y * width + x), 1 - off)
     }
   }
 }
 
-const stone = (c: Canvas, x: number, y: number, radius: number, tone: number) =>
-  disc(c, x, y, radius, (px, py, inside) => paint(c, px, py, tone + 40, tone + 36, tone + 20, Math.min(1, 2 * inside)))
+function stone(c: Canvas, d: Disc, tone: number) {
+  const colour: Colour = [tone + 40, tone + 36, tone + 20]
+  disc(c, d, (place, inside) => paint(c, place, colour, Math.min(1, 2 * inside)))
+}
 
 /** A bent body with a lighter back; one that moved is drawn three times, faintly. */
 function animal(c: Canvas, a: { x: number; y: number; turn: number; tone: number; moved: boolean }, half: number) {
   const times = a.moved ? 3 : 1
+  const firm = a.moved ? 0.3 : 0.75
+  const colour: Colour = [150 + 50 * a.tone, 42 + 24 * a.tone, 28 + 20 * a.tone]
   for (let t = 0; t < times; t++) {
     const shift = t * half * 0.35
     const cos = Math.cos(a.turn)
@@ -122,29 +140,21 @@ function animal(c: Canvas, a: { x: number; y: number; turn: number; tone: number
       const cx = a.x + shift + cos * along * half - sin * bend
       const cy = a.y + sin * along * half + cos * bend
       const radius = Math.max(1.1, half * 0.3 * (1 - 0.55 * Math.max(0, along)) * (1 - 0.35 * Math.max(0, -along)))
-      disc(c, cx, cy, radius, (px, py, inside) =>
-        paint(
-          c,
-          px,
-          py,
-          150 + 50 * a.tone,
-          42 + 24 * a.tone,
-          28 + 20 * a.tone,
-          (a.moved ? 0.3 : 0.75) * Math.min(1, 0.5 + inside),
-        ),
-      )
+      disc(c, { x: cx, y: cy, radius }, (place, inside) => paint(c, place, colour, firm * Math.min(1, 0.5 + inside)))
     }
   }
 }
 
-function plant(c: Canvas, x: number, foot: number, tall: number, lean: number) {
+function plant(c: Canvas, { x, foot, tall, lean }: { x: number; foot: number; tall: number; lean: number }) {
   for (let t = 0; t <= 1; t += 0.5 / tall) {
-    const cx = x + (lean - 0.5) * 60 * t * t + 5 * Math.sin(t * 9)
-    disc(c, cx, foot - tall * t, 4.5 - 3 * t, (px, py) => paint(c, px, py, 38, 84, 48, 0.9))
+    const leaf = { x: x + (lean - 0.5) * 60 * t * t + 5 * Math.sin(t * 9), y: foot - tall * t, radius: 4.5 - 3 * t }
+    disc(c, leaf, place => paint(c, place, [38, 84, 48], 0.9))
   }
 }
 
 function glint(c: Canvas, x: number, y: number, long: number) {
   for (let t = 0; t < long; t++)
-    disc(c, x + t * 0.3, y + t, 2.2, (px, py, inside) => paint(c, px, py, 244, 246, 240, 0.7 * inside))
+    disc(c, { x: x + t * 0.3, y: y + t, radius: 2.2 }, (place, inside) =>
+      paint(c, place, [244, 246, 240], 0.7 * inside),
+    )
 }

@@ -30,10 +30,8 @@ export function suppliesOfVersion1(raw: unknown): { room: unknown; sources: Old<
   const khDh = Number(changeWater?.khDh ?? 0)
   const source = (
     n: number,
-    name: string,
-    kind: Source['kind'],
-    values: Source['analyses'][number]['values'],
-    by: 'assumed' | 'ownTest',
+    { name, kind }: Pick<Source, 'name' | 'kind'>,
+    { values, by }: Pick<Source['analyses'][number], 'values' | 'by'>,
   ): Old<Source> => ({
     id: derived(n),
     editedAt,
@@ -47,8 +45,14 @@ export function suppliesOfVersion1(raw: unknown): { room: unknown; sources: Old<
   return {
     room: { ...room, bench: usualBench },
     sources: [
-      source(0, 'Pure water', 'pure', { ghDh: 0, khDh: 0, conductivityUsCm: 5 }, 'assumed'),
-      ...(ghDh > 0 || khDh > 0 ? [source(1, 'Change water', 'tap', { ghDh, khDh }, 'ownTest')] : []),
+      source(
+        0,
+        { name: 'Pure water', kind: 'pure' },
+        { by: 'assumed', values: { ghDh: 0, khDh: 0, conductivityUsCm: 5 } },
+      ),
+      ...(ghDh > 0 || khDh > 0
+        ? [source(1, { name: 'Change water', kind: 'tap' }, { by: 'ownTest', values: { ghDh, khDh } })]
+        : []),
     ],
     shelf: SALTS.map(([name, salt], i) => ({
       id: derived(2 + i),

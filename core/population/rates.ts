@@ -27,12 +27,13 @@ export function stageRates(
   if (!(conditions.capacity > 0)) throw new RangeError(`capacity must be above 0, got ${conditions.capacity}`)
   const { stages, life } = resolved.group
   const breeds = life.breedsInPlace && stages.eggs !== 'resting'
-  const at = ratesAt(stages, breeds, 1, conditions.capacity, resolved.growthPerWeek.value)
+  const living = { breeds, capacity: conditions.capacity, growth: resolved.growthPerWeek.value }
+  const at = ratesAt(stages, { ...living, pace: 1 })
   const comeUp = breeds
     ? Math.min(1, Math.max(0, comeUpFor(at, Math.exp(resolved.growthPerWeek.value * at.dtWeeks))))
     : 0
   const pace = paceAt(stages.q10.value, conditions.temperatureC, preferredC(resolved))
-  const rates = { ...ratesAt(stages, breeds, pace, conditions.capacity, resolved.growthPerWeek.value), comeUp }
+  const rates = { ...ratesAt(stages, { ...living, pace }), comeUp }
   const { growth } = Object.assign(rates, { growth: growthPerWeek(rates) })
   if (comeUp > 0 && growth > 0) rates.holds = crowdingSlope(Math.log(comeUpFor(rates, 1) / comeUp))
   const step = 0.05
@@ -67,7 +68,18 @@ export function preferredC(resolved: Pick<ResolvedGroup, 'targets'>): number {
 /** Mean weeks that a stage takes to the chance of leaving one of its rooms within a step. */
 const leave = (rooms: number, weeks: number, dt: number) => Math.min(1, dt / Math.max(weeks / rooms, dt))
 
-function ratesAt(s: Stages, breeds: boolean, pace: number, capacity: number, growth: number): StageRates {
+/** What a stage model's rates stand on, beside the group's stages. */
+interface Living {
+  /** whether young grow up in place */
+  breeds: boolean
+  /** of life, against that at the preferred temperature */
+  pace: number
+  capacity: number
+  /** of the group per week, natural logarithm */
+  growth: number
+}
+
+function ratesAt(s: Stages, { breeds, pace, capacity, growth }: Living): StageRates {
   const dt = s.stepDays / 7
   // where nothing grows up in place, the group's growth is nothing but its deaths
   const adultHazard = breeds ? pace / s.adultWeeks.value : Math.max(1e-4, -growth) * pace

@@ -23,10 +23,8 @@ export interface Quantity<Id extends string = string> {
 const unit = <Id extends string>(
   id: Id,
   symbol: string,
-  decimals: number,
   spellings: string[],
-  scale = 1,
-  offset = 0,
+  { decimals, scale = 1, offset = 0 }: { decimals: number; scale?: number; offset?: number },
 ): Unit & { id: Id } => ({ id, symbol, spellings, scale, offset, decimals })
 
 /**
@@ -40,8 +38,8 @@ const MG_CACO3_PER_DH = MMOL_PER_DH * 100.086
 export const temperature = {
   id: 'temperature',
   units: [
-    unit('c', '°C', 1, ['°c', 'c', 'celsius', '°']),
-    unit('f', '°F', 1, ['°f', 'f', 'fahrenheit'], 5 / 9, -160 / 9),
+    unit('c', '°C', ['°c', 'c', 'celsius', '°'], { decimals: 1 }),
+    unit('f', '°F', ['°f', 'f', 'fahrenheit'], { decimals: 1, scale: 5 / 9, offset: -160 / 9 }),
   ],
 } as const satisfies Quantity
 
@@ -49,10 +47,13 @@ export const temperature = {
 export const volume = {
   id: 'volume',
   units: [
-    unit('l', 'L', 1, ['l', 'litre', 'litres', 'liter', 'liters', 'ltr']),
-    unit('ml', 'mL', 0, ['ml', 'millilitre', 'millilitres'], 0.001),
-    unit('usGal', 'US gal', 2, ['usgal', 'gal', 'usgallon', 'usgallons', 'gallon', 'gallons'], 3.785411784),
-    unit('ukGal', 'UK gal', 2, ['ukgal', 'impgal', 'ukgallon', 'ukgallons'], 4.54609),
+    unit('l', 'L', ['l', 'litre', 'litres', 'liter', 'liters', 'ltr'], { decimals: 1 }),
+    unit('ml', 'mL', ['ml', 'millilitre', 'millilitres'], { decimals: 0, scale: 0.001 }),
+    unit('usGal', 'US gal', ['usgal', 'gal', 'usgallon', 'usgallons', 'gallon', 'gallons'], {
+      decimals: 2,
+      scale: 3.785411784,
+    }),
+    unit('ukGal', 'UK gal', ['ukgal', 'impgal', 'ukgallon', 'ukgallons'], { decimals: 2, scale: 4.54609 }),
   ],
 } as const satisfies Quantity
 
@@ -60,10 +61,13 @@ export const volume = {
 export const hardness = {
   id: 'hardness',
   units: [
-    unit('dh', '°dH', 1, ['°dh', 'dh', 'dgh', '°dgh', 'dkh', '°dkh', '°']),
-    unit('mgLCaCO3', 'mg/L CaCO₃', 0, ['mg/lcaco3', 'mg/lcaco₃', 'mg/l', 'ppm'], 1 / MG_CACO3_PER_DH),
-    unit('mmolL', 'mmol/L', 2, ['mmol/l', 'mmol'], 1 / MMOL_PER_DH),
-    unit('meqL', 'meq/L', 2, ['meq/l', 'meq'], 1 / (2 * MMOL_PER_DH)),
+    unit('dh', '°dH', ['°dh', 'dh', 'dgh', '°dgh', 'dkh', '°dkh', '°'], { decimals: 1 }),
+    unit('mgLCaCO3', 'mg/L CaCO₃', ['mg/lcaco3', 'mg/lcaco₃', 'mg/l', 'ppm'], {
+      decimals: 0,
+      scale: 1 / MG_CACO3_PER_DH,
+    }),
+    unit('mmolL', 'mmol/L', ['mmol/l', 'mmol'], { decimals: 2, scale: 1 / MMOL_PER_DH }),
+    unit('meqL', 'meq/L', ['meq/l', 'meq'], { decimals: 2, scale: 1 / (2 * MMOL_PER_DH) }),
   ],
 } as const satisfies Quantity
 
@@ -80,8 +84,8 @@ export const alkalinity = {
 export const conductivity = {
   id: 'conductivity',
   units: [
-    unit('usCm', 'µS/cm', 0, ['µs/cm', 'us/cm', 'μs/cm', 'µs', 'us', 'μs']),
-    unit('msCm', 'mS/cm', 3, ['ms/cm', 'ms'], 1000),
+    unit('usCm', 'µS/cm', ['µs/cm', 'us/cm', 'μs/cm', 'µs', 'us', 'μs'], { decimals: 0 }),
+    unit('msCm', 'mS/cm', ['ms/cm', 'ms'], { decimals: 3, scale: 1000 }),
   ],
 } as const satisfies Quantity
 
@@ -89,9 +93,9 @@ export const conductivity = {
 export const length = {
   id: 'length',
   units: [
-    unit('cm', 'cm', 1, ['cm']),
-    unit('mm', 'mm', 0, ['mm'], 0.1),
-    unit('inch', 'in', 2, ['in', 'inch', 'inches', '"', '″'], 2.54),
+    unit('cm', 'cm', ['cm'], { decimals: 1 }),
+    unit('mm', 'mm', ['mm'], { decimals: 0, scale: 0.1 }),
+    unit('inch', 'in', ['in', 'inch', 'inches', '"', '″'], { decimals: 2, scale: 2.54 }),
   ],
 } as const satisfies Quantity
 
@@ -99,10 +103,10 @@ export const length = {
 export const mass = {
   id: 'mass',
   units: [
-    unit('g', 'g', 2, ['g', 'gram', 'grams']),
-    unit('mg', 'mg', 0, ['mg'], 0.001),
-    unit('kg', 'kg', 3, ['kg'], 1000),
-    unit('oz', 'oz', 3, ['oz', 'ounce', 'ounces'], 28.349523125),
+    unit('g', 'g', ['g', 'gram', 'grams'], { decimals: 2 }),
+    unit('mg', 'mg', ['mg'], { decimals: 0, scale: 0.001 }),
+    unit('kg', 'kg', ['kg'], { decimals: 3, scale: 1000 }),
+    unit('oz', 'oz', ['oz', 'ounce', 'ounces'], { decimals: 3, scale: 28.349523125 }),
   ],
 } as const satisfies Quantity
 

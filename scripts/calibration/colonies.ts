@@ -85,14 +85,31 @@ function tryCase(groupId: string, random: Random): CalibrationCase | null {
       ? { females: 0, males: 0, unsexed: females + males, halfGrown: 0, young: 0 }
       : { females, males, unsexed: 0, halfGrown: 0, young: 0 },
   }
-  const nature = natureOf(resolved, litres, lognormal, normal()(), random)
+  const nature = natureOf(resolved, litres, normal()(), { random, lognormal })
   const living = found(nature, hermaphrodite ? females + males : females, hermaphrodite ? 0 : males, random)
-  const entries = keepLog(living, colony, nature, resolved, weeks, began, id, random, lognormal)
+  const entries = keepLog({ living, colony, nature, resolved, weeks, began, id }, { random, lognormal })
   const now = countable(living).length
   const grown = grownFemales(living).length
   if (now < 3 || now > 4000) return null
   for (let d = 0; d < WEEKS_AHEAD * 7; d++) liveDay(living, nature, random)
   return { groupId, colony, glass, entries, nowMs: NOW, truth: { now, in8: countable(living).length, females: grown } }
+}
+
+/** Chance, and a factor that strays by so much on the log scale. */
+interface Luck {
+  random: Random
+  lognormal: (sd: number) => number
+}
+
+/** A colony that is lived through while its keeper writes. */
+interface Kept {
+  living: LivingColony
+  colony: Colony
+  nature: Nature
+  resolved: ResolvedGroup
+  weeks: number
+  began: number
+  id: () => string
 }
 
 /**
@@ -102,9 +119,8 @@ function tryCase(groupId: string, random: Random): CalibrationCase | null {
 function natureOf(
   { group, growthPerWeek, capacityPerL }: ResolvedGroup,
   litres: number,
-  lognormal: (sd: number) => number,
   z: number,
-  random: Random,
+  { random, lognormal }: Luck,
 ): Nature {
   const s = group.stages
   const nature: Nature = {
@@ -141,17 +157,9 @@ function comeUpForGrowth(n: Nature, perDay: number): number {
  * Weeks between full looks, how counts are made, what is sold, berried sightings, the dead that are found, a slip or
  * two.
  */
-function keepLog(
-  living: LivingColony,
-  colony: Colony,
-  nature: Nature,
-  { group, counting }: ResolvedGroup,
-  weeks: number,
-  began: number,
-  id: () => string,
-  random: Random,
-  lognormal: (sd: number) => number,
-): Entry[] {
+function keepLog(kept: Kept, { random, lognormal }: Luck): Entry[] {
+  const { living, colony, nature, weeks, began, id } = kept
+  const { group, counting } = kept.resolved
   const entries: Entry[] = []
   const glassEye = lognormal(0.5 * counting.allSeen.sdLog)
   const every = 2 + Math.floor(random() * 6)
@@ -179,13 +187,13 @@ function keepLog(
       let number =
         method === 'estimate'
           ? Math.round((n * lognormal(sdLog * 0.9)) / (n > 60 ? 10 : 1)) * (n > 60 ? 10 : 1)
-          : look(n, share * part, eye, sdLog * 0.87, random)
+          : look(n, { share: share * part, glass: eye, sdLog: sdLog * 0.87 }, random)
       if (random() < 0.02) number = Math.round(number * (random() < 0.5 ? 3 : 0.3))
       write({ kind: 'count', number, method, ...(part < 1 && { share: part }) })
       if (sign === 'berried' && random() < 0.5)
-        write({ kind: 'berried', number: look(broodsAbout(living), 0.6, 1, 0.4, random) })
+        write({ kind: 'berried', number: look(broodsAbout(living), { share: 0.6, sdLog: 0.4 }, random) })
       if (sign === 'eggMass' && random() < 0.5)
-        write({ kind: 'eggMass', number: look(broodsAbout(living), 0.22, 1, 0.4, random) })
+        write({ kind: 'eggMass', number: look(broodsAbout(living), { share: 0.22, sdLog: 0.4 }, random) })
     }
     if (sells && day % 28 === 0 && n > 60)
       write({

@@ -132,8 +132,17 @@ export function takeOut(c: LivingColony, number: number, random: Random): number
   return out.size
 }
 
+/** How much of a number a look finds. */
+export interface Look {
+  share: number
+  /** factor of this glass, the same at every look */
+  glass?: number
+  /** spread from day to day */
+  sdLog: number
+}
+
 /** What a keeper sees of a number with a share that is the same for this glass and one that changes from day to day. */
-export function look(number: number, share: number, glass: number, sdLog: number, random: Random): number {
+export function look(number: number, { share, glass = 1, sdLog }: Look, random: Random): number {
   const p = Math.min(1, share * glass * randomLogNormal.source(random)(0, sdLog)())
   return randomBinomial.source(random)(number, p)()
 }

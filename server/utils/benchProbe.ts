@@ -36,6 +36,15 @@ export interface ProbeReading extends ProbeTruth {
   atMs: number
 }
 
+/** When a reading is taken. */
+export interface ProbeMoment {
+  atMs: number
+  /** hour of the day, 0 to 24 */
+  hour: number
+  /** how long the probe has been running, for its drift */
+  hoursOn: number
+}
+
 /** Faults of an uncalibrated probe: pH slope 95 % and off by 0.18, conductivity cell 6 % low. */
 const FAULT = { phSlope: 0.95, phOffset: 0.18, cell: 0.94 }
 /** Drift an hour, and standard deviation of the noise, at manners of 1. */
@@ -47,18 +56,13 @@ const NOISE = { ph: 0.008, conductivity: 0.004, temperature: 0.03, humidity: 0.4
  * lamps
  * make them; known solutions do not.
  * @param truth averages of the tank
- * @param hour hour of the day, 0 to 24
- * @param hoursOn how long the probe has been running, for its drift
  * @param random seeded generator for the noise
  */
 export function probeReading(
   dip: ProbeDip,
   truth: ProbeTruth,
-  manners: ProbeManners,
-  hour: number,
-  hoursOn: number,
-  random: Random,
-  atMs: number,
+  { hour, hoursOn, atMs }: ProbeMoment,
+  { manners, random }: { manners: ProbeManners; random: Random },
 ): ProbeReading {
   const normal = randomNormal.source(random)()
   const inTank = dip === 'tank'

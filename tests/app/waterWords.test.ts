@@ -53,7 +53,9 @@ describe('a recipe in words', () => {
     expect(plain(recipeHeadline(kept, false, units))).toBe('This change keeps every value where it is.')
   })
   it('puts water first, then salts, temperature, check and pouring', () => {
-    const texts = weighAndPour(recipe.steps[0]!, names, 22.6, false, units).map(s => plain(s.text))
+    const texts = weighAndPour(recipe.steps[0]!, names, { temperatureC: 22.6, filling: false }, units).map(s =>
+      plain(s.text),
+    )
     expect(texts[0]).toMatch(/^Measure .* L Harbour tap\. Neutralise chlorine/)
     expect(texts.find(t => t.includes('Sodium bicarbonate'))).toMatch(/until clear\.$|solution/)
     expect(texts.find(t => t.startsWith('Bring to'))).toBe('Bring to 22.6 °C, within 2 °C.')
@@ -63,8 +65,12 @@ describe('a recipe in words', () => {
   it('fits the care to the disinfectant', () => {
     const with_ = (disinfectant: 'none' | 'chloramine' | 'unknown') =>
       plain(
-        weighAndPour(recipe.steps[0]!, { ...names, source: () => ({ ...tap, disinfectant }) }, null, false, units)[0]!
-          .text,
+        weighAndPour(
+          recipe.steps[0]!,
+          { ...names, source: () => ({ ...tap, disinfectant }) },
+          { temperatureC: null, filling: false },
+          units,
+        )[0]!.text,
       )
     expect(with_('none')).not.toContain('Neutralise')
     expect(with_('chloramine')).toContain('standing does nothing')
@@ -72,7 +78,7 @@ describe('a recipe in words', () => {
   })
   it('gives what is too little for the scale as a solution', () => {
     const small = recipeOf({ ...question, netL: 3, changeL: 0.3 })
-    const texts = weighAndPour(small.steps[0]!, names, null, false, units)
+    const texts = weighAndPour(small.steps[0]!, names, { temperatureC: null, filling: false }, units)
     expect(texts.some(s => plain(s.text).includes('too little for your scale') && s.weigh)).toBe(true)
   })
   it('says what is missing and what to buy', () => {
@@ -128,7 +134,9 @@ describe('a recipe in words', () => {
       bench: usualBench,
     })
     expect(plain(recipeHeadline(salty, true, units))).toContain('Salinity 17.5')
-    const texts = weighAndPour(salty.steps[0]!, names, 24, true, units).map(s => plain(s.text))
+    const texts = weighAndPour(salty.steps[0]!, names, { temperatureC: 24, filling: true }, units).map(s =>
+      plain(s.text),
+    )
     expect(texts.some(t => t.startsWith('Check: salinity 17.5'))).toBe(true)
     expect(texts.at(-1)).toContain('Fill slowly')
   })

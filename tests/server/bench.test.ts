@@ -6,7 +6,7 @@ import { scaleReading } from '../../server/utils/benchScale'
 
 const truth = { ph: 7.1, conductivityUsCm: 290, temperatureC: 23, humidityPct: 60 }
 const read = (dip: ProbeDip, manners = { drift: 0, noise: 0 }, hour = 11, hoursOn = 0, seed = 1) =>
-  probeReading(dip, truth, manners, hour, hoursOn, seededRandom(seed), 0)
+  probeReading(dip, truth, { hour, hoursOn, atMs: 0 }, { manners, random: seededRandom(seed) })
 
 describe('the simulated probe', () => {
   it('is wrong until it is calibrated, and right after', () => {

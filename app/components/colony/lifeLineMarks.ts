@@ -29,7 +29,8 @@ export const lifeLineMarks: Plugin<'line', { marks?: LifeLineMarks }> = {
     ctx.font = `13px ${String(chart.options.font?.family ?? 'sans-serif')}`
     ctx.lineWidth = 1.5
     today(chart, marks, x(marks.todayMs))
-    for (const step of marks.steps) if (inside(x(step.at))) arrow(ctx, x(step.at), y(step.level), step, marks)
+    for (const step of marks.steps)
+      if (inside(x(step.at))) arrow(ctx, { px: x(step.at), py: y(step.level) }, step, marks.roe)
     for (const c of marks.counts) {
       const px = x(c.at)
       if (!inside(px)) continue
@@ -72,16 +73,15 @@ function today({ ctx, chartArea }: Chart, marks: LifeLineMarks, px: number) {
 /** Animals that went point down under the line, those that came point up above it. */
 function arrow(
   ctx: CanvasRenderingContext2D,
-  px: number,
-  py: number,
+  { px, py }: { px: number; py: number },
   step: LifeLineMarks['steps'][number],
-  marks: LifeLineMarks,
+  colour: string,
 ) {
   const down = step.change < 0
   const from = py + (down ? 8 : -8)
   const to = py + (down ? 34 : -34)
   const head = down ? -6 : 6
-  ctx.strokeStyle = ctx.fillStyle = marks.roe
+  ctx.strokeStyle = ctx.fillStyle = colour
   ctx.beginPath()
   ctx.moveTo(px, down ? from : to)
   ctx.lineTo(px, down ? to : from)

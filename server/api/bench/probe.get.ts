@@ -34,17 +34,8 @@ export default defineEventHandler(event => {
   const random = seededRandom(Date.now() % 1_000_000)
   return streamTicks(event, 500, seconds => {
     const now = new Date()
-    return {
-      simulated: true,
-      ...probeReading(
-        dip,
-        truth,
-        { drift, noise },
-        now.getHours() + now.getMinutes() / 60,
-        seconds / 3600,
-        random,
-        now.getTime(),
-      ),
-    }
+    const hour = now.getHours() + now.getMinutes() / 60
+    const moment = { hour, hoursOn: seconds / 3600, atMs: now.getTime() }
+    return { simulated: true, ...probeReading(dip, truth, moment, { manners: { drift, noise }, random }) }
   })
 })

@@ -3,20 +3,21 @@ import type { Figure } from '#core/groups'
 import type { DueItem, DueKind, GlassCare } from '../item'
 import { item, last, startOf } from './tools'
 
+/** What it takes. */
+interface Work {
+  minutes: number
+  values?: DueItem['values']
+}
+
 /** Greens, leaves and calcium at the days that the group wants them. */
 export function supplyRule(g: GlassCare, nowMs: number): DueItem[] {
   if (g.colonies.length === 0) return []
   const wanted = (of: (c: GlassCare['colonies'][number]['group']['group']['care']) => Figure | undefined) =>
     g.colonies.flatMap(c => of(c.group.group.care) ?? []).sort((a, b) => a.value - b.value)[0]
   const leaves = Math.max(1, Math.round((g.colonies[0]!.group.group.setup.leavesPer20L.value * g.netL) / 20))
-  const rule = (
-    kind: DueKind,
-    days: Figure | undefined,
-    lastAt: string | undefined,
-    minutes: number,
-    values: DueItem['values'] = {},
-  ): DueItem[] => {
+  const rule = (kind: DueKind, days: Figure | undefined, lastAt: string | undefined, work: Work): DueItem[] => {
     if (!days) return []
+    const { minutes, values = {} } = work
     const lastMs = lastAt === undefined ? null : momentMs(lastAt)
     return [
       item({
@@ -41,20 +42,19 @@ export function supplyRule(g: GlassCare, nowMs: number): DueItem[] {
       'greens',
       wanted(c => c.greensDays),
       last(g.entries, 'feeding', e => e.food === 'greens')?.at,
-      3,
+      { minutes: 3 },
     ),
     ...rule(
       'leaves',
       wanted(c => c.leavesDays),
       last(g.entries, 'supplement', e => e.what === 'leaves')?.at,
-      1,
-      { number: leaves },
+      { minutes: 1, values: { number: leaves } },
     ),
     ...rule(
       'calcium',
       wanted(c => c.calciumDays),
       last(g.entries, 'supplement', e => e.what === 'calcium')?.at,
-      1,
+      { minutes: 1 },
     ),
   ]
 }
