@@ -69,13 +69,8 @@ export { nearEnough } from './recipe/weights'
 export { correctionsUnderway, type Underway } from './recipe/underway'
 export { solveProgram } from './recipe/solveProgram'
 export { freshDays, readingSd } from './methodDoubt'
-export {
-  judgeValue,
-  type ReadingMethod,
-  type ValueReading,
-  type ValueVerdict,
-  type WaterMessageKey,
-} from './valueVerdict'
+export { judgeValue } from './valueVerdict'
+export { type ReadingMethod, type ValueReading, type ValueVerdict, type WaterMessageKey } from './valueShapes'
 export { withSwing } from './swingVerdict'
 export { type BoxForecast, type BoxHabits, type BoxKey, boxKeys, creep, forecastBox, slowLaws } from './time/box'
 export { type BandDay, forecastBand } from './time/forecastBand'

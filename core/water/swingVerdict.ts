@@ -1,5 +1,5 @@
 import { type PhSwing, swingWarns } from './time/phSwing'
-import type { ValueVerdict, WaterMessageKey } from './valueVerdict'
+import type { ValueVerdict, WaterMessageKey } from './valueShapes'
 
 /**
  * Adds the day and night swing to the verdict on pH: a swing of more than about half a unit drifts, however good each

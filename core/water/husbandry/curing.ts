@@ -1,6 +1,6 @@
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { HARMFUL_NH3, unionisedAmmonia } from '../chemistry/ammonia'
-import type { ValueReading } from '../valueVerdict'
+import type { ValueReading } from '../valueShapes'
 
 export type CuringStage = 'notStarted' | 'ammonia' | 'nitrite' | 'nearly' | 'ready'
 export type CuringReason =

@@ -4,7 +4,7 @@ import { changed } from '../chemistry/blend'
 import { amountKeys, molarMass } from '../chemistry/ions'
 import { readingSd } from '../methodDoubt'
 import { readoutsOf } from '../chemistry/readouts'
-import type { ValueReading } from '../valueVerdict'
+import type { ValueReading } from '../valueShapes'
 
 /** Water that went into a glass. `water` is null when nobody knows what was in it. */
 export interface WaterEvent {

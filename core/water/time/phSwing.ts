@@ -1,6 +1,6 @@
 import { DAY_MS, dayNumber, dayOf, hourOf } from '#core/records'
 import { Z80 } from '#core/stats'
-import type { ValueReading } from '../valueVerdict'
+import type { ValueReading } from '../valueShapes'
 
 /** How pH differs between dusk and dawn: dusk minus dawn with its 80 % range. */
 export interface PhSwing {

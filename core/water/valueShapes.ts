@@ -1,0 +1,77 @@
+import type { Target } from '#core/groups'
+import type { Message, TestMethod, ValueKey, Verdict } from '#core/records'
+
+/** How a value came about: by a test, or reckoned from what was poured. */
+export type ReadingMethod = TestMethod | 'reckoned'
+
+/** One reading of one value, oldest first in lists. */
+export interface ValueReading {
+  entryId: string
+  at: number
+  value: number
+  sd: number
+  method: ReadingMethod
+}
+
+/** Keys of the messages that a water verdict is made of. */
+export type WaterMessageKey =
+  | 'water.noReading'
+  | 'water.tooOld'
+  | 'water.onTarget'
+  | 'water.steadyAtEdge'
+  | 'water.rising'
+  | 'water.falling'
+  | 'water.above'
+  | 'water.below'
+  | 'water.slidAbove'
+  | 'water.slidBelow'
+  | 'water.poison'
+  | 'water.reasonSlope'
+  | 'water.reasonSteady'
+  | 'water.reasonTooFew'
+  | 'water.reasonForecast'
+  | 'water.reasonWeak'
+  | 'water.reasonJump'
+  | 'water.reasonNearLimit'
+  | 'water.swing'
+  | 'water.reasonSwing'
+  | 'water.reasonReckoned'
+  | 'water.doTest'
+  | 'water.doRetest'
+  | 'water.doNothing'
+  | 'water.doRaise'
+  | 'water.doLower'
+  | 'water.doEmergencyChange'
+  | 'water.doSteadyCo2'
+
+/** How one value stands: verdict, the numbers of its strip, and its trend. Moments are milliseconds. */
+export interface ValueVerdict extends Verdict<WaterMessageKey> {
+  key: ValueKey
+  target: Target
+  tolerated: readonly [number, number]
+  latest: ValueReading | null
+  /** up to eight readings that the trend was read from, oldest first */
+  window: ValueReading[]
+  ageDays: number | null
+  /** change per week with its 80 % range, null with fewer than two readings */
+  trendPerWeek: { value: number; low: number; high: number } | null
+  /** where the value will be four weeks after today if nothing is done, with its 80 % range */
+  inFourWeeks: { value: number; low: number; high: number } | null
+}
+
+/** What is judged: one value, its ranges, and its readings, oldest first, in the canonical unit. */
+export interface ValueAsked {
+  key: ValueKey
+  target: Target
+  readings: readonly ValueReading[]
+  /** today */
+  nowMs: number
+  /** largest change per week for these animals, when known */
+  largestStep?: number | undefined
+}
+
+/** A thing to say of a value, with its numbers. */
+export const msg = (key: WaterMessageKey, values: Record<string, number | string>): Message<WaterMessageKey> => ({
+  key,
+  values,
+})
