@@ -29,71 +29,100 @@ const BERRIED = 0.07
 /** Days back in which every feeding was written down, and those before which the weekly looks begin. */
 const FEEDINGS_DAYS = 20
 
+/** What a line is written with. */
+interface Writing extends RoundsInput {
+  write: (ms: number, rest: Record<string, unknown>) => void
+  poisson: (mean: number) => number
+  beganMs: number
+  /** whether something goes wrong with a colony of late */
+  trouble: boolean
+}
+
 /**
  * What keepers write when they walk past their glasses twice a week: feedings, skins, berried females, equipment,
  * changes.
  */
-export function keepRounds({ plan, glass, colonies, untilMs, rounds, random, away }: RoundsInput): RoundLine[] {
+export function keepRounds(input: RoundsInput): RoundLine[] {
+  const { plan, colonies, untilMs, rounds, random, away } = input
   if (colonies.length === 0) return []
   const lines: RoundLine[] = []
-  const poisson = randomPoisson.source(random)
-  const write = (ms: number, rest: Record<string, unknown>) => {
-    if (ms < untilMs) lines.push({ ms: Math.round(ms), rest })
+  const poissonFrom = randomPoisson.source(random)
+  const writing: Writing = {
+    ...input,
+    write: (ms, rest) => {
+      if (ms < untilMs) lines.push({ ms: Math.round(ms), rest })
+    },
+    poisson: mean => poissonFrom(Math.max(0.01, mean))(),
+    beganMs: Math.min(...colonies.map(c => Date.parse(c.colony.startedAt))),
+    trouble: plan.colonies.some(c => c.turn),
   }
+  for (const [i, round] of rounds.entries())
+    if (round.ms >= writing.beganMs && !away((untilMs - round.ms) / DAY_MS)) walkPast(writing, i)
+  feed(writing)
+  tend(
+    writing,
+    lines.some(l => l.rest.kind === 'young'),
+  )
+  return lines
+}
+
+/** One round at the glass: the visit, the equipment every other time, and what was seen of each colony. */
+function walkPast({ write, ...rest }: Writing, index: number): void {
+  const { plan, glass, colonies, rounds, random } = rest
+  const round = rounds[index]!
+  const ms = round.ms + random() * 3_600_000
   const ofGlass = { glassId: glass.id }
-  const began = Math.min(...colonies.map(c => Date.parse(c.colony.startedAt)))
-  const net = netLitres(glass)
-  const trouble = plan.colonies.some(c => c.turn)
+  write(ms, { ...ofGlass, kind: 'visit', roundId: round.id, outcome: 'looked' })
+  // every other round takes the torch to covers and sponges
+  if (index % 2 === 1 || index === 0)
+    write(ms + 1000, {
+      ...ofGlass,
+      kind: 'equipment',
+      found:
+        plan.broken && index === 0
+          ? { intake: 'broken', flow: 'fine' }
+          : { cover: 'fine', intake: 'fine', flow: 'fine', heater: 'fine' },
+    })
+  for (const lived of colonies) seeColony({ write, ...rest }, lived, { index, ms })
+}
 
-  for (const [i, round] of rounds.entries()) {
-    if (round.ms < began || away((untilMs - round.ms) / DAY_MS)) continue
-    const ms = round.ms + random() * 3_600_000
-    write(ms, { ...ofGlass, kind: 'visit', roundId: round.id, outcome: 'looked' })
-    // every other round takes the torch to covers and sponges
-    if (i % 2 === 1 || i === 0)
-      write(ms + 1000, {
-        ...ofGlass,
-        kind: 'equipment',
-        found:
-          plan.broken && i === 0
-            ? { intake: 'broken', flow: 'fine' }
-            : { cover: 'fine', intake: 'fine', flow: 'fine', heater: 'fine' },
-      })
-    for (const { colony, n } of colonies) {
-      const { care } = groupOf(colony.groupId)
-      const now = n[Math.max(0, n.length - 1 - Math.round((untilMs - ms) / DAY_MS))] ?? 0
-      const molts = expectedMolts(care.molts, { value: now, low: now, high: now }, 3.5)
-      const found = molts ? poisson(Math.max(0.01, molts.value * SKINS_FOUND * (trouble && i < 10 ? 0.5 : 1)))() : 0
-      if (found > 0) write(ms + 2000, { colonyId: colony.id, kind: 'molts', number: found })
-      if (care.brood?.sign === 'berried' && i % 2 === 0) {
-        const berried = poisson(Math.max(0.01, 0.5 * now * BERRIED * (trouble && i < 10 ? 0.2 : 1)))()
-        write(ms + 3000, {
-          colonyId: colony.id,
-          kind: 'berried',
-          number: berried,
-          ...(berried > 2 && random() < 0.3 && { eyed: 1 }),
-        })
-      }
-      if (care.brood?.sign === 'eggMass' && i % 3 === 0)
-        write(ms + 3000, { colonyId: colony.id, kind: 'eggMass', number: poisson(1 + 0.03 * now)() })
-      if (care.brood && care.brood.sign !== 'clutch' && !care.youngApart && !trouble && i % 5 === 2)
-        write(ms + 4000, { colonyId: colony.id, kind: 'young', amount: random() < 0.5 ? 'few' : 'many' })
-    }
+/** Skins, berried females, egg masses and young of one colony, as a keeper sees them. */
+function seeColony(
+  { write, poisson, random, untilMs, trouble }: Writing,
+  { colony, n }: RoundsInput['colonies'][number],
+  { index, ms }: { index: number; ms: number },
+): void {
+  const { care } = groupOf(colony.groupId)
+  const ofColony = { colonyId: colony.id }
+  const now = n[Math.max(0, n.length - 1 - Math.round((untilMs - ms) / DAY_MS))] ?? 0
+  const molts = expectedMolts(care.molts, { value: now, low: now, high: now }, 3.5)
+  const ill = trouble && index < 10
+  const found = molts ? poisson(molts.value * SKINS_FOUND * (ill ? 0.5 : 1)) : 0
+  if (found > 0) write(ms + 2000, { ...ofColony, kind: 'molts', number: found })
+  if (care.brood?.sign === 'berried' && index % 2 === 0) {
+    const number = poisson(0.5 * now * BERRIED * (ill ? 0.2 : 1))
+    write(ms + 3000, { ...ofColony, kind: 'berried', number, ...(number > 2 && random() < 0.3 && { eyed: 1 }) })
   }
+  if (care.brood?.sign === 'eggMass' && index % 3 === 0)
+    write(ms + 3000, { ...ofColony, kind: 'eggMass', number: poisson(1 + 0.03 * now) })
+  if (care.brood && care.brood.sign !== 'clutch' && !care.youngApart && !trouble && index % 5 === 2)
+    write(ms + 4000, { ...ofColony, kind: 'young', amount: random() < 0.5 ? 'few' : 'many' })
+}
 
-  const group = resolveGroup(colonies[0]!.colony)
-  const { feed } = group
-  const { care, setup } = group.group
+/** The feedings of the last weeks, in the rhythm and portion of the first colony's school. */
+function feed({ write, glass, colonies, untilMs, beganMs, random, away }: Writing): void {
+  const { feed, group } = resolveGroup(colonies[0]!.colony)
+  const { care } = group
   const numbers = colonies[0]!.n.at(-1)!
-  const asked = (feed.portion * (care.portionFor.by === 'litres' ? net : numbers)) / care.portionFor.value
+  const asked = (feed.portion * (care.portionFor.by === 'litres' ? netLitres(glass) : numbers)) / care.portionFor.value
   const portions = asked < 2 ? Math.max(0.25, Math.round(asked * 4) / 4) : Math.round(asked)
   const rhythm = Math.max(1, feed.everyDays)
   for (let days = 0.7 + random() * 0.2; days < FEEDINGS_DAYS; days += rhythm) {
     const ms = untilMs - days * DAY_MS
-    if (ms < began || away(days) || random() < 0.06) continue
+    if (ms < beganMs || away(days) || random() < 0.06) continue
     const luck = random()
     write(ms, {
-      ...ofGlass,
+      glassId: glass.id,
       kind: 'feeding',
       food: care.food,
       portions,
@@ -101,26 +130,31 @@ export function keepRounds({ plan, glass, colonies, untilMs, rounds, random, awa
       ...(luck >= 0.9 && { removed: true }),
     })
   }
+}
+
+/** What comes in a rhythm of its own: powder for young, greens, leaves, calcium, water; and clutches of the plan. */
+function tend({ write, plan, glass, colonies, untilMs, beganMs, random, away }: Writing, young: boolean): void {
   const every = (days: number, back: number, rest: Record<string, unknown>) => {
     for (let d = days * (0.3 + 0.6 * random()); d < back; d += days)
-      if (!away(d) && untilMs - d * DAY_MS > began) write(untilMs - d * DAY_MS, { ...ofGlass, ...rest })
+      if (!away(d) && untilMs - d * DAY_MS > beganMs) write(untilMs - d * DAY_MS, { glassId: glass.id, ...rest })
   }
-  const wanted = (of: (c: typeof care) => { value: number } | undefined) =>
+  const net = netLitres(glass)
+  const { change, group } = resolveGroup(colonies[0]!.colony)
+  const wanted = (of: (c: typeof group.care) => { value: number } | undefined) =>
     colonies.flatMap(c => of(groupOf(c.colony.groupId).care)?.value ?? []).sort((a, b) => a - b)[0]
   const [greens, leaves, calcium] = [wanted(c => c.greensDays), wanted(c => c.leavesDays), wanted(c => c.calciumDays)]
-  if (lines.some(l => l.rest.kind === 'young')) every(1, 9, { kind: 'feeding', food: 'powder', portions: 1 })
+  if (young) every(1, 9, { kind: 'feeding', food: 'powder', portions: 1 })
   if (greens) every(greens, 60, { kind: 'feeding', food: 'greens', portions: 1, eaten: 'hour', removed: true })
   if (leaves)
     every(leaves, 80, {
       kind: 'supplement',
       what: 'leaves',
-      number: Math.max(1, Math.round((setup.leavesPer20L.value * net) / 20)),
+      number: Math.max(1, Math.round((group.setup.leavesPer20L.value * net) / 20)),
     })
   if (calcium) every(calcium, 90, { kind: 'supplement', what: 'calcium' })
-  if (group.change && !plan.changes)
-    every(group.change.everyDays, 84, { kind: 'waterChange', litres: Number((net * group.change.share).toFixed(1)) })
-  if (!group.change && !plan.topUps)
-    every(4.5, 60, { kind: 'topUp', litres: Number(Math.max(0.1, net * 0.03).toFixed(1)) })
+  if (change && !plan.changes)
+    every(change.everyDays, 84, { kind: 'waterChange', litres: Number((net * change.share).toFixed(1)) })
+  if (!change && !plan.topUps) every(4.5, 60, { kind: 'topUp', litres: Number(Math.max(0.1, net * 0.03).toFixed(1)) })
   for (const c of plan.clutches ?? [])
     write(untilMs - c.daysAgo * DAY_MS, {
       colonyId: colonies[0]!.colony.id,
@@ -129,5 +163,4 @@ export function keepRounds({ plan, glass, colonies, untilMs, rounds, random, awa
       place: c.place,
       ...(c.text && { text: c.text }),
     })
-  return lines
 }

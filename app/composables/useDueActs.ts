@@ -1,9 +1,6 @@
-import { type DueItem, doing, forCalendar } from '#core/care'
-import { calendarFile } from '#core/formats'
+import { type DueItem, doing } from '#core/care'
 import { DAY_MS, Entry, toMoment } from '#core/records'
-import { deviceDay } from '~/forms/deviceDays'
-import { saveFile } from '~/files/saveFile'
-import { dueKindWord, dueLate, dueSkipped, dueTitle, dueWhy } from '~/words/due'
+import { dueKindWord, dueTitle } from '~/words/due'
 
 /** What can be done with something due: do it, put it off, leave it out, or go where it is done. */
 export function useDueActs() {
@@ -63,31 +60,5 @@ export function useDueActs() {
     }
   }
 
-  /**
-   * The schedule as a calendar file: all of it, or one colony's with its glass. Work of every day is left out unless it
-   * is asked for.
-   */
-  function saveCalendar(colonyId: string | null, withDaily: boolean) {
-    const colony = room.colonyById.get(colonyId ?? '')
-    const items = forCalendar(care.levelled, colony ?? null, withDaily)
-    const name = colony?.name ?? room.room?.name ?? 'Room'
-    const text = calendarFile({
-      name: `${name}, care`,
-      writtenMs: Date.now(),
-      events: items.map(i => ({
-        uid: `${i.key}@ulkin`,
-        title: `${care.subjectName(i)}: ${dueTitle(i, settings.units)}`,
-        description: [dueWhy(i, care.nowMs), `How late: ${dueLate(i)}.`, `If left out: ${dueSkipped(i)}`].join('\n'),
-        // what is overdue stands on today: a calendar shows nothing of yesterday
-        day: deviceDay(Math.max(i.dueMs, care.nowMs)),
-        everyDays: i.everyDays === null ? null : Math.max(1, i.everyDays),
-        category: dueKindWord(i.key),
-      })),
-    })
-    saveFile(`ulkin-care-${name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.ics`, text, 'text/calendar')
-    log.tell(
-      `${items.length} entries saved as a calendar file. Bringing it in again later changes them, and adds none twice.`,
-    )
-  }
-  return { done, putOff, leaveOut, go, saveCalendar, canTouch: (item: DueItem) => doing(item) !== null }
+  return { done, putOff, leaveOut, go, canTouch: (item: DueItem) => doing(item) !== null }
 }

@@ -20,6 +20,67 @@ export interface Place {
 }
 
 /** The places of the app in the order of the work; each has a letter after Space. */
+const places: readonly Omit<Place, 'to'>[] = [
+  { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, what: 'What needs me, and where' },
+  {
+    id: 'round',
+    title: 'Round',
+    letter: 'o',
+    icon: mdiRoutes,
+    what: 'What is due, and the walk from glass to glass',
+  },
+  {
+    id: 'plan',
+    title: 'Plan',
+    letter: 'p',
+    icon: mdiPencilRulerOutline,
+    what: 'Which animals, which glass, how many starters, when',
+  },
+  {
+    id: 'water',
+    title: 'Water',
+    letter: 'w',
+    icon: mdiWaterOutline,
+    what: 'What to weigh and pour; history, drip, salt water, medicine',
+  },
+  {
+    id: 'colony',
+    title: 'Colony',
+    letter: 'c',
+    icon: mdiChartBellCurveCumulative,
+    what: 'How many, heading where, how many can go, is the water right',
+  },
+  {
+    id: 'outlook',
+    title: 'Outlook',
+    letter: 'u',
+    icon: mdiEyeOutline,
+    what: 'What if: warmer, more food, fish, takes; when can I have 50?',
+  },
+  {
+    id: 'surplus',
+    title: 'Surplus',
+    letter: 's',
+    icon: mdiBasketOutline,
+    what: 'What can leave, orders, the weekly list, where they went',
+  },
+  {
+    id: 'count',
+    title: 'Count desk',
+    letter: 'n',
+    icon: mdiCounter,
+    what: 'How many in this picture, these passes, these marks; practice',
+  },
+  {
+    id: 'records',
+    title: 'Records',
+    letter: 'd',
+    icon: mdiBookOpenPageVariantOutline,
+    what: 'Where my data is: backups, units, rooms',
+  },
+]
+
+/** The places with where each leads just now: to the glass and colony at hand, into a round that is under way. */
 export function usePlaces() {
   const settings = useSettingsStore()
   const room = useRoomStore()
@@ -29,72 +90,12 @@ export function usePlaces() {
     const glass = room.glassById.has(settings.lastGlassId)
       ? settings.lastGlassId
       : (room.glassOf(colony)?.id ?? room.glasses[0]?.id)
-    return [
-      { id: 'room', title: 'Room', letter: 'r', icon: mdiViewGridOutline, to: '/', what: 'What needs me, and where' },
-      {
-        id: 'round',
-        title: 'Round',
-        letter: 'o',
-        icon: mdiRoutes,
-        to: round.value && !round.value.endedAt ? '/round/walk' : '/round',
-        what: 'What is due, and the walk from glass to glass',
-      },
-      {
-        id: 'plan',
-        title: 'Plan',
-        letter: 'p',
-        icon: mdiPencilRulerOutline,
-        to: '/plan',
-        what: 'Which animals, which glass, how many starters, when',
-      },
-      {
-        id: 'water',
-        title: 'Water',
-        letter: 'w',
-        icon: mdiWaterOutline,
-        to: glass ? `/water/${glass}` : '/water',
-        what: 'What to weigh and pour; history, drip, salt water, medicine',
-      },
-      {
-        id: 'colony',
-        title: 'Colony',
-        letter: 'c',
-        icon: mdiChartBellCurveCumulative,
-        to: colony ? `/colony/${colony.id}` : '/colony',
-        what: 'How many, heading where, how many can go, is the water right',
-      },
-      {
-        id: 'outlook',
-        title: 'Outlook',
-        letter: 'u',
-        icon: mdiEyeOutline,
-        to: colony ? `/outlook/${colony.id}` : '/outlook',
-        what: 'What if: warmer, more food, fish, takes; when can I have 50?',
-      },
-      {
-        id: 'surplus',
-        title: 'Surplus',
-        letter: 's',
-        icon: mdiBasketOutline,
-        to: '/surplus',
-        what: 'What can leave, orders, the weekly list, where they went',
-      },
-      {
-        id: 'count',
-        title: 'Count desk',
-        letter: 'n',
-        icon: mdiCounter,
-        to: '/count',
-        what: 'How many in this picture, these passes, these marks; practice',
-      },
-      {
-        id: 'records',
-        title: 'Records',
-        letter: 'd',
-        icon: mdiBookOpenPageVariantOutline,
-        to: '/records',
-        what: 'Where my data is: backups, units, rooms',
-      },
-    ]
+    const special: Record<string, string> = {
+      room: '/',
+      ...(round.value && !round.value.endedAt && { round: '/round/walk' }),
+      ...(glass && { water: `/water/${glass}` }),
+      ...(colony && { colony: `/colony/${colony.id}`, outlook: `/outlook/${colony.id}` }),
+    }
+    return places.map(place => ({ ...place, to: special[place.id] ?? `/${place.id}` }))
   })
 }

@@ -5,7 +5,7 @@ import { readoutsOf, recipeKeys, type RecipeStep } from '#core/water'
 import { saveFile } from '~/files/saveFile'
 import { cautionText } from '~/words/cautions'
 import { plain } from '~/words/numbers'
-import { type BenchNames, recipeHeadline, weighAndPour } from '~/words/recipe'
+import { type BenchNames, type BenchStep, recipeHeadline, weighAndPour } from '~/words/recipe'
 import { rangeText, valueName, valueText, volumeText } from '~/words/unitPrefs'
 
 /** A reading of the tank's temperature counts for so long when the bucket is brought to it. */
@@ -15,7 +15,6 @@ const FRESH_TEMPERATURE_DAYS = 60
 export function useRecipeCard() {
   const desk = useWaterDeskStore()
   const settings = useSettingsStore()
-  const log = useLogStore()
   const names: BenchNames = {
     source: id => desk.sources.find(s => s.source.id === id)?.source,
     item: id => desk.shelf.find(s => s.item.id === id)?.item,
@@ -40,6 +39,16 @@ export function useRecipeCard() {
     ...(step.value && step.value.bucket.seaSaltGL > 1 ? [cautionText('seaSalt')!] : []),
   ])
 
+  const { pouring, pourIt } = usePouring(step, names)
+  const savePdf = useRecipePaper({ step, steps, headline, cautions })
+  return { pouring, step, steps, headline, cautions, names, pourIt, savePdf }
+}
+
+/** Logging the change at hand as it was poured. */
+function usePouring(step: Ref<RecipeStep | null>, names: BenchNames) {
+  const desk = useWaterDeskStore()
+  const settings = useSettingsStore()
+  const log = useLogStore()
   const pouring = ref(false)
   /**
    * Logs the first change as it was poured; the strips know of it at once. A second press while it is written does
@@ -80,8 +89,21 @@ export function useRecipeCard() {
     desk.chosen = null
     desk.refilling = false
   }
+  return { pouring, pourIt }
+}
 
-  async function savePdf() {
+/** What is printed of a recipe. */
+interface OnPaper {
+  step: Ref<RecipeStep | null>
+  steps: Ref<BenchStep[]>
+  headline: Ref<string>
+  cautions: Ref<string[]>
+}
+/** The recipe as a card to print. @returns what saves it */
+function useRecipePaper({ step, steps, headline, cautions }: OnPaper): () => Promise<void> {
+  const desk = useWaterDeskStore()
+  const settings = useSettingsStore()
+  return async function savePdf() {
     const glass = desk.glass
     const made = step.value
     if (!glass || !made) return
@@ -109,6 +131,5 @@ export function useRecipeCard() {
     })
     saveFile(`recipe-${glass.name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}-${day}.pdf`, bytes, 'application/pdf')
   }
-  return { pouring, step, steps, headline, cautions, names, pourIt, savePdf }
 }
 export type RecipeCard = ReturnType<typeof useRecipeCard>

@@ -1,4 +1,5 @@
 import { carried, type Direction, onShelf, placeAt, type ShelfPlace } from '#core/records'
+import { focusGlass, glassBeside } from '~/components/room/glassesOnScreen'
 
 const arrows: Record<string, Direction> = { ArrowLeft: 'left', ArrowRight: 'right', ArrowUp: 'up', ArrowDown: 'down' }
 
@@ -7,7 +8,7 @@ export function useRoomWalk() {
   const room = useRoomStore()
   const sheets = useSheets()
   const log = useLogStore()
-  const { save } = useSave({ queue: true })
+  const { place, put, whereText } = usePlacing()
   const atHand = useAtHand()
   const walked = useState('room.focused', () => '')
   const movingId = ref('')
@@ -23,6 +24,54 @@ export function useRoomWalk() {
       atHand.value = room.coloniesByGlass.get(id)?.[0]?.id ?? atHand.value
     },
   })
+
+  async function carry(direction: Direction) {
+    const glass = room.glassById.get(movingId.value)
+    const to = glass && carried(room.racks, room.glasses, glass, direction)
+    if (!glass || !to) return
+    await place(glass.id, to)
+    announcement.value = `${glass.name}: ${whereText(to.rackId, to.shelf)}`
+    await focusGlass(glass.id)
+  }
+
+  function walk(direction: Direction) {
+    const next = glassBeside(focusedId.value, direction)
+    if (next) void focusGlass(next)
+  }
+
+  function keydown(event: KeyboardEvent) {
+    const glassId = (event.target as HTMLElement).closest<HTMLElement>('[data-glass]')?.dataset.glass
+    if (!glassId || event.ctrlKey || event.metaKey || event.altKey) return
+    const direction = arrows[event.key]
+    if (direction) {
+      event.preventDefault()
+      if (movingId.value) void carry(direction)
+      else walk(direction)
+    } else if (event.key === 'm' && !movingId.value) {
+      movingId.value = glassId
+      before = room.glassById.get(glassId)?.place ?? null
+      announcement.value = 'Arrows carry the glass, Enter puts it down, Escape takes it back.'
+    } else if (movingId.value && (event.key === 'Enter' || event.key === 'm')) {
+      event.preventDefault()
+      log.tell(`${room.glassById.get(movingId.value)?.name} put down.`)
+      movingId.value = ''
+    } else if (movingId.value && event.key === 'Escape') {
+      const id = movingId.value
+      movingId.value = ''
+      if (before) void place(id, before).then(() => focusGlass(id))
+    } else if (event.key === 'e') {
+      event.preventDefault()
+      sheets.glass.value = { glassId }
+    }
+  }
+  return { focusedId, movingId, put, keydown, announcement }
+}
+
+/** Putting glasses to other places in the room. */
+function usePlacing() {
+  const room = useRoomStore()
+  const log = useLogStore()
+  const { save } = useSave({ queue: true })
 
   /** Writes the new place and waits until it has come back from the records: only then does the glass stand there. */
   async function place(glassId: string, to: ShelfPlace) {
@@ -51,83 +100,5 @@ export function useRoomWalk() {
 
   const whereText = (rackId: string, shelf: number) =>
     `${room.racks.find(r => r.id === rackId)?.name ?? ''}, shelf ${shelf + 1}`
-
-  const focus = async (glassId: string) => {
-    await nextTick()
-    document.querySelector<HTMLElement>(`[data-glass="${glassId}"] .whole`)?.focus()
-  }
-
-  async function carry(direction: Direction) {
-    const glass = room.glassById.get(movingId.value)
-    const to = glass && carried(room.racks, room.glasses, glass, direction)
-    if (!glass || !to) return
-    await place(glass.id, to)
-    announcement.value = `${glass.name}: ${whereText(to.rackId, to.shelf)}`
-    await focus(glass.id)
-  }
-
-  function walk(direction: Direction) {
-    const boxes = [...document.querySelectorAll<HTMLElement>('[data-glass]')].map(el => ({
-      id: el.dataset.glass!,
-      rect: el.getBoundingClientRect(),
-    }))
-    const next = nextInDirection(boxes, focusedId.value, direction)
-    if (next) void focus(next)
-  }
-
-  function keydown(event: KeyboardEvent) {
-    const glassId = (event.target as HTMLElement).closest<HTMLElement>('[data-glass]')?.dataset.glass
-    if (!glassId || event.ctrlKey || event.metaKey || event.altKey) return
-    const direction = arrows[event.key]
-    if (direction) {
-      event.preventDefault()
-      if (movingId.value) void carry(direction)
-      else walk(direction)
-    } else if (event.key === 'm' && !movingId.value) {
-      movingId.value = glassId
-      before = room.glassById.get(glassId)?.place ?? null
-      announcement.value = 'Arrows carry the glass, Enter puts it down, Escape takes it back.'
-    } else if (movingId.value && (event.key === 'Enter' || event.key === 'm')) {
-      event.preventDefault()
-      log.tell(`${room.glassById.get(movingId.value)?.name} put down.`)
-      movingId.value = ''
-    } else if (movingId.value && event.key === 'Escape') {
-      const id = movingId.value
-      movingId.value = ''
-      if (before) void place(id, before).then(() => focus(id))
-    } else if (event.key === 'e') {
-      event.preventDefault()
-      sheets.glass.value = { glassId }
-    }
-  }
-  return { focusedId, movingId, put, keydown, announcement }
-}
-
-interface Box {
-  id: string
-  rect: DOMRect
-}
-
-/**
- * The nearest glass in a direction: along a shelf those at about the same height, between shelves the nearest row
- * first.
- */
-function nextInDirection(boxes: readonly Box[], fromId: string, direction: Direction): string | null {
-  const from = boxes.find(b => b.id === fromId)?.rect
-  if (!from) return null
-  const sideways = direction === 'left' || direction === 'right'
-  const sign = direction === 'left' || direction === 'up' ? -1 : 1
-  const centre = (r: DOMRect) => r.left + r.width / 2
-  let best: { id: string; cost: number } | null = null
-  for (const { id, rect } of boxes) {
-    const dx = centre(rect) - centre(from)
-    // glasses of a shelf share their lower edge, whatever their height
-    const dy = rect.bottom - from.bottom
-    const along = sideways ? sign * dx : sign * dy
-    const across = Math.abs(sideways ? dy : dx)
-    if (id === fromId || along < 8 || (sideways && across > 60)) continue
-    const cost = sideways ? along + across * 4 : along * 3 + across
-    if (!best || cost < best.cost) best = { id, cost }
-  }
-  return best?.id ?? null
+  return { place, put, whereText }
 }

@@ -1,9 +1,8 @@
 import { Backup } from '#core/formats'
-import { begun, type Rack, type Room, type Source, usualBench } from '#core/records'
 import { openDb } from '~/data/database'
 import { dropOldAside } from '~/data/aside'
 import { addMissing } from '~/data/backups'
-import { newId } from '~/data/newId'
+import { emptyRoom } from '~/forms/emptyRoom'
 import { nameIssue } from '~/forms/nameIssue'
 
 /** Beginning: with the demo room, or with an empty one. Neither touches what is already on the device. */
@@ -31,37 +30,13 @@ export function useStart() {
     }
   }
 
-  /** A room with one rack, for the first glass, and the two waters that nearly everyone has. */
+  /** Begins with a room that holds no glass yet. */
   async function openEmpty(name: string) {
     const label = name.trim() || 'My room'
     problem.value = nameIssue(label, '')
     if (problem.value) return
-    const now = Date.now()
-    const room: Room = { ...begun(newId(), now), name: label, keepers: [], bench: usualBench }
-    const rack: Rack = {
-      ...begun(newId(), now),
-      roomId: room.id,
-      name: 'Rack 1',
-      kind: 'rack',
-      shelves: 2,
-      order: 0,
-    }
-    // the tap says nothing until it is tested
-    const source = (name: string, kind: Source['kind'], disinfectant: Source['disinfectant']): Source => ({
-      ...begun(newId(), now),
-      roomId: room.id,
-      name,
-      kind,
-      disinfectant,
-      analyses: [],
-    })
-    const saved = await saveAll([
-      { table: 'rooms', record: room },
-      { table: 'racks', record: rack },
-      { table: 'sources', record: source('Pure water', 'pure', 'none') },
-      { table: 'sources', record: source('Tap', 'tap', 'unknown') },
-    ])
-    if (!saved) return
+    const { room, records } = emptyRoom(label, Date.now())
+    if (!(await saveAll(records))) return
     settings.roomId = room.id
     await navigateTo('/')
   }

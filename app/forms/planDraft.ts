@@ -111,55 +111,12 @@ export function readPlan(
   const issues: PlanIssues = {}
   const unnamed = nameIssue(draft.name, 'Give the plan a name.')
   if (unnamed) issues.name = unnamed
-  const field = (
-    key: 'lengthCm' | 'widthCm' | 'heightCm' | 'fillPct' | 'depthCm' | 'carbonateGL' | 'filterRatedL' | 'lightHours',
-    low: number,
-    high: number,
-    unit = '',
-  ) => {
-    const read = readNumber(draft[key], { low, high, unit })
-    if (read.ok) return read.value
-    issues[key] = read.issue
-    return low
-  }
-  const count = (key: 'starters' | 'startersB' | 'leaves', most: number) => {
-    const read = wholeNumber(draft[key], 0)
-    if (!read.ok) issues[key] = read.issue
-    else if (read.value > most) issues[key] = `It must be ${most} at most.`
-    return read.ok ? read.value : 0
-  }
-  let grossL = 1
-  let inside: Plan['tank']['inside']
-  if (draft.sizeBy === 'edges') {
-    inside = {
-      lengthCm: field('lengthCm', 1, 500, 'cm'),
-      widthCm: field('widthCm', 1, 500, 'cm'),
-      heightCm: field('heightCm', 1, 500, 'cm'),
-    }
-    grossL = Number(((inside.lengthCm * inside.widthCm * inside.heightCm) / 1000).toFixed(2))
-    if (grossL > 5000) issues.lengthCm = 'That is more than 5000 L.'
-  } else {
-    const gross = readVolume(draft.litres, units, 'How much does it hold when full?')
-    if (gross.ok) grossL = gross.value
-    else issues.litres = gross.issue
-  }
+  const count = (key: 'starters' | 'startersB', most: number) => readCount(draft, key, most, issues)
   // the same day keeps its hour
   const starts =
     draft.startsAt === deviceDay(Date.parse(old.startsAt)) ? Date.parse(old.startsAt) : hourOn(draft.startsAt, 12)
   if (starts === null) issues.startsAt = 'That is no day.'
-  const tank = {
-    kind: draft.kind,
-    grossL,
-    fillShare: field('fillPct', 1, 100, '%') / 100,
-    ...(inside && { inside }),
-    substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm', 0, 60, 'cm') },
-    carbonateGL: field('carbonateGL', 0, 100, 'g/L'),
-    filterRatedL: field('filterRatedL', 0, 5000, 'L'),
-    cover: draft.cover,
-    intakeGuard: draft.intakeGuard,
-    lightHours: field('lightHours', 0, 24, 'h'),
-    leaves: count('leaves', 200),
-  }
+  const tank = readTank(draft, units, issues)
   const starters = [count('starters', 10_000), ...(draft.groupB ? [count('startersB', 10_000)] : [])]
   if (Object.keys(issues).length > 0 || starts === null) return { ok: false, issues }
   const { sourceId: _, ...kept } = old
@@ -175,6 +132,65 @@ export function readPlan(
       ...(draft.sourceId && { sourceId: draft.sourceId }),
       startsAt: toMoment(starts),
     }),
+  }
+}
+
+/** A whole number of a draft; what is not right is told in `issues`. */
+function readCount(
+  draft: PlanDraft,
+  key: 'starters' | 'startersB' | 'leaves',
+  most: number,
+  issues: PlanIssues,
+): number {
+  const read = wholeNumber(draft[key], 0)
+  if (!read.ok) issues[key] = read.issue
+  else if (read.value > most) issues[key] = `It must be ${most} at most.`
+  return read.ok ? read.value : 0
+}
+
+/** Figures of a tank with their limits and units. */
+const tankLimits = {
+  lengthCm: { low: 1, high: 500, unit: 'cm' },
+  widthCm: { low: 1, high: 500, unit: 'cm' },
+  heightCm: { low: 1, high: 500, unit: 'cm' },
+  fillPct: { low: 1, high: 100, unit: '%' },
+  depthCm: { low: 0, high: 60, unit: 'cm' },
+  carbonateGL: { low: 0, high: 100, unit: 'g/L' },
+  filterRatedL: { low: 0, high: 5000, unit: 'L' },
+  lightHours: { low: 0, high: 24, unit: 'h' },
+} as const
+
+/** The planned tank of a draft; what is not right is told in `issues`. */
+function readTank(draft: PlanDraft, units: UnitPrefs, issues: PlanIssues): Plan['tank'] {
+  const field = (key: keyof typeof tankLimits) => {
+    const read = readNumber(draft[key], tankLimits[key])
+    if (read.ok) return read.value
+    issues[key] = read.issue
+    return tankLimits[key].low
+  }
+  let grossL = 1
+  let inside: Plan['tank']['inside']
+  if (draft.sizeBy === 'edges') {
+    inside = { lengthCm: field('lengthCm'), widthCm: field('widthCm'), heightCm: field('heightCm') }
+    grossL = Number(((inside.lengthCm * inside.widthCm * inside.heightCm) / 1000).toFixed(2))
+    if (grossL > 5000) issues.lengthCm = 'That is more than 5000 L.'
+  } else {
+    const gross = readVolume(draft.litres, units, 'How much does it hold when full?')
+    if (gross.ok) grossL = gross.value
+    else issues.litres = gross.issue
+  }
+  return {
+    kind: draft.kind,
+    grossL,
+    fillShare: field('fillPct') / 100,
+    ...(inside && { inside }),
+    substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm') },
+    carbonateGL: field('carbonateGL'),
+    filterRatedL: field('filterRatedL'),
+    cover: draft.cover,
+    intakeGuard: draft.intakeGuard,
+    lightHours: field('lightHours'),
+    leaves: readCount(draft, 'leaves', 200, issues),
   }
 }
 

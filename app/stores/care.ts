@@ -45,7 +45,57 @@ export const useCareStore = defineStore('care', () => {
   const nowMs = computed(() => (log.value, Math.max(statements.now.getTime(), Date.now())))
   const dayEndMs = computed(() => deviceDayEnd(nowMs.value))
 
-  /** What stands of each glass's and each colony's recent log; read anew only where something was written. */
+  const entriesOf = useStandingEntries(log)
+  const { glasses, glassCare } = useGlassCare(entriesOf)
+  const items = computed(() =>
+    room.ready && ready.value
+      ? schedule({
+          roomId: room.room?.id ?? '',
+          marks: entriesOf(ROOM),
+          glasses: glasses.value,
+          plans: room.plans,
+          bench: room.room?.bench ?? usualBench,
+          nowMs: nowMs.value,
+        })
+      : [],
+  )
+  const settings = computed<RoomCare>(() => room.room?.care ?? { days: [], walk: [] })
+  const days = computed(() =>
+    Array.from({ length: AHEAD_DAYS }, (_, i) => {
+      const day = deviceDayFrom(nowMs.value, i)
+      return { startMs: startOfDay(day, deviceZone()), weekday: weekdayOf(day) }
+    }),
+  )
+  const levelled = computed(() => levelEffort(items.value, days.value, settings.value.days))
+  const { due, today, minutes, ofGlass } = useDueNow(levelled, nowMs, dayEndMs)
+  const walk = computed(() => walkOrder(room.racks, room.glasses, settings.value.walk))
+  /** Changes how the room's care is laid out. */
+  async function change(part: Partial<RoomCare>) {
+    if (room.room) await save('rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } })
+  }
+  return {
+    ready,
+    log,
+    nowMs,
+    dayEndMs,
+    entriesOf,
+    glassCare,
+    items,
+    levelled,
+    settings,
+    days,
+    due,
+    today,
+    minutes,
+    ofGlass,
+    subjectName: useSubjectName(),
+    walk,
+    change,
+  }
+})
+
+/** What stands of each glass's and each colony's recent log; read anew only where something was written. */
+function useStandingEntries(log: Ref<Entry[]>): (id: string) => readonly Entry[] {
   let held = new Map<string, { raw: Entry[]; standing: Entry[] }>()
   const standing = computed(() => {
     const raw = new Map<string, Entry[]>()
@@ -72,8 +122,13 @@ export const useCareStore = defineStore('care', () => {
     )
     return held
   })
-  const entriesOf = (id: string): readonly Entry[] => standing.value.get(id)?.standing ?? []
+  return id => standing.value.get(id)?.standing ?? []
+}
 
+/** The glasses with who lives in them and what their log and statements say. */
+function useGlassCare(entriesOf: (id: string) => readonly Entry[]) {
+  const room = useRoomStore()
+  const statements = useStatementsStore()
   const groups = computed(() => new Map<string, ResolvedGroup>(room.colonies.map(c => [c.id, resolveGroup(c)])))
   function colonyCare(colony: Colony): ColonyCare {
     const told = statements.of(colony.id)
@@ -94,27 +149,22 @@ export const useCareStore = defineStore('care', () => {
     })),
   )
   const glassCare = (glassId: string) => glasses.value.find(g => g.glass.id === glassId) ?? null
+  return { glasses, glassCare }
+}
 
-  const items = computed(() =>
-    room.ready && ready.value
-      ? schedule({
-          roomId: room.room?.id ?? '',
-          marks: entriesOf(ROOM),
-          glasses: glasses.value,
-          plans: room.plans,
-          bench: room.room?.bench ?? usualBench,
-          nowMs: nowMs.value,
-        })
-      : [],
-  )
-  const settings = computed<RoomCare>(() => room.room?.care ?? { days: [], walk: [] })
-  const days = computed(() =>
-    Array.from({ length: AHEAD_DAYS }, (_, i) => {
-      const day = deviceDayFrom(nowMs.value, i)
-      return { startMs: startOfDay(day, deviceZone()), weekday: weekdayOf(day) }
-    }),
-  )
-  const levelled = computed(() => levelEffort(items.value, days.value, settings.value.days))
+/** Says whose a due item is: a glass's, a colony's in it, or the room's own. */
+function useSubjectName(): (item: DueItem) => string {
+  const room = useRoomStore()
+  return item => {
+    const colony = room.colonyById.get(item.colonyId ?? '')
+    const glass = item.glassId ? room.glassById.get(item.glassId) : room.glassOf(colony)
+    if (!glass) return room.room?.name ?? ''
+    return colony && colony.name !== glass.name ? `${colony.name} in ${glass.name}` : glass.name
+  }
+}
+
+/** The list as it stands now. */
+function useDueNow(levelled: Ref<DueItem[]>, nowMs: Ref<number>, dayEndMs: Ref<number>) {
   /** the list with its states; work that waits for another of the keeper's days is ahead */
   const due = computed<Due[]>(() =>
     levelled.value.map(item => ({ item, state: dueState(item, nowMs.value, dayEndMs.value) })),
@@ -126,39 +176,8 @@ export const useCareStore = defineStore('care', () => {
     for (const d of due.value) if (d.item.glassId) map.set(d.item.glassId, [...(map.get(d.item.glassId) ?? []), d])
     return map
   })
-  /** whose it is: "Slate", or the room's own */
-  function subjectName(item: DueItem): string {
-    const colony = room.colonyById.get(item.colonyId ?? '')
-    const glass = item.glassId ? room.glassById.get(item.glassId) : room.glassOf(colony)
-    if (!glass) return room.room?.name ?? ''
-    return colony && colony.name !== glass.name ? `${colony.name} in ${glass.name}` : glass.name
-  }
-
-  const walk = computed(() => walkOrder(room.racks, room.glasses, settings.value.walk))
-  /** Changes how the room's care is laid out. */
-  async function change(part: Partial<RoomCare>) {
-    if (room.room) await save('rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } })
-  }
-  return {
-    ready,
-    log,
-    nowMs,
-    dayEndMs,
-    entriesOf,
-    glassCare,
-    items,
-    levelled,
-    settings,
-    days,
-    due,
-    today,
-    minutes,
-    ofGlass,
-    subjectName,
-    walk,
-    change,
-  }
-})
+  return { due, today, minutes, ofGlass }
+}
 
 function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
   return {

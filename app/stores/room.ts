@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { type Colony, type Glass, inUse, presentGlassId, type Rack, stayAt, waterOf } from '#core/records'
 import { openDb } from '~/data/database'
-import { noRoom, roomRecords } from '~/data/records'
+import { noRoom, type RoomRecords, roomRecords } from '~/data/records'
 
 /** A rack with its shelves from top to bottom and the glasses on each from left to right. */
 export interface DrawnRack {
@@ -17,21 +17,13 @@ export const useRoomStore = defineStore('room', () => {
     noRoom,
     () => settings.roomId,
   )
-  const rooms = computed(() => all.value.rooms.filter(inUse))
-  const room = computed(() => all.value.room)
-  const racks = computed(() => all.value.racks.filter(inUse))
-  const glasses = computed(() => all.value.glasses.filter(inUse))
-  const colonies = computed(() => all.value.colonies.filter(inUse))
-  const lines = computed(() => all.value.lines.filter(inUse))
-  const sources = computed(() => all.value.sources.filter(inUse))
-  const shelf = computed(() => all.value.shelf.filter(inUse))
-  const plans = computed(() => all.value.plans.filter(inUse))
+  const used = useUsed(all)
   // by their ids the ended ones are found too: the log speaks of them
   const glassById = computed(() => new Map(all.value.glasses.map(g => [g.id, g])))
   const colonyById = computed(() => new Map(all.value.colonies.map(c => [c.id, c])))
   const coloniesByGlass = computed(() => {
     const map = new Map<string, Colony[]>()
-    for (const colony of colonies.value) {
+    for (const colony of used.colonies.value) {
       const glassId = presentGlassId(colony)
       map.set(glassId, [...(map.get(glassId) ?? []), colony])
     }
@@ -47,10 +39,10 @@ export const useRoomStore = defineStore('room', () => {
     return glass ? waterOf(glass, atMs, glassById.value).id : glassId
   }
   const drawn = computed<DrawnRack[]>(() =>
-    racks.value.map(rack => ({
+    used.racks.value.map(rack => ({
       rack,
       shelves: Array.from({ length: rack.shelves }, (_, shelf) =>
-        glasses.value
+        used.glasses.value
           .filter(g => g.place.rackId === rack.id && g.place.shelf === shelf)
           .sort((a, b) => a.place.position - b.place.position),
       ),
@@ -59,15 +51,8 @@ export const useRoomStore = defineStore('room', () => {
   return {
     ready,
     all,
-    rooms,
-    room,
-    racks,
-    glasses,
-    colonies,
-    lines,
-    sources,
-    shelf,
-    plans,
+    ...used,
+    room: computed(() => all.value.room),
     glassById,
     colonyById,
     coloniesByGlass,
@@ -76,3 +61,17 @@ export const useRoomStore = defineStore('room', () => {
     drawn,
   }
 })
+
+/** What has not ended. */
+function useUsed(all: Ref<RoomRecords>) {
+  return {
+    rooms: computed(() => all.value.rooms.filter(inUse)),
+    racks: computed(() => all.value.racks.filter(inUse)),
+    glasses: computed(() => all.value.glasses.filter(inUse)),
+    colonies: computed(() => all.value.colonies.filter(inUse)),
+    lines: computed(() => all.value.lines.filter(inUse)),
+    sources: computed(() => all.value.sources.filter(inUse)),
+    shelf: computed(() => all.value.shelf.filter(inUse)),
+    plans: computed(() => all.value.plans.filter(inUse)),
+  }
+}

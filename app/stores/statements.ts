@@ -8,7 +8,6 @@ import { openDb, type Revision, type Summary } from '~/data/database'
 import { allRevisions } from '~/data/revisions'
 import type { StatementSubject } from '~/data/summaries'
 import { deviceDay } from '~/forms/deviceDays'
-import type { StatementsApi } from '~/workers/statements.worker'
 
 /**
  * Statements of all colonies in the room. Workers compute them; this store watches the revisions and asks again for
@@ -16,85 +15,15 @@ import type { StatementsApi } from '~/workers/statements.worker'
  */
 export const useStatementsStore = defineStore('statements', () => {
   const room = useRoomStore()
-  const build = useRuntimeConfig().app.buildId
   // minutes are fine enough: it notices midnight, and entries made since the page was opened
   const now = useNow({ interval: 60_000 })
   const day = computed(() => deviceDay(now.value.getTime()))
 
-  const byColony = shallowRef(new Map<string, Summary>())
-  const failed = ref('')
   const { value: revisions } = useLiveQuery<Revision[] | null>(() => allRevisions(openDb()), null)
   const revisionOf = computed(() => new Map(revisions.value?.map(r => [r.colonyId, r.revision])))
 
-  const startWorker = () =>
-    lastingWorker<StatementsApi>(
-      () =>
-        new Worker(new URL('../workers/statements.worker.ts', import.meta.url), { type: 'module', name: 'statements' }),
-    )
-  /**
-   * Several, where the device has cores to spare for them beside the page; each keeps the fits of its own colonies at
-   * hand.
-   */
-  const POOL = Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1))
-  const workers = new Map<number, ReturnType<typeof startWorker>>()
-  /** Ids end in chance, so their tails share colonies out evenly. */
-  const placeOf = (colonyId: string) => Number.parseInt(colonyId.slice(-4), 16) % POOL
-  function workerAt(place: number) {
-    const worker = workers.get(place) ?? startWorker()
-    workers.set(place, worker)
-    return worker
-  }
-  const asked = new Map<string, string>()
-
-  function take(summaries: Summary[]) {
-    const next = new Map(byColony.value)
-    for (const s of summaries) next.set(s.colonyId, s)
-    byColony.value = next
-  }
-
-  const busy = ref(0)
-  async function refresh(subjects: StatementSubject[], mayBeKept: boolean) {
-    if (subjects.length === 0) return
-    busy.value++
-    try {
-      const nowMs = Date.now()
-      await Promise.all(
-        Array.from({ length: POOL }, async (_, place) => {
-          const own = subjects.filter(s => placeOf(s.colony.id) === place)
-          if (own.length > 0)
-            await workerAt(place).call(api =>
-              api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take)),
-            )
-        }),
-      )
-      failed.value = ''
-    } catch {
-      failed.value = WORKER_TROUBLE
-      for (const s of subjects) asked.delete(s.colony.id)
-    } finally {
-      busy.value--
-    }
-  }
-
-  /**
-   * What the worker needs beside the log, with a revision of all of it: the log's, and when each record was edited,
-   * because log and records reach this page one after the other. A colony whose glass has not come yet waits.
-   */
-  function subjectOf(colony: Colony, logRevision: string): StatementSubject[] {
-    const glass = room.glassOf(colony)
-    if (!glass || !room.room) return []
-    const waters = watersOf(colony, room.glassById)
-    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...waters.map(w => w.water.rev)].join(' ')
-    return [{ colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), revision }]
-  }
-
-  /** Leaves out what was asked for already, and remembers the rest. */
-  function notAsked(subject: StatementSubject): boolean {
-    const mark = `${subject.revision} ${day.value}`
-    const before = asked.get(subject.colony.id)
-    asked.set(subject.colony.id, mark)
-    return before !== mark
-  }
+  const subjectOf = useStatementSubjects()
+  const { byColony, busy, failed, refresh, notAsked } = useAsking(day)
 
   /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
   function changed(revised: readonly Revision[]) {
@@ -138,3 +67,60 @@ export const useStatementsStore = defineStore('statements', () => {
     subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
   return { of, changed, subjectOf: subject, busy, inRoom, complete, attention, failed, again, now }
 })
+
+/** The statements that have come, asking the workers for more, and what was asked for already. */
+function useAsking(day: Ref<string>) {
+  const build = useRuntimeConfig().app.buildId
+  const ask = useStatementWorkers()
+  const byColony = shallowRef(new Map<string, Summary>())
+  const failed = ref('')
+  const asked = new Map<string, string>()
+
+  function take(summaries: Summary[]) {
+    const next = new Map(byColony.value)
+    for (const s of summaries) next.set(s.colonyId, s)
+    byColony.value = next
+  }
+
+  const busy = ref(0)
+  async function refresh(subjects: StatementSubject[], mayBeKept: boolean) {
+    if (subjects.length === 0) return
+    busy.value++
+    try {
+      const nowMs = Date.now()
+      await ask(subjects, (api, own) =>
+        api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take)),
+      )
+      failed.value = ''
+    } catch {
+      failed.value = WORKER_TROUBLE
+      for (const s of subjects) asked.delete(s.colony.id)
+    } finally {
+      busy.value--
+    }
+  }
+
+  /** Leaves out what was asked for already, and remembers the rest. */
+  function notAsked(subject: StatementSubject): boolean {
+    const mark = `${subject.revision} ${day.value}`
+    const before = asked.get(subject.colony.id)
+    asked.set(subject.colony.id, mark)
+    return before !== mark
+  }
+  return { byColony, busy, failed, refresh, notAsked }
+}
+
+/**
+ * What the worker needs beside the log for a colony, with a revision of all of it: the log's, and when each record was
+ * edited, because log and records reach this page one after the other. A colony whose glass has not come yet waits.
+ */
+function useStatementSubjects() {
+  const room = useRoomStore()
+  return (colony: Colony, logRevision: string): StatementSubject[] => {
+    const glass = room.glassOf(colony)
+    if (!glass || !room.room) return []
+    const waters = watersOf(colony, room.glassById)
+    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...waters.map(w => w.water.rev)].join(' ')
+    return [{ colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), revision }]
+  }
+}

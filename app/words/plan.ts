@@ -20,88 +20,92 @@ const between = (low: number, high: number) =>
     ? formatNumber(low, low % 1 ? 1 : 0)
     : `${formatNumber(low, low % 1 ? 1 : 0)} to ${formatNumber(high, high % 1 ? 1 : 0)}`
 
-/** A check of the set-up in one or two sentences. */
-export function checkText({ key, state, values: v }: SetUpCheck, units: UnitPrefs): string {
-  const good = state === 'onTarget'
-  switch (key) {
-    case 'litres':
-      return good
-        ? `${num(volumeText(n(v, 'have'), units))} give ${n(v, 'starters')} starters room.`
-        : state === 'drifting'
-          ? `${num(volumeText(n(v, 'have'), units))} will do; ${volumeText(n(v, 'good'), units)} are better for ` +
-            `${n(v, 'starters')} starters.`
-          : `${num(volumeText(n(v, 'have'), units))} are too little: at least ${volumeText(n(v, 'least'), units)}.`
-    case 'starters':
-      return good
-        ? `${num(n(v, 'have'))} starters are a good beginning.`
-        : n(v, 'have') === 0
-          ? 'No starters yet.'
-          : n(v, 'have') > n(v, 'fits')
-            ? `${num(n(v, 'have'))} starters are more than this water carries: about ${formatNumber(n(v, 'fits'), 0)}.`
-            : `${num(n(v, 'have'))} starters: ${n(v, 'good')} are advised.`
-    case 'filter':
-      return n(v, 'wanted') === 0
-        ? good
-          ? 'No filter is wanted: still water suits them.'
-          : 'They want still water: leave the filter out.'
-        : good
-          ? `The filter is rated for ${num(volumeText(n(v, 'have'), units))}: enough.`
-          : n(v, 'have') === 0
-            ? `A filter rated for ${num(volumeText(n(v, 'wanted'), units))} is missing: ` +
-              `${formatNumber(n(v, 'low'), 0)} to ${formatNumber(n(v, 'high'), 0)} L an hour through it.`
-            : `The filter is rated for ${num(volumeText(n(v, 'have'), units))}; together ` +
-              `${volumeText(n(v, 'wanted'), units)} are wanted.`
-    case 'intake':
-      return good
-        ? 'The intake has its sponge: young are not pulled in.'
-        : 'The intake is bare: put a sponge over it, and look at it every week.'
-    case 'cover':
-      return good ? 'Covered.' : 'They climb: without a cover some will lie on the floor. Close cable gaps too.'
-    case 'fill':
-      return good
-        ? `Filled to ${num(percent(n(v, 'have')))}: right.`
-        : `Filled to ${num(percent(n(v, 'have')))}; ${percent(n(v, 'good'))} suits them.`
-    case 'substrate': {
-      const amount =
-        n(v, 'litres') > 0
-          ? ` That is ${num(`${formatNumber(n(v, 'litres'), 1)} L`)} or about ` +
-            `${num(`${formatNumber(n(v, 'kg'), 1)} kg`)}.`
-          : ''
-      const wanted =
-        sub(v, 'goodKind') === 'bare'
-          ? 'they do without'
-          : `${sub(v, 'goodKind')}, ${formatNumber(n(v, 'goodDepth'), 1)} cm`
-      const kind = sub(v, 'kind').replace(/^./, c => c.toUpperCase())
-      const depth = n(v, 'depth') > 0 ? `, ${formatNumber(n(v, 'depth'), 1)} cm` : ''
-      return good ? `${kind}${depth}.${amount}` : `Usual is ${wanted}.${amount}`
-    }
-    case 'carbonate':
-      return n(v, 'high') === 0
-        ? 'Carbonate stone would push KH up, which they do not want: leave it out.'
-        : `${num(`${formatNumber(n(v, 'have'), 0)} g/L`)} carbonate stone or sand, ` +
-            `${num(`${formatNumber(n(v, 'kg'), 2)} kg`)} in ` +
-            `all${good ? '.' : `; ${between(n(v, 'low'), n(v, 'high'))} g/L are usual.`}`
-    case 'light':
-      return good
-        ? `Light ${num(`${formatNumber(n(v, 'have'), 0)} h`)} a day.`
-        : `Light ${num(`${formatNumber(n(v, 'have'), 0)} h`)} a day; ${between(n(v, 'low'), n(v, 'high'))} h are usual.`
-    case 'leaves':
-      return n(v, 'good') === 0
-        ? 'No leaves are needed.'
-        : good
-          ? `${num(n(v, 'have'))} dried leaves, new ones every two weeks.`
-          : `${num(n(v, 'have'))} dried leaves; about ${n(v, 'good')} suit this water, new ones every two weeks.`
-    case 'hides':
-      return `Hides: at least ${num(n(v, 'n'))}, one for each, and spare ones for the days after a molt.`
-    case 'sexes':
-      return (
-        `Of these about ${num(n(v, 'females'))} females and ${num(n(v, 'males'))} ` +
-        `${n(v, 'males') === 1 ? 'male' : 'males'}, if they can be told apart.`
-      )
-    case 'cure':
-      return `Curing takes ${num(`${between(n(v, 'low'), n(v, 'high'))} weeks`)} before animals come in.`
-  }
+/** What a sentence about a check is made of. */
+interface Checked {
+  v: SetUpCheck['values']
+  state: SetUpCheck['state']
+  /** on target */
+  good: boolean
+  units: UnitPrefs
 }
+const checkWords: Record<SetUpCheck['key'], (c: Checked) => string> = {
+  litres: ({ v, state, good, units }) =>
+    good
+      ? `${num(volumeText(n(v, 'have'), units))} give ${n(v, 'starters')} starters room.`
+      : state === 'drifting'
+        ? `${num(volumeText(n(v, 'have'), units))} will do; ${volumeText(n(v, 'good'), units)} are better for ` +
+          `${n(v, 'starters')} starters.`
+        : `${num(volumeText(n(v, 'have'), units))} are too little: at least ${volumeText(n(v, 'least'), units)}.`,
+  starters: ({ v, good }) =>
+    good
+      ? `${num(n(v, 'have'))} starters are a good beginning.`
+      : n(v, 'have') === 0
+        ? 'No starters yet.'
+        : n(v, 'have') > n(v, 'fits')
+          ? `${num(n(v, 'have'))} starters are more than this water carries: about ${formatNumber(n(v, 'fits'), 0)}.`
+          : `${num(n(v, 'have'))} starters: ${n(v, 'good')} are advised.`,
+  filter: ({ v, good, units }) =>
+    n(v, 'wanted') === 0
+      ? good
+        ? 'No filter is wanted: still water suits them.'
+        : 'They want still water: leave the filter out.'
+      : good
+        ? `The filter is rated for ${num(volumeText(n(v, 'have'), units))}: enough.`
+        : n(v, 'have') === 0
+          ? `A filter rated for ${num(volumeText(n(v, 'wanted'), units))} is missing: ` +
+            `${formatNumber(n(v, 'low'), 0)} to ${formatNumber(n(v, 'high'), 0)} L an hour through it.`
+          : `The filter is rated for ${num(volumeText(n(v, 'have'), units))}; together ` +
+            `${volumeText(n(v, 'wanted'), units)} are wanted.`,
+  intake: ({ good }) =>
+    good
+      ? 'The intake has its sponge: young are not pulled in.'
+      : 'The intake is bare: put a sponge over it, and look at it every week.',
+  cover: ({ good }) =>
+    good ? 'Covered.' : 'They climb: without a cover some will lie on the floor. Close cable gaps too.',
+  fill: ({ v, good }) =>
+    good
+      ? `Filled to ${num(percent(n(v, 'have')))}: right.`
+      : `Filled to ${num(percent(n(v, 'have')))}; ${percent(n(v, 'good'))} suits them.`,
+  substrate: ({ v, good }) => {
+    const amount =
+      n(v, 'litres') > 0
+        ? ` That is ${num(`${formatNumber(n(v, 'litres'), 1)} L`)} or about ` +
+          `${num(`${formatNumber(n(v, 'kg'), 1)} kg`)}.`
+        : ''
+    const wanted =
+      sub(v, 'goodKind') === 'bare'
+        ? 'they do without'
+        : `${sub(v, 'goodKind')}, ${formatNumber(n(v, 'goodDepth'), 1)} cm`
+    const kind = sub(v, 'kind').replace(/^./, c => c.toUpperCase())
+    const depth = n(v, 'depth') > 0 ? `, ${formatNumber(n(v, 'depth'), 1)} cm` : ''
+    return good ? `${kind}${depth}.${amount}` : `Usual is ${wanted}.${amount}`
+  },
+  carbonate: ({ v, good }) =>
+    n(v, 'high') === 0
+      ? 'Carbonate stone would push KH up, which they do not want: leave it out.'
+      : `${num(`${formatNumber(n(v, 'have'), 0)} g/L`)} carbonate stone or sand, ` +
+        `${num(`${formatNumber(n(v, 'kg'), 2)} kg`)} in ` +
+        `all${good ? '.' : `; ${between(n(v, 'low'), n(v, 'high'))} g/L are usual.`}`,
+  light: ({ v, good }) =>
+    good
+      ? `Light ${num(`${formatNumber(n(v, 'have'), 0)} h`)} a day.`
+      : `Light ${num(`${formatNumber(n(v, 'have'), 0)} h`)} a day; ${between(n(v, 'low'), n(v, 'high'))} h are usual.`,
+  leaves: ({ v, good }) =>
+    n(v, 'good') === 0
+      ? 'No leaves are needed.'
+      : good
+        ? `${num(n(v, 'have'))} dried leaves, new ones every two weeks.`
+        : `${num(n(v, 'have'))} dried leaves; about ${n(v, 'good')} suit this water, new ones every two weeks.`,
+  hides: ({ v }) => `Hides: at least ${num(n(v, 'n'))}, one for each, and spare ones for the days after a molt.`,
+  sexes: ({ v }) =>
+    `Of these about ${num(n(v, 'females'))} females and ${num(n(v, 'males'))} ` +
+    `${n(v, 'males') === 1 ? 'male' : 'males'}, if they can be told apart.`,
+  cure: ({ v }) => `Curing takes ${num(`${between(n(v, 'low'), n(v, 'high'))} weeks`)} before animals come in.`,
+}
+
+/** A check of the set-up in one or two sentences. */
+export const checkText = ({ key, state, values }: SetUpCheck, units: UnitPrefs): string =>
+  checkWords[key]({ v: values, state, good: state === 'onTarget', units })
 
 /** What is done in a step of the plan. */
 export function planStepText({ id, values: v }: Pick<PlanStep, 'id' | 'values'>, units: UnitPrefs): string {

@@ -170,64 +170,81 @@ export function weighAndPour(
   { temperatureC, filling }: Pouring,
   units: UnitPrefs,
 ): BenchStep[] {
-  const out: BenchStep[] = []
   const byLitres = [...step.pours].sort((a, b) => b.litres - a.litres)
-  byLitres.forEach(({ id, litres }, i) => {
-    const source = names.source(id)
-    const chlorine = source?.disinfectant
-    const care =
-      source?.kind !== 'tap' || chlorine === 'none'
-        ? ''
-        : chlorine === 'chloramine'
-          ? ` Neutralise chloramine for ${volumeText(litres, units)}: standing does nothing for it.`
-          : ` Neutralise chlorine for ${volumeText(litres, units)}, or let it stand 24 ` +
-            `h${chlorine === 'unknown' ? ' (standing does nothing for chloramine)' : ''}.`
-    out.push({
-      text: `${i === 0 ? 'Measure' : 'Add'} ${num(preciseVolume(litres, units))} ${source?.name ?? 'water'}.${care}`,
-    })
-  })
-  for (const { id, measured } of step.weighs) {
-    const item = names.item(id)
-    const name = item?.name ?? 'salt'
-    if (measured.by === 'scale')
-      out.push({
-        text:
-          `Stir in ${num(`${gramsText(measured.grams)} g`)} ` +
-          `${name}${item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'}.`,
-        weigh: { name, grams: measured.grams },
-      })
-    else
-      out.push({
-        text:
-          `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ` +
-          `${name} solution: ${gramsText(measured.strengthGL * measured.solutionL)} g made up to ` +
-          `${measured.solutionL === 1 ? '1 L' : '100 mL'}. The mass alone, ` +
-          `${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little for your scale.`,
-        weigh: { name, grams: measured.strengthGL * measured.solutionL },
-      })
+  return [
+    ...byLitres.map((pour, i) => pourStep(pour, i === 0, names, units)),
+    ...step.weighs.map(weigh => weighStep(weigh, names)),
+    ...(temperatureC === null ? [] : [warmStep(temperatureC, units)]),
+    checkStep(step, units),
+    {
+      text: filling
+        ? 'Fill slowly over a plate, so that the bottom stays where it is.'
+        : `Drip or siphon it in over ${num(`${pouringMinutes(step)} min`)}.`,
+    },
+  ]
+}
+
+function pourStep(
+  { id, litres }: RecipeStep['pours'][number],
+  first: boolean,
+  names: BenchNames,
+  units: UnitPrefs,
+): BenchStep {
+  const source = names.source(id)
+  const amount = num(preciseVolume(litres, units))
+  return {
+    text: `${first ? 'Measure' : 'Add'} ${amount} ${source?.name ?? 'water'}.${disinfected(source, litres, units)}`,
   }
-  if (temperatureC !== null)
-    out.push({
-      text:
-        `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ` +
-        `${differenceText('temperatureC', 2, units).replace('.0', '')}.`,
-    })
+}
+
+/** What is done about the disinfectant of tap water. */
+function disinfected(source: Source | undefined, litres: number, units: UnitPrefs): string {
+  const chlorine = source?.disinfectant
+  if (source?.kind !== 'tap' || chlorine === 'none') return ''
+  const amount = volumeText(litres, units)
+  if (chlorine === 'chloramine') return ` Neutralise chloramine for ${amount}: standing does nothing for it.`
+  const unsure = chlorine === 'unknown' ? ' (standing does nothing for chloramine)' : ''
+  return ` Neutralise chlorine for ${amount}, or let it stand 24 h${unsure}.`
+}
+
+function weighStep({ id, measured }: RecipeStep['weighs'][number], names: BenchNames): BenchStep {
+  const item = names.item(id)
+  const name = item?.name ?? 'salt'
+  if (measured.by === 'scale') {
+    const how = item && isSlow(item) ? ', in warm water first: it dissolves slowly' : ' until clear'
+    return {
+      text: `Stir in ${num(`${gramsText(measured.grams)} g`)} ${name}${how}.`,
+      weigh: { name, grams: measured.grams },
+    }
+  }
+  const strengthG = measured.strengthGL * measured.solutionL
+  return {
+    text:
+      `Add ${num(`${formatNumber(measured.millilitres, measured.millilitres < 10 ? 1 : 0)} mL`)} of ` +
+      `${name} solution: ${gramsText(strengthG)} g made up to ${measured.solutionL === 1 ? '1 L' : '100 mL'}. ` +
+      `The mass alone, ${formatNumber(measured.grams * 1000, measured.grams < 0.01 ? 1 : 0)} mg, is too little ` +
+      `for your scale.`,
+    weigh: { name, grams: strengthG },
+  }
+}
+
+const warmStep = (temperatureC: number, units: UnitPrefs): BenchStep => ({
+  text:
+    `Bring to ${num(valueText('temperatureC', temperatureC, units))}, within ` +
+    `${differenceText('temperatureC', 2, units).replace('.0', '')}.`,
+})
+
+function checkStep(step: RecipeStep, units: UnitPrefs): BenchStep {
   const bucket = readoutsOf(step.bucket)
-  const salty = step.bucket.seaSaltGL > 1
+  if (step.bucket.seaSaltGL > 1)
+    return { text: `Check: salinity ${num(valueText('salinityGKg', bucket.salinityGKg, units))}, give or take 0.5.` }
   const doubt = Math.max(3, bucket.conductivityUsCm * CONDUCTIVITY_ERROR)
-  out.push({
-    text: salty
-      ? `Check: salinity ${num(valueText('salinityGKg', bucket.salinityGKg, units))}, give or take 0.5.`
-      : `Check: ${num(valueText('conductivityUsCm', bucket.conductivityUsCm, units))} give or take ` +
-        `${differenceText('conductivityUsCm', doubt, units)}, GH about ` +
-        `${valueNumber('ghDh', bucket.ghDh, units)}, KH about ${valueNumber('khDh', bucket.khDh, units)}.`,
-  })
-  out.push({
-    text: filling
-      ? 'Fill slowly over a plate, so that the bottom stays where it is.'
-      : `Drip or siphon it in over ${num(`${pouringMinutes(step)} min`)}.`,
-  })
-  return out
+  return {
+    text:
+      `Check: ${num(valueText('conductivityUsCm', bucket.conductivityUsCm, units))} give or take ` +
+      `${differenceText('conductivityUsCm', doubt, units)}, GH about ` +
+      `${valueNumber('ghDh', bucket.ghDh, units)}, KH about ${valueNumber('khDh', bucket.khDh, units)}.`,
+  }
 }
 
 const isSlow = (item: ShelfItem) => item.content.by === 'salt' && salts[item.content.salt].dissolving === 'slowly'

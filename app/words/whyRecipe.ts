@@ -1,5 +1,5 @@
 import { groupOf, type ResolvedGroup, type SharedTargets } from '#core/groups'
-import { DAY_MS, type Source, valueKeys } from '#core/records'
+import { DAY_MS, type Source } from '#core/records'
 import {
   CONDUCTIVITY_ERROR,
   type Goals,
@@ -29,33 +29,9 @@ export interface RecipeGrounds {
 
 /** Why for a recipe: the readings and analyses it stands on, its limits, and what was assumed. */
 export function whyRecipe(g: RecipeGrounds): Why {
-  const used = new Set(g.recipe.steps.flatMap(s => s.pours.map(p => p.id)))
-  const readings = g.filling
-    ? []
-    : valueKeys.flatMap(key => {
-        const last = (recipeKeys as readonly string[]).includes(key) ? g.story.readings.get(key)?.at(-1) : undefined
-        return last
-          ? [
-              {
-                text:
-                  `${valueName(key)} in the glass: ${valueText(key, last.value, g.units)}, ` +
-                  `${testMethodWord[last.method]}, ${agoText((g.nowMs - last.at) / DAY_MS)}, give or take ` +
-                  `${differenceText(key, last.sd, g.units)}`,
-                entryId: last.entryId,
-              },
-            ]
-          : []
-      })
-  const analyses = g.sources
-    .filter(s => used.has(s.source.id))
-    .map(({ source, known }) => ({
-      text:
-        `${source.name}: ` +
-        `${known?.testedMs ? `analysed ${dayText(known.testedMs, g.nowMs)}` : 'assumed, not analysed'}`,
-    }))
-  const assumed = [
-    ...new Set(g.sources.filter(s => used.has(s.source.id)).flatMap(s => s.known?.completed.assumptions ?? [])),
-  ].map(a => assumptionText[a])
+  const poured = new Set(g.recipe.steps.flatMap(s => s.pours.map(p => p.id)))
+  const used = g.sources.filter(s => poured.has(s.source.id))
+  const assumed = [...new Set(used.flatMap(s => s.known?.completed.assumptions ?? []))].map(a => assumptionText[a])
   return {
     title: 'The recipe, and why',
     reasons: [
@@ -68,7 +44,7 @@ export function whyRecipe(g: RecipeGrounds): Why {
           ]
         : []),
     ],
-    inputs: [...readings, ...analyses],
+    inputs: [...readingLines(g), ...used.map(s => analysisLine(s, g.nowMs))],
     method: [
       'Litres and grams are found by linear programming: what is missing in GH, KH, calcium to magnesium, ' +
         'conductivity and salinity is weighed up against how much salt it takes, with sodium kept low.',
@@ -82,32 +58,7 @@ export function whyRecipe(g: RecipeGrounds): Why {
     formula:
       'after a change: c′ = (1 − f)·c + f·c_new, f = litres changed by litres in the glass (mass balance). ' +
       'Conductivity: McCleskey, Nordstrom, Ryan & Ball 2012.',
-    figures: [
-      ...recipeKeys.flatMap(key => {
-        const t = g.shared.targets[key]
-        return t
-          ? [
-              {
-                name: `${valueName(key)}, preferred`,
-                value: rangeText(key, ...t.preferred, g.units),
-                basis: basisText(t.basis),
-              },
-            ]
-          : []
-      }),
-      ...recipeKeys.flatMap(key => {
-        const step = g.filling ? undefined : g.shared.largestStepPerWeek[key]
-        return step && g.recipe.goals[key]
-          ? [
-              {
-                name: `${valueName(key)}, largest step`,
-                value: `${differenceText(key, step.value, g.units)} a week`,
-                basis: basisText(step.basis),
-              },
-            ]
-          : []
-      }),
-    ],
+    figures: recipeFigures(g),
     narrows: [
       ...(g.filling ? [] : ['A liquid kit on the day of the change; strips leave half a degree and more open.']),
       ...(assumed.length > 0 ? ['The supplier’s report with calcium, magnesium, sodium, chloride and sulfate.'] : []),
@@ -116,6 +67,41 @@ export function whyRecipe(g: RecipeGrounds): Why {
         : []),
     ],
   }
+}
+
+/** The last reading of each value that the recipe moves; none for an empty glass. */
+function readingLines({ filling, story, nowMs, units }: RecipeGrounds): Why['inputs'] {
+  if (filling) return []
+  return recipeKeys.flatMap(key => {
+    const last = story.readings.get(key)?.at(-1)
+    if (!last) return []
+    const text =
+      `${valueName(key)} in the glass: ${valueText(key, last.value, units)}, ${testMethodWord[last.method]}, ` +
+      `${agoText((nowMs - last.at) / DAY_MS)}, give or take ${differenceText(key, last.sd, units)}`
+    return [{ text, entryId: last.entryId }]
+  })
+}
+
+const analysisLine = ({ source, known }: RecipeGrounds['sources'][number], nowMs: number): Why['inputs'][number] => ({
+  text:
+    `${source.name}: ` + `${known?.testedMs ? `analysed ${dayText(known.testedMs, nowMs)}` : 'assumed, not analysed'}`,
+})
+
+/** What is preferred, and how far one week may move it. */
+function recipeFigures({ shared, filling, recipe, units }: RecipeGrounds): Why['figures'] {
+  const preferred = recipeKeys.flatMap(key => {
+    const target = shared.targets[key]
+    if (!target) return []
+    const value = rangeText(key, ...target.preferred, units)
+    return [{ name: `${valueName(key)}, preferred`, value, basis: basisText(target.basis) }]
+  })
+  const steps = recipeKeys.flatMap(key => {
+    const step = filling ? undefined : shared.largestStepPerWeek[key]
+    if (!step || !recipe.goals[key]) return []
+    const value = `${differenceText(key, step.value, units)} a week`
+    return [{ name: `${valueName(key)}, largest step`, value, basis: basisText(step.basis) }]
+  })
+  return [...preferred, ...steps]
 }
 
 function goalLines(goals: Goals, units: UnitPrefs): string[] {

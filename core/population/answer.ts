@@ -56,56 +56,28 @@ export function dyingPerWeek(question: PopulationQuestion, n: number): number {
  */
 export function answerPopulation(question: PopulationQuestion, fit: Fit, colony: FittedColony): PopulationAnswer {
   const { rates, nowMs } = question
-  const { cloud, size } = fit
   const ranged = (value: (i: number) => number) => rangeOver(fit, value)
   const now = numberNow(fit)
-  const row = (r: number, i: number) => cloud[r * size + i]!
-  const stages = Object.fromEntries(
-    (Object.keys(stageRows) as StageName[]).map(name => [
-      name,
-      ranged(i => stageRows[name].reduce((sum, r) => sum + row(r, i), 0)),
-    ]),
-  ) as Record<StageName, Range>
+  const stages = stagesNow(fit)
   const dying = dyingPerWeek(question, now.value)
-  const doing = { dyingPerWeek: dying }
   const floors = floorsOf(question, stages.females)
-  const search = takeSearch({ colony, doing, now: now.value }, floors, question.allowedRisk)
+  const search = takeSearch({ colony, doing: { dyingPerWeek: dying }, now: now.value }, floors, question.allowedRisk)
   const futures = asThingsAre(search)
-  const surplus = largestTake(search, 'any', futures)
-
   const growth = growthAhead(fit, rates, dying)
-  const clear = growth.rising > SURE || growth.rising < 1 - SURE
-  const rate = Math.log1p(growth.value)
-  const capacity = rates.capacity * Math.exp(ranged(i => row(ROOM, i)).value)
-  const middle = (r: number) => ranged(i => row(r, i)).value
-  const present = crowded(rates, {
-    recruits: middle(RECRUITS),
-    losses: middle(LOSSES),
-    mood: middle(MOOD),
-    n: now.value,
-    room: capacity,
-  })
-  const sd = Math.log(Math.max(now.high, 0.5) / Math.max(now.low, 0.5)) / (2 * Z80)
-  const count =
-    (1 - question.fullCount.share) / Math.max(1, now.value * question.fullCount.share) +
-    question.fullCount.sdLog ** 2 +
-    question.spreads.seen ** 2
-  const narrowed = sd > 0 ? Math.sqrt((sd * sd * count) / (sd * sd + count)) : 0
-
+  const capacity = rates.capacity * Math.exp(ranged(i => fit.cloud[ROOM * fit.size + i]!).value)
   return {
     model: MODEL,
     leftOutBefore: question.leftOutBefore ?? null,
     now: { ...now, level: 0.8, basis: LOG },
     stages,
-    broods: ranged(i => Math.round(stageRows.eggs.reduce((sum, r) => sum + row(r, i), 0) / rates.broodSize)),
+    broods: ranged(i => Math.round(inStage(fit, 'eggs', i) / rates.broodSize)),
     growthPerWeek: { value: growth.value, low: growth.low, high: growth.high, level: 0.8, basis: LOG },
     rising: growth.rising,
     recent: recentChange(question, fit),
-    doublingWeeks: clear && rate > 0 ? Math.LN2 / rate : null,
-    halvingWeeks: clear && rate < 0 ? -Math.LN2 / rate : null,
+    ...pace(growth),
     ownEvidence: ownEvidence(fit, rates),
     learnt: learnt(fit, question),
-    matrix: summarise({ ...rates, broods: Math.min(1, rates.broods * present.broods) }, present.comeUp, present.loss),
+    matrix: matrixNow(fit, rates, now.value, capacity),
     path: fit.path,
     fan: futureFan(futures.totals, futures, nowMs),
     counts: fit.counts,
@@ -114,24 +86,63 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit, colony:
     ),
     capacity,
     temperatureC: question.temperatureC,
-    surplus: {
-      take: surplus.take,
-      minimumKeep: question.minimumKeep,
-      minimumFemales: floors.females,
-      limit: surplus.limit,
-      riskNow: surplus.riskNow,
-      riskAfter: surplus.riskAfter,
-      allowedRisk: question.allowedRisk,
-    },
-    ifCountedToday: { low: now.value * Math.exp(-Z80 * narrowed), high: now.value * Math.exp(Z80 * narrowed) },
+    surplus: surplusOf(question, floors, largestTake(search, 'any', futures)),
+    ifCountedToday: ifCounted(question, now),
     looks: looksAhead(question, fit, futures),
     fit: {
       logLikelihood: fit.logLikelihood,
       effective: fit.effective,
-      particles: size,
+      particles: fit.size,
       disagreement: disagreement(fit),
     },
   }
+}
+
+/** Animals of a stage in one possible colony. */
+const inStage = ({ cloud, size }: Pick<Fit, 'cloud' | 'size'>, stage: StageName, i: number): number =>
+  stageRows[stage].reduce((sum, r) => sum + cloud[r * size + i]!, 0)
+
+const stagesNow = (fit: Fit): Record<StageName, Range> =>
+  Object.fromEntries(
+    (Object.keys(stageRows) as StageName[]).map(name => [name, rangeOver(fit, i => inStage(fit, name, i))]),
+  ) as Record<StageName, Range>
+
+/** Weeks to twice or half the number, where the direction is sure. */
+function pace({
+  value,
+  rising,
+}: ReturnType<typeof growthAhead>): Pick<PopulationAnswer, 'doublingWeeks' | 'halvingWeeks'> {
+  const clear = rising > SURE || rising < 1 - SURE
+  const rate = Math.log1p(value)
+  return {
+    doublingWeeks: clear && rate > 0 ? Math.LN2 / rate : null,
+    halvingWeeks: clear && rate < 0 ? -Math.LN2 / rate : null,
+  }
+}
+
+/** The projection matrix at today's crowding, with the middle of what was learnt. */
+function matrixNow(fit: Fit, rates: PopulationQuestion['rates'], n: number, room: number): PopulationAnswer['matrix'] {
+  const middle = (row: number) => rangeOver(fit, i => fit.cloud[row * fit.size + i]!).value
+  const present = crowded(rates, { recruits: middle(RECRUITS), losses: middle(LOSSES), mood: middle(MOOD), n, room })
+  return summarise({ ...rates, broods: Math.min(1, rates.broods * present.broods) }, present.comeUp, present.loss)
+}
+
+function surplusOf(
+  question: PopulationQuestion,
+  floors: Floors,
+  { take, limit, riskNow, riskAfter }: ReturnType<typeof largestTake>,
+): PopulationAnswer['surplus'] {
+  const { minimumKeep, allowedRisk } = question
+  return { take, minimumKeep, minimumFemales: floors.females, limit, riskNow, riskAfter, allowedRisk }
+}
+
+/** The likely range after one full count today: the two pieces of knowledge on the log scale, by their precisions. */
+function ifCounted({ fullCount, spreads }: PopulationQuestion, now: Range): PopulationAnswer['ifCountedToday'] {
+  const sd = Math.log(Math.max(now.high, 0.5) / Math.max(now.low, 0.5)) / (2 * Z80)
+  const count =
+    (1 - fullCount.share) / Math.max(1, now.value * fullCount.share) + fullCount.sdLog ** 2 + spreads.seen ** 2
+  const narrowed = sd > 0 ? Math.sqrt((sd * sd * count) / (sd * sd + count)) : 0
+  return { low: now.value * Math.exp(-Z80 * narrowed), high: now.value * Math.exp(Z80 * narrowed) }
 }
 
 /** Middle and likely range of a value over the colonies of a fit. */

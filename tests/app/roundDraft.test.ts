@@ -2,15 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { judgeValue } from '#core/water'
 import { groupOf } from '#core/groups'
 import { DAY_MS, type ValueKey } from '#core/records'
-import {
-  counterDown,
-  counterKey,
-  counterUp,
-  emptyGlassDraft,
-  type GlassDraft,
-  isEmptyDraft,
-  readGlass,
-} from '~/forms/roundDraft'
+import { counterDown, counterKey, counterUp, emptyGlassDraft, type GlassDraft, isEmptyDraft } from '~/forms/roundDraft'
+import { readVisit } from '~/forms/readVisit'
 import { defaultUnits } from '~/words/unitPrefs'
 import { colony, daysAgo, nextId, NOW } from '../make'
 import { glassId, itemsOf, known } from '../unit/care/rooms'
@@ -24,7 +17,7 @@ const khDh = judgeValue({
   nowMs: NOW,
 })
 function read(draft: Partial<GlassDraft>, asked: string[] = [], units = defaultUnits) {
-  return readGlass(
+  return readVisit(
     { ...emptyGlassDraft(), ...draft },
     {
       glassId,

@@ -64,7 +64,6 @@ async function keepPhoto(file: File) {
     </p>
     <RoundAsk :desk="desk" />
     <p v-for="q in desk.questions.value" :key="q.key" class="question" role="alert">{{ q.text }}</p>
-    <p v-if="desk.problem.value" class="question" role="alert">{{ desk.problem.value }}</p>
     <section v-if="desk.counters.value.length > 0" ref="counters" class="counters" aria-label="Counters">
       <template v-for="(c, i) in desk.counters.value" :key="c.key">
         <h2 v-if="desk.colonies.value.length > 1 && (i === 0 || desk.counters.value[i - 1]!.colony.id !== c.colony.id)">

@@ -1,106 +1,13 @@
 <script setup lang="ts">
-import { groupOf } from '#core/groups'
+import type { Findable } from '~/composables/useFindables'
 
 /** Finds colonies, places and actions by a few letters. */
 const sheets = useSheets()
-const room = useRoomStore()
-const places = usePlaces()
-const settings = useSettingsStore()
-const logSheet = useLogSheetStore()
+const { all, ended } = useFindables()
 const text = ref('')
 const chosen = ref(0)
 const list = useId()
 
-interface Found {
-  id: string
-  title: string
-  about: string
-  run: () => void
-}
-/** What has ended is found when it is asked for by that word. */
-const ended = computed<Found[]>(() =>
-  room.all.colonies
-    .filter(c => c.ended)
-    .map(c => ({
-      id: c.id,
-      title: c.name,
-      about: `ended colony · ${groupOf(c.groupId).name}`,
-      run: () => void navigateTo(`/colony/${c.id}`),
-    })),
-)
-const all = computed<Found[]>(() => [
-  ...room.colonies.map(c => ({
-    id: c.id,
-    title: c.name,
-    about: `colony · ${groupOf(c.groupId).name} · ${room.glassOf(c)?.name ?? ''}`,
-    run: () => void navigateTo(`/colony/${c.id}`),
-  })),
-  ...room.glasses.map(g => ({
-    id: `water ${g.id}`,
-    title: `Water for ${g.name}`,
-    about: 'bucket, history, drip, medicine',
-    run: () => void navigateTo(`/water/${g.id}`),
-  })),
-  ...room.plans.map(p => ({
-    id: p.id,
-    title: p.name,
-    about: `plan · ${p.groupIds.map(id => groupOf(id).name).join(' and ')}`,
-    run: () => void navigateTo(`/plan/${p.id}`),
-  })),
-  ...places.value.map(p => ({ id: p.id, title: p.title, about: p.what, run: () => void navigateTo(p.to) })),
-  {
-    id: 'holiday',
-    title: 'Holiday',
-    about: 'what can wait, and a sheet for your stand-in',
-    run: () => void navigateTo('/round/holiday'),
-  },
-  {
-    id: 'log',
-    title: 'Log something',
-    about: 'counts, water, molts, broods, food, equipment, photos, notes',
-    run: () => logSheet.show(settings.lastColonyId),
-  },
-  {
-    id: 'newColony',
-    title: 'Start a colony',
-    about: 'group, glass, starters',
-    run: () => {
-      sheets.colony.value = { glassId: null }
-    },
-  },
-  {
-    id: 'newGlass',
-    title: 'Add a glass',
-    about: 'a tank, jar, tub or paludarium',
-    run: () => {
-      sheets.glass.value = { glassId: null }
-    },
-  },
-  {
-    id: 'newRack',
-    title: 'Add a rack',
-    about: 'a rack, a windowsill or a piece of floor',
-    run: () => {
-      sheets.rack.value = { rackId: null }
-    },
-  },
-  {
-    id: 'night',
-    title: settings.theme === 'day' ? 'Night theme' : 'Day theme',
-    about: 'dim for rounds with the lights off',
-    run: () => {
-      settings.theme = settings.theme === 'day' ? 'night' : 'day'
-    },
-  },
-  {
-    id: 'help',
-    title: 'Help and keys',
-    about: '',
-    run: () => {
-      sheets.help.value = true
-    },
-  },
-])
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
   const asked = words.some(w => w.length > 2 && 'ended'.startsWith(w)) ? ended.value : []
@@ -122,7 +29,7 @@ watch(sheets.finder, open => {
 function step(by: number) {
   chosen.value = Math.min(found.value.length - 1, Math.max(0, chosen.value + by))
 }
-async function run(f: Found | undefined) {
+async function run(f: Findable | undefined) {
   if (!f) return
   sheets.finder.value = false
   await nextTick()

@@ -10,7 +10,7 @@ const room = useRoomStore()
 const care = useCareStore()
 const rounds = useRoundStore()
 const settings = useSettingsStore()
-const acts = useDueActs()
+const { saveCalendar } = useDueCalendar()
 const ordering = ref(false)
 const daily = ref(false)
 const onlyFor = ref('')
@@ -110,7 +110,7 @@ function endRound() {
           <div class="acts">
             <PickOne v-model="onlyFor" class="which" label="What" hide-label :options="colonies" />
             <label class="check"><input v-model="daily" type="checkbox" /> with daily feedings</label>
-            <v-btn class="quiet" :prepend-icon="mdiCalendarExport" @click="acts.saveCalendar(onlyFor || null, daily)"
+            <v-btn class="quiet" :prepend-icon="mdiCalendarExport" @click="saveCalendar(onlyFor || null, daily)"
               >Save the calendar</v-btn
             >
           </div>

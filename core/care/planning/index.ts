@@ -1,2 +1,3 @@
 export { planLog, type PlanLog, type PlanStep, planSteps } from './planSteps'
-export { planGroups, plannedNetL, type SetUpAdvice, setUpAdvice, type SetUpCheck, usualTank } from './setUpAdvice'
+export { planGroups, plannedNetL, type SetUpAdvice, setUpAdvice, usualTank } from './setUpAdvice'
+export type { SetUpCheck } from './setUpChecks'

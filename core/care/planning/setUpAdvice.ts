@@ -1,30 +1,9 @@
 import { habitatLitres, type ResolvedGroup, resolveGroup, type SpeciesGroup } from '#core/groups'
-import type { Basis, Contents, Plan, VerdictState } from '#core/records'
-import { netLitres } from '#core/records'
+import { type Contents, netLitres, type Plan } from '#core/records'
+import { type SetUpCheck, setUpChecks } from './setUpChecks'
 
 /** Bulk density of substrates in kg/L as poured (from memory). */
 const BULK_KG_L = { none: 0, sand: 1.6, gravel: 1.5, activeSoil: 0.75, carbonateSand: 1.4, earth: 1.1 } as const
-
-/** One check of a plan: how it stands and the numbers in its sentence. Words are in app/words. */
-export interface SetUpCheck {
-  key:
-    | 'litres'
-    | 'starters'
-    | 'filter'
-    | 'intake'
-    | 'cover'
-    | 'fill'
-    | 'substrate'
-    | 'carbonate'
-    | 'light'
-    | 'leaves'
-    | 'hides'
-    | 'sexes'
-    | 'cure'
-  state: VerdictState
-  values: Record<string, number | string>
-  basis: Basis
-}
 
 /** What a plan comes to in litres, kilograms and numbers. */
 export interface SetUpAdvice {
@@ -88,129 +67,38 @@ export function usualTank(group: SpeciesGroup): Plan['tank'] {
 /**
  * Checks a set-up plan against what its groups want and reckons its amounts.
  * Litres of the bottom are taken from the inner edges, or from a tank twice as long as it is wide and high where they
- * are
- * not known (from memory: the usual shape).
+ * are not known (from memory: the usual shape).
  * @param plan the plan as it stands; nothing in it has to be right
  */
 export function setUpAdvice(plan: Plan): SetUpAdvice {
-  const groups = planGroups(plan)
-  const { group } = groups[0]!
+  const resolved = planGroups(plan)[0]!
+  const { group } = resolved
   const { tank } = plan
-  const { setup, stocking, company } = group
   const netL = plannedNetL(plan)
   const floorCm2 = tank.inside ? tank.inside.lengthCm * tank.inside.widthCm : 2 * ((tank.grossL * 1000) / 2) ** (2 / 3)
-  const depth = tank.substrate?.depthCm ?? 0
-  const kind = tank.substrate?.kind ?? 'none'
-  const substrateL = kind === 'none' ? 0 : (floorCm2 * depth) / 1000
+  const { kind, depthCm } = tank.substrate ?? { kind: 'none', depthCm: 0 }
+  const substrateL = kind === 'none' ? 0 : (floorCm2 * depthCm) / 1000
   const starters = plan.starters[0]!
-  const males =
-    company.kind === 'snail'
-      ? 0
-      : Math.max(starters > 1 ? 1 : 0, Math.round(starters / (1 + setup.femalesPerMale.value)))
-  const checks: SetUpCheck[] = []
-  const check = (key: SetUpCheck['key'], state: VerdictState, values: SetUpCheck['values'], basis: Basis) =>
-    checks.push({ key, state, values, basis })
-
-  check(
-    'litres',
-    tank.grossL >= stocking.startersInL.value
-      ? 'onTarget'
-      : tank.grossL >= stocking.minimumL.value
-        ? 'drifting'
-        : 'off',
-    {
-      have: tank.grossL,
-      least: stocking.minimumL.value,
-      good: stocking.startersInL.value,
-      starters: stocking.starters.value,
-    },
-    stocking.minimumL.basis,
-  )
-  const fits = groups[0]!.capacityPerL.value * habitatLitres(group, contentsOf(plan))
-  check(
-    'starters',
-    starters === 0 ? 'off' : starters > fits ? 'off' : starters >= stocking.starters.value ? 'onTarget' : 'drifting',
-    { have: starters, good: stocking.starters.value, fits },
-    stocking.starters.basis,
-  )
-  const [slow, fast] = setup.turnover.range
-  const wanted = filterWantedL(group, netL)
-  check(
-    'filter',
-    wanted === 0
-      ? tank.filterRatedL > 0
-        ? 'drifting'
-        : 'onTarget'
-      : tank.filterRatedL >= wanted
-        ? 'onTarget'
-        : tank.filterRatedL > 0
-          ? 'drifting'
-          : 'off',
-    { have: tank.filterRatedL, wanted, low: slow * netL, high: fast * netL },
-    setup.turnover.basis,
-  )
-  if (tank.filterRatedL > 0) check('intake', tank.intakeGuard ? 'onTarget' : 'off', {}, { kind: 'commonPractice' })
-  if (setup.climbs || tank.cover) check('cover', tank.cover ? 'onTarget' : 'off', {}, { kind: 'commonPractice' })
-  const fill = setup.fillShare.value
-  check(
-    'fill',
-    Math.abs(tank.fillShare - fill) <= 0.1 ? 'onTarget' : 'drifting',
-    { have: tank.fillShare, good: fill },
-    setup.fillShare.basis,
-  )
-  const good = setup.substrate
-  check(
-    'substrate',
-    kind === good.kind && Math.abs(depth - good.depthCm.value) <= Math.max(1, good.depthCm.value / 2)
-      ? 'onTarget'
-      : good.kind === 'activeSoil' && kind !== 'activeSoil'
-        ? 'off'
-        : 'drifting',
-    {
-      kind,
-      depth,
-      goodKind: good.kind,
-      goodDepth: good.depthCm.value,
-      litres: substrateL,
-      kg: substrateL * BULK_KG_L[kind],
-    },
-    good.depthCm.basis,
-  )
-  if (setup.carbonateGL || tank.carbonateGL > 0) {
-    const range = setup.carbonateGL?.range
-    const inside = range !== undefined && tank.carbonateGL >= range[0] && tank.carbonateGL <= range[1]
-    check(
-      'carbonate',
-      inside ? 'onTarget' : range === undefined ? 'off' : 'drifting',
-      { have: tank.carbonateGL, low: range?.[0] ?? 0, high: range?.[1] ?? 0, kg: (tank.carbonateGL * netL) / 1000 },
-      setup.carbonateGL?.basis ?? { kind: 'commonPractice' },
-    )
-  }
-  const [dim, bright] = setup.lightHours.range
-  check(
-    'light',
-    tank.lightHours >= dim - 1 && tank.lightHours <= bright + 1 ? 'onTarget' : 'drifting',
-    { have: tank.lightHours, low: dim, high: bright },
-    setup.lightHours.basis,
-  )
-  const leaves = leavesFor(group, netL)
-  check(
-    'leaves',
-    leaves === 0 || Math.abs(tank.leaves - leaves) <= Math.max(1, leaves / 2) ? 'onTarget' : 'drifting',
-    { have: tank.leaves, good: leaves },
-    setup.leavesPer20L.basis,
-  )
-  if (setup.hides) check('hides', 'unknown', { n: starters }, { kind: 'commonPractice' })
-  if (males > 0) check('sexes', 'unknown', { females: starters - males, males }, setup.femalesPerMale.basis)
-  check('cure', 'unknown', { low: setup.cureWeeks.range[0], high: setup.cureWeeks.range[1] }, setup.cureWeeks.basis)
-  return {
+  const amounts = {
     netL,
-    capacity: fits,
+    capacity: resolved.capacityPerL.value * habitatLitres(group, contentsOf(plan)),
     substrateL,
     substrateKg: substrateL * BULK_KG_L[kind],
     carbonateG: tank.carbonateGL * netL,
-    females: starters - males,
-    males,
-    checks,
+    ...sexesOf(group, starters),
   }
+  return { ...amounts, checks: setUpChecks({ ...amounts, group, tank, starters, ...wantedOf(group, netL) }) }
 }
+
+/** Starters by sex as the group is best begun; one that is neither told apart nor paired is female alone. */
+function sexesOf({ company, setup }: SpeciesGroup, starters: number): { females: number; males: number } {
+  if (company.kind === 'snail') return { females: starters, males: 0 }
+  const males = Math.max(starters > 1 ? 1 : 0, Math.round(starters / (1 + setup.femalesPerMale.value)))
+  return { females: starters - males, males }
+}
+
+/** Litres that the filters should be rated for, and leaves at a time. */
+const wantedOf = (group: SpeciesGroup, netL: number) => ({
+  filterL: filterWantedL(group, netL),
+  goodLeaves: leavesFor(group, netL),
+})

@@ -78,82 +78,109 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
   if (!(q.everyDays > 0)) throw new RangeError(`everyDays must be above 0, got ${q.everyDays}`)
   if (q.sources.length === 0) return { ok: false, issue: 'noSource' }
   const filling = q.changeL === q.netL
-
-  const stepLimit: Partial<Readouts> = {}
-  if (!filling)
-    for (const key of recipeKeys)
-      if (q.largestStepPerWeek[key] !== undefined)
-        stepLimit[key] = q.largestStepPerWeek[key] * Math.min(1, q.everyDays / 7)
+  const limit = filling ? {} : stepLimit(q)
   const left = new Map(q.shelf.map(s => [s.id, s.stockG ?? Infinity]))
   const steps: RecipeStep[] = []
   let tank = q.tank
-  let smaller = false
   let size = 0
-  for (;;) {
-    const staged = stagedGoals(q.goals, readoutsOf(tank), stepLimit)
-    let solved: SolvedChange | null = null
-    let changeL = q.changeL
-    const chosen = steps.length === 0 ? q.chosenL : undefined
-    for (; size < SMALLER.length; size++) {
-      changeL = q.changeL * SMALLER[size]!
-      solved = solveChange(
-        {
-          tank,
-          netL: q.netL,
-          changeL,
-          goals: staged,
-          step: stepLimit,
-          sources: q.sources,
-          doses: q.shelf.map(s => ({ dose: s.dose, maxG: left.get(s.id)! })),
-          ...(chosen && { fixedL: chosen }),
-        },
-        q.bench,
-      )
-      if (solved || chosen) break
-    }
-    if (!solved) {
-      if (steps.length === 0) return { ok: false, issue: 'stepTooLarge' }
-      break
-    }
-    const before = shortfall(q.goals, readoutsOf(tank))
-    const after = shortfall(q.goals, readoutsOf(solved.after))
+  do {
+    const chosenL = steps.length === 0 ? q.chosenL : undefined
+    const found = solveSmaller(q, { tank, limit, left, chosenL, from: size })
+    if (!found && steps.length === 0) return { ok: false, issue: 'stepTooLarge' }
+    if (!found) break
+    const nearer = shortfall(q.goals, readoutsOf(tank)) - shortfall(q.goals, readoutsOf(found.solved.after))
     // no nearer than before: another change of the same kind will not help either
-    if (steps.length > 0 && after > before - WORTH) break
-    if (!filling && !chosen && !reached(q.goals, readoutsOf(tank)) && after > before - WORTH / 4)
+    if (steps.length > 0 && nearer < WORTH) break
+    if (!filling && !chosenL && !reached(q.goals, readoutsOf(tank)) && nearer < WORTH / 4)
       return { ok: false, issue: 'noNearer' }
-    if (size > 0) smaller = true
-    for (const [i, m] of solved.measured.entries()) if (m) left.set(q.shelf[i]!.id, left.get(q.shelf[i]!.id)! - m.grams)
-    steps.push({
-      ...solved,
-      changeL,
-      afterDays: steps.length * q.everyDays,
-      pours: solved.litres.flatMap((litres, i) => (litres > 0.0005 ? [{ id: q.sources[i]!.id, litres }] : [])),
-      weighs: solved.measured.flatMap((measured, i) => (measured ? [{ id: q.shelf[i]!.id, measured }] : [])),
-    })
-    tank = solved.after
-    if (filling || steps.length >= MAX_STEPS || reached(q.goals, readoutsOf(tank))) break
+    size = found.size
+    for (const [i, m] of found.solved.measured.entries())
+      if (m) left.set(q.shelf[i]!.id, left.get(q.shelf[i]!.id)! - m.grams)
+    steps.push(recipeStep(q, found, steps.length))
+    tank = found.solved.after
+  } while (!filling && steps.length < MAX_STEPS && !reached(q.goals, readoutsOf(tank)))
+  return { ok: true, recipe: recipeOf(q, steps, size > 0) }
+}
+
+/** What one change may move each value by: the week's largest step, less where changes come more often. */
+function stepLimit({ largestStepPerWeek, everyDays }: RecipeQuestion): Partial<Readouts> {
+  const limit: Partial<Readouts> = {}
+  for (const key of recipeKeys) {
+    const week = largestStepPerWeek[key]
+    if (week !== undefined) limit[key] = week * Math.min(1, everyDays / 7)
   }
-  const end = readoutsOf(tank)
+  return limit
+}
+
+/** Where a recipe stands before its next change. */
+interface Underway {
+  tank: Water
+  limit: Partial<Readouts>
+  /** grams left in each box */
+  left: ReadonlyMap<string, number>
+  chosenL: readonly number[] | undefined
+  /** the first of `SMALLER` to try: what was too large before is too large again */
+  from: number
+}
+interface Found {
+  solved: SolvedChange
+  changeL: number
+  /** place in `SMALLER` */
+  size: number
+}
+
+/** The next change, as large as its steps allow; a blend that the keeper chose is tried at one size alone. */
+function solveSmaller(q: RecipeQuestion, { tank, limit, left, chosenL, from }: Underway): Found | null {
+  const goals = stagedGoals(q.goals, readoutsOf(tank), limit)
+  const doses = q.shelf.map(s => ({ dose: s.dose, maxG: left.get(s.id)! }))
+  for (let size = from; size < SMALLER.length; size++) {
+    const changeL = q.changeL * SMALLER[size]!
+    const solved = solveChange(
+      {
+        tank,
+        netL: q.netL,
+        changeL,
+        goals,
+        step: limit,
+        sources: q.sources,
+        doses,
+        ...(chosenL && { fixedL: chosenL }),
+      },
+      q.bench,
+    )
+    if (solved) return { solved, changeL, size }
+    if (chosenL) return null
+  }
+  return null
+}
+
+const recipeStep = (q: RecipeQuestion, { solved, changeL }: Found, index: number): RecipeStep => ({
+  ...solved,
+  changeL,
+  afterDays: index * q.everyDays,
+  pours: solved.litres.flatMap((litres, i) => (litres > 0.0005 ? [{ id: q.sources[i]!.id, litres }] : [])),
+  weighs: solved.measured.flatMap((measured, i) => (measured ? [{ id: q.shelf[i]!.id, measured }] : [])),
+})
+
+function recipeOf(q: RecipeQuestion, steps: RecipeStep[], smaller: boolean): WaterRecipe {
+  const end = readoutsOf(steps.at(-1)!.after)
   const needs = new Map<string, number>()
   for (const step of steps) for (const w of step.weighs) needs.set(w.id, (needs.get(w.id) ?? 0) + w.measured.grams)
   return {
-    ok: true,
-    recipe: {
-      goals: q.goals,
-      steps,
-      smaller,
-      reached: reached(q.goals, end),
-      shortOf: recipeKeys.flatMap(key => {
-        const goal = q.goals[key]
-        const asked = goal && decisive(key, goal)
-        if (!asked || Math.abs(missing(asked, end[key])) < nearEnough[key]) return []
-        return [{ key, wanted: end[key] < asked.low ? asked.low : asked.high, got: end[key] }]
-      }),
-      needs: [...needs].map(([id, grams]) => {
-        const stock = q.shelf.find(s => s.id === id)?.stockG ?? Infinity
-        return { id, grams, usedUp: grams > stock - q.bench.scaleStepG }
-      }),
-    },
+    goals: q.goals,
+    steps,
+    smaller,
+    reached: reached(q.goals, end),
+    shortOf: recipeKeys.flatMap(key => {
+      const goal = q.goals[key]
+      const asked = goal && decisive(key, goal)
+      if (!asked || Math.abs(missing(asked, end[key])) < nearEnough[key]) return []
+      return [{ key, wanted: end[key] < asked.low ? asked.low : asked.high, got: end[key] }]
+    }),
+    needs: [...needs].map(([id, grams]) => {
+      const stock = q.shelf.find(s => s.id === id)?.stockG ?? Infinity
+      return { id, grams, usedUp: grams > stock - q.bench.scaleStepG }
+    }),
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Water } from '#core/records'
 import { USUAL_CA_MG } from '../chemistry/hardness'
-import { type AmountKey, amountKeys, molarMass } from '../chemistry/ions'
+import { amountKeys, molarMass } from '../chemistry/ions'
 import type { Dose } from '../chemistry/salts'
 import type { Goals } from './goals'
 import { type Readouts, readoutsOf, type RecipeKey, recipeKeys, type Slopes } from '../chemistry/readouts'
@@ -58,128 +58,120 @@ const SOLUBLE_SHARE = 0.5
  * @param slopes how readouts follow from amounts near `near`
  */
 export function changeProgram(q: ChangeQuestion, slopes: Slopes, near: Water): LinearProgram {
-  const variables: string[] = []
-  const cost: number[] = []
-  const rows: LinearProgram['rows'] = []
-  const variable = (name: string, price: number): number => {
-    variables.push(name)
-    return cost.push(price) - 1
+  const program = new Program()
+  const sodium = (w: Water) => (SODIUM_COST * w.naMmolL + POTASSIUM_COST * w.kMmolL) / q.netL
+  q.sources.forEach((s, i) => program.variable(`litres ${i}`, sodium(s.water)))
+  q.doses.forEach((d, i) => program.variable(`grams ${i}`, sodium(d.dose.perGramL) + GRAM_COST))
+  /** waters of the variables so far: a litre of each source, a gram of each box in a litre */
+  const columns = [...q.sources.map(s => s.water), ...q.doses.map(d => d.dose.perGramL)]
+  boundStock(program, q)
+  missGoals(program, { q, slopes, near, columns })
+  // sea salt brings its own proportions
+  if (!q.goals.salinityGKg) keepRatio(program, q, columns)
+  const { variables, cost, rows } = program
+  return { variables, cost, rows }
+}
+
+/** A program that is being set up. */
+class Program implements LinearProgram {
+  readonly variables: string[] = []
+  readonly cost: number[] = []
+  readonly rows: LinearProgram['rows'] = []
+  /** @returns the index of the new variable */
+  variable(name: string, price: number): number {
+    this.variables.push(name)
+    return this.cost.push(price) - 1
   }
-  const kept = 1 - q.changeL / q.netL
-  const columns: { water: Water }[] = []
-  const price = (w: Water) => (SODIUM_COST * w.naMmolL + POTASSIUM_COST * w.kMmolL) / q.netL
-  const litres = q.sources.map((s, i) => {
-    columns.push({ water: s.water })
-    return variable(`litres ${i}`, price(s.water))
-  })
-  const usable = q.doses.map((d, i) => {
-    const index = variable(`grams ${i}`, price(d.dose.perGramL) + GRAM_COST)
-    columns.push({ water: d.dose.perGramL })
-    return index
-  })
+  row(name: string, coefficients: Iterable<readonly [number, number]>, low: number, high: number): void {
+    this.rows.push({ name, coefficients: new Map(coefficients), low, high })
+  }
+}
+
+/** The bucket is full, no source gives more than there is, and no box more than dissolves. Litres come first. */
+function boundStock(program: Program, q: ChangeQuestion): void {
   // settled litres fill the bucket already: asking twice, to the last bit, would leave no room for their rounding
   if (!q.fixedL)
-    rows.push({ name: 'bucket', coefficients: new Map(litres.map(i => [i, 1])), low: q.changeL, high: q.changeL })
+    program.row(
+      'bucket',
+      q.sources.map((_, i) => [i, 1]),
+      q.changeL,
+      q.changeL,
+    )
   q.sources.forEach((s, i) => {
     const fixed = q.fixedL?.[i]
-    if (fixed !== undefined)
-      rows.push({ name: `fixed ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: fixed, high: fixed })
-    else if (s.maxL !== undefined)
-      rows.push({ name: `litres ${i}`, coefficients: new Map([[litres[i]!, 1]]), low: 0, high: s.maxL })
+    if (fixed !== undefined) program.row(`fixed ${i}`, [[i, 1]], fixed, fixed)
+    else if (s.maxL !== undefined) program.row(`litres ${i}`, [[i, 1]], 0, s.maxL)
   })
-  q.doses.forEach((d, i) => {
-    const soluble = d.dose.dissolving === 'hardly' ? 0 : d.dose.solubilityGL * q.changeL * SOLUBLE_SHARE
-    rows.push({
-      name: `grams ${i}`,
-      coefficients: new Map([[usable[i]!, 1]]),
-      low: 0,
-      high: Math.min(soluble, d.maxG ?? Infinity),
-    })
+  q.doses.forEach(({ dose, maxG }, i) => {
+    const soluble = dose.dissolving === 'hardly' ? 0 : dose.solubilityGL * q.changeL * SOLUBLE_SHARE
+    program.row(`grams ${i}`, [[q.sources.length + i, 1]], 0, Math.min(soluble, maxG ?? Infinity))
   })
+}
 
-  const nearReadouts = readoutsOf(near)
+/** What readouts follow from. */
+interface Linear {
+  q: ChangeQuestion
+  slopes: Slopes
+  near: Water
+  columns: readonly Water[]
+}
+
+/** Every goal has a pair of variables for what it is missed by; what has a largest step keeps to it. */
+function missGoals(program: Program, linear: Linear): void {
+  const { q } = linear
   const before = readoutsOf(q.tank)
-  /** a sum of amounts in the tank after the change, as coefficients and the part that does not depend on them */
-  const after = (weights: Partial<Record<AmountKey, number>>) => {
-    const coefficients = new Map<number, number>()
-    let constant = 0
-    for (const key of amountKeys) {
-      const weight = weights[key]
-      if (!weight) continue
-      constant += weight * kept * q.tank[key]
-      columns.forEach(({ water }, i) => {
-        if (water[key] !== 0) coefficients.set(i, (coefficients.get(i) ?? 0) + (weight * water[key]) / q.netL)
-      })
-    }
-    return { coefficients, constant }
-  }
+  const nearReadouts = readoutsOf(linear.near)
   for (const key of recipeKeys) {
     const goal = q.goals[key]
     const step = q.step[key]
     if (!goal && step === undefined) continue
-    const sum = after(slopes[key])
-    // straight through the point where the slopes were taken
-    let atNear = 0
-    for (const amount of amountKeys) atNear += (slopes[key][amount] ?? 0) * near[amount]
-    const constant = sum.constant + nearReadouts[key] - atNear
+    const { coefficients, constant } = readoutAfter(key, linear, nearReadouts)
     if (step !== undefined)
-      rows.push({
-        name: `step ${key}`,
-        coefficients: sum.coefficients,
-        low: before[key] - step - constant,
-        high: before[key] + step - constant,
-      })
+      program.row(`step ${key}`, coefficients, before[key] - step - constant, before[key] + step - constant)
     if (!goal) continue
     const price = importance[key] * goal.weight
-    const over = variable(`over ${key}`, price)
-    const under = variable(`under ${key}`, price)
-    rows.push({
-      name: `high ${key}`,
-      coefficients: new Map([...sum.coefficients, [over, -1]]),
-      low: -Infinity,
-      high: goal.high - constant,
-    })
-    rows.push({
-      name: `low ${key}`,
-      coefficients: new Map([...sum.coefficients, [under, 1]]),
-      low: goal.low - constant,
-      high: Infinity,
+    const over = program.variable(`over ${key}`, price)
+    const under = program.variable(`under ${key}`, price)
+    program.row(`high ${key}`, [...coefficients, [over, -1]], -Infinity, goal.high - constant)
+    program.row(`low ${key}`, [...coefficients, [under, 1]], goal.low - constant, Infinity)
+  }
+}
+
+/** A readout of the tank after the change: coefficients of the variables and the part that depends on none. */
+function readoutAfter(key: RecipeKey, { q, slopes, near, columns }: Linear, nearReadouts: Readouts) {
+  const kept = 1 - q.changeL / q.netL
+  const coefficients = new Map<number, number>()
+  let constant = nearReadouts[key]
+  for (const amount of amountKeys) {
+    const slope = slopes[key][amount]
+    if (!slope) continue
+    // straight through the point where the slopes were taken
+    constant += slope * (kept * q.tank[amount] - near[amount])
+    columns.forEach((water, i) => {
+      if (water[amount] !== 0) coefficients.set(i, (coefficients.get(i) ?? 0) + (slope * water[amount]) / q.netL)
     })
   }
-  // sea salt brings its own proportions
-  if (!q.goals.salinityGKg) {
-    /** Ca − ratio·Mg in mg/L of the bucket, over some columns */
-    const excess = (ratio: number, from: number) =>
-      new Map(
-        columns.flatMap(({ water }, i): [number, number][] => {
-          const value = (water.caMmolL * molarMass.Ca - ratio * water.mgMmolL * molarMass.Mg) / q.changeL
-          return i < from || value === 0 ? [] : [[i, value]]
-        }),
-      )
-    const pair = (name: string, price: number) =>
-      [variable(`too much calcium, ${name}`, price), variable(`too little calcium, ${name}`, price)] as const
-    const [addedMore, addedLess] = pair('added', ADDED_RATIO_COST)
-    rows.push({
-      name: 'added ratio',
-      coefficients: new Map([...excess(USUAL_CA_MG, q.sources.length), [addedMore, -1], [addedLess, 1]]),
-      low: 0,
-      high: 0,
+  return { coefficients, constant }
+}
+
+/** Keeps calcium to magnesium usual in what is added, and the bucket as a whole within its band. */
+function keepRatio(program: Program, q: ChangeQuestion, columns: readonly Water[]): void {
+  /** Ca − ratio·Mg in mg/L of the bucket, over some columns */
+  const excess = (ratio: number, from: number) =>
+    columns.flatMap((water, i): [number, number][] => {
+      const value = (water.caMmolL * molarMass.Ca - ratio * water.mgMmolL * molarMass.Mg) / q.changeL
+      return i < from || value === 0 ? [] : [[i, value]]
     })
-    const [more, less] = pair('bucket', BAND_COST)
-    rows.push({
-      name: 'most calcium',
-      coefficients: new Map([...excess(RATIO_BAND[1], 0), [more, -1]]),
-      low: -Infinity,
-      high: 0,
-    })
-    rows.push({
-      name: 'least calcium',
-      coefficients: new Map([...excess(RATIO_BAND[0], 0), [less, 1]]),
-      low: 0,
-      high: Infinity,
-    })
-  }
-  return { variables, cost, rows }
+  const pair = (name: string, price: number) =>
+    [
+      program.variable(`too much calcium, ${name}`, price),
+      program.variable(`too little calcium, ${name}`, price),
+    ] as const
+  const [addedMore, addedLess] = pair('added', ADDED_RATIO_COST)
+  program.row('added ratio', [...excess(USUAL_CA_MG, q.sources.length), [addedMore, -1], [addedLess, 1]], 0, 0)
+  const [more, less] = pair('bucket', BAND_COST)
+  program.row('most calcium', [...excess(RATIO_BAND[1], 0), [more, -1]], -Infinity, 0)
+  program.row('least calcium', [...excess(RATIO_BAND[0], 0), [less, 1]], 0, Infinity)
 }
 
 /** The keys that a question limits. */

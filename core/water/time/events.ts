@@ -64,68 +64,65 @@ export function waterStory(entries: readonly Entry[], netL: number, untilMs: num
         (e.kind === 'waterTest' || e.kind === 'waterChange' || e.kind === 'topUp') && momentMs(e.at) <= untilMs,
     )
     .sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1))
-  const readings: WaterStory['readings'] = new Map()
-  const events: WaterEvent[] = []
-  const jumps: Jump[] = []
-  let present: Water | null = null
-  const known = new Map<MixingKey, ValueReading>()
-  const push = (key: ValueKey, reading: ValueReading) => {
-    const list = readings.get(key)
-    if (list) list.push(reading)
-    else readings.set(key, [reading])
-    if ((mixing as readonly ValueKey[]).includes(key)) known.set(key as MixingKey, reading)
-  }
-
+  const story: WaterStory = { readings: new Map(), present: null, events: [], jumps: [] }
   for (const entry of log) {
-    const at = momentMs(entry.at)
-    if (entry.kind === 'waterTest') {
-      const tested: Partial<Record<MixingKey, number>> = {}
-      for (const key of Object.keys(entry.readings) as ValueKey[]) {
-        const r = entry.readings[key]
-        if (!r) continue
-        push(key, { entryId: entry.id, at, value: r.value, sd: readingSd(key, r.method, r.value), method: r.method })
-        if ((mixing as readonly ValueKey[]).includes(key)) tested[key as MixingKey] = r.value
-      }
-      if (Object.keys(tested).length > 0) present = present ? adjustTo(present, tested) : completeAnalysis(tested).water
-      continue
-    }
-    const event: WaterEvent = {
-      entryId: entry.id,
-      at,
-      kind: entry.kind === 'topUp' ? 'topUp' : 'change',
-      litres: entry.litres,
-      water: entry.water ?? null,
-    }
-    events.push(event)
-    if (!event.water) continue
-    const share = Math.min(1, event.litres / netL)
-    const first = present === null
-    const before: Water | null = present
-    // what evaporated left everything behind, so a top-up adds to what is there
-    present =
-      before === null
-        ? { ...event.water }
-        : event.kind === 'change'
-          ? changed(before, share, event.water)
-          : added(before, share, event.water)
-    const after = mixingValues(present)
-    for (const key of mixing) {
-      const last = known.get(key)
-      // a first fill makes every value known; otherwise only those that were
-      const whole = share >= WHOLE || first
-      if (!last && !(whole && (key !== 'salinityGKg' || after[key] > 0.5) && key !== 'nitrateMgL')) continue
-      const poured = mixingValues(event.water)[key]
-      const by = last ? (event.kind === 'change' ? share * (poured - last.value) : share * poured) : 0
-      const value = last ? last.value + by : after[key]
-      const sd = Math.hypot(
-        (1 - (event.kind === 'change' ? share : 0)) * (last?.sd ?? 0),
-        share * (POUR_DOUBT * poured + 0.02 * Math.abs(value)),
-      )
-      if (last) jumps.push({ at, key, by })
-      push(key, { entryId: entry.id, at, value, sd: Math.max(sd, 1e-3), method: 'reckoned' })
-    }
+    if (entry.kind === 'waterTest') tell(story, entry)
+    else pour(story, entry, netL)
   }
-  return { readings, present, events, jumps }
+  return story
+}
+
+const isMixing = (key: ValueKey): key is MixingKey => (mixing as readonly ValueKey[]).includes(key)
+
+function push({ readings }: WaterStory, key: ValueKey, reading: ValueReading): void {
+  const list = readings.get(key)
+  if (list) list.push(reading)
+  else readings.set(key, [reading])
+}
+
+/** Takes a test in: what it read is known, and the water is put right by it. */
+function tell(story: WaterStory, entry: EntryOf<'waterTest'>): void {
+  const at = momentMs(entry.at)
+  const tested: Partial<Record<MixingKey, number>> = {}
+  for (const key of Object.keys(entry.readings) as ValueKey[]) {
+    const read = entry.readings[key]
+    if (!read) continue
+    const { value, method } = read
+    push(story, key, { entryId: entry.id, at, value, sd: readingSd(key, method, value), method })
+    if (isMixing(key)) tested[key] = value
+  }
+  if (Object.keys(tested).length > 0)
+    story.present = story.present ? adjustTo(story.present, tested) : completeAnalysis(tested).water
+}
+
+/** Takes a change or a top-up in: where it is known what was poured, every value that is known moves by mixing. */
+function pour(story: WaterStory, entry: EntryOf<'waterChange' | 'topUp'>, netL: number): void {
+  const at = momentMs(entry.at)
+  const kind = entry.kind === 'topUp' ? 'topUp' : 'change'
+  const water = entry.water ?? null
+  story.events.push({ entryId: entry.id, at, kind, litres: entry.litres, water })
+  if (!water) return
+  const share = Math.min(1, entry.litres / netL)
+  const before = story.present
+  // what evaporated left everything behind, so a top-up adds to what is there
+  const present =
+    before === null ? { ...water } : kind === 'change' ? changed(before, share, water) : added(before, share, water)
+  story.present = present
+  const [after, poured] = [mixingValues(present), mixingValues(water)]
+  // a first fill makes every value known; otherwise only those that were
+  const whole = share >= WHOLE || before === null
+  for (const key of mixing) {
+    const last = story.readings.get(key)?.at(-1)
+    if (!last && !(whole && (key !== 'salinityGKg' || after[key] > 0.5) && key !== 'nitrateMgL')) continue
+    const by = last ? share * (poured[key] - (kind === 'change' ? last.value : 0)) : 0
+    const value = last ? last.value + by : after[key]
+    const sd = Math.hypot(
+      (1 - (kind === 'change' ? share : 0)) * (last?.sd ?? 0),
+      share * (POUR_DOUBT * poured[key] + 0.02 * Math.abs(value)),
+    )
+    if (last) story.jumps.push({ at, key, by })
+    push(story, key, { entryId: entry.id, at, value, sd: Math.max(sd, 1e-3), method: 'reckoned' })
+  }
 }
 
 /** Values of a water that follow by mixing, as tests show them. */

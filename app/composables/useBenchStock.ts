@@ -1,0 +1,25 @@
+import { isMineral, usualBench } from '#core/records'
+import { doseOf, type OnHand, sourceWater, stockLeft } from '#core/water'
+
+/** What stands at the bench to make water from: sources as far as they are known, boxes with what is left in them. */
+export function useBenchStock() {
+  const room = useRoomStore()
+  const pours = useShelfPours()
+  const bench = computed(() => room.room?.bench ?? usualBench)
+  const sources = computed(() => room.sources.map(source => ({ source, known: sourceWater(source) })))
+  const usable = computed(() =>
+    sources.value.flatMap(({ source, known }) => (known ? [{ source, water: known.water }] : [])),
+  )
+  const shelf = computed(() =>
+    room.shelf
+      .filter(isMineral)
+      .map(item => ({ item, dose: doseOf(item.content), left: stockLeft(item, pours.value) })),
+  )
+  const onHand = computed<OnHand>(() => ({
+    sources: usable.value.map(u => ({ id: u.source.id, water: u.water })),
+    shelf: shelf.value.map(b => ({ id: b.item.id, dose: b.dose, ...(b.left !== undefined && { stockG: b.left }) })),
+    bench: bench.value,
+  }))
+  return { bench, sources, usable, shelf, onHand }
+}
+export type BenchStock = ReturnType<typeof useBenchStock>

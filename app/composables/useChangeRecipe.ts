@@ -1,0 +1,57 @@
+import {
+  correctionGoals,
+  correctionsUnderway,
+  fillGoals,
+  fillQuestion,
+  planRecipe,
+  purchaseFor,
+  recipeKeys,
+  type RecipeQuestion,
+} from '#core/water'
+import type { BenchStock } from './useBenchStock'
+import type { GlassWater } from './useGlassWater'
+import type { NextChange } from './useNextChange'
+
+/** What to weigh and pour for the next change, or what has to be bought before there is a way. */
+export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: NextChange) {
+  const { usable, onHand } = stock
+  const { filling, bucketL, chosen, leading } = change
+  const { present, netL, now, story, nowMs } = water
+
+  const askable = computed(
+    () =>
+      water.glass.value !== null &&
+      water.groups.value.length > 0 &&
+      change.unread.value.length === 0 &&
+      usable.value.length > 0 &&
+      bucketL.value > 0,
+  )
+  const question = computed<RecipeQuestion | null>(() => {
+    if (!askable.value) return null
+    const { targets, largestStepPerWeek } = water.shared.value
+    if (filling.value) return fillQuestion(onHand.value, netL.value, fillGoals(targets, leading.value))
+    const steps: RecipeQuestion['largestStepPerWeek'] = {}
+    for (const key of recipeKeys) if (largestStepPerWeek[key]) steps[key] = largestStepPerWeek[key].value
+    return {
+      ...onHand.value,
+      tank: present.value,
+      netL: netL.value,
+      changeL: bucketL.value,
+      everyDays: change.everyDays.value,
+      goals: correctionGoals(now.value, targets, leading.value, correctionsUnderway(story.value, targets, nowMs.value)),
+      largestStepPerWeek: steps,
+      ...(chosen.value && { chosenL: usable.value.map(u => chosen.value![u.source.id] ?? 0) }),
+    }
+  })
+  const answer = computed(() => (question.value ? planRecipe(question.value) : null))
+  const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))
+  /** whether something has to be bought, and the one thing that would do */
+  const lacking = computed(
+    () =>
+      !chosen.value &&
+      answer.value !== null &&
+      (answer.value.ok ? !answer.value.recipe.reached : answer.value.issue !== 'noSource'),
+  )
+  const purchase = computed(() => (question.value && lacking.value ? purchaseFor(question.value) : null))
+  return { question, answer, recipe, lacking, purchase }
+}

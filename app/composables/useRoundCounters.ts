@@ -1,0 +1,39 @@
+import { daysSinceLook, lastSeen } from '#core/care'
+import type { RoundCounter } from '#core/groups'
+import { expectedMolts } from '#core/molts'
+import type { Colony } from '#core/records'
+import { counterKey } from '~/forms/roundDraft'
+import { counterHint } from '~/words/round'
+import type { RoundGlassAtHand } from './useRoundGlass'
+
+/** A counter on screen. */
+export interface ShownCounter {
+  key: string
+  colony: Colony
+  counter: RoundCounter
+  hint: string
+}
+
+/** What can be counted at the glass at hand, each with what was seen last. */
+export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
+  const care = useCareStore()
+  const statements = useStatementsStore()
+  const rounds = useRoundStore()
+  function countersOf(colony: Colony): ShownCounter[] {
+    const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
+    const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
+    const now = statements.of(colony.id)?.population.now
+    const molts = group && now ? (expectedMolts(group.care.molts, now, days)?.value ?? null) : null
+    return (group?.care.counters ?? []).map((counter): ShownCounter => ({
+      key: counterKey(colony.id, counter),
+      colony,
+      counter,
+      hint: counterHint(
+        counter,
+        lastSeen(counter, care.entriesOf(colony.id), care.nowMs),
+        counter === 'molts' ? molts : null,
+      ),
+    }))
+  }
+  return { counters: computed(() => colonies.value.flatMap(countersOf)) }
+}
