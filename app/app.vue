@@ -12,38 +12,21 @@ const { leader } = useKeyboard()
 const start = useStart()
 /** What is opened now and then is fetched when it is opened first. */
 const sheets = useSheets()
-const helped = ref(false)
-const racked = ref(false)
-const glassed = ref(false)
-const begun = ref(false)
-whenever(
-  sheets.help,
-  () => {
-    helped.value = true
-  },
-  { immediate: true },
-)
-whenever(
-  () => sheets.glass.value !== null,
-  () => {
-    glassed.value = true
-  },
-  { immediate: true },
-)
-whenever(
-  () => sheets.colony.value !== null,
-  () => {
-    begun.value = true
-  },
-  { immediate: true },
-)
-whenever(
-  () => sheets.rack.value !== null,
-  () => {
-    racked.value = true
-  },
-  { immediate: true },
-)
+function onceOpen(open: () => boolean) {
+  const was = ref(false)
+  whenever(open, () => (was.value = true), { immediate: true })
+  return was
+}
+const helped = onceOpen(() => sheets.help.value)
+const glassed = onceOpen(() => sheets.glass.value !== null)
+const begun = onceOpen(() => sheets.colony.value !== null)
+const racked = onceOpen(() => sheets.rack.value !== null)
+const log = useLogStore()
+const told = onceOpen(() => log.last !== null)
+const { $pwa } = useNuxtApp()
+const renewed = onceOpen(() => $pwa?.needRefresh === true)
+const tip = useTip()
+const pointed = onceOpen(() => tip.value !== null)
 onMounted(start.begin)
 </script>
 
@@ -61,9 +44,10 @@ onMounted(start.begin)
     <LazyGlassSheet v-if="glassed" />
     <LazyColonySheet v-if="begun" />
     <LeaderOverlay :open="leader" />
-    <NewVersion />
     <TroubleBar />
-    <DoneNotice />
+    <LazyNewVersion v-if="renewed" />
+    <LazyDoneNotice v-if="told" />
+    <LazyTipLayer v-if="pointed" :tip="tip" />
   </v-app>
 </template>
 

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
+import { expectWordsApart } from './wordsApart'
 
 /** Steps that several stories share. */
 export const statement = (page: Page, topic: 'number' | 'heading' | 'surplus' | 'water') =>
@@ -64,8 +65,9 @@ export async function logCount(page: Page, number: string) {
   await expect(sheet(page)).toBeHidden()
 }
 
-/** Fails with every violation that axe finds, named. */
+/** Fails with every violation that axe finds, named, and with words that run together. */
 export async function expectAccessible(page: Page) {
+  await expectWordsApart(page)
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze()

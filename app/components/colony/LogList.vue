@@ -85,8 +85,9 @@ function correct(entry: Entry) {
           }}<template v-if="entry.keeper"> · {{ entry.keeper }}</template></span
         >
         <span class="what"
-          ><b>{{ entryText(entry, settings.units).title }}</b>
-          <span class="muted">{{ entryText(entry, settings.units).detail }}</span><img
+          ><b>{{ entryText(entry, settings.units).title }}</b
+          >{{ ' ' }}<span class="muted">{{ entryText(entry, settings.units).detail }}</span
+          ><img
             v-if="entry.kind === 'photo' && photos.has(entry.photoId)"
             class="photo"
             :src="photos.get(entry.photoId)"

@@ -27,16 +27,16 @@ const state = computed(() =>
 const hem = computed(() =>
   HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4),
 )
+/** Signs beside the number, and what of them the sentences do not say. */
 const marks = computed(() => {
   const s = main.value
   if (!s) return []
   const deaths = deathsSince(s.population, s.asOf - 42 * DAY_MS)
   return [
-    ...(s.heading.conclusion.key === 'heading.shrinking'
-      ? [{ icon: mdiTrendingDown, words: 'shrinking', text: '' }]
-      : []),
+    // its sentence says already that it shrinks
+    ...(s.heading.conclusion.key === 'heading.shrinking' ? [{ icon: mdiTrendingDown, words: '', text: '' }] : []),
     ...(deaths > 0 ? [{ icon: mdiSkullOutline, words: `${deaths} died in six weeks`, text: String(deaths) }] : []),
-    ...(s.number.state === 'unknown' ? [{ icon: mdiClockOutline, words: 'count is old', text: '' }] : []),
+    ...(s.number.state === 'unknown' ? [{ icon: mdiClockOutline, words: 'The count is old', text: '' }] : []),
   ]
 })
 /** Larger glasses are drawn larger, but a jar stays large enough for its name. */
@@ -55,7 +55,8 @@ const label = computed(() => {
   )
   const water = main.value?.water
   const worst = water?.conclusion ?? water?.worst?.conclusion
-  return `${parts.join('. ')}.${worst ? ` ${plain(say(worst, saying(first.value)))}.` : ''}`
+  const signs = marks.value.flatMap(m => m.words || [])
+  return `${[...parts, ...signs].join('. ')}.${worst ? ` ${plain(say(worst, saying(first.value)))}.` : ''}`
 })
 const number = (s: NonNullable<typeof main.value>) =>
   glassNumber(s.population.now.value, s.population.now.low, s.population.now.high)
@@ -71,18 +72,17 @@ const number = (s: NonNullable<typeof main.value>) =>
         :href="first && `/colony/${first.id}`"
         :type="first ? undefined : 'button'"
         :aria-label="label"
+        :data-tip="label"
         :tabindex="focusable ? 0 : -1"
         draggable="false"
         @focus="$emit('focused')"
         @click.prevent="first ? navigateTo(`/colony/${first.id}`) : $emit('addColony')"
       />
       <div class="text" aria-hidden="true">
-        <p class="name" :title="first?.name ?? glass.name">{{ first?.name ?? glass.name }}</p>
+        <p class="name">{{ first?.name ?? glass.name }}</p>
         <p v-if="main" class="n">
           <StateMark :state="state" :size="11" />{{ number(main)
-          }}<span v-for="m in marks" :key="m.words" class="sign" :title="m.words"
-            ><v-icon :icon="m.icon" size="15" />{{ m.text }}</span
-          >
+          }}<span v-for="m in marks" :key="m.icon" class="sign"><v-icon :icon="m.icon" size="15" />{{ m.text }}</span>
         </p>
         <p v-else-if="first" class="muted small">…</p>
         <p v-else class="empty">Put a colony in</p>
@@ -98,7 +98,7 @@ const number = (s: NonNullable<typeof main.value>) =>
       <button v-if="!first" type="button" class="link small" @click="sheets.glass.value = { glassId: glass.id }">
         Change<span class="hidden-to-eyes"> {{ glass.name }}</span>
       </button>
-      <span v-for="v in hem" :key="v.key" :title="valueShort(v.key)"><TargetStrip :verdict="v" small /></span>
+      <span v-for="v in hem" :key="v.key" :data-tip="valueShort(v.key)"><TargetStrip :verdict="v" small /></span>
     </div>
   </div>
 </template>

@@ -66,9 +66,8 @@ const allNeeds = ref(false)
         <h2 class="statement second">{{ whole(total) }} can leave today.</h2>
         <p class="leave">
           <template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"
-            ><template v-if="i > 0"> · </template
-            ><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink>
-            <span class="numeral">{{ whole(l.take) }}</span></template
+            ><template v-if="i > 0"> · </template><NuxtLink :to="`/colony/${l.colony.id}`">{{ l.colony.name }}</NuxtLink
+            >{{ ' ' }}<span class="numeral">{{ whole(l.take) }}</span></template
           >
         </p>
         <button v-if="leaving.length > 6" type="button" class="link small" @click="all = !all">

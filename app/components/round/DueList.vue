@@ -110,8 +110,8 @@ const byGlass = (list: Due[]) => {
         </h3>
         <ul class="ahead">
           <li v-for="[name, list] in byGlass(d.list)" :key="name">
-            <b>{{ name }}</b>
-            <template v-for="(x, i) in list" :key="x.item.key"
+            <b>{{ name }}</b>{{ ' '
+            }}<template v-for="(x, i) in list" :key="x.item.key"
               ><template v-if="i > 0">, </template
               ><button type="button" class="link" @click="chosen = x.item">
                 {{ lower(dueTitle(x.item, settings.units)) }}

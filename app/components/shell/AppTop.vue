@@ -10,8 +10,8 @@ const sheets = useSheets()
   <header class="top">
     <div class="where">
       <slot name="before" />
-      <h1 :title="title">{{ title }}</h1>
-      <p v-if="about" class="about small muted" :title="about">{{ about }}</p>
+      <h1 data-tip>{{ title }}</h1>
+      <p v-if="about" class="about small muted" data-tip>{{ about }}</p>
     </div>
     <button type="button" class="find" aria-label="Find a colony or an action" @click="sheets.finder.value = true">
       <v-icon :icon="mdiMagnify" size="18" /><span class="words">Find a colony or an action</span><kbd>/</kbd>

@@ -144,8 +144,8 @@ const print = () => window.print()
           </h2>
           <ul class="kinds">
             <li v-for="k in byKind(plan.before)" :key="k.kind">
-              <b>{{ k.kind }}</b> <span class="numeral">{{ k.names.length }}</span>
-              <span class="muted">{{ k.names.join(', ') }}</span>
+              <b>{{ k.kind }}</b> <span class="numeral">{{ k.names.length }}</span>{{ ' '
+              }}<span class="muted">{{ k.names.join(', ') }}</span>
             </li>
           </ul>
         </section>
@@ -185,8 +185,8 @@ const print = () => window.print()
           <h2>What can wait</h2>
           <ul class="kinds">
             <li v-for="k in byKind(plan.after)" :key="k.kind">
-              <b>{{ k.kind }}</b> <span class="numeral">{{ k.names.length }}</span>
-              <span class="muted">{{ k.names.join(', ') }}</span>
+              <b>{{ k.kind }}</b> <span class="numeral">{{ k.names.length }}</span>{{ ' '
+              }}<span class="muted">{{ k.names.join(', ') }}</span>
             </li>
           </ul>
           <p v-if="plan.after.length === 0" class="muted">Nothing: all of it is done before or by your stand-in.</p>

@@ -17,6 +17,8 @@ const onlyFor = ref('')
 const ready = computed(() => room.ready && care.ready)
 const asking = computed(() => care.walk.filter(g => rounds.asks(g.id)).length)
 const minutes = computed(() => walkMinutes(care.today))
+/** of what is due today and wants a desk or a bucket; as the list's sum of whole minutes has it */
+const beside = computed(() => Math.round(care.minutes) - Math.round(minutes.value))
 const fresh = computed(
   () => rounds.running !== null && Date.now() - new Date(rounds.running.startedAt).getTime() < 20 * 3_600_000,
 )
@@ -71,7 +73,8 @@ function endRound() {
           <p v-else class="statement">
             {{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }},
             {{ asking === 0 ? 'nothing due' : `${asking} with something due`
-            }}<template v-if="minutes > 0">, {{ effortText(minutes) }} with the tests</template>.
+            }}<template v-if="minutes > 0">, {{ effortText(minutes) }} on the walk</template
+            ><template v-if="beside > 0"> and {{ effortText(beside) }} beside it</template>.
           </p>
           <div class="acts">
             <template v-if="rounds.running">
