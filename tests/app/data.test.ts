@@ -1,8 +1,7 @@
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { describe, expect } from 'vitest'
 import { v7 } from 'uuid'
 import { begun, currentEntries, Entry } from '#core/records'
 import { eraseAll } from '~/data/aside'
-import { UlkinDb } from '~/data/database'
 import { addEntries, entriesOf, entriesOfKinds } from '~/data/log'
 import { firstId, newId } from '~/data/newId'
 import { noRoom, ordersOf, practiceOf, roomRecords, scenariosOf } from '~/data/records'
@@ -15,27 +14,14 @@ import {
   glass as glassOf,
   nextId,
   NOW,
-  smallRoom,
   test as waterTest,
   topUp,
   waterChange,
 } from '../make'
-
-let db: UlkinDb
-let s: ReturnType<typeof smallRoom>
-const revisionOf = async (id: string) => (await db.revisions.get(id))?.revision
-beforeEach(async () => {
-  db = new UlkinDb(`test-${nextId()}`)
-  s = smallRoom()
-  await saveRecord(db, 'rooms', s.room, NOW)
-  await saveRecord(db, 'racks', s.rack, NOW)
-  await saveRecord(db, 'glasses', s.glass, NOW)
-  await saveRecord(db, 'colonies', s.colony, NOW)
-})
-afterEach(() => db.delete())
+import { it } from './roomInDb'
 
 describe('scenarios, orders, practice', () => {
-  it('are kept, found by what they belong to, and their old versions go to the attic', async () => {
+  it('are kept, found by what they belong to, and their old versions go to the attic', async ({ db, s }) => {
     const scenario = {
       ...begun(newId(), NOW),
       colonyId: s.colony.id,
@@ -71,7 +57,7 @@ describe('scenarios, orders, practice', () => {
     expect(await practiceOf(db, s.room.id)).toHaveLength(1)
     expect(await practiceOf(db, nextId())).toEqual([])
   })
-  it('what does not fit its schema is not written', async () => {
+  it('what does not fit its schema is not written', async ({ db, s }) => {
     await expect(
       saveRecord(
         db,
@@ -94,7 +80,7 @@ describe('scenarios, orders, practice', () => {
 })
 
 describe('records', () => {
-  it('reads a room with what stands in it', async () => {
+  it('reads a room with what stands in it', async ({ db, s }) => {
     const read = await roomRecords(db, s.room.id)
     expect(read).toMatchObject({
       room: { id: s.room.id },
@@ -103,49 +89,52 @@ describe('records', () => {
       colonies: [{ id: s.colony.id }],
     })
   })
-  it('gives rows as they were written: the keys by which they are found are nobody’s business', async () => {
+  it('gives rows as they were written: the keys by which they are found are nobody’s business', async ({ db, s }) => {
     const stored = await db.records('colonies').get(s.colony.id)
     const viaCursor = (await roomRecords(db, s.room.id)).colonies[0]
     for (const row of [stored, viaCursor, (await db.records('colonies').toArray())[0]])
       expect(row).toEqual({ ...s.colony, editedAt: new Date(NOW).toISOString() })
   })
-  it('opens the newest room when the wanted one is gone, and none on an empty device', async () => {
+  it('opens the newest room when the wanted one is gone, and none on an empty device', async ({ db, s }) => {
     expect((await roomRecords(db, 'gone')).room?.id).toBe(s.room.id)
     await eraseAll(db, NOW)
     expect(await roomRecords(db, null)).toEqual(noRoom)
   })
-  it('puts the replaced version into the attic', async () => {
+  it('puts the replaced version into the attic', async ({ db, s }) => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'Renamed' }, NOW + 1)
     expect((await db.records('glasses').get(s.glass.id))?.name).toBe('Renamed')
     expect(await db.records('attic').toArray()).toEqual([
       expect.objectContaining({ table: 'glasses', record: expect.objectContaining({ name: 'Glass' }) }),
     ])
   })
-  it('writes nothing when nothing changed', async () => {
+  it('writes nothing when nothing changed', async ({ db, s, revisionOf }) => {
     const before = await revisionOf(s.colony.id)
     await saveRecord(db, 'colonies', s.colony, NOW + 1)
     expect(await db.records('attic').count()).toBe(0)
     expect(await revisionOf(s.colony.id)).toBe(before)
   })
-  it('writes only what was changed against the version that was read: a stale sheet undoes nothing', async () => {
+  it('writes only what was changed against the version that was read: a stale sheet undoes nothing', async ({
+    db,
+    s,
+  }) => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'By the window' }, NOW + 1)
     const { clashes } = await saveRecord(db, 'glasses', { ...s.glass, rockKg: 3 }, NOW + 2)
     expect(clashes).toEqual([])
     expect(await db.records('glasses').get(s.glass.id)).toMatchObject({ name: 'By the window', rockKg: 3 })
   })
-  it('names the field that two sheets changed; the later save stands, the other is in the attic', async () => {
+  it('names the field that two sheets changed; the later save stands, the other is in the attic', async ({ db, s }) => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'First' }, NOW + 1)
     const { clashes } = await saveRecord(db, 'glasses', { ...s.glass, name: 'Second' }, NOW + 2)
     expect(clashes).toMatchObject([{ field: 'name', mine: 'Second', theirs: 'First' }])
     expect((await db.records('glasses').get(s.glass.id))?.name).toBe('Second')
     expect((await db.records('attic').toArray()).map(a => a.record.name).sort()).toEqual(['First', 'Glass'])
   })
-  it('numbers versions one after the other, each made from the one before', async () => {
+  it('numbers versions one after the other, each made from the one before', async ({ db, s }) => {
     await saveRecord(db, 'glasses', { ...s.glass, name: 'A' }, NOW + 1)
     const a = (await db.records('glasses').get(s.glass.id))!
     expect([a.rev.slice(0, 6), a.basedOn]).toEqual(['000002', s.glass.rev])
   })
-  it('lets a record go for good only while nothing names it', async () => {
+  it('lets a record go for good only while nothing names it', async ({ db, s }) => {
     expect(await deleteUnused(db, 'glasses', s.glass.id, NOW)).toBe(false)
     await addEntries(db, [count(s.colony.id, 1, 5)])
     expect(await deleteUnused(db, 'colonies', s.colony.id, NOW)).toBe(false)
@@ -156,11 +145,11 @@ describe('records', () => {
     expect(await db.records('glasses').get(spare.id)).toBeUndefined()
     expect((await db.records('attic').toArray()).map(a => a.record.name)).toEqual(['Spare'])
   })
-  it('refuses what does not fit, and keeps what was there', async () => {
+  it('refuses what does not fit, and keeps what was there', async ({ db, s }) => {
     await expect(saveRecord(db, 'glasses', { ...s.glass, grossL: -1 }, NOW)).rejects.toThrow(/0.05 L or more/)
     expect((await db.records('glasses').get(s.glass.id))?.grossL).toBe(60)
   })
-  it('writes glass and colony together or not at all', async () => {
+  it('writes glass and colony together or not at all', async ({ db, s }) => {
     const other = { ...s.glass, ...begun(nextId(), NOW), name: 'Second' }
     const unnamed = { ...colony(other.id), name: '' }
     const both = [
@@ -173,7 +162,7 @@ describe('records', () => {
 })
 
 describe('the log', () => {
-  it('is read by colony and by glass, in order of time', async () => {
+  it('is read by colony and by glass, in order of time', async ({ db, s }) => {
     const late = count(s.colony.id, 1, 30)
     const early = count(s.colony.id, 9, 20)
     for (const e of [late, early, waterTest(s.glass.id, 2, { khDh: 4 })]) await addEntries(db, [e])
@@ -181,14 +170,14 @@ describe('the log', () => {
     expect(await entriesOf(db, s.glass.id)).toHaveLength(1)
     expect(await entriesOf(db, nextId())).toEqual([])
   })
-  it('is found by every animal that an entry is about, and read by a part of its time', async () => {
+  it('is found by every animal that an entry is about, and read by a part of its time', async ({ db, s }) => {
     const animal = nextId()
     const about = { ...count(s.colony.id, 3, 1), animalIds: [animal] }
     await addEntries(db, [about, count(s.colony.id, 8, 2), count(s.colony.id, 1, 3)])
     expect(await entriesOf(db, animal)).toEqual([about])
     expect(await entriesOf(db, s.colony.id, daysAgo(4), daysAgo(2))).toEqual([about])
   })
-  it('never changes an entry', async () => {
+  it('never changes an entry', async ({ db, s }) => {
     const e = count(s.colony.id, 1, 30)
     await addEntries(db, [e])
     await expect(addEntries(db, [{ ...e, number: 31 } as typeof e])).rejects.toThrow()
@@ -196,14 +185,14 @@ describe('the log', () => {
     expect(currentEntries(await entriesOf(db, s.colony.id))).toMatchObject([{ number: 31 }])
     expect(await db.records('entries').count()).toBe(2)
   })
-  it('refuses an entry that does not fit', async () => {
+  it('refuses an entry that does not fit', async ({ db, s }) => {
     await expect(addEntries(db, [{ ...count(s.colony.id, 1, 30), number: -3 } as never])).rejects.toThrow()
     expect(await db.records('entries').count()).toBe(0)
   })
 })
 
 describe('the log by kind', () => {
-  it('a log by kind holds what was poured anywhere, and nothing else', async () => {
+  it('a log by kind holds what was poured anywhere, and nothing else', async ({ db, s }) => {
     for (const e of [waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1), count(s.colony.id, 1, 9)])
       await addEntries(db, [e])
     expect((await entriesOfKinds(db, ['waterChange', 'topUp'], 0)).map(e => e.kind).sort()).toEqual([
@@ -214,7 +203,7 @@ describe('the log by kind', () => {
 })
 
 describe('entriesOfKinds', () => {
-  it('reads from the moment of writing on', async () => {
+  it('reads from the moment of writing on', async ({ db, s }) => {
     const at = new Date(NOW).toISOString()
     const written = (msecs: number) =>
       Entry.parse({

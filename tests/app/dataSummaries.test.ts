@@ -1,40 +1,20 @@
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { describe, expect } from 'vitest'
 import { DAY_MS, movedTo, watersOf } from '#core/records'
-import { UlkinDb } from '~/data/database'
 import { addEntries } from '~/data/log'
 import { roomRecords } from '~/data/records'
 import { saveRecord } from '~/data/saveRecord'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
-import {
-  colony,
-  count,
-  daysAgo,
-  glass as glassOf,
-  nextId,
-  NOW,
-  shelfItem,
-  smallRoom,
-  source,
-  test as waterTest,
-} from '../make'
+import { colony, count, daysAgo, glass as glassOf, NOW, shelfItem, source, test as waterTest } from '../make'
+import { it, type RoomInDb } from './roomInDb'
 import type { ColonyStatements } from '#core/statements'
 
-let db: UlkinDb
-let s: ReturnType<typeof smallRoom>
-const revisionOf = async (id: string) => (await db.revisions.get(id))?.revision
-beforeEach(async () => {
-  db = new UlkinDb(`test-${nextId()}`)
-  s = smallRoom()
-  await saveRecord(db, 'rooms', s.room, NOW)
-  await saveRecord(db, 'racks', s.rack, NOW)
-  await saveRecord(db, 'glasses', s.glass, NOW)
-  await saveRecord(db, 'colonies', s.colony, NOW)
-})
-afterEach(() => db.delete())
-
 describe('revisions', () => {
-  it('mark the colony of a count, and all colonies of a glass whose water was tested', async () => {
+  it('mark the colony of a count, and all colonies of a glass whose water was tested', async ({
+    db,
+    s,
+    revisionOf,
+  }) => {
     const second = colony(s.glass.id, { name: 'Rams' })
     await saveRecord(db, 'colonies', second, NOW)
     const marks = async () => [await revisionOf(s.colony.id), await revisionOf(second.id)]
@@ -48,7 +28,7 @@ describe('revisions', () => {
     expect(a3).not.toBe(a2)
     expect(b3).not.toBe(b2)
   })
-  it('mark nothing for a source or a salt: they say nothing of a colony', async () => {
+  it('mark nothing for a source or a salt: they say nothing of a colony', async ({ db, s, revisionOf }) => {
     const before = await revisionOf(s.colony.id)
     await saveRecord(db, 'sources', source(s.room.id), NOW)
     await saveRecord(db, 'shelf', shelfItem(s.room.id), NOW)
@@ -63,20 +43,25 @@ describe('revisions', () => {
 
 describe('summaries', () => {
   const statements = (colonyId: string) => ({ colonyId }) as ColonyStatements
-  const subject = async () => ({
+  const subject = async ({ s, revisionOf }: Pick<RoomInDb, 's' | 'revisionOf'>) => ({
     colony: s.colony,
     glass: s.glass,
     waters: watersOf(s.colony, new Map([[s.glass.id, s.glass]])),
     revision: (await revisionOf(s.colony.id))!,
   })
-  it('hold for the same revision and day, and are none of another build', async () => {
-    const { revision } = await subject()
+  it('hold for the same revision and day, and are none of another build', async ({ db, s, revisionOf }) => {
+    const { revision } = await subject({ s, revisionOf })
     await keepSummaries(db, [
       { colonyId: s.colony.id, revision, day: '2026-11-25', build: 'b1', statements: statements(s.colony.id) },
     ])
     const holds = async (day: string, build: string) =>
       (
-        await keptSummaries(db, [await subject(), { ...(await subject()), colony: colony(s.glass.id) }], day, build)
+        await keptSummaries(
+          db,
+          [await subject({ s, revisionOf }), { ...(await subject({ s, revisionOf })), colony: colony(s.glass.id) }],
+          day,
+          build,
+        )
       ).map(k => k.holds)
     expect(await holds('2026-11-25', 'b1')).toEqual([true])
     expect(await holds('2026-11-26', 'b1')).toEqual([false])
@@ -84,11 +69,11 @@ describe('summaries', () => {
     await addEntries(db, [count(s.colony.id, 0, 12)])
     expect(await holds('2026-11-25', 'b1')).toEqual([false])
   })
-  it('follow from the log of the colony and of its water', async () => {
+  it('follow from the log of the colony and of its water', async ({ db, s, revisionOf }) => {
     const counted = count(s.colony.id, 2, 30)
     const tested = waterTest(s.glass.id, 1, { khDh: 4 })
     for (const e of [counted, tested]) await addEntries(db, [e])
-    expect(await statementInputs(db, [await subject()], NOW)).toEqual([
+    expect(await statementInputs(db, [await subject({ s, revisionOf })], NOW)).toEqual([
       {
         colony: s.colony,
         glass: s.glass,
@@ -102,7 +87,7 @@ describe('summaries', () => {
     ])
     expect(await statementInputs(db, [], NOW)).toEqual([])
   })
-  it('a colony that moved has the water of each glass for the time it stood there', async () => {
+  it('a colony that moved has the water of each glass for the time it stood there', async ({ db, s, revisionOf }) => {
     const second = glassOf(s.room.id, s.rack.id, { name: 'Second' })
     await saveRecord(db, 'glasses', second, NOW)
     const moved = { ...s.colony, stays: movedTo(s.colony.stays, second.id, daysAgo(10)) }
@@ -121,7 +106,7 @@ describe('summaries', () => {
     await addEntries(db, [waterTest(s.glass.id, 15, { ph: 7 })])
     expect(await revisionOf(moved.id)).not.toBe(mark)
   })
-  it('a box has the water of the glass in which it hangs', async () => {
+  it('a box has the water of the glass in which it hangs', async ({ db, s, revisionOf }) => {
     const box = glassOf(s.room.id, s.rack.id, {
       name: 'Box',
       kind: 'box',

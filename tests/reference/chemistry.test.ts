@@ -20,10 +20,9 @@ import {
   waterOf,
 } from '#core/water'
 import file from './data/water.json'
-import { casesOf, excess, type Tolerance } from './tolerance'
+import { casesOf, excess, type Tolerance, type Numbers } from './tolerance'
 
-/** Every case carries its own source and says what was recalled from memory. */
-type Numbers = Record<string, number>
+// every case carries its own source and says what was recalled from memory
 const saltOf: Record<string, SaltId> = {
   CaCO3: 'calciumCarbonate',
   'CaSO4.2H2O': 'calciumSulfateDihydrate',

@@ -18,14 +18,11 @@ import {
 import file from './data/water.json'
 import { casesOf, excess } from './tolerance'
 
-/** Every case carries its own source; most are closed forms or mass balances. */
-type Numbers = Record<string, number>
+// every case carries its own source; most are closed forms or mass balances
 
 describe('hardness conversions, closed form', () => {
   const ids: Record<string, string> = { dGH: 'dh', ppm: 'mgLCaCO3', mmol: 'mmolL', meq: 'meqL' }
-  const cases = casesOf<{ value: number; unit: string }, Numbers>(file, 'hardness_conversion').filter(
-    c => c.inputs.unit in ids,
-  )
+  const cases = casesOf<{ value: number; unit: string }>(file, 'hardness_conversion').filter(c => c.inputs.unit in ids)
   it.each(cases)('$id: $inputs.value $inputs.unit', ({ inputs, expected, tolerance }) => {
     const canonical = toCanonical(hardness, inputs.value, ids[inputs.unit]!)
     for (const [unit, id] of Object.entries(ids))
@@ -39,7 +36,7 @@ describe('hardness conversions, closed form', () => {
 
 describe('alkalinity conversions, closed form', () => {
   const ids: Record<string, string> = { dKH: 'dh', ppm: 'mgLCaCO3', meq: 'meqL' }
-  const cases = casesOf<{ value: number; unit: string }, Numbers>(file, 'alkalinity_conversion').filter(
+  const cases = casesOf<{ value: number; unit: string }>(file, 'alkalinity_conversion').filter(
     c => c.inputs.unit in ids,
   )
   it.each(cases)('$id: $inputs.value $inputs.unit', ({ inputs, expected, tolerance }) => {
@@ -53,7 +50,7 @@ describe('alkalinity conversions, closed form', () => {
 })
 
 describe('GH from calcium and magnesium, closed form', () => {
-  it.each(casesOf<{ Ca_mgL: number; Mg_mgL: number }, Numbers>(file, 'gh_from_ions'))(
+  it.each(casesOf<{ Ca_mgL: number; Mg_mgL: number }>(file, 'gh_from_ions'))(
     '$id',
     ({ inputs, expected, tolerance }) => {
       expect(excess(hardnessFromIons(inputs.Ca_mgL, inputs.Mg_mgL), expected.dGH!, tolerance)).toBe(0)
@@ -64,7 +61,7 @@ describe('GH from calcium and magnesium, closed form', () => {
 describe(
   'conductivity at 25 °C, linear compensation (2 % per °C as most meters; 1.91 % APHA 2510, ' + 'from memory)',
   () => {
-    it.each(casesOf<{ EC_uS: number; t_C: number }, Numbers>(file, 'ec_temperature_compensation'))(
+    it.each(casesOf<{ EC_uS: number; t_C: number }>(file, 'ec_temperature_compensation'))(
       '$id',
       ({ inputs, expected, tolerance }) => {
         expect(excess(compensateConductivity(inputs.EC_uS, inputs.t_C, 0.02), expected.EC25_alpha2_0!, tolerance)).toBe(
@@ -156,7 +153,7 @@ describe('evaporation, top-up and changes day by day, daily mass balance', () =>
 
 describe('drip acclimation, closed forms; the differential equation was solved with scipy and deSolve', () => {
   type Inputs = { bagVolume_L: number; flow_L_per_h: number; c0: number; cTank: number; t_h: number }
-  it.each(casesOf<Inputs, Numbers>(file, 'drip_acclimation'))('$id', ({ inputs, expected, tolerance }) => {
+  it.each(casesOf<Inputs>(file, 'drip_acclimation'))('$id', ({ inputs, expected, tolerance }) => {
     const at = (mode: DripMode, hours: number) =>
       dripped({ mode, vesselL: inputs.bagVolume_L, litresPerHour: inputs.flow_L_per_h }, inputs.c0, inputs.cTank, hours)
     expect(excess(at('overflow', inputs.t_h), expected.constantVolumeOverflow!, tolerance)).toBe(0)

@@ -13,32 +13,28 @@ import {
 import seaFile from './data/seawater.json'
 import { casesOf, excess } from './tolerance'
 
-/** Every case carries its own source and says what was recalled from memory. */
-type Numbers = Record<string, number>
+// every case carries its own source and says what was recalled from memory
 
 describe('density of sea water: EOS-80 against TEOS-10 (gsw 3.6.16); polynomials may differ by 0.05 kg/m³', () => {
-  it.each(casesOf<{ SA_g_kg: number; t_C: number }, Numbers>(seaFile, 'salinity_to_density'))(
-    '$id',
-    ({ inputs, expected }) => {
-      expect(excess(seaDensity(inputs.SA_g_kg, inputs.t_C), expected.rho!, { abs: 0.05 })).toBe(0)
-      for (const [reference, key] of [
-        ['same', 'sg_t_t'],
-        ['4', 'sg_t_4'],
-        ['15', 'sg_t_15'],
-        ['60F', 'sg_t_60F'],
-        ['20', 'sg_t_20'],
-        ['25', 'sg_t_25'],
-      ] as const)
-        expect(excess(specificGravity(inputs.SA_g_kg, inputs.t_C, reference), expected[key]!, { abs: 5e-5 })).toBe(0)
-      if (inputs.t_C <= 35 && inputs.SA_g_kg <= 42)
-        expect(
-          excess(conductivityOfSalinity(inputs.SA_g_kg, inputs.t_C), expected.conductivity_mS_cm!, {
-            rel: 1e-4,
-            abs: 1e-6,
-          }),
-        ).toBe(0)
-    },
-  )
+  it.each(casesOf<{ SA_g_kg: number; t_C: number }>(seaFile, 'salinity_to_density'))('$id', ({ inputs, expected }) => {
+    expect(excess(seaDensity(inputs.SA_g_kg, inputs.t_C), expected.rho!, { abs: 0.05 })).toBe(0)
+    for (const [reference, key] of [
+      ['same', 'sg_t_t'],
+      ['4', 'sg_t_4'],
+      ['15', 'sg_t_15'],
+      ['60F', 'sg_t_60F'],
+      ['20', 'sg_t_20'],
+      ['25', 'sg_t_25'],
+    ] as const)
+      expect(excess(specificGravity(inputs.SA_g_kg, inputs.t_C, reference), expected[key]!, { abs: 5e-5 })).toBe(0)
+    if (inputs.t_C <= 35 && inputs.SA_g_kg <= 42)
+      expect(
+        excess(conductivityOfSalinity(inputs.SA_g_kg, inputs.t_C), expected.conductivity_mS_cm!, {
+          rel: 1e-4,
+          abs: 1e-6,
+        }),
+      ).toBe(0)
+  })
 })
 
 describe('salinity from specific gravity: inverse of TEOS-10; 0.05 kg/m³ of the older equation is 0.07 g/kg', () => {
@@ -50,10 +46,9 @@ describe('salinity from specific gravity: inverse of TEOS-10; 0.05 kg/m³ of the
     't/20': '20',
     't/25': '25',
   }
-  const cases = casesOf<{ specificGravity: number; t_C: number; convention: string }, Numbers>(
-    seaFile,
-    'sg_to_salinity',
-  ).filter(c => c.inputs.convention in references)
+  const cases = casesOf<{ specificGravity: number; t_C: number; convention: string }>(seaFile, 'sg_to_salinity').filter(
+    c => c.inputs.convention in references,
+  )
   it.each(cases)('$id', ({ inputs, expected }) => {
     expect(
       excess(
@@ -66,7 +61,7 @@ describe('salinity from specific gravity: inverse of TEOS-10; 0.05 kg/m³ of the
 })
 
 describe('salinity from conductivity, PSS-78 and Hill et al. 1986 (gsw 3.6.16)', () => {
-  it.each(casesOf<{ conductivity_mS_cm: number; t_C: number }, Numbers>(seaFile, 'conductivity_to_salinity'))(
+  it.each(casesOf<{ conductivity_mS_cm: number; t_C: number }>(seaFile, 'conductivity_to_salinity'))(
     '$id',
     ({ inputs, expected, tolerance }) => {
       expect(
@@ -74,7 +69,7 @@ describe('salinity from conductivity, PSS-78 and Hill et al. 1986 (gsw 3.6.16)',
       ).toBe(0)
     },
   )
-  it.each(casesOf<{ SP: number; t_C: number }, Numbers>(seaFile, 'conductivity_temperature_ratio'))(
+  it.each(casesOf<{ SP: number; t_C: number }>(seaFile, 'conductivity_temperature_ratio'))(
     '$id',
     ({ inputs, expected, tolerance }) => {
       expect(excess(conductivityOfSalinity((inputs.SP * 35.16504) / 35, inputs.t_C), expected.C_t!, tolerance)).toBe(0)
@@ -83,7 +78,7 @@ describe('salinity from conductivity, PSS-78 and Hill et al. 1986 (gsw 3.6.16)',
 })
 
 describe('thinning and strengthening sea water, mass balance', () => {
-  it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }, Numbers>(seaFile, 'dilute_salt'))(
+  it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }>(seaFile, 'dilute_salt'))(
     '$id',
     ({ inputs, expected }) => {
       expect(
@@ -93,7 +88,7 @@ describe('thinning and strengthening sea water, mass balance', () => {
       ).toBe(0)
     },
   )
-  it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }, Numbers>(seaFile, 'add_salt'))(
+  it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }>(seaFile, 'add_salt'))(
     '$id',
     ({ inputs, expected }) => {
       expect(
@@ -106,17 +101,18 @@ describe('thinning and strengthening sea water, mass balance', () => {
 })
 
 describe('oxygen, Benson & Krause as in Standard Methods 4500-O (from memory)', () => {
-  it.each(casesOf<{ salinityPSU: number; t_C: number }, Numbers>(seaFile, 'oxygen_saturation'))(
+  it.each(casesOf<{ salinityPSU: number; t_C: number }>(seaFile, 'oxygen_saturation'))(
     '$id',
     ({ inputs, expected, tolerance }) => {
       expect(excess(oxygenSaturation(inputs.t_C, inputs.salinityPSU), expected.DO_mg_L!, tolerance)).toBe(0)
     },
   )
-  it.each(
-    casesOf<{ salinityPSU: number; t_C: number; pressure_atm: number }, Numbers>(seaFile, 'oxygen_saturation_pressure'),
-  )('$id', ({ inputs, expected, tolerance }) => {
-    expect(
-      excess(oxygenSaturation(inputs.t_C, inputs.salinityPSU, inputs.pressure_atm), expected.DO_mg_L!, tolerance),
-    ).toBe(0)
-  })
+  it.each(casesOf<{ salinityPSU: number; t_C: number; pressure_atm: number }>(seaFile, 'oxygen_saturation_pressure'))(
+    '$id',
+    ({ inputs, expected, tolerance }) => {
+      expect(
+        excess(oxygenSaturation(inputs.t_C, inputs.salinityPSU, inputs.pressure_atm), expected.DO_mg_L!, tolerance),
+      ).toBe(0)
+    },
+  )
 })

@@ -18,8 +18,11 @@ export function excess(got: number, expected: number, { rel = 0, abs = 0 }: Tole
   return Math.max(0, Math.abs(got - expected) - abs - rel * Math.abs(expected))
 }
 
-/** Cases of one kind from a data file. */
-export function casesOf<I, E>(file: { cases: unknown[] }, kind: string): Case<I, E>[] {
+/** Figures by name. */
+export type Numbers = Record<string, number>
+
+/** Cases of one kind from a data file; most expect named numbers. */
+export function casesOf<I, E = Numbers>(file: { cases: unknown[] }, kind: string): Case<I, E>[] {
   const cases = (file.cases as Case<I, E>[]).filter(c => c.kind === kind)
   if (cases.length === 0) throw new RangeError(`there are no cases of kind ${kind}`)
   return cases

@@ -142,14 +142,13 @@ function editGlass() {
           <span class="name"
             >{{ valueName(key) }} <span class="muted small">{{ valueUnit(key, settings.units) }}</span></span
           >
-          <input
+          <CellInput
             v-for="p in parts"
             :key="p.key"
-            inputmode="decimal"
-            :aria-label="`${valueName(key)}, ${p.title}`"
+            :label="`${valueName(key)}, ${p.title}`"
             :placeholder="groupLimits(key, group, settings.units)[p.key]"
-            :value="edit.targets[key]?.[p.key] ?? ''"
-            @input="set(key, p.key, ($event.target as HTMLInputElement).value)"
+            :model-value="edit.targets[key]?.[p.key] ?? ''"
+            @update:model-value="set(key, p.key, $event)"
           />
           <FieldIssue :text="issues[`targets.${key}`]" />
         </div>
@@ -181,26 +180,12 @@ legend {
   gap: var(--space-4);
   align-items: center;
   padding: var(--space-2) 0;
+  --cell-width: 100%;
 }
 .heads {
   order: -1;
 }
 legend + p {
   order: -2;
-}
-.range input {
-  width: 100%;
-  min-height: 40px;
-  padding: 0 var(--space-4);
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
-  font-size: var(--type-small);
-}
-.range input::placeholder {
-  color: var(--muted);
-  opacity: 0.75;
 }
 </style>

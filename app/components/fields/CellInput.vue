@@ -4,6 +4,8 @@ defineProps<{
   /** what it is, for those who hear it */
   label: string
   inputmode?: 'decimal' | 'numeric'
+  /** what counts while nothing is typed */
+  placeholder?: string
 }>()
 const [text, modifiers] = defineModel<string, 'lazy'>({ required: true })
 const read = (event: Event) => (text.value = (event.target as HTMLInputElement).value)
@@ -12,10 +14,11 @@ const read = (event: Event) => (text.value = (event.target as HTMLInputElement).
 <template>
   <input
     :value="text"
-    class="cell"
+    class="field cell"
     :inputmode="inputmode ?? 'decimal'"
     autocomplete="off"
     :aria-label="label"
+    :placeholder="placeholder"
     @input="modifiers.lazy || read($event)"
     @change="read"
   />
@@ -24,13 +27,6 @@ const read = (event: Event) => (text.value = (event.target as HTMLInputElement).
 <style scoped>
 .cell {
   width: var(--cell-width, 86px);
-  min-height: 44px;
-  padding: 0 var(--space-4);
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
 }
 @media (--phone) {
   .cell {

@@ -19,7 +19,7 @@ const groups = computed(() =>
 <template>
   <div class="pick">
     <label :for="id" :class="hideLabel ? 'hidden-to-eyes' : 'label'">{{ label }}</label>
-    <select :id="id" v-model="model">
+    <select :id="id" v-model="model" class="field">
       <template v-for="g in groups" :key="g.name">
         <optgroup v-if="g.name" :label="g.name">
           <option v-for="o in g.options" :key="o.value" :value="o.value">{{ o.title }}</option>
@@ -41,10 +41,7 @@ const groups = computed(() =>
 }
 select {
   width: 100%;
-  min-height: 44px;
   padding: 0 var(--space-8) 0 var(--space-5);
-  border: 1px solid var(--rule);
-  border-radius: 6px;
   background: var(--surface) no-repeat right 12px center;
   background-image:
     linear-gradient(45deg, transparent 50%, var(--muted) 50%),
@@ -53,8 +50,6 @@ select {
     right 17px center,
     right 12px center;
   background-size: 5px 5px;
-  color: var(--ink);
-  font: inherit;
   appearance: none;
   text-overflow: ellipsis;
 }

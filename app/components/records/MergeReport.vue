@@ -90,8 +90,8 @@ async function apply() {
         <ul>
           <li v-for="c in plan.conflicts" :key="conflictKey(c)">
             <p>
-              <b>{{ tableWord(c.table) }}: {{ c.label }}</b>
-              <span class="muted small">{{ differs(c) }}</span>
+              <b>{{ tableWord(c.table) }}: {{ c.label }}</b
+              >{{ ' ' }}<span class="muted small">{{ differs(c) }}</span>
             </p>
             <ChoiceChips
               :model-value="choiceOf(c)"

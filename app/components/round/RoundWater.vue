@@ -35,6 +35,7 @@ const dueKeys = computed(() => new Set(props.desk.dueKeys.value))
       >
       <input
         :id="`round-${key}`"
+        class="field"
         :value="draft.readings[key] ?? ''"
         inputmode="decimal"
         autocomplete="off"
@@ -70,19 +71,12 @@ label small {
 }
 input {
   width: 100%;
-  min-height: 44px;
-  border: 1.5px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
-  color: var(--ink);
-  padding: 0 var(--space-4);
   font: 600 var(--type-section) var(--v-font-heading);
 }
 .due input {
   border-color: var(--straw);
 }
 input::placeholder {
-  color: var(--muted);
   font-weight: 400;
   font-size: var(--type-text);
 }

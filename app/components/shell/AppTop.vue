@@ -13,7 +13,12 @@ const sheets = useSheets()
       <h1 data-tip>{{ title }}</h1>
       <p v-if="about" class="about small muted" data-tip>{{ about }}</p>
     </div>
-    <button type="button" class="find" aria-label="Find a colony or an action" @click="sheets.finder.value = true">
+    <button
+      type="button"
+      class="field find"
+      aria-label="Find a colony or an action"
+      @click="sheets.finder.value = true"
+    >
       <v-icon :icon="mdiMagnify" size="18" /><span class="words">Find a colony or an action</span><kbd>/</kbd>
     </button>
     <slot />
@@ -53,13 +58,9 @@ h1 {
   display: flex;
   align-items: center;
   gap: var(--space-4);
-  height: 40px;
+  min-height: 40px;
   padding: 0 var(--space-5);
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
   color: var(--muted);
-  font: inherit;
   font-size: var(--type-small);
   cursor: pointer;
   white-space: nowrap;

@@ -33,7 +33,7 @@ const visible = computed(
 /* over the places at the foot of a phone */
 @media (--phone) {
   .notice {
-    margin-bottom: 66px;
+    bottom: 66px;
   }
 }
 </style>

@@ -41,7 +41,7 @@ async function run(f: Findable | undefined) {
   <SideSheet v-model="sheets.finder.value" title="Find">
     <input
       v-model="text"
-      class="box"
+      class="field asked"
       type="search"
       aria-label="Find a colony, a place or an action"
       role="combobox"
@@ -71,15 +71,11 @@ async function run(f: Findable | undefined) {
 </template>
 
 <style scoped>
-.box {
+.asked {
   width: 100%;
-  height: 48px;
+  min-height: 48px;
   padding: 0 var(--space-5);
-  border: 1px solid var(--muted);
-  border-radius: 6px;
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
+  border-color: var(--muted);
   font-size: var(--type-section);
 }
 ul {

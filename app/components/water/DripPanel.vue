@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { DataColumn } from '~/components/drawing/dataColumn'
 import { formatNumber } from '#core/units'
+import type { AcclimationKey } from '#core/water'
 import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 
 /**
@@ -23,12 +24,25 @@ const modes = [
     hint: 'Nothing is taken out: it takes a large vessel, but less attention.',
   },
 ] as const
-const fieldColumns = [
-  { key: 'name', title: 'Value' },
-  { key: 'bag', title: 'in the bag' },
-  { key: 'glass', title: 'in the glass' },
-  { key: 'rate', title: 'most an hour' },
-]
+/** What is typed of each value, one beside the other. */
+const sides = [
+  {
+    key: 'bag',
+    title: 'in the bag',
+    of: ' in the bag',
+    text: (key: AcclimationKey) => drip.bag[key] ?? '',
+    type: (key: AcclimationKey, text: string) => (drip.bag = { ...drip.bag, [key]: text }),
+  },
+  {
+    key: 'glass',
+    title: 'in the glass',
+    of: ' in the glass',
+    text: (key: AcclimationKey) => drip.glass[key] ?? '',
+    type: (key: AcclimationKey, text: string) => (drip.glass = { ...drip.glass, [key]: text }),
+  },
+  { key: 'rate', title: 'most an hour', of: ', most an hour', text: drip.rateOf, type: drip.setRate },
+] as const
+const fieldColumns = [{ key: 'name', title: 'Value' }, ...sides]
 const fieldRows = computed(() => drip.keys.map(key => ({ key })))
 const courseColumns = computed<DataColumn[]>(() => [
   { key: 'minutes', title: 'after' },
@@ -45,25 +59,11 @@ const courseColumns = computed<DataColumn[]>(() => [
         <template #name="{ row: { key } }">
           {{ valueName(key) }} <span class="small muted">{{ valueUnit(key, settings.units) }}</span>
         </template>
-        <template #bag="{ row: { key } }">
+        <template v-for="side in sides" :key="side.key" #[side.key]="{ row: { key } }">
           <CellInput
-            :model-value="drip.bag[key] ?? ''"
-            :label="`${valueName(key)} in the bag`"
-            @update:model-value="drip.bag = { ...drip.bag, [key]: $event }"
-          />
-        </template>
-        <template #glass="{ row: { key } }">
-          <CellInput
-            :model-value="drip.glass[key] ?? ''"
-            :label="`${valueName(key)} in the glass`"
-            @update:model-value="drip.glass = { ...drip.glass, [key]: $event }"
-          />
-        </template>
-        <template #rate="{ row: { key } }">
-          <CellInput
-            :model-value="drip.rateOf(key)"
-            :label="`${valueName(key)}, most an hour`"
-            @update:model-value="drip.setRate(key, $event)"
+            :model-value="side.text(key)"
+            :label="`${valueName(key)}${side.of}`"
+            @update:model-value="side.type(key, $event)"
           />
         </template>
       </DataTable>

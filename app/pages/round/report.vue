@@ -100,8 +100,7 @@ function goOn(glassId?: string) {
           <li v-for="c in changes" :key="c.colonyId + c.what">
             <NuxtLink :to="`/colony/${c.colonyId}`"
               ><b>{{ c.name }}:</b></NuxtLink
-            >
-            <TheSentence :text="c.text" />
+            >{{ ' ' }}<TheSentence :text="c.text" />
           </li>
         </ul>
         <p v-if="changes.length === 0" class="muted">Numbers and water are said as before.</p>
@@ -138,10 +137,9 @@ function goOn(glassId?: string) {
           </p>
           <ul>
             <li v-for="d in after.changes" :key="d.item.key">
-              <NuxtLink :to="`/water/${d.item.glassId}`">{{ care.subjectName(d.item) }}</NuxtLink>
-              <span class="numeral">{{ volumeText(Number(d.item.values.litres), settings.units) }}</span><span
-                v-if="corrects(d.item.glassId!)"
-                class="muted"
+              <NuxtLink :to="`/water/${d.item.glassId}`">{{ care.subjectName(d.item) }}</NuxtLink>{{ ' '
+              }}<span class="numeral">{{ volumeText(Number(d.item.values.litres), settings.units) }}</span
+              ><span v-if="corrects(d.item.glassId!)" class="muted"
                 >, with a correction: the bucket says what to weigh</span
               >
             </li>
