@@ -66,10 +66,11 @@ export const useLogStore = defineStore('log', () => {
   /** Undoes the last action of this page, whatever it was. */
   async function undo() {
     const { entries = [], back } = last.value ?? {}
+    const words = entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.'
     if (back) await back()
-    if (entries.length > 0)
-      await takeBackAll(entries, entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.')
-    else if (back) tell('Brought back.')
+    if (entries.length > 0) await takeBackAll(entries, words)
+    // the log alone would bring back half of it
+    if (back) tell(words)
   }
   /**
    * A notice of something that is not in the log.

@@ -74,17 +74,22 @@ async function save() {
   const entries = move ? [move] : []
   const saved = await attempt(async () => {
     const revised = await saveTogether(openDb(), [{ table: 'colonies', record: colony }], entries, Date.now())
-    const back = what.value === 'join' ? () => endings.bringBack('colonies', colony.id) : undefined
+    const back = what.value === 'join' ? () => endings.bringBack('colonies', colony.id) : () => putAway(colony)
     const words =
       what.value === 'join'
         ? `${props.colony.name} joined to ${room.colonyById.get(draft.value.intoId)?.name}.`
         : `${whole(move?.number ?? 0)} of ${props.colony.name} parted into ` +
           `${room.glassById.get(draft.value.glassId)?.name}.`
-    log.wrote(revised, { words, entries, ...(back && { back }) })
+    log.wrote(revised, { words, entries, back })
   })
   if (!saved) return
   open.value = false
   await navigateTo(what.value === 'join' ? `/colony/${draft.value.intoId}` : `/colony/${colony.id}`)
+}
+/** A parting that is taken back leaves a colony of nobody: it is put away, and the keeper is where it came from. */
+async function putAway(parted: Colony) {
+  await endings.end('colonies', parted, 'putAway')
+  await navigateTo(`/colony/${props.colony.id}`)
 }
 async function end() {
   if (!why.value) return
