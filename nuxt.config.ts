@@ -142,8 +142,7 @@ export default defineNuxtConfig({
 
   /**
    * The whole app is put on the device by a service worker, so that it starts and works with the server gone. A new
-   * version
-   * waits until the keeper takes it (`NewVersion.vue`): what is on screen never changes under wet hands.
+   * version waits until the keeper takes it (`NewVersion.vue`): what is on screen never changes under wet hands.
    */
   pwa: {
     registerType: 'prompt',

@@ -62,11 +62,11 @@ export interface GlassPlan {
   changes?: { share: number; every: number; from: number }
   /** top-ups that were written down: litres of pure water a week, and of tap water since a week */
   topUps?: { pureL: number; from: number; tap?: { litres: number; from: number } }
-  /** a glass that is being cured, with the plan behind it */
   /** clutches on the way */
   clutches?: { daysAgo: number; place: 'inPlace' | 'incubator'; text?: string }[]
   /** whether the last round found the intake sponge off */
   broken?: boolean
+  /** a glass that is being cured, with the plan behind it */
   curing?: { weeks: number; groupId: string; planName: string; starters: number }
 }
 

@@ -1,6 +1,4 @@
-/**
- * A line over time: what Chart.js needs for it, registered once, and the component that draws it.
- */
+/** A line over time: what Chart.js needs for it, registered once, and the component that draws it. */
 import 'chartjs-adapter-date-fns'
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'

@@ -8,10 +8,8 @@ interface Stamped<T> {
 
 /**
  * Something that this device must not forget, not even when the browser is killed: it is read at once from local
- * storage,
- * which browsers write to disk only after a while, and kept in the database as well, which they write at once.
- * Whichever
- * copy is later counts.
+ * storage, which browsers write to disk only after a while, and kept in the database as well, which they write at once.
+ * Whichever copy is later counts.
  */
 export function useDurable<T>(key: string, empty: T) {
   const stored = useLocalStorage<Stamped<T>>(

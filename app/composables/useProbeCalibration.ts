@@ -28,8 +28,8 @@ const calibratedKeys = Object.keys(solutions) as Calibrated[]
 const keyOf = (dip: KnownSolution) => calibratedKeys.find(key => solutions[key].some(s => s.id === dip))!
 
 /**
- * Two-point calibration: the keeper dips into two known solutions, and the line through both holds from then on. A
- * line that makes no sense is refused and the old one stays.
+ * Two-point calibration: the keeper dips into two known solutions, and the line through both holds from then on. A line
+ * that makes no sense is refused and the old one stays.
  */
 export function useProbeCalibration(probe: BenchProbe) {
   const desk = useWaterDeskStore()

@@ -9,8 +9,7 @@ export const rowKeys = (registry: Registry, table: string, row: object): string[
 
 /**
  * Lets the database write the keys of rows beside them and drop them when it reads: nobody else knows of them. A row
- * that
- * was written without its keys would never be found again, so this is done below all code that writes.
+ * that was written without its keys would never be found again, so this is done below all code that writes.
  */
 export function keepKeys(db: Dexie, registry: Registry): void {
   const withoutKeys = (row: unknown) => {

@@ -44,8 +44,7 @@ export const entriesOf = (db: UlkinDb, id: string, from = '', to = '~'): Promise
 
 /**
  * Entries of some kinds in all rooms that were written since a moment: for what is reckoned across glasses, like the
- * stock
- * on the shelf. Ids begin with the moment of writing, so the index is read from there on.
+ * stock on the shelf. Ids begin with the moment of writing, so the index is read from there on.
  */
 export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], sinceMs: number): Promise<Entry[]> =>
   (
@@ -62,8 +61,7 @@ export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], s
 
 /**
  * Entries of all rooms that were written since a moment, read once and then only added to: the log never changes, so
- * what
- * was held stays true. A merge that brings older entries in is told by their number, and then all are read anew.
+ * what was held stays true. A merge that brings older entries in is told by their number, and then all are read anew.
  * @returns a query for `liveQuery`; each holds its own memory
  */
 export function entriesSince(db: UlkinDb, sinceMs: number): () => Promise<Entry[]> {

@@ -3,9 +3,8 @@ import { newId } from './newId'
 
 /**
  * Marks the statements of colonies, and of all colonies that ever stood in glasses, as out of date. A box shares the
- * water
- * of its host: what happens to the host's water happens to the colonies in its boxes. Call inside the transaction that
- * writes.
+ * water of its host: what happens to the host's water happens to the colonies in its boxes. Call inside the transaction
+ * that writes.
  * @returns the new revisions
  */
 export async function touchColonies(

@@ -20,8 +20,7 @@ export const logKinds = [...plainKinds, ...fieldKinds] as const
 export type LogKind = (typeof logKinds)[number]
 /**
  * Whether an entry is corrected in the sheet. What happened to two colonies, to a clutch or in a picture, and counts
- * that
- * the Count desk reckoned from a row of numbers, are taken back and logged anew.
+ * that the Count desk reckoned from a row of numbers, are taken back and logged anew.
  */
 export const canCorrect = (entry: Entry): entry is Entry & { kind: LogKind } =>
   (logKinds as readonly string[]).includes(entry.kind) &&

@@ -65,8 +65,7 @@ export function countEvidence(count: Count, counting: SpeciesGroup['counting'], 
 
 /**
  * One count: a binomial part of those there, times a spread of the share from count to count. r = sdLog² + (1 −
- * share)/seen;
- * the second term is the delta-method variance of the logarithm of a binomial count.
+ * share)/seen; the second term is the delta-method variance of the logarithm of a binomial count.
  */
 function one(seen: number, share: number, sdLog: number, notes: CountNote[] = []): CountEvidence {
   // none seen still speaks: half an animal stands for it, with a spread of a factor e

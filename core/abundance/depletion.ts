@@ -9,11 +9,9 @@ export interface DepletionEstimate {
 
 /**
  * Number of animals from catches with differing effort that are set aside: Leslie's line of catch per effort on the
- * catch
- * so far, or DeLury's of its logarithm on the effort so far.
+ * catch so far, or DeLury's of its logarithm on the effort so far.
  * Sources: Leslie & Davis (1939), J. Anim. Ecol. 8: 94; DeLury (1947), Biometrics 3: 145; with half of the present
- * catch or
- * effort added as Ricker (1975), which is the choice here unless `ricker` is false.
+ * catch or effort added as Ricker (1975), which is the choice here unless `ricker` is false.
  * @param catches and efforts, of equal length, two or more; efforts above 0
  * @returns null when the catch does not fall
  * @throws RangeError for lists that do not match

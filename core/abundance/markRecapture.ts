@@ -24,11 +24,9 @@ export interface RecaptureEstimate {
 
 /**
  * Number of animals from marks: some are marked, let go, and looked for among a second catch. Marks must stay on: a
- * shell
- * keeps its spot of paint, a molting animal sheds it.
+ * shell keeps its spot of paint, a molting animal sheds it.
  * Sources: Chapman (1951), Univ. California Publ. Statistics 1: 131; Seber (1982), The Estimation of Animal Abundance,
- * sec. 3.1;
- * exact interval by inverting the hypergeometric test (Buonaccorsi 1992).
+ * sec. 3.1; exact interval by inverting the hypergeometric test (Buonaccorsi 1992).
  * @param level chance that the intervals hold the truth
  * @throws RangeError when fewer were caught or marked than came back
  */

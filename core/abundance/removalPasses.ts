@@ -20,8 +20,7 @@ const FARTHEST = 60
 
 /**
  * Number of animals from removal passes: catch, set aside, catch again with the same effort. What falls from pass to
- * pass
- * tells how many are left.
+ * pass tells how many are left.
  * Sources: Zippin (1956), Biometrics 12: 163 and (1958); Carle & Strub (1978), Biometrics 34: 621; interval by profile
  * likelihood.
  * @param catches of the passes, two or more

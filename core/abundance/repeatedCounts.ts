@@ -22,8 +22,7 @@ const logChoose = (n: number, k: number) => gammaln(n + 1) - gammaln(k + 1) - ga
  * part: many found each time scatter little. Counts alone can leave both number and share open (the likelihood then
  * rises without end as the share falls), so what is known of the share goes in as a beta distribution.
  * Source: Olkin, Petkau & Zidek (1981), J. Am. Stat. Assoc. 76: 637; beta-binomial marginal as Carroll & Lombard
- * (1985), ibid. 80: 423;
- * the flag is the moment test of Royle (2004), Biometrics 60: 108.
+ * (1985), ibid. 80: 423; the flag is the moment test of Royle (2004), Biometrics 60: 108.
  * @param counts two or more, all of the same day
  * @param share what is known of the share: mean and standard deviation, inside 0 to 1
  * @param level of the range

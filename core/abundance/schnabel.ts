@@ -22,8 +22,7 @@ export interface SchnabelEstimate {
 /**
  * Number of animals from several catches, each marked and let go.
  * Sources: Schnabel (1938), Am. Math. Monthly 45: 348; Chapman (1952), Biometrics 8: 286; Schumacher & Eschmeyer
- * (1943);
- * as given by Krebs, Ecological Methodology.
+ * (1943); as given by Krebs, Ecological Methodology.
  * @param catches in order of time, two or more
  * @throws RangeError for fewer than two catches, or more recaptures than were caught or marked
  */

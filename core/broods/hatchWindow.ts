@@ -14,8 +14,7 @@ const EYED_DAYS = 7
 
 /**
  * When eggs hatch that were seen at a moment. They were laid after the last look that found none, and not longer ago
- * than
- * they take: the window is as wide as that leaves it.
+ * than they take: the window is as wide as that leaves it.
  * @param seenMs when they were seen first
  * @param beforeMs the last look without any, null when nobody looked
  * @param days from laying to the hatch

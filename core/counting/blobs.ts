@@ -58,8 +58,7 @@ const middle = (sorted: readonly number[]) => sorted[Math.floor(sorted.length / 
 
 /**
  * How far each pixel lies from the mean of its surroundings, towards warm colours: most kept animals are redder, darker
- * or
- * lighter than water and leaves, and a glint is bright without colour.
+ * or lighter than water and leaves, and a glint is bright without colour.
  */
 function contrastOf({ width, height, data }: Picture): Float32Array {
   const radius = Math.max(6, Math.round((width * WINDOW) / 2))

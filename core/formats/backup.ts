@@ -101,8 +101,7 @@ function firstIssue({ issues }: z.ZodError): BackupIssue {
 
 /**
  * A backup as text that reads back the same, with a checksum over everything else: a file that somebody changed since
- * says
- * so when it is read. Spaces and lines do not count.
+ * says so when it is read. Spaces and lines do not count.
  * @param backup validated data
  */
 export function writeBackup(backup: Backup): string {

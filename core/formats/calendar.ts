@@ -18,8 +18,7 @@ const DAY = /^\d{4}-\d{2}-\d{2}$/
 /**
  * A care calendar as iCalendar text (RFC 5545, by package ical-generator): all-day events that take no time of the
  * keeper's, with daily rules for what comes again. The sequence number grows with the moment of writing, so a later
- * file
- * wins over an earlier one wherever it is brought in.
+ * file wins over an earlier one wherever it is brought in.
  * @throws RangeError for a day that is no date, or an interval under a day
  */
 export function calendarFile({

@@ -135,8 +135,7 @@ export interface MergeWrites {
 
 /**
  * What a plan's updates and settled conflicts write. A version that is replaced goes to the attic, and so does the one
- * of
- * the file that is not taken as it is.
+ * of the file that is not taken as it is.
  * @param settle how the keeper settles each conflict
  * @param registry a joined record that its schema refuses gives way to the later version
  */

@@ -19,10 +19,8 @@ export const editedInVersion4 = [
 
 /**
  * Brings a record of version 4 to the shape of version 5: edited records have versions, what was put away has ended,
- * and
- * a colony has stays and a form. The first version follows from what the record says, so that the same old file comes
- * to
- * the same records on every device. Whatever is not as it should be is left for the schema to name.
+ * and a colony has stays and a form. The first version follows from what the record says, so that the same old file
+ * comes to the same records on every device. Whatever is not as it should be is left for the schema to name.
  * @param table where the record lies
  * @param raw the record as it stands in the file or the database
  */

@@ -47,8 +47,8 @@ export const poisons = {
 export const nitrate20 = target(CP, [0, 20])
 
 /**
- * Largest steps per week. The rule behind them is common practice ("stable beats perfect", no jump in values);
- * the figures are from memory.
+ * Largest steps per week. The rule behind them is common practice ("stable beats perfect", no jump in values); the
+ * figures are from memory.
  */
 export const steps = {
   ghDh: figure(1, M),
@@ -62,8 +62,7 @@ export const steps = {
 type Plain = { [K in Exclude<keyof Stages, 'stepDays' | 'eggs' | 'first'>]: number }
 /**
  * A life in stages. All figures are from memory where `published` does not name another basis; the order of size is
- * what
- * keepers tell, and the growth per week that is solved for takes up what is wrong with them.
+ * what keepers tell, and the growth per week that is solved for takes up what is wrong with them.
  */
 export const stages = (
   kind: Pick<Stages, 'stepDays' | 'eggs' | 'first'>,

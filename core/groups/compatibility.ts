@@ -38,8 +38,7 @@ const overlapOf = (a: readonly [number, number], b: readonly [number, number]): 
 
 /**
  * Whether two groups can share a glass: overlap of their water, who eats whom or whose young, nipping, food, larvae,
- * and
- * crossing lines of one species.
+ * and crossing lines of one species.
  * @param a after its schools
  * @param b after its schools; the same group means two lines of it
  */

@@ -6,8 +6,7 @@ const LAND_FILL = 0.5
 
 /**
  * Litres that animals have to live in, which is what capacity per litre counts: the water, or for land animals the
- * whole
- * glass ("at most three in 25 L" is said of the glass, common practice).
+ * whole glass ("at most three in 25 L" is said of the glass, common practice).
  */
 export const habitatLitres = (group: SpeciesGroup, contents: Contents): number =>
   group.setup.fillShare.value < LAND_FILL ? contents.grossL : netLitres(contents)

@@ -86,8 +86,8 @@ function withinTolerated(school: Target, group: Target | undefined): Target {
 
 /**
  * The tolerated range of a target. Where the trade names one range only, it is widened by a quarter of its width to
- * each
- * side (from memory), as far as the value can be at all: one reading just outside the only known range is no alarm.
+ * each side (from memory), as far as the value can be at all: one reading just outside the only known range is no
+ * alarm.
  */
 export function toleratedOf(key: ValueKey, target: Target): readonly [number, number] {
   if (target.tolerated) return target.tolerated

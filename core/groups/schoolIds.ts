@@ -1,7 +1,6 @@
 /**
  * All options of all schools, by kind. Closed lists: whatever goes by a school (nitrate from feeding, changes, fish)
- * names
- * every option, and one that is forgotten does not compile.
+ * names every option, and one that is forgotten does not compile.
  */
 export const schoolIds = {
   temperature: ['mixed', 'cool', 'warm', 'cold'],

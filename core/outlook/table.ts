@@ -2,8 +2,7 @@ import { dayOf } from '#core/records'
 import type { BandPoint } from '#core/population'
 
 /**
- * The fans of several scenarios as a table, one row a week: what a CSV file of the Outlook
- * holds.
+ * The fans of several scenarios as a table, one row a week: what a CSV file of the Outlook holds.
  * @param zone where the keeper lives: its days are meant
  */
 export function outlookRows(

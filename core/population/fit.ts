@@ -14,8 +14,7 @@ import { weighBroods, weighYoung } from './weighLooks'
  * Fits the stage model to a colony's log by a particle filter: thousands of possible colonies live through the weeks of
  * the log, each with its own luck and its own rates; those that fit what was seen are kept and multiply.
  * Sources: Gordon, Salmond & Smith (1993), IEE Proc. F 140: 107 (bootstrap filter); Liu & West (2001) for the
- * parameters;
- * Kitagawa (1987), J. Am. Stat. Assoc. 82: 1032 for the fixed-lag smoothing of the past.
+ * parameters; Kitagawa (1987), J. Am. Stat. Assoc. 82: 1032 for the fixed-lag smoothing of the past.
  */
 
 /** Particles are resampled when fewer than this share of them still count. */

@@ -29,8 +29,7 @@ export interface FutureAsked {
 
 /**
  * A colony whose log was read by a model. This is all that the rest of the house may ask of it; how a model holds what
- * it
- * knows is its own business, so that another one can take its place.
+ * it knows is its own business, so that another one can take its place.
  */
 export interface FittedColony {
   /** likely number today of whom a take goes for, or of all that are counted */

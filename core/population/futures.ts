@@ -191,8 +191,7 @@ export interface Risk {
 
 /**
  * The risk of a doing, without keeping its futures; gives up as soon as more of them have fallen than are allowed,
- * since
- * nothing that falls stands up again.
+ * since nothing that falls stands up again.
  * @returns the shares of all futures; when it gave up they are those until then
  */
 export function riskOf(living: Living, floors: Floors, allowed: number): Risk {

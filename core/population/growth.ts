@@ -13,8 +13,7 @@ const GROWTH_COLONIES = 200
 
 /**
  * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is
- * what
- * is not known of numbers, stages, rates and mood.
+ * what is not known of numbers, stages, rates and mood.
  */
 export function growthAhead(
   fit: Fit,

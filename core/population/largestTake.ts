@@ -79,8 +79,7 @@ const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('num
 
 /**
  * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess,
- * doubles
- * its stride until the answer lies between two numbers, and halves what is left.
+ * doubles its stride until the answer lies between two numbers, and halves what is left.
  * @param risk of a number
  * @param most no more than this is tried
  * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none

@@ -101,8 +101,7 @@ const LEAST_CROWDING = -0.3
 
 /**
  * How steeply crowding lowers the share of eggs that come up: its logarithm at capacity, less what the colony's own
- * luck
- * with young already takes.
+ * luck with young already takes.
  * @param holds logarithm of the factor at which a colony of the group's luck just holds itself
  * @param luck of this colony, on the log scale
  */
@@ -136,8 +135,7 @@ export function freeShare(r: StageRates, factor: number): number {
 
 /**
  * What one turn of a life gives back, from egg to egg, when the colony grows by a factor in each step: each stage
- * passes on
- * what comes in, over the factor less the share that stays. A settled colony gives back just one.
+ * passes on what comes in, over the factor less the share that stays. A settled colony gives back just one.
  * Source: the z-transform method for life cycle graphs, Caswell (2001), Matrix Population Models, ch. 7.
  * @param arcs in the order of a life, so that what comes in is known when it is passed on
  * @param factor of growth per step, above every share that stays

@@ -76,8 +76,7 @@ const KEEP = (3 * 0.97 - 1) / (2 * 0.97)
 
 /**
  * Moves parameters a little after resampling, so that they do not die out: each is drawn towards the mean and spread by
- * a
- * normal kernel, so that mean and covariance stay what they were.
+ * a normal kernel, so that mean and covariance stay what they were.
  * Source: Liu & West (2001), in Sequential Monte Carlo Methods in Practice, ch. 10.
  * @param rows of the parameters in the cloud
  * @param normal the z-th standard normal number of a particle

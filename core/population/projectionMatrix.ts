@@ -12,8 +12,7 @@ export interface ProjectionMatrix {
 
 /**
  * The mean step as a matrix. Females that carry eggs take up no brood, so births for each female go by the share of
- * free
- * ones in a settled colony.
+ * free ones in a settled colony.
  * @param present share of eggs whose young come up after crowding, and factor on the hazards
  * @param free share of females without eggs
  */

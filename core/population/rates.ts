@@ -53,8 +53,7 @@ export function stageRates(
 
 /**
  * Factor on the pace of life at a temperature: q10 to the power of the difference over ten degrees. Times of
- * development
- * are divided by it, hazards multiplied. Source: definition of Q10 (van 't Hoff 1884).
+ * development are divided by it, hazards multiplied. Source: definition of Q10 (van 't Hoff 1884).
  */
 export const paceAt = (q10: number, temperatureC: number, referenceC: number): number =>
   q10 ** ((temperatureC - referenceC) / 10)

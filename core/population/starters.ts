@@ -17,8 +17,7 @@ const WEEKS = 156
 
 /**
  * Weeks until a number is there from a number of grown starters, half of them females, in a group's own temperature.
- * All
- * starting numbers share their luck, so that differences are real.
+ * All starting numbers share their luck, so that differences are real.
  * @throws RangeError for less than one starter
  */
 export function weeksFromStarters(

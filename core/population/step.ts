@@ -19,17 +19,12 @@ const BAD_MEAN = -1.2
  * average.
  */
 const MENDING_PER_WEEK = -TURN_PER_WEEK * BAD_TURNS * BAD_MEAN
-/**
- * A mood is felt in the deaths in full, and in the births half in how many take up a brood and half in how many young
- * come up (from memory).
- */
 /** Spread of one brood's size beside its mean (from memory). */
 const BROOD_SPREAD = 0.35
 
 /**
  * A week in so many brings a blow that nobody writes down: a heater that fails, a filter that clogs. It takes up to
- * this
- * share of all animals. From memory.
+ * this share of all animals. From memory.
  */
 const BLOW_PER_WEEK = 0.003
 const BLOW_MOST = 0.6
@@ -94,6 +89,8 @@ export function stepCloud({ cloud, size }: Particles, r: StageRates, key: number
     // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to
     // nothing at capacity
     const crowding = (crowdingSlope(r.holds, luck) * n) / (room * Math.exp(cloud[ROOM * size + i]!))
+    // a mood is felt in the deaths in full, in the births half in the broods taken up, half in the young that come up
+    // (from memory)
     const half = Math.exp(0.5 * mood)
     const comeUp = recruits * half * Math.exp(luck + crowding)
     const loss = Math.exp(cloud[LOSSES * size + i]!) / (half * half)

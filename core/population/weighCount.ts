@@ -31,9 +31,8 @@ export interface CountTiming {
 /**
  * Weighs particles by a count. Each particle is told three stories: the count is what it is; it is a slip and says
  * nothing; or the number jumped, unseen, since the count before. The weight is the sum of the three, and the particle
- * goes
- * on with one of them, drawn by how likely each is. So one wild count moves little, and a second that agrees with it
- * decides: the particles that jumped then fit and the others do not. Nothing has to be said of thresholds.
+ * goes on with one of them, drawn by how likely each is. So one wild count moves little, and a second that agrees with
+ * it decides: the particles that jumped then fit and the others do not. Nothing has to be said of thresholds.
  * @returns for each particle, whether the count is taken for a slip (1 or 0)
  */
 export function weighCount(

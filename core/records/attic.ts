@@ -13,8 +13,7 @@ export type AtticItem = z.infer<typeof AtticItem>
 
 /**
  * A replaced version for the attic. Its id follows from record and version, so that two devices which put the same
- * version
- * away hold one item and not two.
+ * version away hold one item and not two.
  */
 export function atticItem(table: string, record: { id: Id; rev?: string }, nowMs: number): AtticItem {
   const replacedAt = new Date(nowMs).toISOString()

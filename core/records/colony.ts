@@ -33,8 +33,7 @@ export type TargetOverride = z.infer<typeof TargetOverride>
 
 /**
  * How animals are kept together: a colony that breeds, a rearing of larvae or young, or a batch from dry eggs. All
- * three
- * are counted, moved and ended alike; the population model is chosen by the form.
+ * three are counted, moved and ended alike; the population model is chosen by the form.
  */
 export const ColonyForm = z.enum(['colony', 'rearing', 'batch'])
 export type ColonyForm = z.infer<typeof ColonyForm>

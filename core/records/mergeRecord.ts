@@ -27,8 +27,7 @@ const isFields = (value: unknown): value is Fields =>
 /**
  * Joins two versions of a record that were made from the same one: changes of different fields stand side by side; of a
  * field that both changed, the value of the later `rev` is taken and the other is named. Clocks decide nothing, and
- * both
- * devices come to the same record, whichever of them joins.
+ * both devices come to the same record, whichever of them joins.
  * @param base the version that both were made from; null when nobody has it any more, and then every difference is a
  * clash
  * @param prefer whose value is taken where both changed a field; the later version's when missing

@@ -119,8 +119,7 @@ export type Contents = Pick<Glass, 'grossL' | 'fill' | 'inside' | 'substrate' | 
 
 /**
  * Litres of water in a glass. Litres that the keeper gave hold as they are; by fill height it is gross · share, less
- * what
- * substrate (where the inner edges are known) and rock take up.
+ * what substrate (where the inner edges are known) and rock take up.
  * @returns litres, never under a twentieth of the gross ones
  */
 export function netLitres(glass: Contents): number {

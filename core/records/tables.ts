@@ -22,8 +22,7 @@ export interface Reference {
 
 /**
  * What the house must know of a table of records. Database, backup, merging, counting and erasing follow from it; a
- * table
- * that joins `tables` needs nothing else but a new version of the database and the backup.
+ * table that joins `tables` needs nothing else but a new version of the database and the backup.
  */
 export interface TableDefinition<S extends z.ZodType = z.ZodType> {
   schema: S

@@ -19,8 +19,8 @@ export const ValueKey = z.enum(valueKeys)
 export type ValueKey = z.infer<typeof ValueKey>
 
 /**
- * What a reading can be at all, in the canonical unit. Wider than any animal's needs: it catches slips ("pH 71"),
- * it does not judge. Ammonia, nitrite and nitrate are mg/L of the ion as kits print them.
+ * What a reading can be at all, in the canonical unit. Wider than any animal's needs: it catches slips ("pH 71"), it
+ * does not judge. Ammonia, nitrite and nitrate are mg/L of the ion as kits print them.
  */
 export const possibleRange: Readonly<Record<ValueKey, readonly [number, number]>> = {
   ghDh: [0, 60],

@@ -8,8 +8,7 @@ const amount = z.number().min(0)
 
 /**
  * A water as amounts in one litre. Everything that mixes is additive in these amounts, so blends, changes and recipes
- * are
- * sums. `conductivityOffsetUsCm` is what a meter showed beyond (or under) what the ions explain; it mixes like the
+ * are sums. `conductivityOffsetUsCm` is what a meter showed beyond (or under) what the ions explain; it mixes like the
  * rest.
  */
 export const Water = z.strictObject({

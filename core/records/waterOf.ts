@@ -29,8 +29,7 @@ export interface WaterStay {
 
 /**
  * The waters in which a colony lived, oldest first: those of the glasses where it stood, or of their hosts. The last
- * one is
- * where it lives now. Stays in glasses that are not known are left out.
+ * one is where it lives now. Stays in glasses that are not known are left out.
  */
 export function watersOf({ stays }: { stays: readonly Stay[] }, glassById: ReadonlyMap<Id, Glass>): WaterStay[] {
   return stays.flatMap(stay => {

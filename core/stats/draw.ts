@@ -2,8 +2,7 @@ import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
 
 /**
  * Whole numbers by chance, each from exactly one uniform number, so that streams stay in step (see `stream.ts`) and
- * more
- * chance never means fewer animals: every draw rises with its uniform number.
+ * more chance never means fewer animals: every draw rises with its uniform number.
  */
 
 const CELLS = 4096

@@ -1,8 +1,8 @@
 /**
  * Streams of uniform numbers that are found by counting, not by drawing in turn: particle 7 of week 12 gets the same
  * numbers whatever the others did. Two futures that differ in one decision therefore share all their luck (common
- * random
- * numbers), and a filter that goes on from a checkpoint gives the same answer to the last bit as one that begins anew.
+ * random numbers), and a filter that goes on from a checkpoint gives the same answer to the last bit as one that begins
+ * anew.
  * A package's generator keeps one stream and must be drawn in order; a million short streams of it would cost more than
  * the simulation. Source: SplitMix (Steele, Lea & Flood 2014) in 32 bits, with the finaliser of MurmurHash3 (Appleby,
  * public domain).

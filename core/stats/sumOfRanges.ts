@@ -9,9 +9,8 @@ export interface Ranged {
 
 /**
  * The sum of numbers that are known apart from each other, with its 80 % range: the doubts add as variances, so the
- * range
- * of the sum is narrower than the sum of the ranges. Each number is taken as log-normal with its range, and so is the
- * sum.
+ * range of the sum is narrower than the sum of the ranges. Each number is taken as log-normal with its range, and so is
+ * the sum.
  * Source: Fenton (1960), IRE Trans. Commun. Syst. 8: 57, moments of a sum of log-normals.
  * @param parts none gives nothing, exactly
  */

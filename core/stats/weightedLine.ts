@@ -27,8 +27,8 @@ export interface WeightedLine {
 
 /**
  * Weighted least squares line through readings whose errors are known (weights 1/sd²).
- * The errors are taken as given and stretched only when the points scatter more than they should
- * (reduced chi-square above 1): three readings that happen to lie on a line must not claim a perfect slope.
+ * The errors are taken as given and stretched only when the points scatter more than they should (reduced chi-square
+ * above 1): three readings that happen to lie on a line must not claim a perfect slope.
  * Source: Bevington & Robinson, Data Reduction and Error Analysis, 3rd ed., ch. 6 (from memory).
  * @param points at least two points with at least two different x
  * @returns the line, or null when a slope cannot be found

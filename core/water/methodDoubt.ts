@@ -11,8 +11,7 @@ const d = (fixed: number, share = 0): Doubt => ({ fixed, share })
 
 /**
  * Doubt of each way of testing. All from memory: drops of a liquid kit count whole or half degrees, strips for GH and
- * KH
- * are weak evidence (common practice), probes are as good as their last calibration.
+ * KH are weak evidence (common practice), probes are as good as their last calibration.
  */
 const doubts: Readonly<Record<ValueKey, Readonly<Record<TestMethod, Doubt>>>> = {
   ghDh: { liquidKit: d(0.4), strip: d(2), probe: d(0.5), guess: d(3) },

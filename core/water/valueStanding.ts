@@ -73,8 +73,7 @@ export function reasonsOf(s: Standing, largestStep: number | undefined): Message
 
 /**
  * Four weeks after today from the latest reading along the fitted slope. Starting at the reading, not on the line,
- * keeps
- * the arrow of the strip at the tick; the reading's own doubt and the slope's are both in the range.
+ * keeps the arrow of the strip at the tick; the reading's own doubt and the slope's are both in the range.
  */
 function forecast(line: WeightedLine, latest: ValueReading, nowMs: number) {
   const weeks = (nowMs - latest.at) / WEEK_MS + 4

@@ -11,10 +11,10 @@ const WINDOW_READINGS = 8
 /**
  * Judges one value: level against range, steadiness, where it will be in four weeks, and the age of the reading.
  *
- * "Stable beats perfect" (common practice): a value outside the preferred range but inside the tolerated one that
- * is shown to be steady is on target; one inside the preferred range that will leave it within four weeks is drifting.
- * Off needs more than one weak reading: the reading must lie outside the tolerated range by more than its own doubt,
- * or two in a row outside, or it must be outside the preferred range and on its way out of the tolerated one.
+ * "Stable beats perfect" (common practice): a value outside the preferred range but inside the tolerated one that is
+ * shown to be steady is on target; one inside the preferred range that will leave it within four weeks is drifting.
+ * Off needs more than one weak reading: the reading must lie outside the tolerated range by more than its own doubt, or
+ * two in a row outside, or it must be outside the preferred range and on its way out of the tolerated one.
  * @example judgeValue({ key: 'khDh', target: { preferred: [3, 8] }, readings: story.readings.get('khDh'), nowMs })
  */
 export function judgeValue(asked: ValueAsked): ValueVerdict {

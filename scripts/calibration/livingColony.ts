@@ -4,9 +4,8 @@ import type { Random } from '#core/stats'
 /**
  * A colony that the fitted model does not know: single animals with an age of their own, day by day. Deliberately built
  * otherwise than `core/population`: animals ripen at an age that each has from birth (no rooms, no chance to leave
- * them),
- * die of age by a Gompertz curve, are born in broods of a day, feel crowding as a straight line, and share bad weeks
- * (a heater, a missed feeding) that come as blows rather than as a mood that wanders.
+ * them), die of age by a Gompertz curve, are born in broods of a day, feel crowding as a straight line, and share bad
+ * weeks (a heater, a missed feeding) that come as blows rather than as a mood that wanders.
  */
 
 /** What is true of one colony. Weeks, and animals per litre do not matter here: `room` is in animals. */

@@ -53,8 +53,7 @@ const NOISE = { ph: 0.008, conductivity: 0.004, temperature: 0.03, humidity: 0.4
 
 /**
  * One reading of the simulated probe. pH and temperature of the tank swing with the hour of the day, as plants and
- * lamps
- * make them; known solutions do not.
+ * lamps make them; known solutions do not.
  * @param truth averages of the tank
  * @param random seeded generator for the noise
  */

@@ -2,8 +2,7 @@ import type { Random } from '#core/stats'
 
 /**
  * What the simulated scale shows while somebody spoons a salt onto it: spoonfuls that grow smaller as the mark comes
- * near,
- * with the last digit flickering. It settles on the target.
+ * near, with the last digit flickering. It settles on the target.
  * @param targetG grams that are being weighed out, 0 for an empty pan
  * @param stepG last digit of the scale
  * @param seconds since the spooning began

@@ -1,8 +1,7 @@
 import { expect, type Page, test } from '@playwright/test'
 import { notice, sheet, statement, tabTo } from './steps'
 
-/** The whole main job, from an empty device to the same data on another one. */
-
+// the whole main job, from an empty device to the same data on another one
 async function statementsOf(page: Page) {
   await expect(statement(page, 'water')).toBeVisible()
   return page.locator('[data-statement] h2').allInnerTexts()

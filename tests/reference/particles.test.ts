@@ -7,9 +7,8 @@ import { casesOf } from './tolerance'
 
 /**
  * The parts of the particle filter against exact answers: the Kalman filter for a linear Gaussian state, and the
- * forward
- * recursion of a hidden Markov chain for whole animals that are born, die and are seen in part. Each case carries its
- * source.
+ * forward recursion of a hidden Markov chain for whole animals that are born, die and are seen in part. Each case
+ * carries its source.
  */
 const SIZE = 20_000
 const at = (t: number, i: number, n: number) => uniformAt(streamAt(7, t, i, n))

@@ -13,9 +13,8 @@ export interface LifeLineMarks {
 
 /**
  * Draws what no ready-made chart type has: counts with error bars, additions and removals as arrows, counts that are
- * not
- * believed as crosses with their reason, and the today line. Everything is drawn from the scales, so it follows zoom
- * and size.
+ * not believed as crosses with their reason, and the today line. Everything is drawn from the scales, so it follows
+ * zoom and size.
  */
 export const lifeLineMarks: Plugin<'line', { marks?: LifeLineMarks }> = {
   id: 'lifeLineMarks',

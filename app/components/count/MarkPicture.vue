@@ -11,8 +11,7 @@ export interface PictureMark {
 
 /**
  * A picture to mark animals on. A tap sets a mark, a tap on a mark takes it away, a tap on a suggestion takes it on.
- * With
- * the keyboard: arrows move the cross, Enter marks, Backspace takes the last one away.
+ * With the keyboard: arrows move the cross, Enter marks, Backspace takes the last one away.
  */
 const props = defineProps<{
   picture: Picture

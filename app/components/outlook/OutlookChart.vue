@@ -10,7 +10,6 @@ import { dayText } from '~/words/when'
  * Fans of several scenarios on one axis: the likely range as a band, the middle as a line of its own kind, the wanted
  * number as a rule.
  */
-
 const props = defineProps<{
   fans: { id: string; name: string; colour: string; dash: number[]; fan: readonly BandPoint[] }[]
   wanted: number | null

@@ -4,8 +4,7 @@ import { preciseVolume } from '~/words/recipe'
 
 /**
  * The bucket with its sources, the first at the bottom. The lines between them are dragged, or moved with the arrow
- * keys;
- * every other source keeps its litres.
+ * keys; every other source keeps its litres.
  */
 const props = defineProps<{ parts: { id: string; name: string; litres: number }[]; totalL: number; stepL: number }>()
 const emit = defineEmits<{ blend: [litres: Record<string, number>] }>()

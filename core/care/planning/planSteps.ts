@@ -60,8 +60,7 @@ export function planLog(entries: readonly Entry[], netL: number): PlanLog {
 
 /**
  * The steps of a plan in order of time, reckoned from the day of the first fill: what is prepared before, the curing
- * with
- * its tests (common practice: four to eight weeks), bringing in, and the first count.
+ * with its tests (common practice: four to eight weeks), bringing in, and the first count.
  * @param log what the glass's log says: a logged first fill, logged tests and growth that was seen are done, ticked or
  * not
  */

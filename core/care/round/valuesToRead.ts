@@ -12,8 +12,7 @@ const ROWS = 4
 
 /**
  * The values that stand at a glass on a round: those due, then those that are off, then what is read quickly, then what
- * is
- * tested here; where nothing was tested yet, what the group has targets for.
+ * is tested here; where nothing was tested yet, what the group has targets for.
  * @param due values that are due to be tested
  * @param verdicts of the glass; none where it is being cured
  */

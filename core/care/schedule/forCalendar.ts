@@ -3,8 +3,7 @@ import type { DueItem } from './item'
 
 /**
  * The items that go into a calendar: of the whole room, or of one colony with its glass. Leftovers are a matter of
- * hours,
- * and the work of every day would bury the rest.
+ * hours, and the work of every day would bury the rest.
  */
 export function forCalendar(
   items: readonly DueItem[],

@@ -33,8 +33,7 @@ const MOST_TURNS = 400
  * What can wait and what cannot between two days. Each item may be late by its own days; what would be later than that
  * goes to the stand-in, on as few visits as will do: the first visit is on the last day that the most pressing task
  * allows, everything that is due by then is done on it, and so on (the greedy answer to stabbing intervals, which is
- * the
- * smallest number of visits for tasks that come once).
+ * the smallest number of visits for tasks that come once).
  * @param items the schedule, any order
  * @param fromMs the keeper leaves
  * @param toMs the keeper is back

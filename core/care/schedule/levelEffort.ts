@@ -11,8 +11,7 @@ export interface CareDay {
 /**
  * Spreads work that can be moved over the keeper's chosen weekdays: each piece goes to that chosen day of its window on
  * which the least is planned so far; among equals the one nearest to its own day. Pieces with the narrowest windows
- * choose
- * first. Work that cannot be moved, and work with no chosen day in its window, stays on its own day.
+ * choose first. Work that cannot be moved, and work with no chosen day in its window, stays on its own day.
  * @param items any order
  * @param days the days ahead, from today, in order
  * @param weekdays chosen ones; none chosen means any

@@ -16,8 +16,7 @@ const SAME_OCCURRENCE_DAYS = 1
 
 /**
  * Everything that a room's care comes to, each with its next day: reckoned from groups, schools, plans, the log and
- * what
- * is under way, never written down itself. What was put off or left out stands in the log as marks.
+ * what is under way, never written down itself. What was put off or left out stands in the log as marks.
  * @returns items by day, then by key, whatever the order of the input
  */
 export function schedule(whole: RoomCareInput): DueItem[] {

@@ -49,8 +49,7 @@ const corners: readonly Guess[] = [0.6, 0.92].flatMap(caShare =>
 /**
  * Completes what is known of a water to a whole set of amounts, with stated assumptions and a range.
  * GH without calcium is split as in most taps; charges that are left are balanced by sodium, or by chloride and
- * sulfate;
- * conductivity that the ions do not explain is taken as sodium chloride. Nothing measured is changed.
+ * sulfate; conductivity that the ions do not explain is taken as sodium chloride. Nothing measured is changed.
  * @param values measured values; an empty set is pure water
  * @param options.caMgByMass Ca to Mg that is known otherwise, e.g. of the mix the water was made with
  */

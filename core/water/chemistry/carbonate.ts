@@ -62,8 +62,7 @@ export interface CarbonateSystem {
  * @param w amounts, of which Ca, alkalinity and ionic strength count
  * @param ph 3 to 11
  * @returns CO2 in mg/L, species in mmol/L, and saturation indices log10(activity product/solubility product): below 0
- * the
- * water dissolves shells, above 0 it can lay lime down
+ * the water dissolves shells, above 0 it can lay lime down
  * @throws RangeError outside the limits
  */
 export function carbonateSystem(w: Water, ph: number, temperatureC: number): CarbonateSystem {
@@ -93,8 +92,7 @@ export function carbonateSystem(w: Water, ph: number, temperatureC: number): Car
 
 /**
  * The hobby's rule for dissolved CO2: 3 · KH · 10^(7 − pH) mg/L. It runs 5 to 20 % under the activity-corrected value
- * and
- * holds only where all alkalinity is carbonate.
+ * and holds only where all alkalinity is carbonate.
  */
 export const co2ByRule = (ph: number, khDh: number): number => 3 * khDh * 10 ** (7 - ph)
 

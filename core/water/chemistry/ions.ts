@@ -120,8 +120,7 @@ export function ionicStrength(w: Water): number {
 /**
  * Charges of a water and how well they balance.
  * @returns cations and anions in meq/L; `errorShare` = (cations − anions)/(cations + anions); `acceptable` by the
- * limits of
- * Standard Methods 1030E: ±0.2 meq/L up to 3 meq/L of anions, ±2 % up to 10, ±5 % above
+ * limits of Standard Methods 1030E: ±0.2 meq/L up to 3 meq/L of anions, ±2 % up to 10, ±5 % above
  */
 export function chargeBalance(w: Water): {
   cationsMeqL: number

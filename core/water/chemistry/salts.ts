@@ -102,8 +102,7 @@ const MIX_SOLUBILITY = 50
  * What one gram of a box's content adds to a litre.
  * Of a mix only what it raises is known: its hardness is split by its Ca to Mg ratio, and the other ions are chosen so
  * that charges balance (sodium for surplus alkalinity, chloride for surplus hardness); what its conductivity differs
- * from
- * theirs is kept as an offset.
+ * from theirs is kept as an offset.
  */
 export function doseOf(content: MineralContent): Dose {
   if (content.by === 'salt') {

@@ -1,9 +1,7 @@
 /**
  * Density of sea water and pure water at the surface: the international equation of state EOS-80 (UNESCO 1981,
- * Technical
- * Papers in Marine Science 36; Millero & Poisson 1981). Conductivity: practical salinity scale PSS-78 with the
- * extension
- * of Hill, Dauphinee & Woods 1986 below 2. Checked in tests/reference against TEOS-10.
+ * Technical Papers in Marine Science 36; Millero & Poisson 1981). Conductivity: practical salinity scale PSS-78 with
+ * the extension of Hill, Dauphinee & Woods 1986 below 2. Checked in tests/reference against TEOS-10.
  *
  * Salinity on screen is g/kg. Practical salinity is taken as g/kg · 35/35.16504 (reference composition, no regional
  * anomaly).

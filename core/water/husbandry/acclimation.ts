@@ -71,8 +71,7 @@ export interface DripPlan {
 
 /**
  * The fastest drip that moves no value faster than its limit, and how long until the vessel holds `share` of tank
- * water's
- * character. The rate is greatest at the start: q = rate·V/|difference|.
+ * water's character. The rate is greatest at the start: q = rate·V/|difference|.
  * @throws RangeError for a vessel not above 0 or a share outside (0, 1)
  */
 export function planDrip(
@@ -145,8 +144,8 @@ export interface SalinityStep {
 }
 
 /**
- * Brings a vessel from one salinity to another in equal steps by exchanging water for water of the end salinity
- * (or of pure water when it goes to nothing).
+ * Brings a vessel from one salinity to another in equal steps by exchanging water for water of the end salinity (or of
+ * pure water when it goes to nothing).
  * @param strengthGKg salinity of what is poured in; must lie beyond or at the end
  * @throws RangeError when a number is out of range or the poured water cannot reach the end
  */

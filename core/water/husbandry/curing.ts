@@ -49,8 +49,8 @@ const OLD_DAYS = 10
 
 /**
  * Judges how far a tank is cured: ammonia comes first, then nitrite, then nitrate while both vanish. Ready needs two
- * clean
- * tests days apart, the group's shortest time (common practice: four to eight weeks), and growth to graze for grazers.
+ * clean tests days apart, the group's shortest time (common practice: four to eight weeks), and growth to graze for
+ * grazers.
  */
 export function judgeCuring(i: CuringInput): Curing {
   const weeks = (i.nowMs - i.startedMs) / WEEK_MS

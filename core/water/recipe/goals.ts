@@ -18,8 +18,7 @@ export type RecipeMode = 'minerals' | 'conductivity'
 
 /**
  * Where a correction aims: a value inside its preferred range stays as it is ("stable beats perfect"); one outside goes
- * to
- * the group's aim, or a fifth of the way into the range from the nearer edge, so that it does not sit on the edge.
+ * to the group's aim, or a fifth of the way into the range from the nearer edge, so that it does not sit on the edge.
  * Hardness without a target stays as it is.
  * @param now what the tank shows
  * @param targets of the animals in the glass

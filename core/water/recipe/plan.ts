@@ -64,10 +64,8 @@ const SMALLER = [1, 0.75, 0.5, 0.35, 0.25, 0.15, 0.1, 0.06, 0.03]
 
 /**
  * Plans the changes that bring a tank to its goals: each one moves no value by more than its weekly step (less when
- * changes
- * come more often than weekly), and what is not corrected is held. Where every value is right already there is one
- * change,
- * with water that keeps it so. For a first fill there is one step and no limit.
+ * changes come more often than weekly), and what is not corrected is held. Where every value is right already there is
+ * one change, with water that keeps it so. For a first fill there is one step and no limit.
  * Assumes a well-mixed tank and no other source or sink; stones and active soil are said beside the recipe.
  * @throws RangeError when litres or days are not above zero, or the change is larger than the tank
  */
@@ -250,8 +248,7 @@ function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goal
 
 /**
  * What of a goal decides whether the end is reached: a point that is aimed at; of a value that is only held, that it
- * stays
- * within what is preferred; nothing of a soft wide one.
+ * stays within what is preferred; nothing of a soft wide one.
  */
 function decisive(key: RecipeKey, goal: Goal): Pick<Goal, 'low' | 'high'> | null {
   if (goal.within) return { low: goal.within[0], high: goal.within[1] }

@@ -52,8 +52,7 @@ const SOLUBLE_SHARE = 0.5
 
 /**
  * Sets up one change: litres of each source and grams of each salt are the variables, with one pair of variables for
- * what
- * each goal is missed by. Amounts are conserved: tank after = tank·(1 − V/N) + Σ litres·source/N + Σ grams·dose/N.
+ * what each goal is missed by. Amounts are conserved: tank after = tank·(1 − V/N) + Σ litres·source/N + Σ grams·dose/N.
  * The result is a least-absolute-deviations fit with bounds (Charnes, Cooper & Ferguson 1955).
  * @param slopes how readouts follow from amounts near `near`
  */

@@ -2,8 +2,7 @@ import { type Entry, momentMs, type ShelfItem } from '#core/records'
 
 /**
  * What is left of a box: the stock as the keeper last wrote it down, less what was weighed out since. Follows the log,
- * so
- * taking a change back puts its grams back.
+ * so taking a change back puts its grams back.
  * @param entries standing entries of all glasses
  * @returns grams, never below 0; undefined when the stock was never written down
  */

@@ -11,8 +11,7 @@ const WINDOW_DAYS = 35
 
 /**
  * Corrections that are under way: a value that stood outside its preferred range when the changes of the last weeks
- * began,
- * and that they moved towards it. Such a correction goes on to its aim; it does not stop at the first edge.
+ * began, and that they moved towards it. Such a correction goes on to its aim; it does not stop at the first edge.
  * @param story the glass's log as `waterStory` reads it
  */
 export function correctionsUnderway(

@@ -16,8 +16,7 @@ const FEWEST = 6
 
 /**
  * Control limits of single readings (individuals chart): mean and mean moving range of the first readings, 3 sigma to
- * both
- * sides. They say what is ordinary for this tank, not what is good for the animals.
+ * both sides. They say what is ordinary for this tank, not what is good for the animals.
  * @param values readings in order of time
  * @param baseline how many of the first readings to learn from
  * @returns null with fewer than six readings
@@ -44,8 +43,7 @@ export interface EwmaPoint {
 
 /**
  * Exponentially weighted moving average with time-varying limits (Roberts 1959; Lucas & Saccucci 1990): sees small
- * slides
- * that single readings hide. Z_t = λ·x_t + (1 − λ)·Z_(t−1), limits centre ± L·σ·√(λ/(2 − λ)·(1 − (1 − λ)^2t)).
+ * slides that single readings hide. Z_t = λ·x_t + (1 − λ)·Z_(t−1), limits centre ± L·σ·√(λ/(2 − λ)·(1 − (1 − λ)^2t)).
  * @param values readings in order of time
  * @param centre where the path starts
  * @param sigma scatter of single readings, 0 or more

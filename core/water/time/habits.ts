@@ -23,8 +23,7 @@ const WINDOW_DAYS = 120
 
 /**
  * Learns evaporation and drift of a glass. What logged changes and top-ups did is taken off the readings first, so a
- * tank
- * that is held up by its changes still shows its slide.
+ * tank that is held up by its changes still shows its slide.
  * @param story the glass's log as `waterStory` reads it
  * @param nowMs today
  */

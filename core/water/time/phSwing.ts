@@ -21,8 +21,7 @@ export const SWING_WARNING = 0.5
 
 /**
  * Day and night swing of pH from readings at dawn and at dusk: injected CO2 and plants move it, and the keeper learns
- * it
- * only by testing at both. Pairs of one day are taken where there are any; else all mornings against all evenings.
+ * it only by testing at both. Pairs of one day are taken where there are any; else all mornings against all evenings.
  * @param readings pH readings, any method
  * @param nowMs today
  * @param zone where the keeper lives: dawn and dusk of a day are those of its own clock

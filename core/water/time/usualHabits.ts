@@ -18,8 +18,7 @@ export interface UsualHabits extends BoxHabits {
 
 /**
  * What goes on in a glass from today if nothing is done: what its log taught, and defaults for the rest. Slow sources
- * and
- * feeding are in the drift already once it is learnt. No changes: they are added by whoever asks.
+ * and feeding are in the drift already once it is learnt. No changes: they are added by whoever asks.
  * @param feedingSchools options of the feeding schools of its colonies
  * @param pure the keeper's pure water, for top-ups that were never logged
  */

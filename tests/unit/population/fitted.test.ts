@@ -16,8 +16,7 @@ import { ask, counted, doubling } from './questions'
 
 /**
  * A model that needs no stages: the last count, growing as the group does. It knows nothing but the door, and the
- * outlook
- * and the surplus work on it as on the real one.
+ * outlook and the surplus work on it as on the real one.
  */
 const lineModel: PopulationModel = { fit: question => lineColony(question) }
 
