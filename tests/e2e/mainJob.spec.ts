@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test, type TestInfo } from '@playwright/test'
 import { notice, sheet, statement, tabTo } from './steps'
 
 // the whole main job, from an empty device to the same data on another one
@@ -7,16 +7,9 @@ async function statementsOf(page: Page) {
   return page.locator('[data-statement] h2').allInnerTexts()
 }
 
-test('by keyboard alone: room, colony, count, water test, statements, reload, backup, erase, bring in', async ({
-  page,
-}, info) => {
-  test.setTimeout(120_000)
+/** A room and a colony in it, by keys. */
+async function startByKeys(page: Page) {
   const { keyboard } = page
-  // from now on file dialogs are caught: a first listener that comes with the key press would come too late
-  page.on('filechooser', () => undefined)
-  await page.goto('/')
-  await expect(page.getByText('How many there are')).toBeVisible()
-
   await tabTo(page, 'Name of the room')
   await keyboard.type('Cellar')
   await keyboard.press('Enter')
@@ -48,7 +41,10 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await expect(statement(page, 'number')).toHaveText(/About 15 by now|15 here/)
   await expect(statement(page, 'water')).toContainText('The water was never tested')
   await expect(sheet(page)).toBeHidden()
-
+}
+/** A count and a test of the water, by keys. */
+async function logByKeys(page: Page) {
+  const { keyboard } = page
   await keyboard.press('l')
   await tabTo(page, 'How many did you see?')
   await keyboard.type('14')
@@ -69,12 +65,10 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await keyboard.type('7')
   await keyboard.press('Enter')
   await expect(statement(page, 'water')).toContainText('KH at 2.0 °dH, below 3')
-  const before = await statementsOf(page)
-
-  await page.reload()
-  expect(await statementsOf(page)).toEqual(before)
-
-  await expect(sheet(page)).toBeHidden()
+}
+/** A backup file. @returns where it lies */
+async function backUpByKeys(page: Page, info: TestInfo): Promise<string> {
+  const { keyboard } = page
   await keyboard.press('Space')
   await keyboard.press('d')
   await expect(page.getByRole('heading', { level: 1, name: 'Records' })).toBeVisible()
@@ -83,14 +77,21 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   const file = info.outputPath(download.suggestedFilename())
   await download.saveAs(file)
   expect(download.suggestedFilename()).toMatch(/^ulkin-\d{4}-\d{2}-\d{2}-\d{4}\.json$/)
-
+  return file
+}
+/** Erases all that is on the device. */
+async function eraseByKeys(page: Page) {
+  const { keyboard } = page
   await tabTo(page, 'Erase everything')
   await keyboard.press('Enter')
   await tabTo(page, 'Type “erase” to go on')
   await keyboard.type('erase')
   await keyboard.press('Enter')
   await expect(page.getByText('0 rooms, 0 glasses, 0 colonies, 0 log entries')).toBeVisible()
-
+}
+/** Brings a backup file in. */
+async function bringInByKeys(page: Page, file: string) {
+  const { keyboard } = page
   // the browser's own file dialog cannot be driven: the file is put in where Enter on the button would ask for it
   await tabTo(page, 'Bring a backup in')
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), keyboard.press('Enter')])
@@ -102,6 +103,26 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await keyboard.press('Enter')
   await expect(notice(page)).toContainText('Brought in')
   await expect(sheet(page)).toBeHidden()
+}
+
+test('by keyboard alone: room, colony, count, water test, statements, reload, backup, erase, bring in', async ({
+  page,
+}, info) => {
+  test.setTimeout(120_000)
+  const { keyboard } = page
+  // from now on file dialogs are caught: a first listener that comes with the key press would come too late
+  page.on('filechooser', () => undefined)
+  await page.goto('/')
+  await expect(page.getByText('How many there are')).toBeVisible()
+  await startByKeys(page)
+  await logByKeys(page)
+  const before = await statementsOf(page)
+  await page.reload()
+  expect(await statementsOf(page)).toEqual(before)
+  await expect(sheet(page)).toBeHidden()
+  const file = await backUpByKeys(page, info)
+  await eraseByKeys(page)
+  await bringInByKeys(page, file)
   await keyboard.press('Space')
   await keyboard.press('c')
   await expect(page.getByRole('heading', { level: 1, name: 'Ember' })).toBeVisible()

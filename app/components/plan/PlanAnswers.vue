@@ -75,7 +75,7 @@ watchDebounced(
     </p>
     <p class="small muted">{{ first?.group.stocking.advice }}</p>
     <ul class="checks">
-      <li v-for="c in advice.checks" :key="c.key" :data-tip="basisText(c.basis)">
+      <li v-for="c in advice.checks" :key="c.key">
         <StateMark v-if="c.state !== 'unknown'" :state="c.state" /><span v-else class="dash" aria-hidden="true">·</span
         ><span
           ><TheSentence :text="checkText(c, settings.units)" />{{ ' '
