@@ -12,21 +12,19 @@ const { leader } = useKeyboard()
 const start = useStart()
 /** What is opened now and then is fetched when it is opened first. */
 const sheets = useSheets()
-function onceOpen(open: () => boolean) {
-  const was = ref(false)
-  whenever(open, () => (was.value = true), { immediate: true })
-  return was
-}
-const helped = onceOpen(() => sheets.help.value)
-const glassed = onceOpen(() => sheets.glass.value !== null)
-const begun = onceOpen(() => sheets.colony.value !== null)
-const racked = onceOpen(() => sheets.rack.value !== null)
+const helped = useOnce(() => sheets.help.value)
+const logSheet = useLogSheetStore()
+const logged = useOnce(() => logSheet.open)
+const sought = useOnce(() => sheets.finder.value)
+const glassed = useOnce(() => sheets.glass.value !== null)
+const begun = useOnce(() => sheets.colony.value !== null)
+const racked = useOnce(() => sheets.rack.value !== null)
 const log = useLogStore()
-const told = onceOpen(() => log.last !== null)
+const told = useOnce(() => log.last !== null)
 const { $pwa } = useNuxtApp()
-const renewed = onceOpen(() => $pwa?.needRefresh === true)
+const renewed = useOnce(() => $pwa?.needRefresh === true)
 const tip = useTip()
-const pointed = onceOpen(() => tip.value !== null)
+const pointed = useOnce(() => tip.value !== null)
 onMounted(start.begin)
 </script>
 
@@ -37,8 +35,8 @@ onMounted(start.begin)
       <AppRail />
       <main id="place" tabindex="-1"><NuxtPage /></main>
     </div>
-    <LogSheet />
-    <FinderSheet />
+    <LazyLogSheet v-if="logged" />
+    <LazyFinderSheet v-if="sought" />
     <LazyHelpSheet v-if="helped" />
     <LazyRackSheet v-if="racked" />
     <LazyGlassSheet v-if="glassed" />

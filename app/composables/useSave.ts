@@ -1,6 +1,7 @@
 import type { EditedTable, Tables } from '#core/records'
 import { openDb } from '~/data/database'
-import { saveRecord, saveRecords, type Saved, type Write } from '~/data/saveRecord'
+import type { Saved, Write } from '~/data/saveRecord'
+import { writeDoor } from '~/data/writeDoor'
 import { clashText } from '~/words/clash'
 
 /**
@@ -44,9 +45,9 @@ export function useSave({ queue = false }: { queue?: boolean } = {}) {
   }
   /** Writes a record; only what was changed on the sheet. */
   const save = <T extends EditedTable>(table: T, record: Tables[T]): Promise<boolean> =>
-    attempt(async () => told(await saveRecord(openDb(), table, toRaw(record), Date.now())))
+    attempt(async () => told(await (await writeDoor()).saveRecord(openDb(), table, toRaw(record), Date.now())))
   /** Writes several records as one step. */
   const saveAll = (writes: readonly Write[]): Promise<boolean> =>
-    attempt(async () => told(await saveRecords(openDb(), writes, Date.now())))
+    attempt(async () => told(await (await writeDoor()).saveRecords(openDb(), writes, Date.now())))
   return { saving, attempt, save, saveAll }
 }

@@ -1,7 +1,4 @@
-import { Backup } from '#core/formats'
 import { openDb } from '~/data/database'
-import { dropOldAside } from '~/data/aside'
-import { addMissing } from '~/data/backups'
 import { emptyRoom } from '~/forms/emptyRoom'
 import { nameIssue } from '~/forms/nameIssue'
 
@@ -17,7 +14,12 @@ export function useStart() {
     busy.value = true
     problem.value = ''
     try {
-      const backup = Backup.parse(await $fetch('/api/demo/lantern-quay'))
+      const [file, { Backup }, { addMissing }] = await Promise.all([
+        $fetch('/api/demo/lantern-quay'),
+        import('#core/formats'),
+        import('~/data/backups'),
+      ])
+      const backup = Backup.parse(file)
       await addMissing(openDb(), backup, Date.now())
       settings.roomId = backup.rooms[0]!.id
       await navigateTo('/')
@@ -44,7 +46,7 @@ export function useStart() {
   /** On a device without any room the server may ask for the demo (`npm run demo`). No answer is no problem. */
   async function begin() {
     // a database that does not open is told of on every page
-    void dropOldAside(openDb(), Date.now()).catch(() => undefined)
+    void import('~/data/aside').then(({ dropOldAside }) => dropOldAside(openDb(), Date.now())).catch(() => undefined)
     const rooms = await openDb()
       .records('rooms')
       .count()

@@ -10,6 +10,7 @@ import {
   type Settlement,
 } from '#core/formats'
 import { type Photo, type TableName, toMoment } from '#core/records'
+import { checkedTables } from './checkedTables'
 import type { StoredRows, UlkinDb } from './database'
 import { filedPhotos, storedPhotos } from './photos'
 import { touchColonies } from './revisions'
@@ -73,7 +74,7 @@ export async function bringIn(
     const plan = planMerge(await comparable(db), { ...rest, photos: [] }, db.registry)
     for (const name of namesOf(db)) if (name !== 'photos') await db.table(name).bulkAdd(plan.add[name])
     await db.records('photos').bulkAdd(pictures.filter(p => !here.has(p.id)))
-    const { put, attic } = mergeWrites(plan, c => chosen.get(conflictKey(c)) ?? 'joined', nowMs, db.registry)
+    const { put, attic } = mergeWrites(plan, c => chosen.get(conflictKey(c)) ?? 'joined', nowMs, checkedTables(db))
     for (const { table, record } of put) await db.table(table).put(record)
     await db.table('attic').bulkPut(attic)
     // an import may change anything: all colonies are judged anew

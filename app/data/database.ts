@@ -1,6 +1,13 @@
 import { Dexie, type EntityTable } from 'dexie'
 import { editedInVersion4, entryOfVersion5, recordOfVersion5, type Rows, suppliesOfVersion1 } from '#core/formats'
-import { type Photo, type Registry, tables, type TableName, type Tables } from '#core/records'
+import {
+  type Photo,
+  type TableDefinition,
+  type TableDefinitions,
+  type TableName,
+  type Tables,
+  tables,
+} from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { keepKeys, rowKeys } from './keys'
 import { blobOf } from './photos'
@@ -46,10 +53,10 @@ type RowOf<T extends TableName> = T extends 'photos' ? StoredPhoto : Tables[T]
 export type RecordsTable<T extends TableName> = EntityTable<RowOf<T> & { id: string }, 'id'>
 
 /** Where a table's rows lie and by what they are found, in Dexie's notation. */
-const storeOf = ({ indexes, keys }: Registry[string]) => ['id', ...(keys ? ['*keys'] : []), ...indexes].join(', ')
+const storeOf = ({ indexes, keys }: TableDefinition) => ['id', ...(keys ? ['*keys'] : []), ...indexes].join(', ')
 
 /** What the database of a registry must look like. */
-export const storesOf = (registry: Registry): Record<string, string> =>
+export const storesOf = (registry: TableDefinitions): Record<string, string> =>
   Object.fromEntries(Object.entries(registry).map(([name, table]) => [name, storeOf(table)]))
 
 /** What this device remembers of its own: a round under way, what was typed at its glasses. Never in a backup. */
@@ -73,7 +80,7 @@ export class UlkinDb extends Dexie {
 
   constructor(
     name = 'ulkin',
-    readonly registry: Registry = tables,
+    readonly registry: TableDefinitions = tables,
   ) {
     super(name)
     keepKeys(this, registry)

@@ -1,17 +1,18 @@
 import type { Dexie } from 'dexie'
-import type { Registry } from '#core/records'
+import type { TableDefinitions } from '#core/records'
 
 /** Rows of tables with keys carry them beside the record, because an index needs something that is stored. */
 type Keyed = Record<string, unknown>
 
 /** The keys of a row by its table's definition. */
-export const rowKeys = (registry: Registry, table: string, row: object): string[] => registry[table]?.keys?.(row) ?? []
+export const rowKeys = (registry: TableDefinitions, table: string, row: object): string[] =>
+  registry[table]?.keys?.(row) ?? []
 
 /**
  * Lets the database write the keys of rows beside them and drop them when it reads: nobody else knows of them. A row
  * that was written without its keys would never be found again, so this is done below all code that writes.
  */
-export function keepKeys(db: Dexie, registry: Registry): void {
+export function keepKeys(db: Dexie, registry: TableDefinitions): void {
   const withoutKeys = (row: unknown) => {
     if (typeof row !== 'object' || row === null) return row
     const { keys: _, ...record } = row as Keyed
@@ -31,7 +32,10 @@ export function keepKeys(db: Dexie, registry: Registry): void {
           mutate: request =>
             table.mutate(
               request.type === 'add' || request.type === 'put'
-                ? { ...request, values: request.values.map(row => ({ ...row, keys: keys(withoutKeys(row)) })) }
+                ? {
+                    ...request,
+                    values: request.values.map(row => ({ ...row, keys: keys(withoutKeys(row) as object) })),
+                  }
                 : request,
             ),
           get: async request => withoutKeys(await table.get(request)),

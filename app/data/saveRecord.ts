@@ -11,7 +11,8 @@ import {
   toMoment,
 } from '#core/records'
 import type { Revision, UlkinDb } from './database'
-import { addEntries } from './log'
+import { addEntries } from './addEntries'
+import { checkedTables } from './checkedTables'
 import { newId } from './newId'
 import { touchColonies } from './revisions'
 
@@ -69,7 +70,7 @@ export const saveRecord = <T extends EditedTable>(
 
 async function saveOne(db: UlkinDb, table: EditedTable, record: Edited, nowMs: number): Promise<Clash[]> {
   const rows = db.table<Edited, string>(table)
-  const schema = db.registry[table]!.schema
+  const { schema } = checkedTables(db)[table]!
   const present = await rows.get(record.id)
   const editedAt = toMoment(nowMs)
   if (!present) {

@@ -1,4 +1,4 @@
-import { Label } from '#core/records'
+import { LABEL_MOST } from '#core/records'
 
 /**
  * Sentence for a name that cannot be kept; empty when it can.
@@ -6,6 +6,5 @@ import { Label } from '#core/records'
  */
 export function nameIssue(name: string, ask: string): string {
   if (name.trim() === '') return ask
-  const read = Label.safeParse(name)
-  return read.success ? '' : `The name ${read.error.issues[0]!.message}.`
+  return name.trim().length > LABEL_MOST ? `The name must have ${LABEL_MOST} letters at most.` : ''
 }

@@ -1,4 +1,5 @@
-import 'vuetify/styles'
+// without utility classes and colour palettes: nothing here uses them
+import 'vuetify/styles/core'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 

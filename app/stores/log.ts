@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { type Entry, type Photo, subjectOf, toMoment } from '#core/records'
 import { openDb, type Revision } from '~/data/database'
-import { addEntries } from '~/data/log'
+import { writeDoor } from '~/data/writeDoor'
 import { newId } from '~/data/newId'
 
 /** What the last action wrote, for the notice with its undo. */
@@ -31,6 +31,7 @@ export const useLogStore = defineStore('log', () => {
    */
   async function saveAll(entries: Entry[], words: string, photos: Photo[] = []): Promise<boolean> {
     try {
+      const { addEntries } = await writeDoor()
       statements.changed(await addEntries(openDb(), entries, photos))
     } catch (error) {
       trouble.tellSave(error)

@@ -6,6 +6,16 @@ export const useLogSheetStore = defineStore('logSheet', () => {
   const open = useSessionStorage('ulkin.logOpen', false)
   const draft = useSessionStorage<Draft>('ulkin.draft', emptyDraft(), { mergeDefaults: true })
 
+  // what was chosen and typed for one kind means nothing for another
+  watch(
+    () => draft.value.kind,
+    () => {
+      if (draft.value.correcting) return
+      draft.value.choice = ''
+      draft.value.values = {}
+    },
+  )
+
   /** Opens the sheet; what was typed before and not saved is still there unless it is about another entry. */
   function show(colonyId: string, kind?: LogKind) {
     if (draft.value.correcting) draft.value = emptyDraft(kind, colonyId)

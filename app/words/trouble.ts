@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import type { z } from 'zod'
 import type { DatabaseTrouble } from '~/data/trouble'
 
 /** What is wrong with the database, and what to do. */
@@ -36,7 +36,7 @@ export function saveTroubleText(error: unknown): string {
   if (is(NOT_OPEN)) return `This browser does not open its database. ${KEPT} Try an ordinary window of the browser.`
   if (is(['ConstraintError']))
     return `That is saved already, perhaps from another tab. ${KEPT} Load the page to see it.`
-  if (error instanceof z.ZodError) return `${issueSentence(error)} ${KEPT}`
+  if (isRefusal(error)) return `${issueSentence(error)} ${KEPT}`
   return (
     `It could not be saved, and the browser does not tell why. ${KEPT} Try again; if it stays so, save a ` +
     `backup under Records.`
@@ -50,6 +50,10 @@ export function readTroubleText(error: unknown): string {
     ? 'The database was closed under this page. What was saved is safe; load the page again.'
     : 'Something could not be read from this device. What was saved is safe; load the page again.'
 }
+
+/** What a schema throws; known by its issues, since the package comes with the write door. */
+const isRefusal = (error: unknown): error is z.ZodError =>
+  error instanceof Error && 'issues' in error && Array.isArray(error.issues)
 
 /** The first thing that a schema refuses, as a sentence. */
 export function issueSentence({ issues }: z.ZodError): string {

@@ -1,7 +1,14 @@
 import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
 import { z } from 'zod'
-import { Moment, type Registry, tables, type Tables } from '#core/records'
+import {
+  Moment,
+  type Registry,
+  registry as tablesWithSchemas,
+  type TableDefinitions,
+  tables,
+  type Tables,
+} from '#core/records'
 import { migrate } from './migrate'
 
 /** Version of the backup's schema. Raise it with a migration in `migrations` when a record changes its shape. */
@@ -29,7 +36,7 @@ export type Backup = { [K in keyof typeof head]: z.infer<(typeof head)[K]> } & R
  * The schema of a backup file: its head, and a list of rows for each table.
  * @param registry which tables; all of the app's when missing
  */
-export function backupSchema(registry: Registry = tables) {
+export function backupSchema(registry: Registry = tablesWithSchemas) {
   const rows = Object.entries(registry).map(([name, table]) => [name, z.array(table.schema)])
   return z.strictObject({ ...head, ...(Object.fromEntries(rows) as Record<string, z.ZodArray>) })
 }
@@ -37,8 +44,8 @@ export function backupSchema(registry: Registry = tables) {
 export const Backup = backupSchema() as unknown as z.ZodType<Backup>
 
 /** Tables without a row. */
-export const noRows = (registry: Registry = tables): Rows =>
-  Object.fromEntries(Object.keys(registry).map(name => [name, []])) as unknown as Rows
+export const noRows = (definitions: TableDefinitions = tables): Rows =>
+  Object.fromEntries(Object.keys(definitions).map(name => [name, []])) as unknown as Rows
 
 /** What can be wrong with a file, as data; the sentences are in app/words. */
 export type BackupIssue =
@@ -70,7 +77,7 @@ const refused = (issue: BackupIssue): BackupRead => ({ ok: false, issue })
  * @param registry which tables the file holds
  * @returns the data in the present version, or the first issue with its place and the number of issues
  */
-export function parseBackup(text: string, registry: Registry = tables): BackupRead {
+export function parseBackup(text: string, registry: Registry = tablesWithSchemas): BackupRead {
   if (text.length > MAX_BACKUP_BYTES) return refused({ kind: 'tooLarge', bytes: text.length })
   let raw: unknown
   try {
@@ -114,7 +121,7 @@ const checksumOf = (data: object): string => bytesToHex(sha256(utf8ToBytes(JSON.
 type Row = { id: string; roomId?: string }
 
 /** The first record that points at one that is not in the file, or that belongs to another room. */
-function firstDangling(rows: Rows, registry: Registry): BackupIssue | null {
+function firstDangling(rows: Rows, registry: TableDefinitions): BackupIssue | null {
   const lists = rows as unknown as Record<string, readonly Row[]>
   const byId = new Map(Object.keys(registry).map(name => [name, new Map(lists[name]!.map(r => [r.id, r]))]))
   /** Room of a row: named by itself, or by the first row that it names. */

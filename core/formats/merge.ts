@@ -6,6 +6,8 @@ import {
   type Edited,
   mergeRecord,
   type Registry,
+  registry as tablesWithSchemas,
+  type TableDefinitions,
   tables,
   type TableName,
 } from '#core/records'
@@ -52,10 +54,10 @@ export interface MergePlan {
  * @param mine what is on this device
  * @param theirs what is in the file
  */
-export function planMerge(mine: Rows, theirs: Rows, registry: Registry = tables): MergePlan {
-  const plan: MergePlan = { add: noRows(registry), update: [], same: 0, conflicts: [] }
+export function planMerge(mine: Rows, theirs: Rows, definitions: TableDefinitions = tables): MergePlan {
+  const plan: MergePlan = { add: noRows(definitions), update: [], same: 0, conflicts: [] }
   const replaced = { mine: replacedBy(mine.attic), theirs: replacedBy(theirs.attic) }
-  for (const [name, { way }] of Object.entries(registry)) {
+  for (const [name, { way }] of Object.entries(definitions)) {
     const table = name as TableName
     const known = new Map<string, Row>((mine[table] as Row[]).map(r => [r.id, r]))
     for (const record of theirs[table] as Row[]) {
@@ -143,7 +145,7 @@ export function mergeWrites(
   plan: MergePlan,
   settle: (conflict: MergeConflict) => Settlement,
   nowMs: number,
-  registry: Registry = tables,
+  registry: Registry = tablesWithSchemas,
 ): MergeWrites {
   const writes: MergeWrites = { put: [], attic: [] }
   const write = (table: TableName, sides: { mine: Row; theirs: Row }, wanted: Row) => {

@@ -35,7 +35,7 @@ export {
   startOfDay,
   weekdayOf,
 } from './localDay'
-export { MAX_LITRES, MIN_LITRES } from './limits'
+export { LABEL_MOST, MAX_LITRES, MIN_LITRES } from './limits'
 export { Line } from './line'
 export { type Clash, type Merged, mergeRecord } from './mergeRecord'
 export { Bench, Calibration, usualBench } from './bench'
@@ -57,13 +57,14 @@ export {
 export { Order } from './order'
 export { Practice } from './practice'
 export { Scenario, ScenarioChange, TakeKind } from './scenario'
+export { type CheckedTable, type Registry, registry, schemas } from './schemas'
 export { movedTo, presentGlassId, Stay, stayAt, Stays } from './stays'
 export {
   type EditedTable,
   logKey,
   type Reference,
-  type Registry,
   type TableDefinition,
+  type TableDefinitions,
   type TableName,
   tableNames,
   tables,

@@ -1,6 +1,6 @@
 import { describe, expect } from 'vitest'
 import { DAY_MS, movedTo, watersOf } from '#core/records'
-import { addEntries } from '~/data/log'
+import { addEntries } from '~/data/addEntries'
 import { roomRecords } from '~/data/records'
 import { saveRecord } from '~/data/saveRecord'
 import { allRevisions } from '~/data/revisions'

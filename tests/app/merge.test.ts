@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { z } from 'zod'
 import { type Backup, parseBackup, type Rows, type Settlement, writeBackup } from '#core/formats'
-import { begun, edited, type Registry, tables } from '#core/records'
+import { begun, edited, registry as ownTables, type Registry } from '#core/records'
 import { ASIDE_DAYS, asideOf, bringBack, dropAside, dropOldAside, eraseAll, lackingIn } from '~/data/aside'
 import { addMissing, bringIn, compareBackup, conflictKey, countRows, readAll } from '~/data/backups'
 import { UlkinDb } from '~/data/database'
-import { addEntries, entriesOf } from '~/data/log'
+import { addEntries } from '~/data/addEntries'
+import { entriesOf } from '~/data/log'
 import { saveRecord } from '~/data/saveRecord'
 import { count, nextId, NOW, smallRoom } from '../make'
 
@@ -221,7 +222,7 @@ describe('erasing', () => {
 describe('a table that joins the registry', () => {
   const Card = z.strictObject({ ...edited, roomId: z.string(), words: z.string().min(1) })
   const registry: Registry = {
-    ...tables,
+    ...ownTables,
     cards: {
       schema: Card,
       indexes: ['roomId'],

@@ -101,8 +101,6 @@ const litresUnit = computed(() => unitOf(volume, settings.units.volume).symbol)
 watch(
   () => draft.value.kind,
   () => {
-    draft.value.choice = draft.value.correcting ? draft.value.choice : ''
-    if (!draft.value.correcting) draft.value.values = {}
     issues.value = {}
   },
 )
@@ -125,6 +123,7 @@ watch(
       log.tell('There is no colony to log for yet: start one in the Room.')
     }
   },
+  { immediate: true },
 )
 
 async function savePhoto() {

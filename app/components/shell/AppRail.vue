@@ -15,6 +15,7 @@ const sheets = useSheets()
 const logSheet = useLogSheetStore()
 const atHand = useAtHand()
 const more = ref(false)
+const opened = useOnce(() => more.value)
 /** What the bar of a phone has room for; the rest is under More. */
 const onPhone = new Set(['room', 'round', 'colony'])
 const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.startsWith(`/${id}`))
@@ -49,7 +50,7 @@ const here = (id: string) => (id === 'room' ? route.path === '/' : route.path.st
     <button type="button" class="place phone" @click="more = true">
       <v-icon :icon="mdiDotsHorizontal" size="21" /><span>More</span>
     </button>
-    <MoreSheet v-model="more" />
+    <LazyMoreSheet v-if="opened" v-model="more" />
   </nav>
 </template>
 

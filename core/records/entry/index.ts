@@ -1,4 +1,6 @@
 export { Eaten, type EquipmentPart, equipmentParts } from './care'
-export { Entry, type EntryKind, entryKinds, type EntryOf, type EntrySubject, namedIds, subjectOf } from './entry'
+export { Entry, type EntryOf } from './entry'
+export { type EntryKind, entryKinds, type EntrySubject } from './kinds'
+export { namedIds, subjectOf } from './subject'
 export { CountMethod } from './numbers'
 export { Readings } from './water'

@@ -1,0 +1,21 @@
+import type { Id } from '../id'
+import type { Entry } from './entry'
+
+/** Whose entry it is: water belongs to the glass, numbers to the colony; a move belongs to both colonies. */
+export function subjectOf(entry: Entry): {
+  colonyId: Id | undefined
+  toColonyId: Id | undefined
+  glassId: Id | undefined
+} {
+  return {
+    colonyId: 'colonyId' in entry ? entry.colonyId : undefined,
+    toColonyId: 'toColonyId' in entry ? entry.toColonyId : undefined,
+    glassId: 'glassId' in entry ? entry.glassId : undefined,
+  }
+}
+
+/** All whose log an entry belongs to: its colonies, its glass, and the animals that it is about. */
+export function namedIds(entry: Entry): Id[] {
+  const { colonyId, toColonyId, glassId } = subjectOf(entry)
+  return [colonyId, toColonyId, glassId, ...(entry.animalIds ?? [])].filter(id => id !== undefined)
+}
