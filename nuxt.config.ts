@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { addVitePlugin } from 'nuxt/kit'
@@ -7,6 +7,22 @@ import { build } from 'vite'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** Schemas of core/ by their names: making one does nothing else. */
+const schemaNames = readdirSync(folder('./core'), { recursive: true, encoding: 'utf8' })
+  .filter(path => path.endsWith('.ts'))
+  .flatMap(path => [...readFileSync(folder(`./core/${path}`), 'utf8').matchAll(/^(?:export )?const (\w+) = z\b/gm)])
+  .map(match => match[1]!)
+
+/**
+ * core/ and the packages it computes with do nothing when they load: only the pages and workers that call them carry
+ * them, and those that check nothing carry no schema.
+ */
+const treeshake = {
+  moduleSideEffects: (id: string) =>
+    !/\/node_modules\/(@stdlib|yalps|d3-random)\//.test(id) && !id.startsWith(folder('./core')),
+  manualPureFunctions: ['z', ...schemaNames],
+}
 
 /** Bundles the thread that makes the demo room. */
 const buildDemoWorker = (outDir: string) =>
@@ -92,17 +108,8 @@ export default defineNuxtConfig({
 
   vite: {
     vue: { template: { transformAssetUrls } },
-    worker: { format: 'es' },
-    // core/ and the packages it computes with do nothing when they load: only the pages and workers that call them
-    // carry them
-    build: {
-      rollupOptions: {
-        treeshake: {
-          moduleSideEffects: id =>
-            !/\/node_modules\/(@stdlib|yalps|d3-random)\//.test(id) && !id.startsWith(folder('./core')),
-        },
-      },
-    },
+    worker: { format: 'es', rollupOptions: { treeshake } },
+    build: { rollupOptions: { treeshake } },
     // named here, so that `nuxt dev` does not find them one by one and reload the page in the middle of things
     optimizeDeps: {
       include: [

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useTheme } from 'vuetify'
+import { writeDoor } from '~/data/writeDoor'
 
 const settings = useSettingsStore()
 const theme = useTheme()
@@ -25,6 +26,13 @@ const { $pwa } = useNuxtApp()
 const renewed = useOnce(() => $pwa?.needRefresh === true)
 const tip = useTip()
 const pointed = useOnce(() => tip.value !== null)
+const room = useRoomStore()
+// a first save that fails to fetch it would be told and can be tried again
+whenever(
+  () => room.room !== undefined,
+  () => void writeDoor().catch(() => undefined),
+  { immediate: true },
+)
 onMounted(start.begin)
 </script>
 

@@ -1,4 +1,5 @@
 import { openDb } from '~/data/database'
+import { dropOldAside } from '~/data/aside'
 import { emptyRoom } from '~/forms/emptyRoom'
 import { nameIssue } from '~/forms/nameIssue'
 
@@ -46,7 +47,7 @@ export function useStart() {
   /** On a device without any room the server may ask for the demo (`npm run demo`). No answer is no problem. */
   async function begin() {
     // a database that does not open is told of on every page
-    void import('~/data/aside').then(({ dropOldAside }) => dropOldAside(openDb(), Date.now())).catch(() => undefined)
+    void dropOldAside(openDb(), Date.now()).catch(() => undefined)
     const rooms = await openDb()
       .records('rooms')
       .count()

@@ -1,21 +1,19 @@
 import type { Backup } from '#core/formats'
-import { DAY_MS, type TableName } from '#core/records'
+import { DAY_MS } from '#core/records'
 import { dequal } from 'dequal'
-import { readRows } from './backups'
 import type { Aside, UlkinDb } from './database'
 import { newId } from './newId'
 import { touchColonies } from './revisions'
+import { namesOf, readRows } from './rows'
 
 /** Days for which what was erased stays on the device. */
 export const ASIDE_DAYS = 30
-
-const names = (db: UlkinDb) => Object.keys(db.registry) as TableName[]
 
 /** Empties the device: everything is put aside, all of it in one step, and can be brought back. */
 export async function eraseAll(db: UlkinDb, nowMs: number): Promise<void> {
   await db.transaction('rw', [...db.everything, db.aside], async () => {
     const rows = await readRows(db)
-    if (names(db).some(name => rows[name].length > 0)) await db.aside.add({ id: newId(), atMs: nowMs, rows })
+    if (namesOf(db).some(name => rows[name].length > 0)) await db.aside.add({ id: newId(), atMs: nowMs, rows })
     await Promise.all(db.everything.map(table => table.clear()))
   })
 }
@@ -34,7 +32,7 @@ export async function bringBack(db: UlkinDb, id: string): Promise<boolean> {
   return db.transaction('rw', [...db.everything, db.aside], async () => {
     const item = await db.aside.get(id)
     if (!item) return false
-    for (const name of names(db)) {
+    for (const name of namesOf(db)) {
       const here = new Set(await db.table(name).toCollection().primaryKeys())
       await db.table(name).bulkAdd((item.rows[name] as { id: string }[]).filter(r => !here.has(r.id)))
     }
@@ -58,7 +56,7 @@ export async function lackingIn(db: UlkinDb, id: string, file: Backup): Promise<
   const item = await db.aside.get(id)
   if (!item) return null
   let lacking = 0
-  for (const name of names(db)) {
+  for (const name of namesOf(db)) {
     const inFile = new Map((file[name] as { id: string }[]).map(r => [r.id, r]))
     for (const row of item.rows[name] as { id: string }[]) {
       const other = inFile.get(row.id)

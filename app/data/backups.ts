@@ -11,21 +11,10 @@ import {
 } from '#core/formats'
 import { type Photo, type TableName, toMoment } from '#core/records'
 import { checkedTables } from './checkedTables'
-import type { StoredRows, UlkinDb } from './database'
+import type { UlkinDb } from './database'
 import { filedPhotos, storedPhotos } from './photos'
+import { namesOf, readRows } from './rows'
 import { touchColonies } from './revisions'
-
-/** Names of all tables of records in a database. */
-const namesOf = (db: UlkinDb): TableName[] => Object.keys(db.registry) as TableName[]
-
-/** Reads all rows as they lie in the database; call inside a transaction over everything, or begin one. */
-export async function readRows(db: UlkinDb): Promise<StoredRows> {
-  const names = namesOf(db)
-  return db.transaction('r', names, async () => {
-    const rows = await Promise.all(names.map(name => db.table(name).toArray()))
-    return Object.fromEntries(names.map((name, i) => [name, rows[i]])) as unknown as StoredRows
-  })
-}
 
 /** Reads everything on this device: all rooms, their logs and the attic, as a backup. */
 export async function readAll(db: UlkinDb, nowMs: number): Promise<Backup> {

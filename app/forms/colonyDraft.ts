@@ -1,5 +1,5 @@
 import { groupOf, schoolKinds, type SchoolKind } from '#core/groups'
-import { begun, Colony as ColonySchema, type Colony, Heads, headsTotal, toMoment } from '#core/records'
+import { begun, Colony as ColonySchema, type Colony, headKeys, Heads, headsTotal, toMoment } from '#core/records'
 import { newId } from '~/data/newId'
 import { readPastDay } from './deviceDays'
 import { nameIssue } from './nameIssue'
@@ -13,8 +13,6 @@ export interface ColonyDraft {
   heads: Record<keyof Heads, string>
   startedAt: string
 }
-
-export const headKeys = ['females', 'males', 'unsexed', 'halfGrown', 'young'] as const
 
 export const emptyColonyDraft = (groupId = ''): ColonyDraft => ({
   groupId,

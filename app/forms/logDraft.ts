@@ -1,8 +1,7 @@
 import { format } from 'date-fns'
-import { type Entry, valueKeys } from '#core/records'
+import { type Entry, headKeys, valueKeys } from '#core/records'
 import { plainCountMethods } from '~/words/states'
 import { shownValue, type UnitPrefs } from '~/words/unitPrefs'
-import { headKeys } from './colonyDraft'
 import { fieldKinds, isFieldKind, type otherKinds } from './kindFields'
 import { type FieldValues, valuesOf } from './readFields'
 

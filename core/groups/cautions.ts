@@ -1,25 +1,6 @@
 import { z } from 'zod'
+import { cautionKeys } from './cautionKeys'
 
-/** Cautions that stand at the step; the words live in app/words, one for each. */
-export const cautionKeys = [
-  'neverRelease',
-  'linesCross',
-  'copper',
-  'cover',
-  'electricity',
-  'wildProtected',
-  'permit',
-  'larvaeNeedSea',
-  'softWaterSlow',
-  'washHands',
-  'dewormers',
-  'medicine',
-  'hides',
-  'seaSalt',
-  'snailBoom',
-  'allergy',
-  'salts',
-  'culling',
-] as const
+/** One of the cautions. */
 export const CautionKey = z.enum(cautionKeys)
 export type CautionKey = z.infer<typeof CautionKey>

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Basis, FoodKind, SubstrateKind, ValueKey } from '#core/records'
 import { CautionKey } from './cautions'
 import { type SchoolId, schoolIds, type SchoolKind as SchoolKindName } from './schoolIds'
+import { roundCounters } from './roundCounters'
 
 const limits = z.tuple([z.number(), z.number()]).refine(([low, high]) => low <= high, 'lower limit first')
 
@@ -146,10 +147,6 @@ export const Company = z.strictObject({
 })
 export type Company = z.infer<typeof Company>
 
-/** What a keeper counts at the glass on a round. */
-export const roundCounters = ['berried', 'eggMass', 'clutch', 'molts', 'limbLoss', 'dead', 'young'] as const
-export type RoundCounter = (typeof roundCounters)[number]
-
 /** What the round looks for and the schedule follows. */
 export const Care = z.strictObject({
   food: FoodKind,
@@ -199,6 +196,3 @@ export const SpeciesGroup = z.strictObject({
   cautions: z.array(CautionKey),
 })
 export type SpeciesGroup = z.infer<typeof SpeciesGroup>
-
-/** Checks a group's data when the module loads in tests, and types it when it is written. */
-export const defineGroup = (group: SpeciesGroup): SpeciesGroup => group

@@ -7,20 +7,10 @@ export {
   sharedTargets,
   type SharedTargets,
 } from './compatibility'
-export {
-  AnimalKind,
-  Care,
-  Detection,
-  Figure,
-  type LifeHistory,
-  type RoundCounter,
-  roundCounters,
-  SpeciesGroup,
-  Stages,
-  Target,
-  Targets,
-} from './group'
-export { CautionKey, cautionKeys } from './cautions'
+export { AnimalKind, Care, Detection, Figure, type LifeHistory, SpeciesGroup, Stages, Target, Targets } from './group'
+export { type RoundCounter, roundCounters } from './roundCounters'
+export { CautionKey } from './cautions'
+export { cautionKeys } from './cautionKeys'
 export { type FeedingSchoolId, isSchoolId, type SchoolId, schoolIds, type SchoolKind, schoolKinds } from './schoolIds'
 export { habitatLitres } from './habitat'
 export { type ResolvedGroup, resolveGroup, schoolOf, toleratedOf } from './resolve'

@@ -17,6 +17,3 @@ export const Bench = z.strictObject({
   calibrations: z.strictObject({ ph: Calibration.optional(), conductivityUsCm: Calibration.optional() }),
 })
 export type Bench = z.infer<typeof Bench>
-
-/** A scale that shows hundredths of a gram and a jug with tenths of a litre: what most keepers have (from memory). */
-export const usualBench: Bench = { scaleStepG: 0.01, jugStepL: 0.1, calibrations: {} }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { edited } from './edited'
+import { headsTotal } from './headsTotal'
+import { edited } from './editedFields'
 import { Id, Moment } from './id'
 import { Label } from './label'
 import { Stays } from './stays'
@@ -14,10 +15,6 @@ export const Heads = z.strictObject({
   young: z.int().min(0).max(100_000).default(0),
 })
 export type Heads = z.infer<typeof Heads>
-
-/** Sum over sexes and sizes. */
-export const headsTotal = (heads: Heads): number =>
-  heads.females + heads.males + heads.unsexed + heads.halfGrown + heads.young
 
 /** A range that the keeper set for one value of one colony. */
 export const TargetOverride = z

@@ -1,8 +1,11 @@
 export { carried, type Direction, onShelf, placeAt, walkOrder } from './arrange'
 export { atticItem, AtticItem } from './attic'
-export { Colony, ColonyForm, Heads, headsTotal, TargetOverride } from './colony'
+export { Colony, ColonyForm, Heads, TargetOverride } from './colony'
+export { headKeys, headsTotal } from './headsTotal'
 export { byTime, currentEntries, readLog, type ReadLog } from './currentEntries'
-export { begun, type Edited, edited, Ending, EndingReason, endingReasons, inUse, nextRev, Rev } from './edited'
+export { begun, type Edited, inUse, nextRev } from './edited'
+export { edited, Ending, EndingReason, Rev } from './editedFields'
+export { endingReasons } from './endingReasons'
 export {
   CountMethod,
   Eaten,
@@ -18,47 +21,42 @@ export {
   subjectOf,
 } from './entry'
 export { Basis, type Estimate } from './estimate'
-export { DAY_MS, Id, Moment, momentMs, toMoment, WEEK_MS } from './id'
+export { Id, Moment } from './id'
+export { DAY_MS, momentMs, toMoment, WEEK_MS } from './moments'
 export { FoodKind, FoodUnit } from './food'
 export { Label } from './label'
+export { LocalDay } from './localDay'
 export {
   dayAfter,
   dayNumber,
   dayOf,
   endOfDay,
   hourOf,
-  LocalDay,
   momentAt,
   momentOn,
   offsetMinutes,
   readDay,
   startOfDay,
   weekdayOf,
-} from './localDay'
+} from './days'
 export { LABEL_MOST, MAX_LITRES, MIN_LITRES } from './limits'
 export { Line } from './line'
 export { type Clash, type Merged, mergeRecord } from './mergeRecord'
-export { Bench, Calibration, usualBench } from './bench'
+export { Bench, Calibration } from './bench'
+export { usualBench } from './usualBench'
 export { type EntryStamp, joinColony, partColony, type PartAsked } from './partColony'
-export { Photo, PHOTO_EDGE_PX, PHOTO_MOST_BYTES } from './photo'
-export { Plan, PlanStepId, planStepIds } from './plan'
-export {
-  type Contents,
-  Fill,
-  Glass,
-  GlassKind,
-  netLitres,
-  Rack,
-  Room,
-  RoomCare,
-  ShelfPlace,
-  SubstrateKind,
-} from './room'
+export { Photo } from './photo'
+export { PHOTO_EDGE_PX, PHOTO_MOST_BYTES } from './limits'
+export { Plan, PlanStepId } from './plan'
+export { planStepIds } from './planSteps'
+export { Fill, Glass, GlassKind, Rack, Room, RoomCare, ShelfPlace, SubstrateKind } from './room'
+export { type Contents, netLitres } from './netLitres'
 export { Order } from './order'
 export { Practice } from './practice'
 export { Scenario, ScenarioChange, TakeKind } from './scenario'
 export { type CheckedTable, type Registry, registry, schemas } from './schemas'
-export { movedTo, presentGlassId, Stay, stayAt, Stays } from './stays'
+export { Stay, Stays } from './stays'
+export { movedTo, presentGlassId, stayAt } from './stayAt'
 export {
   type EditedTable,
   logKey,
@@ -71,20 +69,20 @@ export {
   type Tables,
 } from './tables'
 export { waterOf, watersOf, type WaterStay } from './waterOf'
-export { possibleRange, TestMethod, ValueKey, valueKeys } from './valueKey'
+export { TestMethod, ValueKey } from './valueKey'
+export { possibleRange, valueKeys } from './valueKeys'
 export { type Evidence, type Message, stateRank, type Verdict, type VerdictState, worstState } from './verdict'
 export {
   Analysis,
   AnalysisKey,
-  analysisKeys,
-  isMineral,
   type MineralContent,
-  possibleAnalysis,
   SaltId,
-  saltIds,
   ShelfContent,
   ShelfItem,
   Source,
   SourceKind,
   Water,
 } from './water'
+export { analysisKeys, possibleAnalysis } from './analysisKeys'
+export { isMineral } from './isMineral'
+export { saltIds } from './saltIds'

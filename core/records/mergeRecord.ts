@@ -1,6 +1,7 @@
 import { dequal } from 'dequal'
 import { hashText } from '#core/stats'
-import type { Edited, Rev } from './edited'
+import type { Edited } from './edited'
+import type { Rev } from './editedFields'
 
 /** A field that both sides changed since their common version, and differently. */
 export interface Clash {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { edited } from './edited'
+import { edited } from './editedFields'
 import { Id, Moment } from './id'
 import { Label } from './label'
 import { TakeKind } from './scenario'

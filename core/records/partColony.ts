@@ -1,8 +1,10 @@
-import { type Colony, type Heads, headsTotal } from './colony'
+import type { Colony, Heads } from './colony'
+import { headsTotal } from './headsTotal'
 import { begun } from './edited'
 import type { EntryOf } from './entry'
-import { type Id, type Moment, toMoment } from './id'
-import { movedTo } from './stays'
+import type { Id, Moment } from './id'
+import { toMoment } from './moments'
+import { movedTo } from './stayAt'
 
 /** What an entry of the log gets beside what it says. */
 export interface EntryStamp {

@@ -1,10 +1,6 @@
 import { z } from 'zod'
 import { Id, Moment } from './id'
-
-/** Pictures are made this small before they are kept: enough to see a white gap behind a head. */
-export const PHOTO_EDGE_PX = 1280
-/** Larger pictures are refused, in bytes of JPEG. */
-export const PHOTO_MOST_BYTES = 400_000
+import { PHOTO_EDGE_PX, PHOTO_MOST_BYTES } from './limits'
 
 /** A picture as it is kept on the device and in backups. Never changed once made. */
 export const Photo = z.strictObject({

@@ -1,29 +1,10 @@
 import { z } from 'zod'
-import { edited } from './edited'
+import { edited } from './editedFields'
 import { Id, Moment } from './id'
 import { Label } from './label'
+import { planStepIds } from './planSteps'
 import { Glass } from './room'
 
-/**
- * The steps of setting a glass up, in the order in which they are done; which of them a plan has follows from its
- * groups.
- */
-export const planStepIds = [
-  'legal',
-  'place',
-  'substrate',
-  'carbonate',
-  'equipment',
-  'fill',
-  'start',
-  'firstTest',
-  'midTest',
-  'grown',
-  'readyTest',
-  'settle',
-  'warm',
-  'firstCount',
-] as const
 export const PlanStepId = z.enum(planStepIds)
 export type PlanStepId = z.infer<typeof PlanStepId>
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { edited } from './edited'
+import { edited } from './editedFields'
 import { Id } from './id'
 
 /** One picture of the practice tank that was counted: how many of how many were found. */

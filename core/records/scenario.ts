@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { edited } from './edited'
+import { edited } from './editedFields'
 import { Id } from './id'
 import { Label } from './label'
 

@@ -1,8 +1,10 @@
 import { z } from 'zod'
-import { edited } from './edited'
+import { analysisKeys, possibleAnalysis } from './analysisKeys'
+import { edited } from './editedFields'
 import { FoodKind, FoodUnit } from './food'
 import { Id, Moment } from './id'
 import { Label } from './label'
+import { saltIds } from './saltIds'
 
 const amount = z.number().min(0)
 
@@ -26,41 +28,9 @@ export const Water = z.strictObject({
 })
 export type Water = z.infer<typeof Water>
 
-/** Values that a water report or a keeper's kit may give of a source. The unit is part of the name. */
-export const analysisKeys = [
-  'ghDh',
-  'khDh',
-  'ph',
-  'conductivityUsCm',
-  'calciumMgL',
-  'magnesiumMgL',
-  'sodiumMgL',
-  'potassiumMgL',
-  'chlorideMgL',
-  'sulfateMgL',
-  'nitrateMgL',
-  'salinityGKg',
-  'copperMgL',
-] as const
+/** One of the values of an analysis. */
 export const AnalysisKey = z.enum(analysisKeys)
 export type AnalysisKey = z.infer<typeof AnalysisKey>
-
-/** What such a value can be at all: wider than any drinking or sea water, it catches slips. */
-export const possibleAnalysis: Readonly<Record<AnalysisKey, readonly [number, number]>> = {
-  ghDh: [0, 500],
-  khDh: [0, 60],
-  ph: [2, 12],
-  conductivityUsCm: [0, 80_000],
-  calciumMgL: [0, 2000],
-  magnesiumMgL: [0, 2500],
-  sodiumMgL: [0, 20_000],
-  potassiumMgL: [0, 1000],
-  chlorideMgL: [0, 40_000],
-  sulfateMgL: [0, 5000],
-  nitrateMgL: [0, 500],
-  salinityGKg: [0, 60],
-  copperMgL: [0, 10],
-}
 
 /** A dated analysis of a source: any subset of the values. Nothing in it is derived. */
 export const Analysis = z.strictObject({
@@ -91,19 +61,6 @@ export const Source = z.strictObject({
 })
 export type Source = z.infer<typeof Source>
 
-/** The salts that recipes know; their chemistry is in water/chemistry/salts. */
-export const saltIds = [
-  'calciumCarbonate',
-  'calciumSulfateDihydrate',
-  'calciumChlorideDihydrate',
-  'magnesiumSulfateHeptahydrate',
-  'magnesiumChlorideHexahydrate',
-  'sodiumBicarbonate',
-  'potassiumBicarbonate',
-  'sodiumChloride',
-  'potassiumSulfate',
-  'seaSalt',
-] as const
 export const SaltId = z.enum(saltIds)
 export type SaltId = z.infer<typeof SaltId>
 
@@ -139,7 +96,3 @@ export const ShelfItem = z.strictObject({
   price: z.number().min(0).max(100_000).optional(),
 })
 export type ShelfItem = z.infer<typeof ShelfItem>
-
-/** Whether a box holds something that recipes are made from. */
-export const isMineral = (item: ShelfItem): item is ShelfItem & { content: MineralContent } =>
-  item.content.by !== 'food'

@@ -1,6 +1,8 @@
-import { type Id, type Moment, momentMs } from './id'
+import type { Id, Moment } from './id'
+import { momentMs } from './moments'
 import type { Glass } from './room'
-import { type Stay, stayAt } from './stays'
+import type { Stay } from './stays'
+import { stayAt } from './stayAt'
 
 /** Boxes hang in boxes once at most; a longer chain is a mistake in the records. */
 const DEEPEST = 3

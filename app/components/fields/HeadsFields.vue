@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { headKeys } from '~/forms/colonyDraft'
+import { headKeys } from '#core/records'
 import { headsWord } from '~/words/states'
 
 /** Numbers by sex and size, as far as they can be told apart. */

@@ -1,5 +1,5 @@
 import { counting, CP, figure, M, poisons, prior, ranged, steps, stages, target } from '../basis'
-import { defineGroup } from '../group'
+import { defineGroup } from '../defineGroup'
 import { feeding, fish, waterChange } from '../schools'
 
 export const beeShrimp = defineGroup({

@@ -1,5 +1,5 @@
 import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
-import { defineGroup } from '../group'
+import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
 export const brackishPoolShrimp = defineGroup({

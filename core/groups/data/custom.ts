@@ -1,5 +1,5 @@
 import { counting, figure, M, poisons, prior, ranged, steps, stages } from '../basis'
-import { defineGroup } from '../group'
+import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
 /**

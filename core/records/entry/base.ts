@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { Heads, headsTotal } from '../colony'
+import { Heads } from '../colony'
+import { headsTotal } from '../headsTotal'
 import { Id, Moment } from '../id'
 import { MAX_LITRES, MIN_LITRES } from '../limits'
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { FoodKind } from '../food'
 import { Id, Moment } from '../id'
 import { base, number, ofGlass } from './base'
+import { equipmentParts } from './equipmentParts'
 
 /** What became of food: gone within minutes, within the hour, or some was left. */
 export const Eaten = z.enum(['minutes', 'hour', 'leftOver'])
@@ -38,8 +39,6 @@ export const SupplementEntry = z.strictObject({
   number: number.optional(),
 })
 
-export const equipmentParts = ['cover', 'intake', 'flow', 'heater', 'light'] as const
-export type EquipmentPart = (typeof equipmentParts)[number]
 /** A look at the equipment: each part as it was found. */
 export const EquipmentEntry = z.strictObject({
   ...ofGlass,

@@ -1,4 +1,5 @@
-export { Eaten, type EquipmentPart, equipmentParts } from './care'
+export { Eaten } from './care'
+export { type EquipmentPart, equipmentParts } from './equipmentParts'
 export { Entry, type EntryOf } from './entry'
 export { type EntryKind, entryKinds, type EntrySubject } from './kinds'
 export { namedIds, subjectOf } from './subject'

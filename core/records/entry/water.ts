@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Id } from '../id'
-import { possibleRange, TestMethod, type ValueKey, valueKeys } from '../valueKey'
+import { TestMethod, type ValueKey } from '../valueKey'
+import { possibleRange, valueKeys } from '../valueKeys'
 import { Water } from '../water'
 import { litres, ofGlass } from './base'
 

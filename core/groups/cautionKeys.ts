@@ -1,0 +1,21 @@
+/** Cautions that stand at the step; the words live in app/words, one for each. */
+export const cautionKeys = [
+  'neverRelease',
+  'linesCross',
+  'copper',
+  'cover',
+  'electricity',
+  'wildProtected',
+  'permit',
+  'larvaeNeedSea',
+  'softWaterSlow',
+  'washHands',
+  'dewormers',
+  'medicine',
+  'hides',
+  'seaSalt',
+  'snailBoom',
+  'allergy',
+  'salts',
+  'culling',
+] as const
