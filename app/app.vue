@@ -29,7 +29,7 @@ const pointed = useOnce(() => tip.value !== null)
 const room = useRoomStore()
 // a first save that fails to fetch it would be told and can be tried again
 whenever(
-  () => room.room !== undefined,
+  () => room.room !== null,
   () => void writeDoor().catch(() => undefined),
   { immediate: true },
 )
