@@ -37,6 +37,17 @@ describe('levelEffort', () => {
     const tight = item({ earlyDays: 0.5, lateDays: 1 })
     expect(levelEffort([feed, tight], days, [1])).toEqual([feed, tight])
   })
+  it('moves work to a chosen day before its own, and to one after it where that one is full', () => {
+    // due on Sunday, four days away; Saturday is chosen, and next Saturday lies outside the window
+    const onSunday = { dueMs: TODAY + 4.5 * DAY_MS, earlyDays: 2, lateDays: 3 }
+    expect(levelEffort([item(onSunday)], days, [6]).map(dayIndex)).toEqual([3])
+    const wide = { ...onSunday, lateDays: 6 }
+    expect(
+      levelEffort([item(wide), item(wide)], days, [6])
+        .map(dayIndex)
+        .sort((a, b) => a - b),
+    ).toEqual([3, 10])
+  })
   it('spreads over equal days instead of heaping', () => {
     const per = new Map<number, number>()
     for (const i of levelEffort(

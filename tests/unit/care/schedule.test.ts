@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { type DueItem, dueState } from '#core/care'
+import { type DueItem, dueState, schedule } from '#core/care'
 import { DAY_MS, Entry, toMoment } from '#core/records'
 import { daysAgo, entryOf, nextId, test as waterTest, topUp, waterChange } from '../../make'
-import { glassId, itemOf, itemsOf, NOW } from './rooms'
+import { careOf, glassId, itemOf, itemsOf, NOW } from './rooms'
 
 const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
 
@@ -16,6 +16,22 @@ describe('water', () => {
         itemOf('waterChange', { schools: { waterChange: 'fortnightly' }, glassEntries: [waterChange(glassId, 3, 5)] }),
       ),
     ).toBe(11)
+  })
+  it('is changed as often as the colony of a shared glass wants that wants it most', () => {
+    const glassEntries = [waterChange(glassId, 3, 5)]
+    const [weekly, fortnightly] = ['smallWeekly', 'fortnightly'].map(waterChange =>
+      careOf({ schools: { waterChange }, glassEntries }),
+    )
+    for (const [a, b] of [
+      [weekly!, fortnightly!],
+      [fortnightly!, weekly!],
+    ] as const) {
+      const [glass] = a.glasses
+      const shared = { ...a, glasses: [{ ...glass!, colonies: [...glass!.colonies, ...b.glasses[0]!.colonies] }] }
+      const change = schedule(shared).filter(i => i.kind === 'waterChange')
+      expect(change).toHaveLength(1)
+      expect(change[0]).toMatchObject({ everyDays: 7 })
+    }
   })
   it('a first fill is no change', () => {
     expect(itemOf('waterChange', { glassEntries: [waterChange(glassId, 3, 50)] })?.why.key).toBe('changeNever')

@@ -35,6 +35,14 @@ describe('forecastBox', () => {
     expect(path.ghDh[30]).toBeCloseTo(6, 9)
     expect(path.khDh[30]).toBeCloseTo(4, 9)
   })
+  it('lets stone bring one calcium for two of KH: as much of GH as of KH, in degrees', () => {
+    // CaCO3 + CO2 + H2O → Ca + 2 HCO3: a mmol of calcium is 5.6 °dH of GH, two meq of alkalinity are 5.6 °dH of KH
+    const { ghDh, khDh, calciumMgL } = forecastBox(like(6, 2), 50, { ...quiet, carbonateGL: 18 }, 60)
+    const raised = khDh[60]! - khDh[0]!
+    expect(raised).toBeGreaterThan(0.5)
+    expect(ghDh[60]! - ghDh[0]!).toBeCloseTo(raised, 6)
+    expect(calciumMgL[60]! - calciumMgL[0]!).toBeCloseTo((raised / 5.608) * 40.078, 1)
+  })
   it('lets stone pull KH up to where it stops, and soil take it down until it is worn', () => {
     const stone = forecastBox(like(6, 2), 50, { ...quiet, carbonateGL: 18 }, 365).khDh
     expect(stone[60]!).toBeGreaterThan(3)
@@ -77,6 +85,14 @@ describe('forecastBox', () => {
     const band = forecastBand(khDh, 0.3, { value: 0, low: -0.1, high: 0.1, n: 5 })
     expect(band).toHaveLength(13)
     expect(band.at(-1)!.high - band.at(-1)!.low).toBeGreaterThan(band[0]!.high - band[0]!.low)
+    // z = 1.2816 for 80 %: the reading's doubt stays, that of the drift grows with each week, and variances add up
+    const half = (weeks: number) => (band[weeks]!.high - band[weeks]!.low) / 2
+    expect(half(0)).toBeCloseTo(1.2816 * 0.3, 3)
+    expect(half(4)).toBeCloseTo(Math.hypot(1.2816 * 0.3, 0.4), 3)
+    expect(half(12)).toBeCloseTo(Math.hypot(1.2816 * 0.3, 1.2), 3)
+    // a drift that nobody has learnt strays by 3 % of the value a week (from memory)
+    const unlearnt = forecastBand(khDh, 0, undefined)[10]!
+    expect(unlearnt.high - unlearnt.value).toBeCloseTo(1.2816 * 0.03 * 4 * 10, 2)
     expect(forecastBand(khDh, 0.3, undefined).every(b => b.low >= 0 && b.low <= b.value && b.value <= b.high)).toBe(
       true,
     )

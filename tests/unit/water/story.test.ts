@@ -38,6 +38,19 @@ describe('waterStory', () => {
     expect(khOf(story.present!)).toBeCloseTo(3, 6)
     expect(story.jumps.find(j => j.key === 'khDh')?.by).toBeCloseTo(1.2, 6)
   })
+  it('doubts what it reckons: of the old reading only what stayed, of the bucket its share', () => {
+    const share = 0.6
+    const story = waterStory(
+      [waterTest(glassId, 5, { khDh: 2 }), waterChange(glassId, 3, share * 50, like(6, 8))],
+      50,
+      NOW,
+    )
+    const [read, reckoned] = story.readings.get('khDh')!
+    // jug, scale and analysis are right to 5 %, what was reckoned to 2 % of itself (both from memory)
+    const poured = share * (0.05 * 8 + 0.02 * reckoned!.value)
+    expect(reckoned!.sd).toBeCloseTo(Math.hypot((1 - share) * read!.sd, poured), 3)
+    expect(reckoned!.sd).toBeLessThan(read!.sd)
+  })
   it('makes every value known by a first fill, and takes nothing from the future', () => {
     const story = waterStory([waterChange(glassId, 2, 50, like(7, 5)), waterTest(glassId, -3, { khDh: 1 })], 50, NOW)
     expect(story.readings.get('ghDh')?.at(-1)).toMatchObject({ method: 'reckoned' })
