@@ -1,3 +1,4 @@
+import { dequal } from 'dequal'
 import {
   correctionGoals,
   correctionsUnderway,
@@ -26,7 +27,7 @@ export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: Ne
       usable.value.length > 0 &&
       bucketL.value > 0,
   )
-  const question = computed<RecipeQuestion | null>(() => {
+  const asked = (): RecipeQuestion | null => {
     if (!askable.value) return null
     const { targets, largestStepPerWeek } = water.shared.value
     if (filling.value) return fillQuestion(onHand.value, netL.value, fillGoals(targets, leading.value))
@@ -42,6 +43,11 @@ export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: Ne
       largestStepPerWeek: steps,
       ...(chosen.value && { chosenL: usable.value.map(u => chosen.value![u.source.id] ?? 0) }),
     }
+  }
+  // the clock ticks by the minute and the log is read anew: solved is only what is asked otherwise than before
+  const question = computed<RecipeQuestion | null>(before => {
+    const now = asked()
+    return before && dequal(before, now) ? before : now
   })
   const answer = computed(() => (question.value ? planRecipe(question.value) : null))
   const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))

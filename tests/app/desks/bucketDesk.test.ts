@@ -1,4 +1,5 @@
 import { describe, expect, it, vi } from 'vitest'
+import { toRaw } from 'vue'
 import { DAY_MS } from '#core/records'
 import { useBucketBlend } from '~/composables/useBucketBlend'
 import { useBucketCautions } from '~/composables/useBucketCautions'
@@ -7,6 +8,7 @@ import { useRecipeCard } from '~/composables/useRecipeCard'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
 import { useSettingsStore } from '~/stores/settings'
+import { useStatementsStore } from '~/stores/statements'
 import { movedKeys } from '~/words/recipe'
 import { plain } from '~/words/numbers'
 import { NOW, shelfItem, smallRoom, source, test as waterTest, waterChange } from '../../make'
@@ -54,6 +56,17 @@ describe('what goes into the bucket', () => {
     expect(blend.rows.find(r => r.id === tap.id)!.litres).toBe(1.5)
     desk.chosen = null
     expect(litresIn(blend)).toBeCloseTo(blend.totalL, 6)
+  })
+  it('is solved anew only when something else is asked, not with each minute', async () => {
+    const { desk } = await bucketBeside()
+    const solved = toRaw(desk.answer)
+    vi.setSystemTime(NOW + 60_000)
+    useStatementsStore().now = new Date(NOW + 60_000)
+    await vi.waitFor(() => expect(desk.nowMs).toBeGreaterThanOrEqual(NOW + 60_000))
+    expect(toRaw(desk.answer)).toBe(solved)
+    desk.changeL = 3
+    expect(toRaw(desk.answer)).not.toBe(solved)
+    expect(desk.recipe!.steps[0]!.changeL).toBeLessThanOrEqual(3)
   })
   it('tells what is known of each source', async () => {
     const { blend } = await bucketBeside()

@@ -24,14 +24,14 @@ function settledGrowth(groupId: string, loss: number): number {
 describe('rates', () => {
   it.each(['neocaridina', 'ramshorn', 'crayfish'])('of %s mean the same per week, however long the step', groupId => {
     const resolved = resolvedOf(groupId)
-    const with_ = (stepDays: number) =>
+    const by = (stepDays: 1 | 7) =>
       stageRates(
         { ...resolved, group: { ...resolved.group, stages: { ...resolved.group.stages, stepDays } } },
         { temperatureC: preferredC(resolved), capacity: 600 },
       )
-    const [week, half] = [with_(7), with_(3.5)]
+    const [week, day] = [by(7), by(1)]
     for (const key of ['firstHazard', 'youngHazard', 'adultHazard'] as const)
-      expect(half[key] / half.dtWeeks, key).toBeCloseTo(week[key] / week.dtWeeks, 10)
+      expect(day[key] / day.dtWeeks, key).toBeCloseTo(week[key] / week.dtWeeks, 10)
     expect(week.adultHazard).toBeCloseTo(1 / resolved.group.stages.adultWeeks.value, 6)
   })
   it.each(['neocaridina', 'ramshorn'])('of %s say what losses of every age do to growth', groupId => {
