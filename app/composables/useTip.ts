@@ -25,10 +25,13 @@ export function useTip() {
     if (next) start(next)
   }
   useEventListener('pointerover', e => rest(e.pointerType === 'touch' ? null : e.target))
-  useEventListener('focusin', e => rest(e.target))
-  useEventListener('keydown', e => {
-    if (e.key === 'Escape') rest(null)
-  })
+  // a finger gives focus too, and does not show it
+  useEventListener('focusin', e =>
+    rest(e.target instanceof Element && e.target.matches(':focus-visible') ? e.target : null),
+  )
+  // whoever presses something has read it, and what it hangs on may be gone in a moment; told first of all, because
+  // what is pressed may move the focus at once
+  useEventListener(['keydown', 'pointerdown'], () => rest(null), { capture: true })
   return tip
 }
 

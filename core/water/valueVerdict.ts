@@ -24,18 +24,22 @@ export function judgeValue(asked: ValueAsked): ValueVerdict {
   const tolerated = toleratedOf(key, target)
   const range = { low: target.preferred[0], high: target.preferred[1], tolLow: tolerated[0], tolHigh: tolerated[1] }
   const ageDays = latest ? (nowMs - latest.at) / DAY_MS : null
-  const unknown = { state: 'unknown', reasons: [], actions: [msg('water.doTest', { key })] } as const
+  const untold = (conclusion: Judged['conclusion']): Judged => ({
+    state: 'unknown',
+    conclusion,
+    reasons: [],
+    actions: [msg('water.doTest', { key })],
+  })
   const told = { key, target, tolerated, latest, window, ageDays, evidence: evidenceOf(key, readings) }
-  if (!latest) {
-    const conclusion = msg('water.noReading', { key, ...range })
-    return { ...told, ...unknown, actions: [...unknown.actions], reasons: [], conclusion, ...NO_TREND }
-  }
+  if (!latest) return { ...told, ...NO_TREND, ...untold(msg('water.noReading', { key, ...range })) }
   const stands = standing(asked, latest, window, range)
   const trends = { trendPerWeek: stands.trend, inFourWeeks: stands.ahead }
-  if (ageDays! > freshDays[key]) {
-    const conclusion = msg('water.tooOld', { key, value: latest.value, days: ageDays!, ...range })
-    return { ...told, ...trends, ...unknown, actions: [...unknown.actions], reasons: [], conclusion }
-  }
+  if (ageDays! > freshDays[key])
+    return {
+      ...told,
+      ...trends,
+      ...untold(msg('water.tooOld', { key, value: latest.value, days: ageDays!, ...range })),
+    }
   return { ...told, ...trends, ...judged(stands, reasonsOf(stands, asked.largestStep)) }
 }
 

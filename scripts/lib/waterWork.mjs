@@ -1,6 +1,7 @@
 // What the water budgets name, timed in a worker: the solver at its largest, and a year's forecast of sixty tanks.
 import { parentPort } from 'node:worker_threads'
 import { groupOf } from '#core/groups'
+import { saltIds } from '#core/records'
 import {
   completeAnalysis,
   correctionGoals,
@@ -13,17 +14,7 @@ import {
   solveChange,
 } from '#core/water'
 
-const salts = [
-  'calciumSulfateDihydrate',
-  'calciumChlorideDihydrate',
-  'magnesiumSulfateHeptahydrate',
-  'magnesiumChlorideHexahydrate',
-  'sodiumBicarbonate',
-  'potassiumBicarbonate',
-  'sodiumChloride',
-  'potassiumSulfate',
-  'calciumCarbonate',
-]
+const salts = saltIds.filter(id => id !== 'seaSalt')
 const mix = { by: 'mix', ghDh: 33, khDh: 4, conductivityUsCm: 1300, caMgByMass: 3 }
 const waters = [
   [0, 0, 5],

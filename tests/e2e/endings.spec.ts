@@ -17,12 +17,7 @@ test('a colony is parted, joined again and ended; what has ended leaves the room
   await page.getByRole('button', { name: 'Part them' }).click()
   await expect(sheet(page)).toContainText('Which glass do they go into?')
   await expect(sheet(page)).toContainText('How many go? At least one.')
-  await page.getByLabel('Name of the new colony').fill('Spare')
-  await page.getByLabel('Into', { exact: true }).selectOption({ label: 'Second, 20 L' })
-  await page.getByLabel('females', { exact: true }).fill('8')
-  await page.getByRole('button', { name: 'Part them' }).click()
-  await expect(page.getByRole('heading', { level: 1, name: 'Spare' })).toBeVisible()
-  await expect(statement(page, 'number')).toContainText('8')
+  await partEight(page, 'Spare')
 
   // taken back: they are where they were, and no colony of nobody is left
   await notice(page).getByRole('button', { name: 'Undo' }).click()
@@ -33,12 +28,7 @@ test('a colony is parted, joined again and ended; what has ended leaves the room
   await page.getByRole('radio', { name: 'Join to another colony' }).check()
   await expect(page.getByLabel('Into', { exact: true }).getByRole('option')).toHaveCount(1)
   await page.getByRole('radio', { name: 'Part into another glass' }).check()
-  await page.getByLabel('Name of the new colony').fill('Ember two')
-  await page.getByLabel('Into', { exact: true }).selectOption({ label: 'Second, 20 L' })
-  await page.getByLabel('females', { exact: true }).fill('8')
-  await page.getByRole('button', { name: 'Part them' }).click()
-  await expect(page.getByRole('heading', { level: 1, name: 'Ember two' })).toBeVisible()
-  await expect(statement(page, 'number')).toContainText('8')
+  await partEight(page, 'Ember two')
 
   // joined again: it ends, and says into what
   await toParting(page)
@@ -122,6 +112,16 @@ test('a colony moves to another glass, and its past stays where it was; a line a
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText(/Line Yellow, 2 glasses together: about/)).toBeVisible()
 })
+
+/** Parts eight females into the second glass, and is with the new colony then. */
+async function partEight(page: Page, name: string) {
+  await page.getByLabel('Name of the new colony').fill(name)
+  await page.getByLabel('Into', { exact: true }).selectOption({ label: 'Second, 20 L' })
+  await page.getByLabel('females', { exact: true }).fill('8')
+  await page.getByRole('button', { name: 'Part them' }).click()
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
+  await expect(statement(page, 'number')).toContainText('8')
+}
 
 /** The sheet in which a colony is parted, joined or ended. */
 async function toParting(page: Page) {

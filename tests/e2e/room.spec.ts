@@ -18,6 +18,17 @@ test('the demo room shows its racks, what needs the keeper, and what can leave',
   await expect(needs).toContainText(/\d+ can leave today/)
   await expect(page.getByRole('link', { name: /^Slate: About \d+ here/ })).toBeVisible()
   await expect(page.locator('[data-glass]')).toHaveCount(22)
+
+  // the mouse that rests on a glass reads its whole sentence, with what its signs stand for
+  await page
+    .getByRole('link', { name: /^Slate: / })
+    .first()
+    .hover()
+  await expect(page.getByRole('tooltip')).toContainText(
+    /^Slate: About \d+ here.*Shrinking.*died in six weeks.*KH has slid/,
+  )
+  await page.mouse.move(640, 5)
+  await expect(page.getByRole('tooltip')).toBeHidden()
 })
 
 test('arrows walk the shelves, Enter opens, the way back keeps the place', async ({ page }) => {
@@ -37,8 +48,10 @@ test('arrows walk the shelves, Enter opens, the way back keeps the place', async
     await page.keyboard.press(key)
     await expect.poll(() => focusedGlass(page)).toBe(name)
   }
+  await expect(page.getByRole('tooltip')).toContainText('Barley: About')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { level: 1, name: 'Barley' })).toBeVisible()
+  await expect(page.getByRole('tooltip')).toBeHidden()
   await expect(page.getByText('Also in this glass: Leaf rams')).toBeVisible()
   await page.keyboard.press('Space')
   await page.keyboard.press('r')

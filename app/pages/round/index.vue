@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiCalendarExport, mdiRoutes, mdiWeatherSunny } from '@mdi/js'
-import { walkMinutes } from '#core/care'
+import { minutesToday } from '#core/care'
 import { effortText } from '~/words/due'
 import { counted } from '~/words/numbers'
 import { stampText, weekdayText } from '~/words/when'
@@ -16,9 +16,7 @@ const daily = ref(false)
 const onlyFor = ref('')
 const ready = computed(() => room.ready && care.ready)
 const asking = computed(() => care.walk.filter(g => rounds.asks(g.id)).length)
-const minutes = computed(() => walkMinutes(care.today))
-/** of what is due today and wants a desk or a bucket; as the list's sum of whole minutes has it */
-const beside = computed(() => Math.round(care.minutes) - Math.round(minutes.value))
+const minutes = computed(() => minutesToday(care.today))
 const fresh = computed(
   () => rounds.running !== null && Date.now() - new Date(rounds.running.startedAt).getTime() < 20 * 3_600_000,
 )
@@ -73,8 +71,8 @@ function endRound() {
           <p v-else class="statement">
             {{ care.walk.length === 1 ? 'One glass' : `${care.walk.length} glasses` }},
             {{ asking === 0 ? 'nothing due' : `${asking} with something due`
-            }}<template v-if="minutes > 0">, {{ effortText(minutes) }} on the walk</template
-            ><template v-if="beside > 0"> and {{ effortText(beside) }} beside it</template>.
+            }}<template v-if="minutes.walk > 0">, {{ effortText(minutes.walk) }} on the walk</template
+            ><template v-if="minutes.beside > 0"> and {{ effortText(minutes.beside) }} beside it</template>.
           </p>
           <div class="acts">
             <template v-if="rounds.running">

@@ -36,6 +36,12 @@ export function afterRound(due: readonly Due[], nowMs: number): AfterRound {
 /** Work that is not done on the walk: it wants a desk, a bucket or an hour. */
 const OFF_THE_WALK: ReadonlySet<DueKind> = new Set(['count', 'waterChange', 'planStep', 'calibration', 'soil'])
 
-/** Minutes of what is due today on the walk itself. */
-export const walkMinutes = (today: readonly Due[]): number =>
-  today.filter(d => !OFF_THE_WALK.has(d.item.kind)).reduce((s, d) => s + d.item.minutes, 0)
+/**
+ * Minutes of what is due today: on the walk itself, and beside it so many whole ones that both together, rounded, are
+ * those of the list.
+ */
+export function minutesToday(today: readonly Due[]): { walk: number; beside: number } {
+  const sum = (list: readonly Due[]) => list.reduce((minutes, d) => minutes + d.item.minutes, 0)
+  const walk = sum(today.filter(d => !OFF_THE_WALK.has(d.item.kind)))
+  return { walk, beside: Math.round(sum(today)) - Math.round(walk) }
+}

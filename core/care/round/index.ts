@@ -1,4 +1,4 @@
-export { type AfterRound, afterRound, isDaily, walkMinutes } from './afterRound'
+export { type AfterRound, afterRound, isDaily, minutesToday } from './afterRound'
 export { doing, type Doing } from './doing'
 export { roundProgress, type RoundProgress } from './progress'
 export { roundSums, type RoundSums, type Snapshot, snapshotOf, type StatementChange, statementChanges } from './report'

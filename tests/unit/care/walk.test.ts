@@ -9,7 +9,7 @@ import {
   isDaily,
   lastSeen,
   valuesToRead,
-  walkMinutes,
+  minutesToday,
 } from '#core/care'
 import { groupOf } from '#core/groups'
 import { DAY_MS, toMoment, type ValueKey } from '#core/records'
@@ -136,14 +136,15 @@ describe('afterRound', () => {
     expect(after.leftoversMs).toEqual([NOW + DAY_MS / 8])
     expect([after.changes.length, after.changeL]).toEqual([2, 20])
   })
-  it('counts the minutes of the walk without what wants a desk or an hour', () => {
-    expect(
-      walkMinutes([
-        due('feed', 'due', { minutes: 0.5 }),
-        due('count', 'due', { minutes: 20 }),
-        due('test', 'late', { minutes: 3 }),
-      ]),
-    ).toBe(3.5)
+  it('counts the minutes of the walk apart from what wants a desk or an hour; both add up to the list', () => {
+    const today = [
+      due('feed', 'due', { minutes: 0.5 }),
+      due('count', 'due', { minutes: 20.7 }),
+      due('test', 'late', { minutes: 3 }),
+    ]
+    // 24.2 in all: 4 and 20 as they are shown, and not 4 and 21
+    expect(minutesToday(today)).toEqual({ walk: 3.5, beside: 20 })
+    expect(minutesToday([])).toEqual({ walk: 0, beside: 0 })
   })
   it('knows what comes every day', () => {
     expect(

@@ -1,0 +1,172 @@
+import type { RackPlan } from '../planShapes'
+import { ember, fresh, kit, probe } from './figures'
+
+/** Rack 1, door side, with its glasses. */
+export const doorSide: RackPlan = {
+  name: 'Rack 1, door side',
+  kind: 'rack',
+  shelves: [
+    [
+      {
+        name: 'Ember A',
+        kind: 'tank',
+        grossL: 63,
+        fillShare: 0.9,
+        changes: { share: 0.1, every: 1, from: 30 },
+        water: fresh(7, 5, 7.2, 310, 23.4),
+        colonies: [
+          {
+            name: 'Ember A',
+            ...ember,
+            founders: { females: 10, males: 6, unsexed: 4 },
+            began: 60,
+            counts: { method: 'allSeen', every: 5 },
+            sales: { every: 4, number: 18, from: 26, outlet: 'sold' },
+            notes: [{ week: 30, text: 'Deepest reds stay by the left sponge.' }],
+          },
+        ],
+      },
+      {
+        name: 'Ember box',
+        kind: 'tank',
+        grossL: 12,
+        fillShare: 0.85,
+        broken: true,
+        water: fresh(7, 5, 7.2, 305, 23.2),
+        colonies: [
+          {
+            name: 'Ember box',
+            ...ember,
+            capacity: 45,
+            founders: { females: 5, males: 1 },
+            began: 34,
+            counts: { method: 'allSeen', every: 3 },
+            minimumKeep: 12,
+          },
+        ],
+      },
+    ],
+    [
+      {
+        name: 'Slate',
+        kind: 'tank',
+        grossL: 60,
+        fillShare: 0.87,
+        changes: { share: 0.1, every: 1, from: 20 },
+        water: {
+          ghDh: kit(6.7, { drift: { from: 16, perWeek: -0.03 } }),
+          khDh: kit(4.6, { drift: { from: 13, perWeek: -0.2 }, every: 2 }),
+          ph: kit(7.3, { drift: { from: 13, perWeek: -0.045 } }),
+          conductivityUsCm: probe(300, { drift: { from: 13, perWeek: -1.5 } }),
+          temperatureC: probe(22.6, { season: 0.8 }),
+          nitrateMgL: kit(9, { every: 6 }),
+        },
+        colonies: [
+          {
+            name: 'Slate',
+            groupId: 'neocaridina',
+            founders: { females: 9, males: 6, unsexed: 3 },
+            began: 58,
+            births: 0.15,
+            deaths: 0.03,
+            capacity: 620,
+            turn: { from: 15, births: 0.005, deaths: 0.075 },
+            counts: { method: 'allSeen', every: 2 },
+            sales: { every: 11, number: 24, from: 30, outlet: 'sold' },
+            deathsLogged: [
+              { week: 5, number: 1, sign: 'failedMolt', text: 'White gap behind the head.' },
+              { week: 2, number: 1, sign: 'failedMolt' },
+            ],
+            wildCount: {
+              week: 17,
+              times: 4.8,
+              method: 'atFood',
+              text: 'Whole tank on the nettle leaf, lost track twice.',
+            },
+          },
+        ],
+      },
+      {
+        name: 'Barley',
+        kind: 'tank',
+        grossL: 45,
+        fillShare: 0.9,
+        water: { ...fresh(6.8, 4.6, 6.95, 290, 23), ph: kit(6.95, { dusk: 0.75, every: 2 }) },
+        colonies: [
+          {
+            name: 'Barley',
+            groupId: 'neocaridina',
+            founders: { females: 7, males: 4, unsexed: 1 },
+            began: 44,
+            births: 0.11,
+            deaths: 0.04,
+            capacity: 380,
+            counts: { method: 'atFood', every: 4 },
+            slip: { week: 14 },
+          },
+          {
+            name: 'Leaf rams',
+            groupId: 'ramshorn-snail',
+            founders: { unsexed: 4 },
+            began: 20,
+            births: 0.18,
+            deaths: 0.06,
+            capacity: 120,
+            counts: { method: 'estimate', every: 6 },
+          },
+        ],
+      },
+    ],
+    [
+      {
+        name: 'Rime A',
+        kind: 'tank',
+        grossL: 50,
+        fillShare: 0.8,
+        soilWeeks: 59,
+        topUps: { pureL: 1.4, from: 26, tap: { litres: 0.4, from: 8 } },
+        water: {
+          ghDh: kit(5, { drift: { from: 8, perWeek: 0.12 } }),
+          khDh: kit(0.4),
+          ph: kit(6.1),
+          conductivityUsCm: probe(202, { drift: { from: 8, perWeek: 8 } }),
+          temperatureC: probe(22, { season: 0.5 }),
+          nitrateMgL: kit(5, { every: 6 }),
+        },
+        colonies: [
+          {
+            name: 'Rime A',
+            groupId: 'bee-shrimp',
+            founders: { females: 8, males: 5, unsexed: 7 },
+            began: 59,
+            births: 0.085,
+            deaths: 0.035,
+            capacity: 260,
+            counts: { method: 'atFood', every: 4 },
+            sales: { every: 10, number: 10, from: 24, outlet: 'sold' },
+            notes: [{ week: 3, text: 'Canister of pure water was empty, topped up from the tap.' }],
+          },
+        ],
+      },
+      {
+        name: 'Rime B',
+        kind: 'tank',
+        grossL: 50,
+        fillShare: 0.8,
+        water: fresh(5.1, 0.5, 6.2, 206, 22),
+        colonies: [
+          {
+            name: 'Rime B',
+            groupId: 'bee-shrimp',
+            founders: { females: 5, males: 3, unsexed: 4 },
+            began: 40,
+            births: 0.09,
+            deaths: 0.04,
+            capacity: 240,
+            counts: { method: 'allSeen', every: 6 },
+          },
+        ],
+      },
+    ],
+  ],
+}
