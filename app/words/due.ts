@@ -148,7 +148,11 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   countNarrows: v =>
     `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ` +
     `${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
-  countOld: v => `Counted ${ago(v)}; it would narrow the range a little.`,
+  countOld: v =>
+    `Counted ${ago(v)}; ` +
+    (whole(n(v, 'nowLow')) === whole(n(v, 'nowHigh'))
+      ? `it would tell whether it is still ${whole(n(v, 'nowLow'))}.`
+      : 'it would narrow the range a little.'),
   hatchNear: (v, nowMs) =>
     `${whole(n(v, 'n'))} ${v.sign === 'berried' ? 'berried' : n(v, 'n') === 1 ? 'egg mass' : 'egg masses'} ` +
     `seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ` +

@@ -65,6 +65,14 @@ const lookWord: Readonly<Record<Look['what'], string>> = {
   broods: 'A look for broods',
   sample: 'A sample of a fifth of the tank',
 }
+/** What one full count today would tell: a narrower range, or whether a number without doubt still holds. */
+export function fullCountText({ low, high }: { low: number; high: number }): string {
+  const [from, to] = [whole(low), whole(high)]
+  return from === to
+    ? `One full count today would tell whether it is still ${num(from)}.`
+    : `One full count today would narrow it to about ${num(`${from} to ${to}`)}.`
+}
+
 /** "A full count would narrow the number in eight weeks by 40 %." */
 export function lookText({ what, left }: Look): string {
   const narrowed = Math.round(100 * (1 - left))

@@ -2,6 +2,7 @@ import type { CountMethod, Message, ValueKey } from '#core/records'
 import type { StatementKey } from '#core/statements'
 import type { WaterMessageKey } from '#core/water'
 import { num, percent, roundedTo, whole } from './numbers'
+import { fullCountText } from './population'
 import { countMethodWord } from './states'
 import {
   differenceText,
@@ -66,8 +67,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.reasonLeftOut': (v, s) =>
     `What was logged before ${dayText(n(v, 'at'), s.nowMs)} is left out of the reckoning: the log is very long.`,
   'number.reasonOld': v => `Last counted ${agoText(n(v, 'days'))}.`,
-  'number.doCount': v =>
-    `One full count today would narrow it to about ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
+  'number.doCount': v => fullCountText({ low: n(v, 'low'), high: n(v, 'high') }),
 
   'heading.growing': v => `Growing about ${num(growth(n(v, 'value')))} a week`,
   'heading.shrinking': v => `Shrinking about ${num(growth(n(v, 'value')))} a week`,

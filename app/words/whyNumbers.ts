@@ -4,7 +4,7 @@ import type { CountMethod, Evidence } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import { type NumberFigures, numberFigures } from './numberFigures'
 import { percent, plain, whole } from './numbers'
-import { countNoteText, disagreementText, lookText, mattersText } from './population'
+import { countNoteText, disagreementText, fullCountText, lookText, mattersText } from './population'
 import { say, type Saying } from './say'
 import { basisText, countMethodWord } from './states'
 import type { Why } from './why'
@@ -128,11 +128,7 @@ export function whyNumbers(topic: Topic, statements: ColonyStatements, group: Re
       ...(p.fit.disagreement ? [plain(disagreementText(p))] : []),
     ],
     inputs: inputLines(statements, s),
-    narrows: [
-      `One full count today would narrow the number to about ${whole(p.ifCountedToday.low)} to ` +
-        `${whole(p.ifCountedToday.high)}.`,
-      ...p.looks.map(lookText),
-    ],
+    narrows: [plain(fullCountText(p.ifCountedToday)), ...p.looks.map(lookText)],
   }
 }
 

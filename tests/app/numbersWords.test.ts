@@ -6,11 +6,13 @@ import { stageNames } from '#core/population'
 import { csvOf } from '~/files/csv'
 import { outlookSvg } from '~/files/outlookSvg'
 import { evidenceText, hitRateText } from '~/words/count'
+import { dueWhy } from '~/words/due'
 import { plain } from '~/words/numbers'
 import { changeText, comparedText, fullText, reachText } from '~/words/outlook'
-import { disagreementText, learntText, lookText, mattersText, stageWord } from '~/words/population'
+import { disagreementText, fullCountText, learntText, lookText, mattersText, stageWord } from '~/words/population'
 import { limitText, moneyText, takeText, upperText, weeklyText } from '~/words/surplus'
 import { NOW } from '../make'
+import { itemOf, known } from '../unit/care/rooms'
 
 describe('stages', () => {
   it('are called as keepers call them, in every group', () => {
@@ -49,6 +51,15 @@ describe('stages', () => {
       'A full count would narrow the number in eight weeks by about 40 %.',
     )
     expect(lookText({ what: 'broods', left: 0.99 })).toContain('hardly')
+  })
+  it('a count narrows a range, and confirms a number without doubt', () => {
+    expect(plain(fullCountText({ low: 21.6, high: 52.2 }))).toBe(
+      'One full count today would narrow it to about 22 to 52.',
+    )
+    expect(plain(fullCountText({ low: 1.9, high: 2.2 }))).toBe('One full count today would tell whether it is still 2.')
+    const old = (numbers: Parameters<typeof known>) => dueWhy(itemOf('count', { numbers: known(...numbers) })!, NOW)
+    expect(old([2, 1.8, 2.3, [1.9, 2.1]])).toMatch(/; it would tell whether it is still 2\.$/)
+    expect(old([60, 50, 70, [52, 69]])).toMatch(/; it would narrow the range a little\.$/)
   })
   it('disagreement is said, agreement is not', () => {
     const p = (disagreement: 'counts' | 'jumps' | 'thin' | null) => ({
