@@ -7,7 +7,7 @@ import { effective, gather, normalise, refresh, systematic } from './particles'
 import { drawPast, judge, takeCount, weighed } from './pastNumbers'
 import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
 import { counted, PARAMETERS, ROWS } from './stages'
-import { stepCloud } from './step'
+import { stepOf as livingStepOf } from './step'
 import { weighBroods, weighYoung } from './weighLooks'
 
 /**
@@ -71,13 +71,14 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   // a new entry is of today most often; a correction, of the last weeks
   const wanted = new Set([last, last - 1, last - 6].filter(s => s > 0))
   const resample = resampling(size)
+  const live = livingStepOf(rates)
 
   for (; state.step <= last; state.step++) {
     const { step } = state
     if (stopped?.()) throw new StoppedError()
     if (wanted.has(step) && checkpoints.at(-1)?.step !== step) checkpoints.push(copy({ ...state, seen: hashes[step]! }))
     const key = streamAt(seed, step)
-    if (step > 0) stepCloud(state, rates, key, { recruitsFactor: ownBirths })
+    if (step > 0) live(state, key, { recruitsFactor: ownBirths })
     for (const [nth, event] of (byStep.get(step) ?? []).entries())
       see(state, question, event, of => streamAt(key, nth, of))
     const weights = weighed(state)

@@ -7,7 +7,7 @@ import { gather } from './particles'
 import type { BandPoint } from './question'
 import type { StageRates } from './rates'
 import { counted, FEMALES, ROWS, STAGES, YOUNG_1, YOUNG_2 } from './stages'
-import { stepCloud } from './step'
+import { stepOf } from './step'
 
 /** Weeks that futures look ahead where nobody asks for more. */
 export const FUTURE_WEEKS = 26
@@ -85,12 +85,13 @@ function liveThrough(
   if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
   if (doing.take && doing.take.number > 0) takeAll(cloud, size, doing.take, streamAt(seed, -7))
   const stepsPerWeek = Math.round(1 / rates.dtWeeks)
+  const step = stepOf(rates)
   if (see(cloud, 0)) return
   for (let week = 1; week <= weeks; week++) {
     const dying = (doing.dyingPerWeek ?? 0) * Math.exp(-(week - 1) / DYING_WEEKS)
     for (let s = 0; s < stepsPerWeek; s++) {
       if (stopped?.()) throw new StoppedError()
-      stepCloud({ cloud, size }, rates, streamAt(seed, week, s), {
+      step({ cloud, size }, streamAt(seed, week, s), {
         extraHazard: dying * rates.dtWeeks,
         roomFactor: doing.roomFactor ?? 1,
         recruitsFactor: doing.recruitsFactor ?? 1,

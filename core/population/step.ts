@@ -1,4 +1,16 @@
-import { binomialFrom, mix32, normalFrom, poissonFrom, STREAM_STEP, uniformAt } from '#core/stats'
+import {
+  binomialFrom,
+  binomialShared,
+  deathsFrom,
+  mix32,
+  normalFrom,
+  poissonFrom,
+  quickExp,
+  type SharedChance,
+  sharedChance,
+  STREAM_STEP,
+  uniformAt,
+} from '#core/stats'
 import { crowdingSlope, LIFE, type Passage, type StageRates } from './lifeCycle'
 import type { Particles } from './particles'
 import { counted, EGGS_1, EGGS_2, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES } from './stages'
@@ -42,120 +54,209 @@ export interface StepMore {
 /** Luck of a particle beside that of its passages: its mood, the broods, a blow. */
 export const DRAWS = { turn: 0, drift: 1, taken: 14, brood: 15, blow: 16 }
 
-/** The passages as flat rows of numbers, the last of a life first: whoever arrives is not thinned in the same step. */
+/** The passages, the last of a life first: whoever arrives is not thinned in the same step. */
 const ways = LIFE.toReversed()
-const column = (of: (way: Passage) => number | undefined) => Int32Array.from(ways, way => of(way) ?? -1)
-const STAGE = column(w => w.stage)
-const TO = column(w => w.to)
-const OR_ELSE = column(w => w.orElse)
-const luckOf = (of: keyof Passage['luck']) => column(w => w.luck[of])
-const [DIES, LEAVES, ARRIVES, SPLITS] = [luckOf('dies'), luckOf('leaves'), luckOf('arrives'), luckOf('splits')]
-
-/** Hazards and chances of one step, in the order of the ways. */
-function ratesOfWays(r: StageRates) {
-  const hazard = Float64Array.from(ways, w => (w.hazard ? r[w.hazard] : 0))
-  const leave = Float64Array.from(ways, w => (w.leaves ? r[w.leaves] : 0))
-  return { hazard, leave }
-}
-
-/**
- * Lives all particles of a cloud through one step: births, growth and deaths of whole animals by chance.
- * Each particle draws from its own stream of uniform numbers, each decision always the same one, whatever happens to
- * it; so two clouds that differ in one decision share all their luck.
- * @param particles changed in place
- * @param key of the streams: the same key gives the same luck
- */
-export function stepCloud({ cloud, size }: Particles, r: StageRates, key: number, more: StepMore = {}): void {
-  const { roomFactor = 1, recruitsFactor = 1, extraHazard = 0 } = more
-  const keep = Math.exp(-r.dtWeeks / MOOD_WEEKS)
-  const moodSd = MOOD_SD * Math.sqrt(1 - keep * keep)
-  const room = r.capacity * roomFactor
-  const recruits = r.comeUp * recruitsFactor
-  const mending = MENDING_PER_WEEK * r.dtWeeks
-  const turnChance = TURN_PER_WEEK * r.dtWeeks
-  const lay = laying(cloud, size, r)
-  const strike = blows(cloud, size, r.dtWeeks)
-  const { hazard, leave } = ratesOfWays(r)
-  for (let i = 0; i < size; i++) {
-    const stream = mix32(key + Math.imul(i, STREAM_STEP))
-    const turn = drawn(stream, DRAWS.turn)
-    const drift = normalFrom(drawn(stream, DRAWS.drift))
-    const swing = turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift
-    const mood = cloud[MOOD * size + i]! * keep + mending + swing
-    cloud[MOOD * size + i] = mood
-
-    const n = counted(cloud, size, i)
-    const luck = cloud[RECRUITS * size + i]!
-    // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to
-    // nothing at capacity
-    const crowding = (crowdingSlope(r.holds, luck) * n) / (room * Math.exp(cloud[ROOM * size + i]!))
-    // a mood is felt in the deaths in full, in the births half in the broods taken up, half in the young that come up
-    // (from memory)
-    const half = Math.exp(0.5 * mood)
-    const comeUp = recruits * half * Math.exp(luck + crowding)
-    const loss = Math.exp(cloud[LOSSES * size + i]!) / (half * half)
-    const laid = lay(i, half, stream)
-
-    for (let w = 0; w < ways.length; w++) {
-      const row = STAGE[w]! * size + i
-      let there = cloud[row]!
-      if (DIES[w]! >= 0) {
-        const extra = LEAVES[w]! < 0 ? extraHazard : 0
-        there -= binomialFrom(drawn(stream, DIES[w]!), there, chance(hazard[w]! * loss + extra))
-      }
-      if (LEAVES[w]! >= 0) {
-        let gone = binomialFrom(drawn(stream, LEAVES[w]!), there, leave[w]!)
-        there -= gone
-        if (ARRIVES[w]! >= 0) gone = binomialFrom(drawn(stream, ARRIVES[w]!), gone, comeUp)
-        if (SPLITS[w]! >= 0) {
-          const first = binomialFrom(drawn(stream, SPLITS[w]!), gone, r.femaleShare)
-          cloud[OR_ELSE[w]! * size + i] = cloud[OR_ELSE[w]! * size + i]! + gone - first
-          gone = first
-        }
-        cloud[TO[w]! * size + i] = cloud[TO[w]! * size + i]! + gone
-      }
-      cloud[row] = there
-    }
-    cloud[EGGS_1 * size + i] = cloud[EGGS_1 * size + i]! + laid
-    strike(i, stream)
-  }
-}
 
 /** One uniform number of a particle's stream. */
 const drawn = (stream: number, which: number) => uniformAt((stream + Math.imul(which, STREAM_STEP)) | 0)
 
-/** How the females of a particle lay in a step; `half` is the mood's factor on the broods taken up. */
-function laying(cloud: Float64Array, size: number, r: StageRates) {
-  return (i: number, half: number, stream: number): number => {
-    const females = cloud[FEMALES * size + i]!
-    if (r.needsMale && !(cloud[MALES * size + i]! > 0)) return 0
-    const eggs = cloud[EGGS_1 * size + i]! + cloud[EGGS_2 * size + i]!
-    const free = r.carried ? Math.max(0, females - Math.ceil(eggs / r.broodSize)) : females
-    const u = drawn(stream, DRAWS.taken)
-    const taken = r.carried ? binomialFrom(u, free, r.broods * half) : poissonFrom(u, free * r.broods * half)
-    if (taken <= 0) return 0
-    const z = normalFrom(drawn(stream, DRAWS.brood))
-    return Math.max(0, Math.round(r.broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
+/** Lives all particles of a cloud through one step, in place; the same key gives the same luck. */
+export type Step = (particles: Particles, key: number, more?: StepMore) => void
+
+/** What a step works out for each particle before anybody dies, grows or is born. */
+interface Conditions {
+  /** where the particle's uniform numbers begin */
+  stream: Int32Array
+  /** the mood’s factor on the broods taken up */
+  half: Float64Array
+  /** share of the hatched that come up */
+  comeUp: Float64Array
+  /** factor on the hazards */
+  loss: Float64Array
+  hatched: Float64Array
+  /** eggs that are laid */
+  laid: Float64Array
+}
+
+const conditionsFor = (size: number): Conditions => ({
+  stream: new Int32Array(size),
+  half: new Float64Array(size),
+  comeUp: new Float64Array(size),
+  loss: new Float64Array(size),
+  hatched: new Float64Array(size),
+  laid: new Float64Array(size),
+})
+
+/**
+ * Makes the step of a cloud under some rates: births, growth and deaths of whole animals by chance. Each particle draws
+ * from its own stream of uniform numbers, each decision always the same one, whatever happens to it; so two clouds that
+ * differ in one decision share all their luck. What is the same for all particles is worked out here, once.
+ *
+ * The cloud is gone through passage by passage, and not particle by particle: each loop touches few rows and is small
+ * enough for the engine to draw all that it calls into it; a call that is not drawn in costs more than a draw does.
+ */
+export function stepOf(r: StageRates): Step {
+  const passes = [
+    feeling(r),
+    laying(r),
+    ...ways.flatMap(way => [...(way.hazard ? [dying(way, r[way.hazard])] : []), ...leaving(way, r)]),
+    joining,
+    striking(r.dtWeeks),
+  ]
+  let at = conditionsFor(0)
+  return ({ cloud, size }, key, more = {}) => {
+    if (at.stream.length !== size) at = conditionsFor(size)
+    for (let i = 0; i < size; i++) at.stream[i] = mix32(key + Math.imul(i, STREAM_STEP))
+    for (const pass of passes) pass({ cloud, size }, at, more)
   }
 }
 
-/** How a blow falls: a share of all animals of a particle dies at once; the eggs are as many fewer. */
-function blows(cloud: Float64Array, size: number, dtWeeks: number) {
-  const blowChance = BLOW_PER_WEEK * dtWeeks
-  return (i: number, stream: number): void => {
-    const blow = drawn(stream, DRAWS.blow)
-    if (blow >= blowChance) return
-    // what is left of the uniform number tells how hard it is
-    const left = 1 - (BLOW_MOST * blow) / blowChance
-    for (let row = 0; row < STAGES; row++) {
-      const luck = drawn(stream, DRAWS.blow + 1 + row)
-      cloud[row * size + i] = binomialFrom(luck, cloud[row * size + i]!, left)
+/** What happens to all particles in one part of a step. */
+type Pass = (particles: Particles, at: Conditions, more: StepMore) => void
+
+/** Moves the moods on, and works out what crowding and mood make of the rates. */
+function feeling(r: StageRates): Pass {
+  const keep = Math.exp(-r.dtWeeks / MOOD_WEEKS)
+  const moodSd = MOOD_SD * Math.sqrt(1 - keep * keep)
+  const mending = MENDING_PER_WEEK * r.dtWeeks
+  const turnChance = TURN_PER_WEEK * r.dtWeeks
+  return ({ cloud, size }, { stream, half, comeUp, loss }, { roomFactor = 1, recruitsFactor = 1 }) => {
+    const capacity = r.capacity * roomFactor
+    const recruits = r.comeUp * recruitsFactor
+    for (let i = 0; i < size; i++) {
+      const turn = drawn(stream[i]!, DRAWS.turn)
+      const drift = normalFrom(drawn(stream[i]!, DRAWS.drift))
+      const swing =
+        turn < turnChance ? TURN_SD * drift + (turn < BAD_TURNS * turnChance ? BAD_MEAN : 0) : moodSd * drift
+      const mood = cloud[MOOD * size + i]! * keep + mending + swing
+      cloud[MOOD * size + i] = mood
+
+      const n = counted(cloud, size, i)
+      const luck = cloud[RECRUITS * size + i]!
+      // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to
+      // nothing at capacity
+      const crowding = (crowdingSlope(r.holds, luck) * n) / (capacity * quickExp(cloud[ROOM * size + i]!))
+      // a mood is felt in the deaths in full, in the births half in the broods taken up, half in the young that come up
+      // (from memory)
+      const felt = quickExp(0.5 * mood)
+      half[i] = felt
+      comeUp[i] = recruits * felt * quickExp(luck + crowding)
+      loss[i] = quickExp(cloud[LOSSES * size + i]!) / (felt * felt)
     }
   }
 }
 
-/** Hazard to chance: 1 − e^(−h), by a fraction that is within a thousandth below h = 0.2 and never above 1. */
-const chance = (hazard: number) => Math.min(1, hazard / (1 + hazard / 2))
+/** What the females lay: into their own row, because it is no part of this step yet. */
+function laying(r: StageRates): Pass {
+  const { carried, needsMale, broods, broodSize } = r
+  return ({ cloud, size }, { stream, half, laid }) => {
+    for (let i = 0; i < size; i++) {
+      const females = cloud[FEMALES * size + i]!
+      const eggs = cloud[EGGS_1 * size + i]! + cloud[EGGS_2 * size + i]!
+      const free = carried ? Math.max(0, females - Math.ceil(eggs / broodSize)) : females
+      const u = drawn(stream[i]!, DRAWS.taken)
+      const taken =
+        needsMale && !(cloud[MALES * size + i]! > 0)
+          ? 0
+          : carried
+            ? binomialFrom(u, free, broods * half[i]!)
+            : poissonFrom(u, free * broods * half[i]!)
+      const z = taken > 0 ? normalFrom(drawn(stream[i]!, DRAWS.brood)) : 0
+      laid[i] = Math.max(0, Math.round(broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
+    }
+  }
+}
+
+/** The eggs join those that are there. */
+const joining: Pass = ({ cloud, size }, { laid }) => {
+  for (let i = 0, place = EGGS_1 * size; i < size; i++, place++) cloud[place] = cloud[place]! + laid[i]!
+}
+
+/** Deaths in a stage; what grown animals die of beside the usual comes on top. */
+function dying({ stage, leaves, luck }: Passage, hazard: number): Pass {
+  const dies = luck.dies!
+  return ({ cloud, size }, { stream, loss }, { extraHazard = 0 }) => {
+    const extra = leaves ? 0 : extraHazard
+    for (let i = 0, place = stage * size; i < size; i++, place++) {
+      const there = cloud[place]!
+      cloud[place] = there - deathsFrom(drawn(stream[i]!, dies), there, hazard * loss[i]! + extra)
+    }
+  }
+}
+
+/** Those that leave a stage: they move on, hatch, or are grown. */
+function leaving(way: Passage, r: StageRates): Pass[] {
+  if (!way.leaves) return []
+  const chance = sharedChance(r[way.leaves])
+  if (way.comesUp) return [hatching(way, chance), arriving(way)]
+  return [way.orElse === undefined ? moving(way, chance) : parting(way, chance, sharedChance(r.femaleShare))]
+}
+
+function hatching({ stage, luck }: Passage, chance: SharedChance): Pass {
+  const leaves = luck.leaves!
+  return ({ cloud, size }, { stream, hatched }) => {
+    for (let i = 0, place = stage * size; i < size; i++, place++) {
+      const gone = binomialShared(chance, drawn(stream[i]!, leaves), cloud[place]!)
+      cloud[place] = cloud[place]! - gone
+      hatched[i] = gone
+    }
+  }
+}
+
+function moving({ stage, to, luck }: Passage, chance: SharedChance): Pass {
+  const leaves = luck.leaves!
+  return ({ cloud, size }, { stream }) => {
+    const next = (to! - stage) * size
+    for (let i = 0, place = stage * size; i < size; i++, place++) {
+      const gone = binomialShared(chance, drawn(stream[i]!, leaves), cloud[place]!)
+      cloud[place] = cloud[place]! - gone
+      cloud[place + next] = cloud[place + next]! + gone
+    }
+  }
+}
+
+/** Not all of the hatched come up. */
+function arriving({ to, luck }: Passage): Pass {
+  const arrives = luck.arrives!
+  return ({ cloud, size }, { stream, hatched, comeUp }) => {
+    for (let i = 0, place = to! * size; i < size; i++, place++)
+      cloud[place] = cloud[place]! + binomialFrom(drawn(stream[i]!, arrives), hatched[i]!, comeUp[i]!)
+  }
+}
+
+/** Who is grown is a female or a male. */
+function parting({ stage, to, orElse, luck }: Passage, chance: SharedChance, female: SharedChance): Pass {
+  const leaves = luck.leaves!
+  const splits = luck.splits!
+  return ({ cloud, size }, { stream }) => {
+    const females = (to! - stage) * size
+    const males = (orElse! - stage) * size
+    for (let i = 0, place = stage * size; i < size; i++, place++) {
+      const gone = binomialShared(chance, drawn(stream[i]!, leaves), cloud[place]!)
+      const first = binomialShared(female, drawn(stream[i]!, splits), gone)
+      cloud[place] = cloud[place]! - gone
+      cloud[place + females] = cloud[place + females]! + first
+      cloud[place + males] = cloud[place + males]! + gone - first
+    }
+  }
+}
+
+/** Blows: in few particles a share of all animals dies at once; the eggs are as many fewer. */
+function striking(dtWeeks: number): Pass {
+  const blowChance = BLOW_PER_WEEK * dtWeeks
+  return ({ cloud, size }, { stream }) => {
+    for (let i = 0; i < size; i++) {
+      const blow = drawn(stream[i]!, DRAWS.blow)
+      if (blow >= blowChance) continue
+      // what is left of the uniform number tells how hard it is
+      const left = 1 - (BLOW_MOST * blow) / blowChance
+      for (let row = 0; row < STAGES; row++) {
+        const luck = drawn(stream[i]!, DRAWS.blow + 1 + row)
+        cloud[row * size + i] = binomialFrom(luck, cloud[row * size + i]!, left)
+      }
+    }
+  }
+}
 
 /** What crowding, mood and what was learnt make of the rates for one colony. */
 export interface Present {

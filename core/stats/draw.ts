@@ -1,4 +1,5 @@
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
+import { quickExp, quickLogRest } from './quick'
 
 /**
  * Whole numbers by chance, each from exactly one uniform number, so that streams stay in step (see `stream.ts`) and
@@ -27,9 +28,12 @@ export function normalFrom(u: number): number {
 }
 
 /**
- * Above this variance the normal curve, rounded, stands for binomial and Poisson; below it they are summed up exactly.
+ * Above this variance the normal curve, rounded, stands for binomial and Poisson (their distribution functions within
+ * 0.002, their variances within a hundredth); below it they are summed up exactly.
  */
-const NORMAL_FROM = 12
+export const SUMMED_VARIANCE = 6
+/** Rounding to whole numbers adds so much variance of its own (Sheppard 1898). */
+const ROUNDING_VARIANCE = 1 / 12
 
 /**
  * A binomial number: how many of n have luck with chance p.
@@ -40,19 +44,55 @@ const NORMAL_FROM = 12
  * @param p chance, 0 to 1; beyond it is cut
  */
 export function binomialFrom(u: number, n: number, p: number): number {
-  if (n <= 0 || p <= 0) return 0
-  if (p >= 1) return n
-  if (p > 0.5) return n - binomialFrom(1 - u, n, 1 - p)
+  // Bernoulli’s inequality: (1 − p)ⁿ ≥ 1 − np, so that most small draws cost no logarithm
+  if (u <= 1 - n * p) return 0
+  if (p > 0.5) return p < 1 ? n - luckyOf(1 - u, n, 1 - p) : n
+  return luckyOf(u, n, p)
+}
+
+/** The same for a chance of a half or less. */
+function luckyOf(u: number, n: number, p: number): number {
+  if (n * p * (1 - p) > SUMMED_VARIANCE) return manyLucky(u, n, p)
+  return fewLucky(u, n, p / (1 - p), noneOf(n, p))
+}
+
+/** Chance that none of n has luck, for a chance of a half or less. */
+export const noneOf = (n: number, p: number): number => quickExp(n * quickLogRest(p))
+
+/**
+ * How many of n die under a hazard: a binomial number with chance 1 − e^(−hazard).
+ * @param u in (0, 1)
+ * @param n whole number, zero or more
+ * @param hazard zero or more
+ */
+export function deathsFrom(u: number, n: number, hazard: number): number {
+  const toll = n * hazard
+  // e^(−x) ≥ 1 − x: most often nobody dies
+  if (u <= 1 - toll) return 0
+  const live = quickExp(-hazard)
+  if (live < 0.5) return binomialFrom(u, n, 1 - live)
+  if (n * (1 - live) * live > SUMMED_VARIANCE) return manyLucky(u, n, 1 - live)
+  return fewLucky(u, n, (1 - live) / live, quickExp(-toll))
+}
+
+/**
+ * By the normal curve, with the third moment of Cornish and Fisher (1938): without it the few extreme draws would lie
+ * too evenly.
+ */
+export function manyLucky(u: number, n: number, p: number): number {
   const mean = n * p
-  const variance = mean * (1 - p)
-  if (variance > NORMAL_FROM) {
-    // third moment by Cornish and Fisher (1938): without it the few extreme draws would lie too evenly
-    const z = normalFrom(u)
-    const k = Math.floor(mean + Math.sqrt(variance) * z + ((1 - 2 * p) * (z * z - 1)) / 6 + 0.5)
-    return k < 0 ? 0 : k > n ? n : k
-  }
-  const odds = p / (1 - p)
-  let chance = Math.exp(n * Math.log1p(-p))
+  const z = normalFrom(u)
+  const k = Math.floor(mean + Math.sqrt(mean * (1 - p) - ROUNDING_VARIANCE) * z + ((1 - 2 * p) * (z * z - 1)) / 6 + 0.5)
+  return k < 0 ? 0 : k > n ? n : k
+}
+
+/**
+ * By summing up.
+ * @param odds p / (1 − p)
+ * @param none chance of none
+ */
+function fewLucky(u: number, n: number, odds: number, none: number): number {
+  let chance = none
   let sum = chance
   let k = 0
   while (u > sum && k < n) {
@@ -60,7 +100,7 @@ export function binomialFrom(u: number, n: number, p: number): number {
     chance *= (odds * (n - k + 1)) / k
     sum += chance
     // what is left is below the last digit: the sum would never reach u
-    if (chance < 1e-17 && k > mean) break
+    if (chance < 1e-17 && k > n * odds) break
   }
   return k
 }
@@ -72,12 +112,12 @@ export function binomialFrom(u: number, n: number, p: number): number {
  */
 export function poissonFrom(u: number, mean: number): number {
   if (mean <= 0) return 0
-  if (mean > NORMAL_FROM) {
+  if (mean > SUMMED_VARIANCE) {
     const z = normalFrom(u)
-    const k = Math.floor(mean + Math.sqrt(mean) * z + (z * z - 1) / 6 + 0.5)
+    const k = Math.floor(mean + Math.sqrt(mean - ROUNDING_VARIANCE) * z + (z * z - 1) / 6 + 0.5)
     return k < 0 ? 0 : k
   }
-  let chance = Math.exp(-mean)
+  let chance = quickExp(-mean)
   let sum = chance
   let k = 0
   while (u > sum) {

@@ -1,5 +1,7 @@
 // What is computed without a page: chemistry, schedule, numbers.
 import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { inWorker } from '../lib/inWorker.mjs'
 import { root } from '../lib/prepare.mjs'
@@ -33,7 +35,8 @@ export async function care({ note }) {
 }
 
 /**
- * The numbers alone, in a worker of their own; and the same futures written plainly in NumPy, where it is installed.
+ * The numbers alone, in a worker of their own; and the same futures written plainly in C and in NumPy, in one run, because
+ * this machine is not as fast at every hour.
  */
 export async function numbers({ note }) {
   const w = await inWorker('scripts/lib/numbersWork.mjs')
@@ -46,18 +49,43 @@ export async function numbers({ note }) {
     w.memory.map(m => `${Math.round(m)} MB`).join(', '),
     'flat',
   )
+  const small = { ...w, futures: 10_000, weeks: 52 }
+  note('Numbers: the same for a small colony, best of five', ms(w.same))
+  note('  median at the end', w.sameMedian)
+  compared(note, w.same, { where: 'plain C', aim: '≤ 1.6 times', ...inC(small) })
+  compared(note, w.same, { where: 'NumPy', aim: '≤ 0.6 times', ...inNumPy(small) })
+}
+
+/** How long the same futures take elsewhere, beside ours. */
+function compared(note, ours, { where, aim, ms: theirs, median, why }) {
+  if (theirs === undefined) return note(`  in ${where}`, 'not here', why)
+  note(`  in ${where}, best of three`, ms(theirs))
+  note('  median at the end', median)
+  note(`  ours to ${where}`, (ours / theirs).toFixed(2), aim)
+}
+
+/** The same futures in C, where the system has a compiler. */
+function inC({ rates: r, spreads: s, futures, weeks }) {
+  const folder = mkdtempSync(join(tmpdir(), 'ulkin-bench-c-'))
+  try {
+    const program = join(folder, 'futures')
+    const made = spawnSync('cc', ['-O2', '-o', program, join(root, 'scripts/lib/futures.c'), '-lm'])
+    if (made.status !== 0) return { why: 'install a C compiler to compare' }
+    const asked = [r.capacity, r.femaleShare, r.eggsLeave, r.firstLeave, r.youngLeave, r.firstHazard, r.youngHazard]
+    asked.push(r.adultHazard, r.broods, r.broodSize, r.comeUp, r.holds, s.recruits, s.losses, s.room)
+    return JSON.parse(spawnSync(program, { input: [futures, weeks, ...asked].join('\n'), encoding: 'utf8' }).stdout)
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+/** The same futures in NumPy, where it is installed. */
+function inNumPy({ rates, spreads, futures, weeks }) {
   const python = ['python3', '/usr/bin/python3'].find(p => spawnSync(p, ['-c', 'import numpy']).status === 0)
-  if (!python) return note('Numbers: the same futures in NumPy', 'not here', 'install python3-numpy to compare')
+  if (!python) return { why: 'install python3-numpy to compare' }
   const ran = spawnSync(python, [join(root, 'scripts/lib/futures.py')], {
-    input: JSON.stringify({ rates: w.rates, spreads: w.spreads, futures: 10_000, weeks: 52 }),
+    input: JSON.stringify({ rates, spreads, futures, weeks }),
     encoding: 'utf8',
   })
-  if (ran.status !== 0)
-    return note('Numbers: the same futures in NumPy', 'failed', ran.stderr.trim().split('\n').at(-1))
-  const numpy = JSON.parse(ran.stdout)
-  note(
-    `Numbers: the same futures in NumPy ${numpy.numpy}`,
-    ms(numpy.ms),
-    `${(numpy.ms / w.futures).toFixed(1)} times ours`,
-  )
+  return ran.status === 0 ? JSON.parse(ran.stdout) : { why: ran.stderr.trim().split('\n').at(-1) }
 }

@@ -5,6 +5,7 @@ import { resolveGroup } from '#core/groups'
 import { CHUNK, liveChunk } from '#core/outlook'
 import { stageModel, preferredC, spreadsOf, stageRates } from '#core/population'
 import { fitPopulation } from '../../core/population/fit'
+import { openingCloud } from '../../core/population/checkpoint'
 import { liveFutures } from '../../core/population/futures'
 import { questionOf } from '#core/statements'
 
@@ -44,9 +45,9 @@ const entries = [
 ].sort((a, b) => (a.at < b.at ? -1 : 1))
 
 const middle = times => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]
-function time(runs, work) {
+function time(runs, work, of = middle) {
   work()
-  return middle(
+  return of(
     Array.from({ length: runs }, () => {
       const start = performance.now()
       work()
@@ -81,17 +82,25 @@ for (let i = 0; i < 24; i++) {
   if (i === 7 || i === 23) after.push(megabytes())
 }
 
-// what NumPy is asked: the same group, a small colony, the same rates
+// what C and NumPy are asked too: the same group, a small colony, the same rates
 const resolved = resolveGroup(colony)
 const rates = stageRates(resolved, { temperatureC: preferredC(resolved), capacity: 500 })
+const spreads = spreadsOf(resolved, rates)
+const founders = { females: 40, males: 35, unsexed: 0, halfGrown: 40, young: 40 }
+const small = { cloud: openingCloud({ seed: 7, founders, rates, spreads }, 10_000), size: 10_000 }
+const lived = () => liveFutures({ start: small, size: 10_000, weeks: 52, rates, seed: 7 })
+const same = time(5, lived, times => Math.min(...times))
+const ends = lived().totals.slice(-10_000).sort()
 parentPort.postMessage({
   fit,
   resumed,
   futures,
+  same,
+  sameMedian: ends[5_000],
   chunk,
   chunkSize: CHUNK,
   memory: after,
   entries: entries.length,
   rates,
-  spreads: spreadsOf(resolved, rates),
+  spreads,
 })

@@ -6,7 +6,7 @@ import { freeShare, LIFE } from '../../../core/population/lifeCycle'
 import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
 import { comeUpFor, growthPerWeek, meanStep } from '../../../core/population/rates'
 import { EGGS_1, FEMALES, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
-import { DRAWS, stepCloud } from '../../../core/population/step'
+import { DRAWS, stepOf } from '../../../core/population/step'
 import { ratesOf, resolvedOf } from './questions'
 
 /** Every group with every school that changes how fast it grows. */
@@ -90,7 +90,7 @@ describe('the luck of a particle', () => {
   })
 })
 
-describe('stepCloud', () => {
+describe('a step by chance', () => {
   const size = 4000
   const cloudOf = (fill: Record<number, number>) => {
     const cloud = new Float64Array(ROWS * size)
@@ -105,14 +105,14 @@ describe('stepCloud', () => {
     const x = new Float64Array([300, 0, 0, 0, 60, 40, 30])
     // crowding at 130 of 5000 animals
     meanStep(x, r, { comeUp: r.comeUp * Math.exp((r.holds * 130) / 5000), loss: 1 })
-    stepCloud({ cloud, size }, r, 77)
+    stepOf(r)({ cloud, size }, 77)
     for (const row of [EGGS_1, YOUNG_2, FEMALES, MALES])
       expect(Math.abs(mean(cloud, row) / x[row]! - 1)).toBeLessThan(0.03)
   })
   it('lives in whole animals, never fewer than none', () => {
     const r = ratesOf('ramshorn-snail')
     const cloud = cloudOf({ [FEMALES]: 3 })
-    for (let week = 0; week < 30; week++) stepCloud({ cloud, size }, r, week)
+    for (let week = 0; week < 30; week++) stepOf(r)({ cloud, size }, week)
     for (let row = 0; row < STAGES; row++)
       for (let i = 0; i < size; i++)
         expect(Number.isInteger(cloud[row * size + i]!) && cloud[row * size + i]! >= 0).toBe(true)
@@ -121,8 +121,8 @@ describe('stepCloud', () => {
     const lone = cloudOf({ [FEMALES]: 10 })
     const snails = cloudOf({ [FEMALES]: 10 })
     for (let week = 0; week < 4; week++) {
-      stepCloud({ cloud: lone, size }, ratesOf('neocaridina'), week)
-      stepCloud({ cloud: snails, size }, ratesOf('ramshorn-snail'), week)
+      stepOf(ratesOf('neocaridina'))({ cloud: lone, size }, week)
+      stepOf(ratesOf('ramshorn-snail'))({ cloud: snails, size }, week)
     }
     expect(mean(lone, EGGS_1)).toBe(0)
     expect(mean(snails, EGGS_1)).toBeGreaterThan(0)
@@ -132,9 +132,9 @@ describe('stepCloud', () => {
     const a = cloudOf(start)
     const b = cloudOf(start)
     const wide = cloudOf(start)
-    stepCloud({ cloud: a, size }, ratesOf('neocaridina'), 9)
-    stepCloud({ cloud: b, size }, ratesOf('neocaridina'), 9)
-    stepCloud({ cloud: wide, size }, ratesOf('neocaridina'), 9, { roomFactor: 2 })
+    stepOf(ratesOf('neocaridina'))({ cloud: a, size }, 9)
+    stepOf(ratesOf('neocaridina'))({ cloud: b, size }, 9)
+    stepOf(ratesOf('neocaridina'))({ cloud: wide, size }, 9, { roomFactor: 2 })
     expect(a).toEqual(b)
     for (let i = 0; i < size; i++) expect(wide[2 * size + i]!).toBeGreaterThanOrEqual(a[2 * size + i]!)
     expect(mean(wide, 2)).toBeGreaterThan(mean(a, 2))
