@@ -1,5 +1,5 @@
 import type { ResolvedGroup, Stages } from '#core/groups'
-import { crowdingSlope, freeShare, lifeCycle, type StageRates, turnOfLife } from './lifeCycle'
+import { crowdingSlope, freeShare, LIFE, lifeCycle, type StageRates, turnOfLife } from './lifeCycle'
 import { EGGS_1, EGGS_2, FEMALES, MALES } from './stages'
 export type { StageRates } from './lifeCycle'
 
@@ -114,10 +114,16 @@ export function meanStep(x: Float64Array, r: StageRates, { comeUp, loss, broods 
   const free = Math.max(0, x[FEMALES]! - carrying)
   const taken = r.carried ? Math.min(1, r.broods * broods) : r.broods * broods
   const laid = r.needsMale && x[MALES]! <= 0 ? 0 : free * taken * r.broodSize
-  const before = x.slice()
-  x.fill(0)
-  for (const { from, to, share, born } of lifeCycle(r, { comeUp, loss, eggsPerFemale: 0 }))
-    if (!born) x[to] = x[to]! + before[from]! * share
+  // the last of a life first: whoever arrives is not thinned in the same step
+  for (let nth = LIFE.length - 1; nth >= 0; nth--) {
+    const { stage, hazard, leaves, to, comesUp, orElse } = LIFE[nth]!
+    const there = hazard ? x[stage]! * Math.exp(-r[hazard] * loss) : x[stage]!
+    const left = leaves ? there * r[leaves] : 0
+    const gone = comesUp ? left * Math.min(1, comeUp) : left
+    x[stage] = there - left
+    if (to !== undefined) x[to] = x[to]! + (orElse === undefined ? gone : gone * r.femaleShare)
+    if (orElse !== undefined) x[orElse] = x[orElse]! + gone * (1 - r.femaleShare)
+  }
   x[EGGS_1] = x[EGGS_1]! + laid
 }
 

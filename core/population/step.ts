@@ -96,13 +96,7 @@ const conditionsFor = (size: number): Conditions => ({
  * enough for the engine to draw all that it calls into it; a call that is not drawn in costs more than a draw does.
  */
 export function stepOf(r: StageRates): Step {
-  const passes = [
-    feeling(r),
-    laying(r),
-    ...ways.flatMap(way => [...(way.hazard ? [dying(way, r[way.hazard])] : []), ...leaving(way, r)]),
-    joining,
-    striking(r.dtWeeks),
-  ]
+  const passes = passesOf(r)
   let at = conditionsFor(0)
   return ({ cloud, size }, key, more = {}) => {
     if (at.stream.length !== size) at = conditionsFor(size)
@@ -113,6 +107,23 @@ export function stepOf(r: StageRates): Step {
 
 /** What happens to all particles in one part of a step. */
 type Pass = (particles: Particles, at: Conditions, more: StepMore) => void
+
+/** A fit and all futures from it go by the same rates: what chances were summed up for one serves the others. */
+const made = new WeakMap<StageRates, readonly Pass[]>()
+
+function passesOf(r: StageRates): readonly Pass[] {
+  const known = made.get(r)
+  if (known) return known
+  const passes = [
+    feeling(r),
+    laying(r),
+    ...ways.flatMap(way => [...(way.hazard ? [dying(way, r[way.hazard])] : []), ...leaving(way, r)]),
+    joining,
+    striking(r.dtWeeks),
+  ]
+  made.set(r, passes)
+  return passes
+}
 
 /** Moves the moods on, and works out what crowding and mood make of the rates. */
 function feeling(r: StageRates): Pass {

@@ -1,4 +1,4 @@
-import { manyLucky, noneOf, SUMMED_VARIANCE } from './draw'
+import { binomialFrom, manyLucky, noneOf, SUMMED_VARIANCE } from './draw'
 
 /** A chance that a great many draws share: the sums that they are found in are worked out once, not for each. */
 export interface SharedChance {
@@ -11,6 +11,9 @@ export interface SharedChance {
   /** for each number of animals the sums of the chances of 0, 1, 2 …, worked out when they are first asked for */
   sums: (Float64Array | undefined)[]
 }
+
+/** Numbers of animals up to which sums are kept: large ones hardly come twice. */
+const KEPT = 160
 
 /** @param p chance, 0 to 1 */
 export function sharedChance(p: number): SharedChance {
@@ -28,6 +31,7 @@ export function binomialShared(shared: SharedChance, u: number, n: number): numb
   const v = mirrored ? 1 - u : u
   let k = 0
   if (n > most) k = manyLucky(v, n, rare)
+  else if (n > KEPT) k = binomialFrom(v, n, rare)
   else {
     const sum = sums[n] ?? sumUp(shared, n)
     while (v > sum[k]!) k++
