@@ -45,8 +45,10 @@ export function useRoundGlass() {
 }
 export type RoundGlassAtHand = ReturnType<typeof useRoundGlass>
 
-/** What is said of the colonies now, to compare a round by. */
+/** What is said of the colonies now, to compare a round by; a first look is too rough for that. */
 export const useSnapshots = () => {
   const statements = useStatementsStore()
-  return computed(() => statements.inRoom.map(s => ({ colonyId: s.colonyId, snapshot: snapshotOf(s) })))
+  return computed(() =>
+    statements.inRoom.flatMap(s => (s.population.firstLook ? [] : [{ colonyId: s.colonyId, snapshot: snapshotOf(s) }])),
+  )
 }

@@ -3,7 +3,11 @@ import type { StatementSubject } from '~/data/summaries'
 import type { StatementsApi } from '~/workers/statements.worker'
 import { lastingWorker } from './useWorker'
 
-/** The workers that reckon statements. @returns asks each for the subjects that are its own, at once */
+/**
+ * The workers that reckon statements.
+ * @returns `start`; `ask`, which asks each for the subjects that are its own, at once; and `look`, which tells the one whose colony
+ * it is that the keeper looks at it
+ */
 export function useStatementWorkers() {
   const startWorker = () =>
     lastingWorker<StatementsApi>(
@@ -23,10 +27,10 @@ export function useStatementWorkers() {
     workers.set(place, worker)
     return worker
   }
-  return async (
+  async function ask(
     subjects: readonly StatementSubject[],
     question: (api: Remote<StatementsApi>, own: StatementSubject[]) => Promise<void>,
-  ): Promise<void> => {
+  ): Promise<void> {
     await Promise.all(
       Array.from({ length: POOL }, async (_, place) => {
         const own = subjects.filter(s => placeOf(s.colony.id) === place)
@@ -34,4 +38,13 @@ export function useStatementWorkers() {
       }),
     )
   }
+  function look(colonyId: string): void {
+    // a worker that was never asked for anything has nothing to put first
+    for (const worker of workers.values()) void worker.call(api => api.look(colonyId)).catch(() => undefined)
+  }
+  /** Starts them before the first question: they load while the page reads its records. */
+  function start(): void {
+    for (let place = 0; place < POOL; place++) void workerAt(place).call(api => api.look('')).catch(() => undefined)
+  }
+  return { ask, look, start }
 }

@@ -30,7 +30,7 @@ export function useSurplusDesk() {
     room.colonies
       .flatMap(colony => {
         const s = statements.of(colony.id)
-        return s
+        return s && !s.population.firstLook
           ? [
               {
                 colony,

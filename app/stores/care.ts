@@ -39,7 +39,12 @@ export const useCareStore = defineStore('care', () => {
   const room = useRoomStore()
   const statements = useStatementsStore()
   const { save } = useSave({ queue: true })
-  const { value: log, ready } = useLiveQuery<Entry[]>(entriesSince(openDb(), Date.now() - CARE_LOG_DAYS * DAY_MS), [])
+  const { value: log, ready: read } = useLiveQuery<Entry[]>(
+    entriesSince(openDb(), Date.now() - CARE_LOG_DAYS * DAY_MS),
+    [],
+  )
+  const told = useOnceTold()
+  const ready = computed(() => read.value && told.value)
 
   // the shared clock ticks by the minute: what was logged since the last tick has happened too
   const nowMs = computed(() => (log.value, Math.max(statements.now.getTime(), Date.now())))
@@ -94,6 +99,16 @@ export const useCareStore = defineStore('care', () => {
   }
 })
 
+/** What is due follows from what is told; once the room was, a colony that joins keeps nobody waiting. */
+function useOnceTold(): Ref<boolean> {
+  const statements = useStatementsStore()
+  const told = ref(false)
+  watchEffect(() => {
+    if (statements.complete || statements.failed) told.value = true
+  })
+  return told
+}
+
 /** What stands of each glass's and each colony's recent log; read anew only where something was written. */
 function useStandingEntries(log: Ref<Entry[]>): (id: string) => readonly Entry[] {
   let held = new Map<string, { raw: Entry[]; standing: Entry[] }>()
@@ -137,6 +152,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]) {
       group: groups.value.get(colony.id)!,
       entries: entriesOf(colony.id),
       numbers: told && numbersOf(told),
+      // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],
     }
   }
@@ -186,5 +202,6 @@ function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
     high: p.now.high,
     ifCounted: p.ifCountedToday,
     lastCountMs: p.counts.at(-1)?.at ?? null,
+    firstLook: p.firstLook,
   }
 }

@@ -23,7 +23,10 @@ export const useStatementsStore = defineStore('statements', () => {
   const revisionOf = computed(() => new Map(revisions.value?.map(r => [r.colonyId, r.revision])))
 
   const subjectOf = useStatementSubjects()
-  const { byColony, busy, failed, refresh, notAsked } = useAsking(day)
+  const { byColony, busy, failed, refresh, notAsked, look } = useAsking(day)
+  const atHand = useAtHand()
+  const inOrder = useTellingOrder(atHand)
+  watch(atHand, look)
 
   /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
   function changed(revised: readonly Revision[]) {
@@ -40,14 +43,16 @@ export const useStatementsStore = defineStore('statements', () => {
     [() => room.colonies, () => room.glassById, () => room.room, revisionOf, day],
     () => {
       if (revisions.value === null) return
-      const wanted = room.colonies.flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? '')).filter(notAsked)
+      const wanted = inOrder()
+        .flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? ''))
+        .filter(notAsked)
       // what was asked for before and is asked for again has changed since
       void refresh(
-        wanted.filter(s => byColony.value.has(s.colony.id)),
+        wanted.filter(s => byColony.has(s.colony.id)),
         false,
       )
       void refresh(
-        wanted.filter(s => !byColony.value.has(s.colony.id)),
+        wanted.filter(s => !byColony.has(s.colony.id)),
         true,
       )
     },
@@ -58,39 +63,43 @@ export const useStatementsStore = defineStore('statements', () => {
   const again = () =>
     refresh(room.colonies.flatMap(c => subjectOf(c, revisionOf.value.get(c.id) ?? '')).filter(notAsked), true)
 
-  const of = (colonyId: string): ColonyStatements | null => byColony.value.get(colonyId)?.statements ?? null
+  const of = (colonyId: string): ColonyStatements | null => byColony.get(colonyId)?.statements ?? null
   const inRoom = computed(() => room.colonies.flatMap(c => of(c.id) ?? []))
   const complete = computed(() => room.ready && inRoom.value.length === room.colonies.length)
+  const firstLooks = computed(() => inRoom.value.filter(s => s.population.firstLook).length)
   const attention = computed(() => needsAttention(inRoom.value))
   /** What a worker needs beside the log to answer for one colony; null until its records are there. */
   const subject = (colony: Colony): StatementSubject | null =>
     subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
-  return { of, changed, subjectOf: subject, busy, inRoom, complete, attention, failed, again, now }
+  return { of, changed, subjectOf: subject, busy, inRoom, complete, firstLooks, attention, failed, again, now }
 })
 
 /** The statements that have come, asking the workers for more, and what was asked for already. */
 function useAsking(day: Ref<string>) {
   const build = useRuntimeConfig().app.buildId
-  const ask = useStatementWorkers()
-  const byColony = shallowRef(new Map<string, Summary>())
+  const { ask, look, start } = useStatementWorkers()
+  // a device that knows a room will ask in a moment
+  if (useSettingsStore().roomId) start()
+  // followed by key: a glass draws anew when its own colony was told
+  const byColony = shallowReactive(new Map<string, Summary>())
   const failed = ref('')
   const asked = new Map<string, string>()
 
   function take(summaries: Summary[]) {
-    const next = new Map(byColony.value)
-    for (const s of summaries) next.set(s.colonyId, s)
-    byColony.value = next
+    for (const s of summaries) byColony.set(s.colonyId, s)
   }
 
+  const atHand = useAtHand()
   const busy = ref(0)
   async function refresh(subjects: StatementSubject[], mayBeKept: boolean) {
     if (subjects.length === 0) return
     busy.value++
     try {
       const nowMs = Date.now()
-      await ask(subjects, (api, own) =>
-        api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take)),
-      )
+      await ask(subjects, async (api, own) => {
+        void api.look(atHand.value)
+        await api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take))
+      })
       failed.value = ''
     } catch {
       failed.value = WORKER_TROUBLE
@@ -107,7 +116,18 @@ function useAsking(day: Ref<string>) {
     asked.set(subject.colony.id, mark)
     return before !== mark
   }
-  return { byColony, busy, failed, refresh, notAsked }
+  return { byColony, busy, failed, refresh, notAsked, look }
+}
+
+/** The colonies in the order in which they are told: the one at hand, then as they stand on the racks. */
+function useTellingOrder(atHand: Ref<string>): () => Colony[] {
+  const room = useRoomStore()
+  return () => {
+    const onRacks = room.drawn.flatMap(d => d.shelves.flat()).flatMap(g => room.coloniesByGlass.get(g.id) ?? [])
+    const placed = new Set(onRacks)
+    const all = [...onRacks, ...room.colonies.filter(c => !placed.has(c))]
+    return [...all.filter(c => c.id === atHand.value), ...all.filter(c => c.id !== atHand.value)]
+  }
 }
 
 /**

@@ -66,6 +66,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `${num(whole(n(v, 'expected')))} were expected.`,
   'number.reasonLeftOut': (v, s) =>
     `What was logged before ${dayText(n(v, 'at'), s.nowMs)} is left out of the reckoning: the log is very long.`,
+  'number.reasonFirstLook': () => 'A first look by few possible colonies: it is being made exact …',
   'number.reasonOld': v => `Last counted ${agoText(n(v, 'days'))}.`,
   'number.doCount': v => fullCountText({ low: n(v, 'low'), high: n(v, 'high') }),
 
@@ -99,6 +100,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
 
   'surplus.some': (v, s) => `${num(n(v, 'take'))} ${animals(n(v, 'take'), s)} can go today`,
   'surplus.none': () => 'None to spare now',
+  'surplus.notYet': () => 'What can go is being worked out',
   'surplus.reasonKeep': v =>
     `At least ${num(n(v, 'keep'))} stay for 26 weeks, with ${num(percent(n(v, 'risk')))} risk of falling under.`,
   'surplus.reasonShrinking': v =>

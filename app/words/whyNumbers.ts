@@ -59,8 +59,8 @@ function whyHeading({ p, f }: Grounds): Own {
       'Growth is the mean of the coming eight weeks of all possible colonies, from the stages they hold ' +
         'today: many eggs and half-grown push it, many old ones hold it down. It slows as the glass fills.',
       `${percent(p.ownEvidence)} of what is known about growth comes from this colony’s own log.`,
-      ...(p.matrix.matters.length > 1 ? [plain(mattersText(p.matrix))] : []),
-      ...(p.matrix.generationWeeks
+      ...(p.matrix && p.matrix.matters.length > 1 ? [plain(mattersText(p.matrix))] : []),
+      ...(p.matrix?.generationWeeks
         ? [`A generation takes about ${weeksText(p.matrix.generationWeeks)} at present.`]
         : []),
       'The fan lives the coming 26 weeks through many times, with chance in births, deaths and how well things go.',

@@ -1,15 +1,15 @@
 import { expose } from 'comlink'
-import { colonyStatements } from '#core/statements'
+import { colonyStatements, firstLook, type StatementInput } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
-import { KEPT_FITS_BYTES, keptFits } from './keptFits'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
+import { KEPT_FITS_BYTES, keptFits } from './keptFits'
+import { breathe, FEW, gathering, takeNext } from './telling'
 
 /** Fits are kept, so that a new entry goes on from where the log was. */
 const fits = keptFits(KEPT_FITS_BYTES)
 
-/** Colonies that are read, computed and sent together: few at first, so that something is seen soon. */
-const PARCEL = 12
-const FIRST_PARCEL = 4
+/** Colonies whose logs are read together; the next are read while these are told. */
+const PARCEL = 8
 
 /** Which statements are wanted: for which moment, on which calendar day of the keeper's, by which build of the app. */
 export interface StatementsWanted {
@@ -21,37 +21,78 @@ export interface StatementsWanted {
   mayBeKept: boolean
 }
 
+/** A colony whose log was read and whose statements wait to be made. */
+interface Waiting {
+  colonyId: string
+  subject: StatementSubject
+  input: StatementInput
+}
+
+let underEyes = ''
+/** Tells which colony the keeper looks at: it is told before the others. */
+function look(colonyId: string): void {
+  underEyes = colonyId
+}
+
 /**
- * Statements of colonies: kept ones at once, also those that are out of date, and then new ones for those.
- * @param give called with kept ones, then with parcels of computed ones; each call makes the Room draw anew
+ * Statements of colonies: kept ones at once, also those that are out of date; a first look at those of which nothing is
+ * kept, where there are many; and then new ones.
+ * @param give called with what there is, a few at a time; each call makes the page draw
  */
-async function statementsOf(
-  { subjects, nowMs, day, build, mayBeKept }: StatementsWanted,
-  give: (summaries: Summary[]) => void,
-): Promise<void> {
+async function statementsOf(wanted: StatementsWanted, give: (summaries: Summary[]) => void): Promise<void> {
+  const { subjects, day, build, mayBeKept } = wanted
   const db = openDb()
   const kept = mayBeKept ? await keptSummaries(db, subjects, day, build) : []
   if (kept.length > 0) give(kept.map(k => k.summary))
+  const known = new Set(kept.map(k => k.summary.colonyId))
   const holding = new Set(kept.filter(k => k.holds).map(k => k.summary.colonyId))
   const missing = subjects.filter(s => !holding.has(s.colony.id))
-  const parcels = [missing.slice(0, FIRST_PARCEL)]
-  for (let i = FIRST_PARCEL; i < missing.length; i += PARCEL) parcels.push(missing.slice(i, i + PARCEL))
-  // the database reads the next parcel while this thread computes
-  let reading = statementInputs(db, parcels[0]!, nowMs)
-  for (const [i, parcel] of parcels.entries()) {
-    const inputs = await reading
-    if (i + 1 < parcels.length) reading = statementInputs(db, parcels[i + 1]!, nowMs)
-    const made = inputs.map((input, k): Summary => {
-      const { statements, fit } = colonyStatements(input, fits.get(input.colony.id))
-      fits.keep(input.colony.id, fit)
-      return { colonyId: input.colony.id, revision: parcel[k]!.revision, day, build, statements }
-    })
-    give(made)
+  const unknown = mayBeKept ? missing.filter(s => !known.has(s.colony.id)) : []
+  const summary = (subject: StatementSubject, statements: Summary['statements']): Summary => ({
+    colonyId: subject.colony.id,
+    revision: subject.revision,
+    day,
+    build,
+    statements,
+  })
+
+  const looks = gathering(give)
+  const waiting: Waiting[] = []
+  for await (const parcel of readInParcels(missing, wanted.nowMs))
+    for (const one of parcel) {
+      waiting.push(one)
+      if (unknown.length > FEW && !known.has(one.colonyId)) looks.add(summary(one.subject, firstLook(one.input)))
+    }
+  looks.flush()
+
+  const made: Summary[] = []
+  const whole = gathering<Summary>(some => {
+    give(some)
+    made.push(...some)
+  })
+  while (waiting.length > 0) {
+    const { colonyId, subject, input } = takeNext(waiting, underEyes)
+    const { statements, fit } = colonyStatements(input, fits.get(colonyId))
+    fits.keep(colonyId, fit)
+    whole.add(summary(subject, statements), colonyId === underEyes || waiting.length === 0)
     // keeping them only spares the next start some work
-    await keepSummaries(db, made).catch(() => undefined)
+    if (made.length > 0) await keepSummaries(db, made.splice(0)).catch(() => undefined)
+    else if (waiting.length > 0) await breathe()
   }
 }
 
-const api = { statementsOf }
+/** The logs of colonies; the database reads the next few while those before are worked on. */
+async function* readInParcels(subjects: readonly StatementSubject[], nowMs: number): AsyncGenerator<Waiting[]> {
+  const db = openDb()
+  const read = (from: number) => statementInputs(db, subjects.slice(from, from + PARCEL), nowMs)
+  let reading = read(0)
+  for (let from = 0; from < subjects.length; from += PARCEL) {
+    const inputs = await reading
+    if (from + PARCEL < subjects.length) reading = read(from + PARCEL)
+    yield inputs.map((input, k) => ({ colonyId: input.colony.id, subject: subjects[from + k]!, input }))
+  }
+}
+
+const api = { statementsOf, look }
 export type StatementsApi = typeof api
 expose(api)

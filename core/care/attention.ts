@@ -36,7 +36,8 @@ function mostUrgent(s: ColonyStatements): Attention | null {
       action: worst.actions[0] ?? null,
       weight: 100 - sooner,
     }
-  if (s.heading.state === 'off')
+  // a first look is too rough to call anybody for a number
+  if (s.heading.state === 'off' && !s.population.firstLook)
     return {
       colonyId,
       state: 'off',

@@ -4,21 +4,33 @@ import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
 import { growthAhead, recentChange } from './growth'
-import { asThingsAre, largestTake, type TakeSearch } from './largestTake'
+import { asThingsAre, largestTake, noTake, type TakeSearch } from './largestTake'
 import { learnt, ownEvidence } from './learnt'
 import { looksAhead } from './looks'
 import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
-import type { PopulationAnswer, PopulationQuestion, Range } from './question'
+import type { MatrixSummary, PopulationAnswer, PopulationQuestion, Range } from './question'
 import { counted, LOSSES, MOOD, RECRUITS, ROOM, stageRows, type StageName } from './stages'
 import { crowded } from './step'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
 export const MODEL = 'stages/1'
 
-/** Possible colonies in a fit, and futures in a fan, wherever the app does not say otherwise. */
-export const PARTICLES = 1200
-export const FUTURES = 300
+/** How finely a colony is reckoned. */
+export interface Grain {
+  /** possible colonies in a fit */
+  particles: number
+  /** futures in a fan, and behind each take that is tried */
+  futures: number
+  firstLook: boolean
+}
+/** What is told of a colony wherever the app does not ask for more. */
+export const WHOLE: Grain = { particles: 1200, futures: 300, firstLook: false }
+/**
+ * A room that nothing is known of yet is told by few possible colonies first, and without a search for takes: within a
+ * fifteenth of the time. Its numbers come within a few per cent of the whole ones most often (docs/science.md).
+ */
+export const FIRST_LOOK: Grain = { particles: 64, futures: 48, firstLook: true }
 
 const LOG = { kind: 'log' } as const
 
@@ -52,21 +64,30 @@ export function dyingPerWeek(question: PopulationQuestion, n: number): number {
  * ranges.
  * @param question the colony's log and defaults
  * @param fit of the same question
- * @param colony the same, as others see it: takes are searched on its futures
+ * @param colony the same, as others see it: takes are searched on its futures, so many as the grain says
  */
-export function answerPopulation(question: PopulationQuestion, fit: Fit, colony: FittedColony): PopulationAnswer {
+export function answerPopulation(
+  question: PopulationQuestion,
+  fit: Fit,
+  { colony, grain }: { colony: FittedColony; grain: Grain },
+): PopulationAnswer {
   const { rates, nowMs } = question
   const ranged = (value: (i: number) => number) => rangeOver(fit, value)
   const now = numberNow(fit)
   const stages = stagesNow(fit)
   const dying = dyingPerWeek(question, now.value)
   const floors = floorsOf(question, stages.females)
-  const search = takeSearch({ colony, doing: { dyingPerWeek: dying }, now: now.value }, floors, question.allowedRisk)
+  const search = takeSearch(
+    { colony, doing: { dyingPerWeek: dying }, now: now.value, grain },
+    floors,
+    question.allowedRisk,
+  )
   const futures = asThingsAre(search)
   const growth = growthAhead(fit, rates, dying)
   const capacity = rates.capacity * Math.exp(ranged(i => fit.cloud[ROOM * fit.size + i]!).value)
   return {
     model: MODEL,
+    firstLook: grain.firstLook,
     leftOutBefore: question.leftOutBefore ?? null,
     now: { ...now, level: 0.8, basis: LOG },
     stages,
@@ -77,7 +98,7 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit, colony:
     ...pace(growth),
     ownEvidence: ownEvidence(fit, rates),
     learnt: learnt(fit, question),
-    matrix: matrixNow(fit, rates, now.value, capacity),
+    matrix: grain.firstLook ? null : matrixNow(fit, rates, now.value, capacity),
     path: fit.path,
     fan: futureFan(futures.totals, futures, nowMs),
     counts: fit.counts,
@@ -86,9 +107,13 @@ export function answerPopulation(question: PopulationQuestion, fit: Fit, colony:
     ),
     capacity,
     temperatureC: question.temperatureC,
-    surplus: surplusOf(question, floors, largestTake(search, 'any', futures)),
+    surplus: surplusOf(
+      question,
+      floors,
+      grain.firstLook ? noTake(search, futures) : largestTake(search, 'any', futures),
+    ),
     ifCountedToday: ifCounted(question, now),
-    looks: looksAhead(question, fit, futures),
+    looks: grain.firstLook ? [] : looksAhead(question, fit, futures),
     fit: {
       logLikelihood: fit.logLikelihood,
       effective: fit.effective,
@@ -121,7 +146,7 @@ function pace({
 }
 
 /** The projection matrix at today's crowding, with the middle of what was learnt. */
-function matrixNow(fit: Fit, rates: PopulationQuestion['rates'], n: number, room: number): PopulationAnswer['matrix'] {
+function matrixNow(fit: Fit, rates: PopulationQuestion['rates'], n: number, room: number): MatrixSummary {
   const middle = (row: number) => rangeOver(fit, i => fit.cloud[row * fit.size + i]!).value
   const present = crowded(rates, { recruits: middle(RECRUITS), losses: middle(LOSSES), mood: middle(MOOD), n, room })
   return summarise({ ...rates, broods: Math.min(1, rates.broods * present.broods) }, present.comeUp, present.loss)
@@ -157,12 +182,17 @@ export interface TakeBasis {
   colony: FittedColony
   doing: Doing
   now: number
+  grain?: Grain
 }
 /** The search for takes of one colony. Half an animal of grace: the model's floors are not whole, the keeper's are. */
-export function takeSearch({ colony, doing, now }: TakeBasis, floors: Floors, allowedRisk: number): TakeSearch {
+export function takeSearch(
+  { colony, doing, now, grain = WHOLE }: TakeBasis,
+  floors: Floors,
+  allowedRisk: number,
+): TakeSearch {
   return {
     colony,
-    futures: FUTURES,
+    futures: grain.futures,
     weeks: FUTURE_WEEKS,
     doing,
     floors: { total: floors.total - 0.5, females: floors.females - 0.5 },

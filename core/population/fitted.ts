@@ -1,5 +1,5 @@
 import { streamAt } from '#core/stats'
-import { answerPopulation, numberNow, PARTICLES, rangeOver } from './answer'
+import { answerPopulation, FIRST_LOOK, type Grain, numberNow, rangeOver, WHOLE } from './answer'
 import { type Fit, fitPopulation, type Stopped } from './fit'
 import {
   type Doing,
@@ -55,6 +55,8 @@ export type Prior = Partial<PopulationQuestion['spreads']>
 /** How a fit is made. */
 export interface FitOptions {
   particles?: number
+  /** a quick look by few possible colonies, which is told as such */
+  firstLook?: boolean
   prior?: Prior
   stopped?: Stopped
 }
@@ -66,9 +68,11 @@ export interface PopulationModel {
 
 /** The model of stages (see docs/science.md). */
 export const stageModel: PopulationModel = {
-  fit: (asked, { particles = PARTICLES, prior = {}, stopped } = {}) => {
+  fit: (asked, { firstLook = false, particles, prior = {}, stopped } = {}) => {
     const question = withPrior(asked, prior)
-    return fittedColony(question, prior, fitPopulation(question, particles, undefined, stopped))
+    const usual = firstLook ? FIRST_LOOK : WHOLE
+    const grain = { ...usual, particles: particles ?? usual.particles }
+    return fittedColony(question, { prior, grain }, fitPopulation(question, grain.particles, undefined, stopped))
   },
 }
 
@@ -80,7 +84,13 @@ const withPrior = (question: PopulationQuestion, prior: Prior): PopulationQuesti
   spreads: { ...question.spreads, ...prior },
 })
 
-function fittedColony(question: PopulationQuestion, prior: Prior, fit: Fit): FittedColony {
+/** How a colony was fitted: it is kept to when its log goes on. */
+interface Manner {
+  prior: Prior
+  grain: Grain
+}
+
+function fittedColony(question: PopulationQuestion, manner: Manner, fit: Fit): FittedColony {
   const living = ({ chunk, rates = question.rates, ...asked }: FutureAsked): Living => ({
     ...asked,
     rates,
@@ -95,10 +105,10 @@ function fittedColony(question: PopulationQuestion, prior: Prior, fit: Fit): Fit
     futures: asked => liveFutures(living(asked)),
     risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
     resume: (asked, stopped) => {
-      const next = withPrior(asked, prior)
-      return fittedColony(next, prior, fitPopulation(next, fit.size, fit, stopped))
+      const next = withPrior(asked, manner.prior)
+      return fittedColony(next, manner, fitPopulation(next, fit.size, fit, stopped))
     },
-    explain: () => answerPopulation(question, fit, colony),
+    explain: () => answerPopulation(question, fit, { colony, grain: manner.grain }),
     bytes: () => bytesOf(fit),
   }
   return colony

@@ -54,6 +54,12 @@ export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = asTh
   return { ...found, take: found.take / unit }
 }
 
+/**
+ * Three hundred futures tell a risk of a tenth to two in a hundred, which is as much as two or three animals of a hundred
+ * change it: a search that goes on would find luck.
+ */
+const WITHIN = 0.02
+
 /** What is searched: the risk of a number, from which guess, up to how many. */
 interface Searched {
   risk: (k: number) => Risk
@@ -63,9 +69,8 @@ interface Searched {
 
 function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): LargestTake {
   const none = riskUnder(now, s.floors)
-  if (none.any > s.allowedRisk || most < 1)
-    return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
-  const { good, after, broken } = largestBearable(risk, s.allowedRisk, guess, most)
+  if (none.any > s.allowedRisk || most < 1) return noTake(s, now)
+  const { good, after, broken } = largestBearable(risk, s.allowedRisk, { guess, most, within: WITHIN })
   return {
     take: good,
     riskNow: none.any,
@@ -75,6 +80,12 @@ function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): L
   }
 }
 
+/** Nothing taken: the risk as things are. */
+export function noTake(s: TakeSearch, now: Futures): LargestTake {
+  const none = riskUnder(now, s.floors)
+  return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
+}
+
 const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('number' as const))
 
 /**
@@ -82,21 +93,21 @@ const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('num
  * doubles its stride until the answer lies between two numbers, and halves what is left.
  * @param risk of a number
  * @param most no more than this is tried
+ * @param within the search ends when no more than this share of the number is left to be found
  * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none
  * was)
  */
 export function largestBearable(
   risk: (k: number) => Risk,
   allowed: number,
-  guess: number,
-  most: number,
+  { guess, most, within = 0 }: { guess: number; most: number; within?: number },
 ): { good: number; after: Risk | null; broken: Risk | null } {
   let good = 0
   let after: Risk | null = null
   let bad = most + 1
   let broken: Risk | null = null
   let stride = Math.max(1, Math.round(guess / 40))
-  for (let next = Math.max(1, guess); bad - good > 1; stride *= 2) {
+  for (let next = Math.max(1, guess); bad - good > 1 + good * within; stride *= 2) {
     const k = Math.min(bad - 1, Math.max(good + 1, next))
     const r = risk(k)
     if (r.any <= allowed) {

@@ -1,4 +1,4 @@
-import { normalFrom, streamAt } from '#core/stats'
+import { normalFrom, quickExp, streamAt } from '#core/stats'
 import { luckAt } from './luck'
 import type { Look, PopulationQuestion } from './question'
 import { counted, EGGS_1, EGGS_2, SEEN, SIGHT } from './stages'
@@ -61,11 +61,13 @@ export function looksAhead(question: PopulationQuestion, start: Start, futures: 
     })
   return looks
     .map(({ what, mean, sd }, nth) => {
+      const means = Float64Array.from({ length: size }, (_, i) => mean(i))
+      const sds = Float64Array.from({ length: size }, (_, i) => sd(i))
       let left = 0
       for (let t = 0; t < TRIES; t++) {
         const truth = Math.floor(((t + 0.5) * size) / TRIES)
-        const y = mean(truth) + sd(truth) * normalFrom(luckAt(key, t, nth))
-        left += spread(then, i => Math.exp(-0.5 * ((y - mean(i)) / sd(i)) ** 2) / sd(i))
+        const y = means[truth]! + sds[truth]! * normalFrom(luckAt(key, t, nth))
+        left += spread(then, i => quickExp(-0.5 * ((y - means[i]!) / sds[i]!) ** 2) / sds[i]!)
       }
       return { what, left: Math.min(1, left / TRIES / before) }
     })

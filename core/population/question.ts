@@ -123,6 +123,8 @@ export interface MatrixSummary {
 
 export interface PopulationAnswer {
   model: string
+  /** whether this is a quick look by few possible colonies: no take was searched for, and the ranges are rough */
+  firstLook: boolean
   /** what lies before this moment was left out; null when nothing was */
   leftOutBefore: number | null
   now: Estimate
@@ -140,7 +142,8 @@ export interface PopulationAnswer {
   /** share of what is known about growth that comes from this colony's own log, 0 to 1 */
   ownEvidence: number
   learnt: Learnt[]
-  matrix: MatrixSummary
+  /** null in a first look */
+  matrix: MatrixSummary | null
   path: BandPoint[]
   fan: BandPoint[]
   counts: JudgedCount[]

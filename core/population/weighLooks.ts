@@ -1,4 +1,3 @@
-import gammaln from '@stdlib/math-base-special-gammaln'
 import type { WeighedParticles } from './particles'
 import { EGGS_1, EGGS_2, FIRST, SIGHT, YOUNG_1 } from './stages'
 
@@ -48,7 +47,7 @@ function likelyMany(mean: number, amount: 'few' | 'many'): number {
 /** Chance of a count whose mean itself has a spread: negative binomial, against its own highest chance. */
 function looseCount(seen: number, mean: number, sdLog: number): number {
   const k = 1 / (Math.exp(sdLog * sdLog) - 1)
-  const log = (m: number) =>
-    gammaln(seen + k) - gammaln(k) - gammaln(seen + 1) + k * Math.log(k / (k + m)) + seen * Math.log(m / (k + m))
-  return Math.exp(log(mean) - log(Math.max(seen, 0.05)))
+  // what does not hang on the mean falls out of the ratio
+  const best = Math.max(seen, 0.05)
+  return Math.exp(seen * Math.log(mean / best) + (seen + k) * Math.log((k + best) / (k + mean)))
 }

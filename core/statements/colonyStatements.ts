@@ -43,7 +43,10 @@ export interface StatementInput {
 }
 
 /** The question of a colony and the readings of its glass, from the raw logs of both. */
-export function questionFrom(input: StatementInput): {
+export function questionFrom(
+  input: StatementInput,
+  mostSteps?: number,
+): {
   question: PopulationQuestion
   readings: WaterStory['readings']
 } {
@@ -59,7 +62,7 @@ export function questionFrom(input: StatementInput): {
     question: questionOf(
       colony,
       glass,
-      { entries: currentEntries(colonyEntries), temperatures: [...before, ...here] },
+      { entries: currentEntries(colonyEntries), temperatures: [...before, ...here], ...(mostSteps && { mostSteps }) },
       nowMs,
     ),
     readings,
@@ -76,14 +79,33 @@ export function colonyStatements(
   input: StatementInput,
   before?: FittedColony,
 ): { statements: ColonyStatements; fit: FittedColony } {
+  const { question, readings } = questionFrom(input)
+  const fit = before ? before.resume(question) : populationModel.fit(question)
+  return { statements: statementsFrom(input, fit.explain(), readings), fit }
+}
+
+/** Steps of the log that a first look lives through: the half year that the Room draws, and some to find its feet. */
+const FIRST_LOOK_STEPS = 32
+
+/**
+ * The same by few possible colonies, from the last half year, and without what can go: for a room that has to be told at
+ * once. What is said of the water is as good as it will be.
+ */
+export function firstLook(input: StatementInput): ColonyStatements {
+  const { question, readings } = questionFrom(input, FIRST_LOOK_STEPS)
+  return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), readings)
+}
+
+function statementsFrom(
+  input: StatementInput,
+  population: PopulationAnswer,
+  readings: WaterStory['readings'],
+): ColonyStatements {
   const { colony, nowMs } = input
   const group = resolveGroup(colony)
   const netL = netLitres(input.water)
   const changeL = netL * (group.change?.share ?? 0.1)
 
-  const { question, readings } = questionFrom(input)
-  const fit = before ? before.resume(question) : populationModel.fit(question)
-  const population = fit.explain()
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {
     const target: Target | undefined = group.targets[key]
@@ -98,7 +120,7 @@ export function colonyStatements(
     values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.zone)) : verdict)
   }
   const water = waterStatement(values)
-  const statements: ColonyStatements = {
+  return {
     colonyId: colony.id,
     asOf: nowMs,
     netL,
@@ -109,5 +131,4 @@ export function colonyStatements(
     water,
     population,
   }
-  return { statements, fit }
 }

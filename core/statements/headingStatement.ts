@@ -13,7 +13,7 @@ export function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: 
   const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < 0.5 && p.recent.perWeek.value < value
   const told = fell ? p.recent!.perWeek : p.growthPerWeek
   const numbers = { value: told.value, low: told.low, high: told.high }
-  const reasons = headingReasons(p, { group, growthPerWeek }, fell)
+  const reasons = p.firstLook ? [] : headingReasons(p, { group, growthPerWeek }, fell)
   // where young do not grow up in place a number that falls as fast as the group's is no alarm
   const asExpected = !group.life.breedsInPlace && Math.log1p(told.value) > growthPerWeek.value - 2 * growthPerWeek.sd
   const evidence: Evidence[] = [

@@ -1,4 +1,10 @@
-export { type ColonyStatements, colonyStatements, questionFrom, type StatementInput } from './colonyStatements'
+export {
+  type ColonyStatements,
+  colonyStatements,
+  firstLook,
+  questionFrom,
+  type StatementInput,
+} from './colonyStatements'
 export { questionOf } from './questionOf'
 export { type Statement, type StatementKey, type WaterStatement } from './statement'
 export { urgency } from './waterStatement'

@@ -10,6 +10,16 @@ export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
   const { value, low, high } = p.now
   const last = p.counts.at(-1)
   const numbers = { value, low, high }
+  const conclusion =
+    value < 0.6 ? 'number.none' : Math.round(low) === Math.round(high) ? 'number.exact' : 'number.about'
+  if (p.firstLook)
+    return {
+      state: 'onTarget',
+      conclusion: msg(conclusion, numbers),
+      reasons: [msg('number.reasonFirstLook', {})],
+      actions: [],
+      evidence: [],
+    }
   const evidence: Evidence[] = p.counts
     .slice(-8)
     .toReversed()
@@ -51,8 +61,6 @@ export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
   const old = days > OLD_COUNT_DAYS
   if (old) reasons.push(msg('number.reasonOld', { days }))
   const wide = high > 1.6 * low
-  const conclusion =
-    value < 0.6 ? 'number.none' : Math.round(low) === Math.round(high) ? 'number.exact' : 'number.about'
   return {
     state: old ? 'unknown' : wide ? 'drifting' : 'onTarget',
     conclusion: msg(conclusion, numbers),

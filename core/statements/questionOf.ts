@@ -3,7 +3,7 @@ import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/re
 import { OWN_SHARE, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 import { BROOD_SIGHT, eventsOf } from './effects'
-import { fitWindow } from './window'
+import { fitWindow, MOST_STEPS } from './window'
 
 /** Weeks of temperature readings that the pace of life is taken from. */
 const TEMPERATURE_WEEKS = 12
@@ -20,6 +20,8 @@ export interface ColonyLog {
   entries: readonly Entry[]
   /** of its glass: moment and °C, in order of time */
   temperatures?: readonly { at: number; value: number }[]
+  /** what lies further back is not lived through */
+  mostSteps?: number
 }
 
 /**
@@ -29,7 +31,7 @@ export interface ColonyLog {
 export function questionOf(
   colony: Colony,
   glass: Pick<Glass, 'grossL' | 'fill'>,
-  { entries, temperatures = [] }: ColonyLog,
+  { entries, temperatures = [], mostSteps = MOST_STEPS }: ColonyLog,
   nowMs: number,
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)
@@ -41,7 +43,7 @@ export function questionOf(
   const capacity = Math.max(1, resolved.capacityPerL.value * habitatLitres(group, glass), 1.2 * (counts[1] ?? 0))
   const rates = stageRates(resolved, { temperatureC, capacity })
   const began = { startMs: momentMs(colony.startedAt), founders: colony.founders }
-  const window = fitWindow(began, events, rates, nowMs)
+  const window = fitWindow(began, events, { dtWeeks: rates.dtWeeks, mostSteps }, nowMs)
   const sign = group.care.brood?.sign
   const clutches = entries.some(e => e.kind === 'clutch' && e.event === 'hatched' && e.place === 'inPlace')
   const { allSeen } = resolved.counting

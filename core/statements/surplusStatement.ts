@@ -10,6 +10,8 @@ export function surplusStatement(p: PopulationAnswer, water: VerdictState): Stat
     { key: 'evidence.risk', values: { now: riskNow, after: riskAfter, allowed: allowedRisk } },
     { key: 'evidence.minimum', values: { keep: minimumKeep } },
   ]
+  if (p.firstLook)
+    return { state: 'unknown', conclusion: msg('surplus.notYet', {}), reasons: [], actions: [], evidence: [] }
   // animals that come from bad water travel badly, and the futures know nothing of what the water will do to the rest
   const first = water === 'off' ? [msg('surplus.reasonWaterOff', {})] : []
   if (take > 0)

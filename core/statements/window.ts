@@ -1,5 +1,5 @@
 import { type Heads, headsTotal, WEEK_MS } from '#core/records'
-import type { PopulationEvent, StageRates } from '#core/population'
+import type { PopulationEvent } from '#core/population'
 
 /**
  * Steps that a fit lives through at most: weeks of thirteen years, days of two for animals that live in days. What lies
@@ -22,10 +22,10 @@ export interface FitWindow {
 export function fitWindow(
   began: { startMs: number; founders: Heads },
   events: readonly PopulationEvent[],
-  rates: Pick<StageRates, 'dtWeeks'>,
+  { dtWeeks, mostSteps }: { dtWeeks: number; mostSteps: number },
   nowMs: number,
 ): FitWindow {
-  const earliest = nowMs - MOST_STEPS * rates.dtWeeks * WEEK_MS
+  const earliest = nowMs - mostSteps * dtWeeks * WEEK_MS
   if (began.startMs >= earliest) return { ...began, leftOutBefore: null }
   const before = events.filter(e => e.at < earliest)
   const counted = before.findLast(e => e.kind === 'count')

@@ -73,7 +73,7 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
     const any = late / f.size
     return { any, total: any, females: 0 }
   }
-  const { good, after } = largestBearable(risk, allowed, Math.round(0.9 * most), most)
+  const { good, after } = largestBearable(risk, allowed, { guess: Math.round(0.9 * most), most })
   return { limit, chance, week: quantileSorted(reached, 0.5), weekly: after ? (most - good) / 2 : null }
 }
 

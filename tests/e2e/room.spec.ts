@@ -25,10 +25,41 @@ test('the demo room shows its racks, what needs the keeper, and what can leave',
     .first()
     .hover()
   await expect(page.getByRole('tooltip')).toContainText(
-    /^Slate: About \d+ here.*Shrinking.*died in six weeks.*KH has slid/,
+    /^Slate: About \d+ here.*(Shrinking|heading).*died in six weeks.*KH has slid/,
   )
   await page.mouse.move(640, 5)
   await expect(page.getByRole('tooltip')).toBeHidden()
+})
+
+test('a room of which nothing is kept is told roughly at once, and then in full', async ({ page }) => {
+  await openDemo(page)
+  await page.evaluate(
+    () =>
+      new Promise(resolve => {
+        const open = indexedDB.open('ulkin')
+        open.onsuccess = () => {
+          const change = open.result.transaction('summaries', 'readwrite')
+          change.objectStore('summaries').clear()
+          change.oncomplete = () => resolve(open.result.close())
+        }
+      }),
+  )
+  await page.reload()
+  const needs = page.getByRole('complementary', { name: 'What needs you' })
+  await expect(needs.getByRole('heading', { name: 'A first look.' })).toBeVisible()
+  // all are told, most of them roughly yet; what is off in the water is off already
+  await expect(page.locator('.glass .n')).toHaveCount(21)
+  expect(await page.locator('.glass .first-look').count()).toBeGreaterThan(5)
+  await expect(needs).toContainText(/Slate: KH has slid/)
+  await expect(needs).not.toContainText(/you today|can leave today|never tested/)
+
+  // the one that is opened is told in full before the others
+  await page.locator('.whole').last().click()
+  await expect(page.locator('[data-statement="number"]')).not.toContainText('A first look')
+  await page.goBack()
+  await roomIsReady(page)
+  await expect(page.locator('.glass .first-look')).toHaveCount(0)
+  await expect(needs).toContainText(/\d+ can leave today/)
 })
 
 test('arrows walk the shelves, Enter opens, the way back keeps the place', async ({ page }) => {

@@ -112,8 +112,7 @@ describe('what can be taken for good', () => {
           return { any: risk, total: risk, females: 0 }
         },
         0.5,
-        10,
-        100_000,
+        { guess: 10, most: 100_000 },
       )
       expect(expected.N_msy).toBe(K / 2)
       expect(Math.abs(good / unit / expected.MSY - 1)).toBeLessThan(0.003)

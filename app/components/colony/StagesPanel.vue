@@ -81,7 +81,7 @@ const matrix = computed(() => props.population.matrix)
       <CautionNote v-if="population.fit.disagreement" role="status">
         <TheSentence :text="disagreementText(population)" />
       </CautionNote>
-      <template v-if="matrix.matters.length > 1">
+      <template v-if="matrix && matrix.matters.length > 1">
         <p><TheSentence :text="mattersText(matrix)" /></p>
         <p v-if="matrix.generationWeeks" class="muted">
           A generation takes about {{ weeksText(matrix.generationWeeks)

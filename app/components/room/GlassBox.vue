@@ -21,16 +21,20 @@ const main = computed(() => told.value[0]?.s ?? null)
 /** The glass shows the worst of its water; of the numbers only an alarm. */
 const state = computed(() =>
   worstState(
-    told.value.flatMap(({ s }) => (s ? [s.water.state, ...(s.heading.state === 'off' ? ['off' as const] : [])] : [])),
+    told.value.flatMap(({ s }) =>
+      s ? [s.water.state, ...(s.heading.state === 'off' && !s.population.firstLook ? ['off' as const] : [])] : [],
+    ),
   ),
 )
 const hem = computed(() =>
   HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4),
 )
+/** A number that is rough yet is drawn lightly. */
+const firstLook = computed(() => main.value?.population.firstLook ?? false)
 /** Signs beside the number, and what of them the sentences do not say. */
 const marks = computed(() => {
   const s = main.value
-  if (!s) return []
+  if (!s || firstLook.value) return []
   const deaths = deathsSince(s.population, s.asOf - 42 * DAY_MS)
   return [
     // its sentence says already that it shrinks
@@ -55,7 +59,7 @@ const label = computed(() => {
   )
   const water = main.value?.water
   const worst = water?.conclusion ?? water?.worst?.conclusion
-  const signs = marks.value.flatMap(m => m.words || [])
+  const signs = [...(firstLook.value ? ['A first look'] : []), ...marks.value.flatMap(m => m.words || [])]
   return `${[...parts, ...signs].join('. ')}.${worst ? ` ${plain(say(worst, saying(first.value)))}.` : ''}`
 })
 const number = (s: NonNullable<typeof main.value>) =>
@@ -80,7 +84,7 @@ const number = (s: NonNullable<typeof main.value>) =>
       />
       <div class="text" aria-hidden="true">
         <p class="name">{{ first?.name ?? glass.name }}</p>
-        <p v-if="main" class="n">
+        <p v-if="main" class="n" :class="{ 'first-look': firstLook }">
           <StateMark :state="state" :size="11" />{{ number(main)
           }}<span v-for="m in marks" :key="m.icon" class="sign"><v-icon :icon="m.icon" size="15" />{{ m.text }}</span>
         </p>
@@ -151,6 +155,10 @@ const number = (s: NonNullable<typeof main.value>) =>
   align-items: center;
   font: 650 var(--type-section)/1.2 var(--v-font-heading);
   white-space: nowrap;
+}
+.first-look {
+  font-weight: 400;
+  color: var(--muted);
 }
 .n :deep(.mark) {
   margin-right: var(--space-2);

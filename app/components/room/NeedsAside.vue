@@ -42,6 +42,7 @@ const allNeeds = ref(false)
           urgent first.
         </p>
       </template>
+      <h2 v-else-if="statements.firstLooks > 0" class="statement">A first look.</h2>
       <h2 v-else class="statement">
         {{
           needs.length === 0
@@ -62,7 +63,7 @@ const allNeeds = ref(false)
         {{ allNeeds ? 'Fewer' : `and ${counted(needs.length - FIRST, 'more colony', 'more colonies').toLowerCase()}` }}
       </button>
       <LazyRoomDue v-if="room.glasses.length > 0" />
-      <template v-if="total > 0">
+      <template v-if="total > 0 && statements.firstLooks === 0">
         <h2 class="statement second">{{ whole(total) }} can leave today.</h2>
         <p class="leave">
           <template v-for="(l, i) in all ? leaving : leaving.slice(0, 6)" :key="l.colony.id"
@@ -76,7 +77,11 @@ const allNeeds = ref(false)
       </template>
     </template>
     <p v-if="statements.complete && statements.busy > 0" class="small muted updating" role="status">
-      Bringing the numbers up to date …
+      {{
+        statements.firstLooks > 0
+          ? 'The numbers are rough yet; they are being made exact, glass by glass …'
+          : 'Bringing the numbers up to date …'
+      }}
     </p>
     <p v-if="statements.failed" class="rust small" role="alert">
       {{ statements.failed }} <button type="button" class="link" @click="statements.again()">Try again</button>

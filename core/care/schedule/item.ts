@@ -104,6 +104,8 @@ export interface ColonyCare {
     high: number
     ifCounted: { low: number; high: number }
     lastCountMs: number | null
+    /** rough yet: no count is asked for because of it */
+    firstLook: boolean
   } | null
   /** verdicts on its water */
   values: readonly ValueVerdict[]

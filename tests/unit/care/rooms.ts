@@ -76,5 +76,12 @@ export const known = (
   high: number,
   ifCounted: [number, number],
   lastCountMs: number | null = NOW - 30 * 86_400_000,
-): ColonyCare['numbers'] => ({ value, low, high, ifCounted: { low: ifCounted[0], high: ifCounted[1] }, lastCountMs })
+): ColonyCare['numbers'] => ({
+  value,
+  low,
+  high,
+  ifCounted: { low: ifCounted[0], high: ifCounted[1] },
+  lastCountMs,
+  firstLook: false,
+})
 export { nextId, NOW }

@@ -16,7 +16,7 @@ export function narrowing(n: NonNullable<ColonyCare['numbers']>): number {
 
 /** A count is due when it would tell much: after four weeks where it narrows the estimate, after eight in any case. */
 export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: number): DueItem[] {
-  if (!numbers) return []
+  if (!numbers || numbers.firstLook) return []
   const logged = entries.findLast(e => e.kind === 'count')
   const lastMs = Math.max(numbers.lastCountMs ?? -Infinity, logged ? momentMs(logged.at) : -Infinity)
   const gain = narrowing(numbers)

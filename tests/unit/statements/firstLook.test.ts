@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest'
+import { needsAttention } from '#core/care'
+import { type Colony, toMoment, WEEK_MS } from '#core/records'
+import { colonyStatements, firstLook } from '#core/statements'
+import { count, inputOf, NOW, removal, smallRoom, test as waterTest } from '../../make'
+
+/** A log of counts every five weeks, of so many weeks, in which the number goes from one to another. */
+function roomOf(groupId: string, weeks: number, [from, to]: [number, number], more: Partial<Colony> = {}) {
+  const s = smallRoom({ colony: { groupId, startedAt: toMoment(NOW - weeks * WEEK_MS), ...more } })
+  const entries = Array.from({ length: Math.floor(weeks / 5) }, (_, i) =>
+    count(s.colony.id, 3 + 35 * i, Math.round(0.85 * (to + ((from - to) * (3 + 35 * i)) / (7 * weeks)))),
+  )
+  return { s, input: inputOf(s, entries.toReversed()) }
+}
+
+describe('a first look', () => {
+  it.each([
+    ['neocaridina', 120, [20, 260]],
+    ['neocaridina', 40, [20, 90]],
+    ['bee-shrimp', 80, [15, 60]],
+    ['ramshorn-snail', 60, [8, 150]],
+    ['water-isopod', 60, [30, 120]],
+    ['nerite-snail', 100, [9, 8]],
+  ] as const)('of %s over %d weeks is near what is told in full', (groupId, weeks, [from, to]) => {
+    const { input } = roomOf(groupId, weeks, [from, to])
+    const rough = firstLook(input)
+    const whole = colonyStatements(input).statements
+    expect(rough.population.firstLook).toBe(true)
+    expect(whole.population.firstLook).toBe(false)
+    expect(Math.abs(Math.log(rough.population.now.value / whole.population.now.value))).toBeLessThan(0.2)
+    // and its range is of the same breadth, neither certain nor lost
+    const breadth = ({ low, high }: { low: number; high: number }) => Math.log((high + 0.5) / (low + 0.5))
+    expect(breadth(rough.population.now)).toBeLessThan(2 * breadth(whole.population.now) + 0.1)
+    expect(breadth(rough.population.now)).toBeGreaterThan(0.4 * breadth(whole.population.now) - 0.05)
+    // the Room draws the last half year, and eight weeks ahead
+    const drawn = rough.population.path
+    expect(drawn[0]!.at).toBeLessThanOrEqual(Math.max(NOW - 26 * WEEK_MS, input.nowMs - weeks * WEEK_MS) + WEEK_MS)
+    expect(rough.population.fan.length).toBeGreaterThan(8)
+  })
+  it('judges the water in full, and calls nobody for a number', () => {
+    const s = smallRoom()
+    const sick = inputOf(
+      s,
+      [60, 40, 20, 6].map((days, i) => count(s.colony.id, days, [80, 60, 30, 14][i]!)),
+      [waterTest(s.glass.id, 1, { ghDh: 6, khDh: 3, temperatureC: 23, ph: 7 })],
+    )
+    const whole = colonyStatements(sick).statements
+    const rough = firstLook(sick)
+    expect(rough.water).toEqual(whole.water)
+    expect(whole.heading.state).toBe('off')
+    expect(needsAttention([whole])).toMatchObject([{ title: { key: 'heading.shrinking' } }])
+    expect(needsAttention([{ ...rough, heading: whole.heading }]).map(a => a.title.key)).not.toContain(
+      'heading.shrinking',
+    )
+    const hard = inputOf(s, [], [waterTest(s.glass.id, 1, { ghDh: 30 })])
+    expect(needsAttention([firstLook(hard)])[0]).toMatchObject({ state: 'off' })
+  })
+  it('says that it is one, offers nobody, and asks for nothing', () => {
+    const { s, input } = roomOf('neocaridina', 60, [30, 200])
+    const rough = firstLook({ ...input, colonyEntries: [...input.colonyEntries, removal(s.colony.id, 1, 5)] })
+    expect(rough.number.reasons).toEqual([{ key: 'number.reasonFirstLook', values: {} }])
+    expect(rough.number.actions).toEqual([])
+    expect(rough.surplus).toMatchObject({ state: 'unknown', conclusion: { key: 'surplus.notYet' } })
+    expect(rough.population.surplus.take).toBe(0)
+    expect(colonyStatements(input).statements.population.surplus.take).toBeGreaterThan(0)
+    expect(rough.population.matrix).toBeNull()
+  })
+  it('of a colony that was counted long ago does not say that it was never counted', () => {
+    const s = smallRoom({ colony: { startedAt: toMoment(NOW - 100 * WEEK_MS) } })
+    const input = inputOf(s, [count(s.colony.id, 400, 40)])
+    expect(firstLook(input).number.conclusion.key).toBe('number.about')
+    expect(colonyStatements(input).statements.number.state).toBe('unknown')
+  })
+})
