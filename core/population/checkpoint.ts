@@ -36,25 +36,28 @@ interface Pending {
 
 /** A cloud of the first day: the founders, and parameters as the group has them. */
 export function openingCloud(
-  question: Pick<PopulationQuestion, 'seed' | 'founders' | 'rates' | 'spreads'>,
+  question: Pick<PopulationQuestion, 'seed' | 'founders' | 'foundersSd' | 'rates' | 'spreads'>,
   size: number,
   rows = ROWS,
 ): Float64Array {
-  const { founders: f, rates, spreads } = question
+  const { founders: f, foundersSd = 0, rates, spreads } = question
   const cloud = new Float64Array(rows * size)
   const key = streamAt(question.seed, -1)
-  const females = (i: number) => {
+  const unsexedOf = (i: number) =>
+    foundersSd > 0 ? Math.round(f.unsexed * Math.exp(foundersSd * normalFrom(luckAt(key, i, 6)))) : f.unsexed
+  const females = (i: number, unsexed: number) => {
     let n = 0
     // so few that each may be drawn: each one of the unsexed is a female by the share of females
-    for (let k = 0; k < f.unsexed; k++) if (luckAt(key, i, 20 + k) < rates.femaleShare) n++
+    for (let k = 0; k < unsexed; k++) if (luckAt(key, i, 20 + k) < rates.femaleShare) n++
     return n
   }
   for (let i = 0; i < size; i++) {
-    const own = females(i)
+    const unsexed = unsexedOf(i)
+    const own = females(i, unsexed)
     cloud[YOUNG_1 * size + i] = f.young
     cloud[YOUNG_2 * size + i] = f.halfGrown
     cloud[FEMALES * size + i] = f.females + own + (rates.needsMale ? 0 : f.males)
-    cloud[MALES * size + i] = (rates.needsMale ? f.males : 0) + f.unsexed - own
+    cloud[MALES * size + i] = (rates.needsMale ? f.males : 0) + unsexed - own
     cloud[MOOD * size + i] = MOOD_SD * normalFrom(luckAt(key, i, 0))
     cloud[RECRUITS * size + i] = spreads.recruits * normalFrom(luckAt(key, i, 1))
     cloud[LOSSES * size + i] = spreads.losses * normalFrom(luckAt(key, i, 2))

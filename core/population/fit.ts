@@ -62,8 +62,8 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   const last = stepOf(question.nowMs, question)
   const byStep = eventsByStep(question, last)
   const hashes = prefixHashes(byStep, last)
-  const { seed, startMs, founders, rates, spreads, ownBirths } = question
-  const basis = hashText(JSON.stringify([seed, startMs, founders, rates, spreads, ownBirths, size]))
+  const { seed, startMs, founders, foundersSd, rates, spreads, ownBirths } = question
+  const basis = hashText(JSON.stringify([seed, startMs, founders, foundersSd, rates, spreads, ownBirths, size]))
   const fits = before?.basis === basis && before.size === size
   const kept = fits ? before.checkpoints.findLast(c => c.step <= last && c.seen === hashes[c.step]) : undefined
   const state: Checkpoint = kept ? copy(kept) : opening(question, size)

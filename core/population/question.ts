@@ -42,6 +42,8 @@ export interface PopulationQuestion {
   startMs: number
   nowMs: number
   founders: Heads
+  /** doubt of their number, on the log scale, where the log is read from later on */
+  foundersSd?: number
   /** what lies before this moment was left out, because the log is too long */
   leftOutBefore?: number
   /** in order of time; what lies after now or before the start is ignored */

@@ -52,6 +52,7 @@ export function questionOf(
     startMs: window.startMs,
     nowMs,
     founders: window.founders,
+    ...(window.foundersSd !== undefined && { foundersSd: window.foundersSd }),
     ...(window.leftOutBefore !== null && { leftOutBefore: window.leftOutBefore }),
     events,
     rates,

@@ -32,7 +32,7 @@ describe('a first look', () => {
       return {
         rough,
         off: Math.abs(Math.log(rough.population.now.value / whole.population.now.value)),
-        breadths: breadth(rough.population.now) / (breadth(whole.population.now) + 0.05),
+        breadths: (breadth(rough.population.now) + 0.05) / (breadth(whole.population.now) + 0.05),
       }
     })
     const middle = (of: (t: (typeof tried)[number]) => number) => tried.map(of).sort((a, b) => a - b)[2]!

@@ -22,17 +22,22 @@ describe('a log that is too long', () => {
     // about 136 were there when 120 were seen, and twenty went after that
     expect(q.founders.unsexed).toBeGreaterThan(100)
     expect(q.founders.unsexed).toBeLessThan(130)
+    // but nobody knows it to the animal
+    expect(q.foundersSd).toBeGreaterThan(0.1)
+    expect(q.foundersSd).toBeLessThan(0.4)
     const told = colonyStatements(inputOf(old, entries)).statements
     expect(told.number.reasons.map(r => r.key)).toContain('number.reasonLeftOut')
     expect(told.population.now.value).toBeGreaterThan(60)
   })
   it('without a count begins with the founders and what came and went', () => {
+    expect(question(old).foundersSd).toBeGreaterThan(0.3)
     expect(question(old, [removal(old.colony.id, 9000, 6)]).founders.unsexed).toBe(15 - 6)
   })
   it('one of ordinary length is read whole', () => {
     const s = since(NOW - 600 * WEEK_MS)
     expect(question(s)).toMatchObject({ startMs: NOW - 600 * WEEK_MS, founders: s.colony.founders })
     expect(question(s).leftOutBefore).toBeUndefined()
+    expect(question(s).foundersSd).toBeUndefined()
     expect(colonyStatements(inputOf(since(NOW - 90 * DAY_MS))).statements.population.leftOutBefore).toBeNull()
   })
 })
