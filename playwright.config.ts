@@ -10,7 +10,11 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   forbidOnly: !!process.env.CI,
   reporter: [['list']],
-  outputDir: 'test-results',
+  outputDir: 'test-results/stories',
+  projects: [
+    { name: 'demo', testMatch: 'demo.setup.ts' },
+    { name: 'stories', testMatch: '*.spec.ts', dependencies: ['demo'] },
+  ],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

@@ -91,98 +91,90 @@ test('server routes answer, and say in one sentence what is wrong', async ({ req
   expect(await missing.json()).toMatchObject({ message: 'There is no /api/nothing here.' })
 })
 
-for (const theme of ['day', 'night'] as const) {
-  test(`axe finds nothing in Room, Colony, sheets and Records by ${theme}`, async ({ page }) => {
-    test.setTimeout(180_000)
-    await page.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
-    await page.emulateMedia({ reducedMotion: 'reduce' })
-    await openDemo(page)
-    await expectAccessible(page)
-    await page.getByRole('button', { name: 'Start a colony' }).click()
-    await page.getByRole('radio', { name: 'Bee shrimp' }).check()
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
-    await page
-      .getByRole('link', { name: /^Slate: / })
-      .first()
-      .click()
-    await expect(page.getByRole('img', { name: /^Life line/ })).toBeVisible()
-    await expectAccessible(page)
-    await page.getByRole('tab', { name: 'Table' }).click()
-    await expectAccessible(page)
-    await page.getByRole('tab', { name: /^Log \d/ }).click()
-    await expectAccessible(page)
-    await page.getByRole('button', { name: 'Why? Water' }).click()
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
-    await page.getByRole('button', { name: 'Change', exact: true }).click()
+test('axe finds nothing in Room, Colony, sheets and Records', async ({ page }) => {
+  test.setTimeout(180_000)
+  await openDemo(page)
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Start a colony' }).click()
+  await page.getByRole('radio', { name: 'Bee shrimp' }).check()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page
+    .getByRole('link', { name: /^Slate: / })
+    .first()
+    .click()
+  await expect(page.getByRole('img', { name: /^Life line/ })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('tab', { name: 'Table' }).click()
+  await expectAccessible(page)
+  await page.getByRole('tab', { name: /^Log \d/ }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Why? Water' }).click()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await expect(sheet(page)).toBeHidden()
+  for (const kind of ['Count', 'Water test', 'Note']) {
+    await page.keyboard.press('l')
+    await page.getByRole('radio', { name: kind }).check()
     await expectAccessible(page)
     await page.keyboard.press('Escape')
     await expect(sheet(page)).toBeHidden()
-    for (const kind of ['Count', 'Water test', 'Note']) {
-      await page.keyboard.press('l')
-      await page.getByRole('radio', { name: kind }).check()
-      await expectAccessible(page)
-      await page.keyboard.press('Escape')
-      await expect(sheet(page)).toBeHidden()
-    }
-    await page.keyboard.press('/')
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
-    await page.keyboard.press('?')
-    await expectAccessible(page)
-    await page.goto('/records')
-    await expect(page.getByText(/log entries/)).toBeVisible()
-    await expectAccessible(page)
-  })
-}
+  }
+  await page.keyboard.press('/')
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('?')
+  await expectAccessible(page)
+  await page.goto('/records')
+  await expect(page.getByText(/log entries/)).toBeVisible()
+  await expectAccessible(page)
+})
 
-for (const theme of ['day', 'night'] as const) {
-  test(`axe finds nothing in Water and Plan by ${theme}`, async ({ page }) => {
-    test.setTimeout(180_000)
-    await page.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
-    await page.emulateMedia({ reducedMotion: 'reduce' })
-    await openDemo(page)
-    await toWater(page, 'Slate')
+test('axe finds nothing in Water and Plan', async ({ page }) => {
+  test.setTimeout(180_000)
+  await openDemo(page)
+  await toWater(page, 'Slate')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Why? The recipe' }).click()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  for (const [part, there] of [
+    ['History', /Ordinary here/],
+    ['Bring in', /drops a second/],
+    ['Salt water', /Specific gravity/],
+    ['Medicine', /of product/],
+    ['Probe', /Live, settled/],
+    ['Sources and shelf', /Smallest step/],
+  ] as const) {
+    await waterPart(page, part)
+    await expect(page.getByText(there).first()).toBeVisible()
     await expectAccessible(page)
-    await page.getByRole('button', { name: 'Why? The recipe' }).click()
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
-    for (const [part, there] of [
-      ['History', /Ordinary here/],
-      ['Bring in', /drops a second/],
-      ['Salt water', /Specific gravity/],
-      ['Medicine', /of product/],
-      ['Probe', /Live, settled/],
-      ['Sources and shelf', /Smallest step/],
-    ] as const) {
-      await waterPart(page, part)
-      await expect(page.getByText(there).first()).toBeVisible()
-      await expectAccessible(page)
-    }
-    await page.getByRole('button', { name: /^Harbour tap/ }).click()
-    await page.getByLabel('GH').fill('12')
-    await expect(sheet(page).getByRole('heading', { name: 'What follows' })).toBeVisible()
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
-    await page.getByRole('button', { name: 'Add a salt or mix' }).click()
-    await page.getByRole('radio', { name: 'A mineral mix' }).check()
-    await expectAccessible(page)
-    await page.keyboard.press('Escape')
-    await page.goto('/plan')
-    await expectAccessible(page)
-    await page.getByRole('link', { name: 'Slate, second line' }).click()
-    await expect(page.getByText(/starters reach the first/)).toBeVisible()
-    await expectAccessible(page)
-    await page.goto('/plan')
-    await page.getByRole('button', { name: /^Bee shrimp/ }).click()
-    await page.getByLabel('Together with').selectOption('land-crab')
-    await expect(page.getByRole('heading', { name: /They should not live together/ })).toBeVisible()
-    await expectAccessible(page)
-    await page.getByRole('button', { name: 'Make it a glass' }).click()
-    await expectAccessible(page)
-  })
-}
+  }
+  await page.getByRole('button', { name: /^Harbour tap/ }).click()
+  await page.getByLabel('GH').fill('12')
+  await expect(sheet(page).getByRole('heading', { name: 'What follows' })).toBeVisible()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Add a salt or mix' }).click()
+  await page.getByRole('radio', { name: 'A mineral mix' }).check()
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await page.goto('/plan')
+  await expectAccessible(page)
+  await page.getByRole('link', { name: 'Slate, second line' }).click()
+  await expect(page.getByText(/starters reach the first/)).toBeVisible()
+  await expectAccessible(page)
+  await page.goto('/plan')
+  await page.getByRole('button', { name: /^Bee shrimp/ }).click()
+  await page.getByLabel('Together with').selectOption('land-crab')
+  await expect(page.getByRole('heading', { name: /They should not live together/ })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Make it a glass' }).click()
+  await expectAccessible(page)
+})
 
 test('axe finds nothing on an empty device, on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
