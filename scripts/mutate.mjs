@@ -4,11 +4,17 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureInstalled, ensureTypes, fail, root, run } from './lib/prepare.mjs'
 
+/** Tests of a folder of core/ that need a database, and so lie with the app's. */
+const BESIDE = {
+  'core/formats': ['tests/app/{merge,oldVersions}.test.ts'],
+  'core/records': ['tests/app/{data,forms,formsOfRecords,kindFields}.test.ts'],
+}
+
 /** The tests of a folder: those that mirror it, and what checks it against the outside. */
 const testsOf = folder => {
   const [floor, ...rest] = folder.split('/')
   if (floor === 'app') return [`tests/app/**/*.test.ts`]
-  return [`tests/unit/${rest.join('/')}/**/*.test.ts`, 'tests/reference/**/*.test.ts']
+  return [`tests/unit/${rest.join('/')}/**/*.test.ts`, 'tests/reference/**/*.test.ts', ...(BESIDE[folder] ?? [])]
 }
 
 const folder = (process.argv[2] ?? '').replace(/\/$/, '')
@@ -17,5 +23,5 @@ if (!folder || !existsSync(join(root, folder)))
 ensureInstalled()
 ensureTypes()
 process.env.MUTATE_FOLDER = folder
-process.env.MUTATE_TESTS = testsOf(folder).join(',')
+process.env.MUTATE_TESTS = testsOf(folder).join(';')
 run('npx', ['stryker', 'run', 'stryker.config.mjs'])

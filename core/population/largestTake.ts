@@ -106,7 +106,8 @@ export function largestBearable(
   let after: Risk | null = null
   let bad = most + 1
   let broken: Risk | null = null
-  let stride = Math.max(1, Math.round(guess / 40))
+  // the guess is a tenth off most often
+  let stride = Math.max(1, Math.round(guess / 10))
   for (let next = Math.max(1, guess); bad - good > 1 + good * within; stride *= 2) {
     const k = Math.min(bad - 1, Math.max(good + 1, next))
     const r = risk(k)
