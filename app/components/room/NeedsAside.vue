@@ -42,7 +42,12 @@ const allNeeds = ref(false)
           urgent first.
         </p>
       </template>
-      <h2 v-else-if="statements.firstLooks > 0" class="statement">A first look.</h2>
+      <template v-else-if="statements.firstLooks > 0">
+        <h2 class="statement first-look">A first look.</h2>
+        <p class="small muted" role="status">
+          Numbers drawn lightly are rough yet: they are being made exact, glass by glass.
+        </p>
+      </template>
       <h2 v-else class="statement">
         {{
           needs.length === 0
@@ -76,12 +81,12 @@ const allNeeds = ref(false)
         </button>
       </template>
     </template>
-    <p v-if="statements.complete && statements.busy > 0" class="small muted updating" role="status">
-      {{
-        statements.firstLooks > 0
-          ? 'The numbers are rough yet; they are being made exact, glass by glass …'
-          : 'Bringing the numbers up to date …'
-      }}
+    <p
+      v-if="statements.complete && statements.firstLooks === 0 && statements.busy > 0"
+      class="small muted updating"
+      role="status"
+    >
+      Bringing the numbers up to date …
     </p>
     <p v-if="statements.failed" class="rust small" role="alert">
       {{ statements.failed }} <button type="button" class="link" @click="statements.again()">Try again</button>
@@ -98,6 +103,12 @@ const allNeeds = ref(false)
 .statement {
   font-size: var(--type-statement);
   padding-bottom: var(--space-5);
+}
+.first-look {
+  padding-bottom: var(--space-2);
+}
+.first-look + p {
+  padding-bottom: var(--space-4);
 }
 .second {
   font-size: var(--type-section);

@@ -95,6 +95,65 @@ describe('backup', () => {
       )?.kind,
     ).toBe('danglingReference')
   })
+  it('names the place that points at nothing, and the one that points into another room', () => {
+    const glassId = nextId()
+    const odd = changed(r => {
+      ;(r.colonies as { stays: { glassId: string }[] }[])[0]!.stays[0]!.glassId = glassId
+    })
+    expect(issueOf(odd)).toEqual({ kind: 'danglingReference', path: 'colonies.0.stays.0.glassId', id: glassId })
+    // two rooms in one file are well, but a colony of one may not stand in a glass of the other
+    const [a, b] = [smallRoom(), smallRoom()]
+    const two: Backup = {
+      ...backupOf(),
+      rooms: [a.room, b.room],
+      racks: [a.rack, b.rack],
+      glasses: [a.glass, b.glass],
+      colonies: [a.colony, b.colony],
+      sources: [source(b.room.id)],
+      shelf: [],
+      plans: [],
+      entries: [count(a.colony.id, 4, 40), waterTest(b.glass.id, 3, { khDh: 4 })],
+    }
+    expect(issueOf(writeBackup(two))).toBeNull()
+    const across: Backup = {
+      ...two,
+      glasses: [a.glass, { ...b.glass, place: { ...b.glass.place, rackId: a.rack.id } }],
+    }
+    expect(issueOf(writeBackup(across))).toEqual({
+      kind: 'otherRoom',
+      path: 'glasses.1.place.rackId',
+      id: a.rack.id,
+    })
+    // a row that names no room belongs to that of the row it names first
+    const move = {
+      ...count(a.colony.id, 2, 3),
+      kind: 'move' as const,
+      toColonyId: b.colony.id,
+    }
+    const moved = JSON.parse(writeBackup(two)) as { entries: object[] }
+    moved.entries.push({ ...move, method: undefined })
+    expect(issueOf(JSON.stringify(moved))?.kind).toBe('otherRoom')
+  })
+  it('says whether a file was changed since it was written, where it can tell', () => {
+    const since = (text: string) => {
+      const read = parseBackup(text)
+      return read.ok ? read.changedSince : 'refused'
+    }
+    const text = writeBackup(backupOf())
+    expect(since(text)).toBe(false)
+    expect(since(text.replace('"number": 40', '"number": 400'))).toBe(true)
+    expect(since(JSON.stringify(JSON.parse(text)))).toBe(false)
+    const { checksum, ...without } = JSON.parse(text) as Record<string, unknown>
+    expect(checksum).toMatch(/^[0-9a-f]{64}$/)
+    expect(since(JSON.stringify(without))).toBeNull()
+  })
+  it('cuts a version that is no version short, and takes a file of just the largest size', () => {
+    const long = changed(r => {
+      r.version = 'x'.repeat(50)
+    })
+    expect(issueOf(long)).toEqual({ kind: 'badVersion', version: 'x'.repeat(20) })
+    expect(issueOf(' '.repeat(MAX_BACKUP_BYTES))?.kind).toBe('notJson')
+  })
   it('refuses what is too large before it reads it', () => {
     expect(issueOf(' '.repeat(MAX_BACKUP_BYTES + 1))).toEqual({ kind: 'tooLarge', bytes: MAX_BACKUP_BYTES + 1 })
   })
