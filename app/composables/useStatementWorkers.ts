@@ -5,8 +5,8 @@ import { lastingWorker } from './useWorker'
 
 /**
  * The workers that reckon statements.
- * @returns `start`; `ask`, which asks each for the subjects that are its own, at once; and `look`, which tells the one whose colony
- * it is that the keeper looks at it
+ * @returns `start`; `ask`, which asks each for the subjects that are its own, at once; and `look`, which tells them at
+ * whom the keeper looks
  */
 export function useStatementWorkers() {
   const startWorker = () =>

@@ -1,5 +1,6 @@
 import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
+import { crowded } from './crowd'
 import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
@@ -11,7 +12,6 @@ import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
 import type { MatrixSummary, PopulationAnswer, PopulationQuestion, Range } from './question'
 import { counted, LOSSES, MOOD, RECRUITS, ROOM, stageRows, type StageName } from './stages'
-import { crowded } from './step'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
 export const MODEL = 'stages/1'

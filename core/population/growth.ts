@@ -1,11 +1,12 @@
 import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
+import { crowded } from './crowd'
 import type { Fit } from './fit'
 import { spread80 } from './particles'
 import type { PopulationAnswer, PopulationQuestion, Range } from './question'
 import { meanStep, type StageRates } from './rates'
 import { FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES, YOUNG_1, YOUNG_2 } from './stages'
-import { crowded, MOOD_WEEKS } from './step'
+import { MOOD_WEEKS } from './step'
 
 /** Weeks over which growth is told, and colonies that are lived ahead for it. */
 const GROWTH_WEEKS = 8

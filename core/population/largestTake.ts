@@ -55,8 +55,8 @@ export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = asTh
 }
 
 /**
- * Three hundred futures tell a risk of a tenth to two in a hundred, which is as much as two or three animals of a hundred
- * change it: a search that goes on would find luck.
+ * Three hundred futures tell a risk of a tenth to two in a hundred, which is as much as two or three animals of a
+ * hundred change it: a search that goes on would find luck.
  */
 const WITHIN = 0.02
 

@@ -88,8 +88,8 @@ export function colonyStatements(
 const FIRST_LOOK_STEPS = 32
 
 /**
- * The same by few possible colonies, from the last half year, and without what can go: for a room that has to be told at
- * once. What is said of the water is as good as it will be.
+ * The same by few possible colonies, from the last half year, and without what can go: for a room that has to be told
+ * at once. What is said of the water is as good as it will be.
  */
 export function firstLook(input: StatementInput): ColonyStatements {
   const { question, readings } = questionFrom(input, FIRST_LOOK_STEPS)

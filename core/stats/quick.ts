@@ -1,6 +1,6 @@
 /**
- * Exponential and logarithm from tables, right to fourteen digits: the engine’s own are right to the last and take several
- * times as long. Fewer would not do: sums of chances have to reach 1 as nearly as a uniform number comes to it.
+ * Exponential and logarithm from tables, right to fourteen digits: the engine’s own are right to the last and take
+ * several times as long. Fewer would not do: sums of chances have to reach 1 as nearly as a uniform number comes to it.
  */
 
 /** Powers of e from −SPAN to SPAN, so many to a unit. */

@@ -35,8 +35,8 @@ export async function care({ note }) {
 }
 
 /**
- * The numbers alone, in a worker of their own; and the same futures written plainly in C and in NumPy, in one run, because
- * this machine is not as fast at every hour.
+ * The numbers alone, in a worker of their own; and the same futures written plainly in C and in NumPy, in one run,
+ * because this machine is not as fast at every hour.
  */
 export async function numbers({ note }) {
   const w = await inWorker('scripts/lib/numbersWork.mjs')

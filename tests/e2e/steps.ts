@@ -80,8 +80,8 @@ export async function otherTheme(page: Page) {
 }
 
 /**
- * Fails with every violation that axe finds, named, and with words that run together: all rules by the theme that is on,
- * and contrast, the one thing in which they differ, by the other one too.
+ * Fails with every violation that axe finds, named, and with words that run together: all rules by the theme that is
+ * on, and contrast, the one thing in which they differ, by the other one too.
  */
 export async function expectAccessible(page: Page) {
   await page.emulateMedia({ reducedMotion: 'reduce' })
