@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Futures, TakeSearch } from '#core/population'
-import { begun, DAY_MS, type EntryOf, Order, toMoment } from '#core/records'
+import type { EntryOf, Order } from '#core/records'
 import {
   lastPrice,
   ledger,
@@ -12,7 +12,8 @@ import {
   spareAhead,
   stayUnder,
 } from '#core/surplus'
-import { entryOf, nextId, NOW, smallRoom } from '../../make'
+import { entryOf, nextId, NOW } from '../../make'
+import { order, s } from './orders'
 
 /** Futures that are written down: each row is one future, week by week. */
 function futuresOf(rows: readonly number[][], females = rows, halfGrown = rows): Futures {
@@ -44,20 +45,6 @@ const searchOf = (rows: readonly number[][], there: Record<string, number> = {})
     most: 500,
   }
 }
-const s = smallRoom()
-const order = (number: number, days: number, more: Partial<Order> = {}): Order =>
-  Order.parse({
-    ...begun(nextId(), NOW),
-    roomId: s.room.id,
-    colonyId: s.colony.id,
-    who: 'B. N.',
-    number,
-    of: 'any',
-    dueAt: toMoment(NOW + days * DAY_MS),
-    state: 'open',
-    ...more,
-  })
-
 describe('takes by hand', () => {
   const rows = [
     [200, 200, 200, 200, 200],

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { asThingsAre, stageModel, takeSearch } from '#core/population'
-import { begun, DAY_MS, type EntryOf, Order, toMoment } from '#core/records'
+import type { EntryOf } from '#core/records'
 import { lastPrice, ledger, offersList, ordersAhead, reservedOf, safeTake, spareAhead, stayUnder } from '#core/surplus'
-import { colony, entryOf, nextId, NOW, smallRoom } from '../../make'
+import { colony, entryOf, nextId, NOW } from '../../make'
+import { order, s } from './orders'
 import { ask, doubling } from '../population/questions'
 
 const question = ask(doubling)
@@ -50,20 +51,6 @@ describe('what must go', () => {
     expect(stayUnder(search, 5000, 0.1, futures)).toMatchObject({ chance: 0, week: null, weekly: null })
   })
 })
-
-const s = smallRoom()
-const order = (number: number, days: number, more: Partial<Order> = {}): Order =>
-  Order.parse({
-    ...begun(nextId(), NOW),
-    roomId: s.room.id,
-    colonyId: s.colony.id,
-    who: 'B. N.',
-    number,
-    of: 'any',
-    dueAt: toMoment(NOW + days * DAY_MS),
-    state: 'open',
-    ...more,
-  })
 
 describe('orders', () => {
   it('each is served after those due before it', () => {
