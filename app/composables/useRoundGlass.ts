@@ -45,10 +45,8 @@ export function useRoundGlass() {
 }
 export type RoundGlassAtHand = ReturnType<typeof useRoundGlass>
 
-/** What is said of the colonies now, to compare a round by; a first look is too rough for that. */
+/** What is said of the colonies now, to compare a round by. */
 export const useSnapshots = () => {
   const statements = useStatementsStore()
-  return computed(() =>
-    statements.inRoom.flatMap(s => (s.population.firstLook ? [] : [{ colonyId: s.colonyId, snapshot: snapshotOf(s) }])),
-  )
+  return computed(() => statements.inFull.map(s => ({ colonyId: s.colonyId, snapshot: snapshotOf(s) })))
 }

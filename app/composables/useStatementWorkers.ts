@@ -44,10 +44,7 @@ export function useStatementWorkers() {
   }
   /** Starts them before the first question: they load while the page reads its records. */
   function start(): void {
-    for (let place = 0; place < POOL; place++)
-      void workerAt(place)
-        .call(api => api.look(''))
-        .catch(() => undefined)
+    for (let place = 0; place < POOL; place++) void workerAt(place).call(() => Promise.resolve())
   }
   return { ask, look, start }
 }

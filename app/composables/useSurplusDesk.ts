@@ -27,10 +27,10 @@ export function useSurplusDesk() {
     lastPrice(removals.value, colonyId)
   const nowMs = computed(() => statements.now.getTime())
   const colonies = computed(() =>
-    room.colonies
-      .flatMap(colony => {
-        const s = statements.of(colony.id)
-        return s && !s.population.firstLook
+    statements.inFull
+      .flatMap(s => {
+        const colony = room.colonyById.get(s.colonyId)
+        return colony
           ? [
               {
                 colony,

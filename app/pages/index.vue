@@ -8,19 +8,8 @@ const room = useRoomStore()
 const statements = useStatementsStore()
 const sheets = useSheets()
 const { focusedId, movingId, put, keydown, announcement } = useRoomWalk()
-// a glass is what is opened next most often: its page and its chart are fetched once the room is told and the page idle
-whenever(
-  () => room.colonies.length > 0 && statements.complete && statements.busy === 0,
-  () => {
-    const fetchNext = () => {
-      void preloadRouteComponents('/colony/next').catch(() => undefined)
-      void import('~/components/colony/LifeLine.vue').catch(() => undefined)
-    }
-    if ('requestIdleCallback' in window) requestIdleCallback(fetchNext)
-    else setTimeout(fetchNext, 500)
-  },
-  { immediate: true, once: true },
-)
+// a glass is what is opened next most often, with its chart
+useFetchAhead(() => [preloadRouteComponents('/colony/next'), import('~/components/colony/LifeLine.vue')])
 const about = computed(
   () =>
     `${format(statements.now, 'EEE d MMM')} · ${counted(room.glasses.length, 'glass', 'glasses').toLowerCase()} · ` +

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Order } from '#core/records'
+import { counted } from '~/words/numbers'
 
 useHead({ title: 'Surplus · Ulkin' })
 const room = useRoomStore()
@@ -58,6 +59,11 @@ watch(picked, id => {
           "
         />
         <p v-if="desk.colonies.value.length === 0" class="muted">Working it out …</p>
+        <p v-if="statements.firstLooks > 0 && desk.colonies.value.length > 0" class="small muted" role="status">
+          A first look: what can go of
+          {{ counted(statements.firstLooks, 'more colony', 'more colonies').toLowerCase() }}
+          is being worked out.
+        </p>
         <SurplusList v-if="desk.colonies.value.length > 0" v-model="picked" :colonies="desk.colonies.value" />
         <div v-if="one" class="one">
           <SurplusDetail

@@ -19,9 +19,7 @@ export const useRoundStore = defineStore('round', () => {
   const { walk, progress, settle, settled, asks, nextAfter } = useRoundWay(round)
 
   function start(onlyDue: boolean) {
-    const before = Object.fromEntries(
-      statements.inRoom.flatMap(s => (s.population.firstLook ? [] : [[s.colonyId, snapshotOf(s)]])),
-    )
+    const before = Object.fromEntries(statements.inFull.map(s => [s.colonyId, snapshotOf(s)]))
     stored.value = {
       id: newId(),
       roomId: room.room!.id,

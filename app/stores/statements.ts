@@ -26,7 +26,7 @@ export const useStatementsStore = defineStore('statements', () => {
   const { byColony, busy, failed, refresh, notAsked, look } = useAsking(day)
   const atHand = useAtHand()
   const inOrder = useTellingOrder(atHand)
-  watch(atHand, look)
+  watch(atHand, look, { immediate: true })
 
   /** Asks at once for what this tab has just changed; the watch below would learn of it a moment later. */
   function changed(revised: readonly Revision[]) {
@@ -66,12 +66,14 @@ export const useStatementsStore = defineStore('statements', () => {
   const of = (colonyId: string): ColonyStatements | null => byColony.get(colonyId)?.statements ?? null
   const inRoom = computed(() => room.colonies.flatMap(c => of(c.id) ?? []))
   const complete = computed(() => room.ready && inRoom.value.length === room.colonies.length)
-  const firstLooks = computed(() => inRoom.value.filter(s => s.population.firstLook).length)
+  /** Those that are told in full; a first look is too rough to compare, to offer or to promise by. */
+  const inFull = computed(() => inRoom.value.filter(s => !s.population.firstLook))
+  const firstLooks = computed(() => inRoom.value.length - inFull.value.length)
   const attention = computed(() => needsAttention(inRoom.value))
   /** What a worker needs beside the log to answer for one colony; null until its records are there. */
   const subject = (colony: Colony): StatementSubject | null =>
     subjectOf(colony, revisionOf.value.get(colony.id) ?? '')[0] ?? null
-  return { of, changed, subjectOf: subject, busy, inRoom, complete, firstLooks, attention, failed, again, now }
+  return { of, changed, subjectOf: subject, busy, inRoom, inFull, complete, firstLooks, attention, failed, again, now }
 })
 
 /** The statements that have come, asking the workers for more, and what was asked for already. */
@@ -89,17 +91,15 @@ function useAsking(day: Ref<string>) {
     for (const s of summaries) byColony.set(s.colonyId, s)
   }
 
-  const atHand = useAtHand()
   const busy = ref(0)
   async function refresh(subjects: StatementSubject[], mayBeKept: boolean) {
     if (subjects.length === 0) return
     busy.value++
     try {
       const nowMs = Date.now()
-      await ask(subjects, async (api, own) => {
-        void api.look(atHand.value)
-        await api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take))
-      })
+      await ask(subjects, (api, own) =>
+        api.statementsOf({ subjects: own, nowMs, day: day.value, build, mayBeKept }, proxy(take)),
+      )
       failed.value = ''
     } catch {
       failed.value = WORKER_TROUBLE

@@ -32,6 +32,7 @@ import {
 } from '#core/surplus'
 import { openDb } from '~/data/database'
 import { statementInputs, type StatementSubject } from '~/data/summaries'
+import { breathe } from './breathe'
 
 /** The colony that is asked about, and the moment. */
 export interface NumbersSubject {
@@ -49,9 +50,6 @@ interface Ready {
 let ready: Ready | null = null
 /** Which call is the newest: an older one stops at its next breath. */
 let turn = 0
-
-/** Lets messages in, so that a newer question can stop this one. */
-const breathe = () => new Promise<void>(resolve => setTimeout(resolve, 0))
 
 /** Fits the colony, or takes the fit of the last question about it. */
 async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {

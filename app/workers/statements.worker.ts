@@ -2,8 +2,9 @@ import { expose } from 'comlink'
 import { colonyStatements, firstLook, type StatementInput } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
+import { breathe } from './breathe'
 import { KEPT_FITS_BYTES, keptFits } from './keptFits'
-import { breathe, FEW, gathering, takeNext } from './telling'
+import { FEW, gathering, takeNext } from './telling'
 
 /** Fits are kept, so that a new entry goes on from where the log was. */
 const fits = keptFits(KEPT_FITS_BYTES)

@@ -33,14 +33,3 @@ export function takeNext<T extends { colonyId: string }>(waiting: T[], underEyes
   const nth = waiting.findIndex(w => w.colonyId === underEyes)
   return waiting.splice(Math.max(0, nth), 1)[0]!
 }
-
-/** Lets messages in between two colonies. */
-export const breathe = (): Promise<void> =>
-  new Promise(resolve => {
-    const { port1, port2 } = new MessageChannel()
-    port1.onmessage = () => {
-      port1.close()
-      resolve()
-    }
-    port2.postMessage(null)
-  })

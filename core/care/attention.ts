@@ -36,8 +36,7 @@ function mostUrgent(s: ColonyStatements): Attention | null {
       action: worst.actions[0] ?? null,
       weight: 100 - sooner,
     }
-  // a first look is too rough to call anybody for a number
-  if (s.heading.state === 'off' && !s.population.firstLook)
+  if (s.heading.state === 'off')
     return {
       colonyId,
       state: 'off',

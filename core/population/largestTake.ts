@@ -69,7 +69,7 @@ interface Searched {
 
 function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): LargestTake {
   const none = riskUnder(now, s.floors)
-  if (none.any > s.allowedRisk || most < 1) return noTake(s, now)
+  if (none.any > s.allowedRisk || most < 1) return untaken(none)
   const { good, after, broken } = largestBearable(risk, s.allowedRisk, { guess, most, within: WITHIN })
   return {
     take: good,
@@ -81,10 +81,15 @@ function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): L
 }
 
 /** Nothing taken: the risk as things are. */
-export function noTake(s: TakeSearch, now: Futures): LargestTake {
-  const none = riskUnder(now, s.floors)
-  return { take: 0, riskNow: none.any, riskAfter: none.any, limit: limitOf(none), all: false }
-}
+export const noTake = (s: TakeSearch, now: Futures): LargestTake => untaken(riskUnder(now, s.floors))
+
+const untaken = (none: Risk): LargestTake => ({
+  take: 0,
+  riskNow: none.any,
+  riskAfter: none.any,
+  limit: limitOf(none),
+  all: false,
+})
 
 const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('number' as const))
 

@@ -128,9 +128,9 @@ function cholesky(c: readonly number[][]): number[][] {
   return root
 }
 
-/** Draws so many values by weight, in rising order: what quantiles are read from. */
+/** Draws so many values by weight, but no more than there are, in rising order: what quantiles are read from. */
 export function drawSorted(values: (i: number) => number, weights: Float64Array, many: number): Float64Array {
-  const taken = new Uint32Array(many)
+  const taken = new Uint32Array(Math.min(many, weights.length))
   systematic(weights, 0.5, taken)
   return Float64Array.from(taken, values).sort()
 }

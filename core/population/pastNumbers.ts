@@ -22,7 +22,7 @@ export function takeCount(state: Checkpoint, question: PopulationQuestion, event
   const { evidence } = event
   const dt = question.rates.dtWeeks
   const seenOf = (i: number) => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1)
-  const expected = quantileSorted(drawSorted(seenOf, weighed(state), Math.min(DRAWS, state.size)), 0.5)
+  const expected = quantileSorted(drawSorted(seenOf, weighed(state), DRAWS), 0.5)
   const off = Math.abs((event.at - question.startMs) / (dt * WEEK_MS) - state.step) * dt
   const weeksSince = (state.step - state.lastCountStep) * dt
   const slips = weighCount(state, event, { weeksSince, timing: Math.abs(question.rates.growth) * off }, key)
@@ -69,7 +69,7 @@ export function judge(state: Checkpoint, weights: Float64Array, step: number, al
 /** Draws the number at a step that has waited long enough: quantiles over the particles whose ancestors lived then. */
 export function drawPast(state: Checkpoint, question: PopulationQuestion, weights: Float64Array, step: number): void {
   const row = ROWS + (step % LAG)
-  const sorted = drawSorted(i => state.cloud[row * state.size + i]!, weights, Math.min(DRAWS, state.size))
+  const sorted = drawSorted(i => state.cloud[row * state.size + i]!, weights, DRAWS)
   const q = (p: number) => quantileSorted(sorted, p)
   const moment = Math.min(question.nowMs, question.startMs + step * question.rates.dtWeeks * WEEK_MS)
   state.path.push({ at: moment, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) })

@@ -22,7 +22,8 @@ export function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: 
   ]
 
   const say = (state: VerdictState, key: StatementKey): Statement => ({
-    state,
+    // a first look is too rough to call anybody for a number
+    state: p.firstLook && state === 'off' ? 'drifting' : state,
     conclusion: msg(key, numbers),
     reasons,
     actions: [],

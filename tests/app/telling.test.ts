@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { breathe, gathering, takeNext } from '~/workers/telling'
+import { breathe } from '~/workers/breathe'
+import { gathering, takeNext } from '~/workers/telling'
 
 describe('what is told', () => {
   it('is given together with what comes in within a tenth of a second', () => {

@@ -21,9 +21,7 @@ const main = computed(() => told.value[0]?.s ?? null)
 /** The glass shows the worst of its water; of the numbers only an alarm. */
 const state = computed(() =>
   worstState(
-    told.value.flatMap(({ s }) =>
-      s ? [s.water.state, ...(s.heading.state === 'off' && !s.population.firstLook ? ['off' as const] : [])] : [],
-    ),
+    told.value.flatMap(({ s }) => (s ? [s.water.state, ...(s.heading.state === 'off' ? ['off' as const] : [])] : [])),
   ),
 )
 const hem = computed(() =>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { groups } from '#core/groups'
 import { preferredC, stageRates } from '#core/population'
 import { matrixView } from '../../../core/population/matrixView'
-import { freeShare, LIFE } from '../../../core/population/lifeCycle'
+import { freeShare, LIFE, lifeCycle } from '../../../core/population/lifeCycle'
 import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
 import { comeUpFor, growthPerWeek, meanStep } from '../../../core/population/rates'
 import { EGGS_1, FEMALES, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
@@ -88,6 +88,25 @@ describe('the luck of a particle', () => {
     // what a blow takes of each stage is drawn after all others
     expect(Math.max(...used)).toBe(DRAWS.blow)
   })
+})
+
+describe('the mean step', () => {
+  it.each(['neocaridina', 'ramshorn-snail', 'amphidromous-shrimp'])(
+    'of %s goes along the arcs of the life',
+    groupId => {
+      const r = ratesOf(groupId)
+      const before = Float64Array.from([300, 120, 80, 60, 40, 35, 30])
+      const conduct = { comeUp: 0.3, loss: 1.4 }
+      const x = before.slice()
+      meanStep(x, r, conduct)
+      const arcs = new Float64Array(STAGES)
+      for (const { from, to, share, born } of lifeCycle(r, { ...conduct, eggsPerFemale: 0 }))
+        if (!born) arcs[to] = arcs[to]! + before[from]! * share
+      for (let stage = 0; stage < STAGES; stage++)
+        if (stage !== EGGS_1) expect(x[stage], `${stage}`).toBeCloseTo(arcs[stage]!, 9)
+      expect(x[EGGS_1]).toBeGreaterThanOrEqual(arcs[EGGS_1]!)
+    },
+  )
 })
 
 describe('a step by chance', () => {

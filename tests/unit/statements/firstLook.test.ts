@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { needsAttention } from '#core/care'
+import { resolveGroup } from '#core/groups'
 import { type Colony, toMoment, WEEK_MS } from '#core/records'
 import { colonyStatements, firstLook } from '#core/statements'
+import { headingStatement } from '../../../core/statements/headingStatement'
 import { count, inputOf, NOW, removal, smallRoom, test as waterTest } from '../../make'
 
 /** A log of counts every five weeks, of so many weeks, in which the number goes from one to another. */
@@ -58,9 +60,10 @@ describe('a first look', () => {
     expect(rough.water).toEqual(whole.water)
     expect(whole.heading.state).toBe('off')
     expect(needsAttention([whole])).toMatchObject([{ title: { key: 'heading.shrinking' } }])
-    expect(needsAttention([{ ...rough, heading: whole.heading }]).map(a => a.title.key)).not.toContain(
-      'heading.shrinking',
-    )
+    // the same answer told as a first look says that it shrinks, and does not call
+    const heading = headingStatement({ ...whole.population, firstLook: true }, resolveGroup(sick.colony))
+    expect(heading).toMatchObject({ state: 'drifting', conclusion: { key: 'heading.shrinking' } })
+    expect(needsAttention([{ ...rough, heading }]).map(a => a.title.key)).not.toContain('heading.shrinking')
     const hard = inputOf(s, [], [waterTest(s.glass.id, 1, { ghDh: 30 })])
     expect(needsAttention([firstLook(hard)])[0]).toMatchObject({ state: 'off' })
   })
