@@ -4,8 +4,11 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureInstalled, ensureTypes, fail, root, run } from './lib/prepare.mjs'
 
-/** Tests of a folder of core/ that need a database, and so lie with the app's. */
-const BESIDE = {
+/**
+ * Shapes are checked against nothing outside; their tests that need a database lie with the app's. Every reference test
+ * passes through them, and would be run for each mistake.
+ */
+const OF_SHAPES = {
   'core/formats': ['tests/app/{merge,oldVersions}.test.ts'],
   'core/records': ['tests/app/{data,forms,formsOfRecords,kindFields}.test.ts'],
 }
@@ -14,7 +17,7 @@ const BESIDE = {
 const testsOf = folder => {
   const [floor, ...rest] = folder.split('/')
   if (floor === 'app') return [`tests/app/**/*.test.ts`]
-  return [`tests/unit/${rest.join('/')}/**/*.test.ts`, 'tests/reference/**/*.test.ts', ...(BESIDE[folder] ?? [])]
+  return [`tests/unit/${rest.join('/')}/**/*.test.ts`, ...(OF_SHAPES[folder] ?? ['tests/reference/**/*.test.ts'])]
 }
 
 const folder = (process.argv[2] ?? '').replace(/\/$/, '')

@@ -1,5 +1,13 @@
 // npm test: sets up a fresh machine, then lint, types, unit and reference tests, and the real interface in Chromium.
-import { ensureBuilt, ensureChromium, ensureInstalled, ensureTypes, freePort, run } from './lib/prepare.mjs'
+import {
+  ensureBuilt,
+  ensureChromium,
+  ensureInstalled,
+  ensureTypes,
+  freePort,
+  run,
+  runTogether,
+} from './lib/prepare.mjs'
 
 ensureInstalled()
 const chromium = ensureChromium()
@@ -8,8 +16,12 @@ const step = (name, command, args, env) => {
   console.log(`\n— ${name}`)
   run(command, args, env)
 }
-step('lint', 'npm', ['run', '--silent', 'lint'])
-step('types', 'npm', ['run', '--silent', 'typecheck'])
+console.log('\n— lint and types')
+// neither uses more than one core
+await runTogether([
+  ['npm', ['run', '--silent', 'lint']],
+  ['npm', ['run', '--silent', 'typecheck']],
+])
 step('unit and reference tests', 'npx', ['vitest', 'run', '--coverage'])
 ensureBuilt()
 step('end-to-end tests', 'npx', ['playwright', 'test'], { CHROMIUM_PATH: chromium, E2E_PORT: String(await freePort()) })

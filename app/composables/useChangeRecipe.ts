@@ -1,11 +1,8 @@
-import { dequal } from 'dequal'
 import {
   correctionGoals,
   correctionsUnderway,
   fillGoals,
   fillQuestion,
-  planRecipe,
-  purchaseFor,
   recipeKeys,
   type RecipeQuestion,
 } from '#core/water'
@@ -44,20 +41,5 @@ export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: Ne
       ...(chosen.value && { chosenL: usable.value.map(u => chosen.value![u.source.id] ?? 0) }),
     }
   }
-  // the clock ticks by the minute and the log is read anew: solved is only what is asked otherwise than before
-  const question = computed<RecipeQuestion | null>(before => {
-    const now = asked()
-    return before && dequal(before, now) ? before : now
-  })
-  const answer = computed(() => (question.value ? planRecipe(question.value) : null))
-  const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))
-  /** whether something has to be bought, and the one thing that would do */
-  const lacking = computed(
-    () =>
-      !chosen.value &&
-      answer.value !== null &&
-      (answer.value.ok ? !answer.value.recipe.reached : answer.value.issue !== 'noSource'),
-  )
-  const purchase = computed(() => (question.value && lacking.value ? purchaseFor(question.value) : null))
-  return { question, answer, recipe, lacking, purchase }
+  return useRecipe(asked, () => water.glass.value?.id ?? '')
 }

@@ -1,5 +1,6 @@
 import { currentEntries, type EntryOf, type Order } from '#core/records'
-import { lastPrice, ledger, offersList, reservedOf } from '#core/surplus'
+import { lastPrice, ledger, offersList, reservedOf, standingOrders } from '#core/surplus'
+import { heldBack, offeredToday } from '#core/statements'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
 import { ordersOf } from '~/data/records'
@@ -8,19 +9,20 @@ import { ordersOf } from '~/data/records'
 export function useSurplusDesk() {
   const room = useRoomStore()
   const statements = useStatementsStore()
-  const { value: orders } = useLiveQuery<Order[]>(
+  const { value: written } = useLiveQuery<Order[]>(
     () => ordersOf(openDb(), room.room?.id ?? ''),
     [],
     () => room.room?.id,
   )
   const { value: entries } = useLiveQuery(() => entriesOfKinds(openDb(), ['removal', 'withdrawal'], 0), [])
 
-  const open = computed(() => orders.value.filter(o => o.state === 'open'))
-  const removals = computed(() =>
-    currentEntries(entries.value).filter(
-      (e): e is EntryOf<'removal'> => e.kind === 'removal' && room.colonyById.has(e.colonyId),
-    ),
+  // also those of colonies that have ended since
+  const harvests = computed(() =>
+    currentEntries(entries.value).filter((e): e is EntryOf<'removal'> => e.kind === 'removal'),
   )
+  const removals = computed(() => harvests.value.filter(e => room.colonyById.has(e.colonyId)))
+  const orders = computed(() => standingOrders(written.value, harvests.value))
+  const open = computed(() => orders.value.filter(o => o.state === 'open'))
   const months = computed(() => ledger(removals.value))
   const priceOf = (colonyId: string) =>
     open.value.findLast(o => o.colonyId === colonyId && o.priceEach !== undefined)?.priceEach ??
@@ -35,8 +37,8 @@ export function useSurplusDesk() {
               {
                 colony,
                 population: s.population,
-                water: s.water.state,
-                canGo: s.population.surplus.take,
+                held: heldBack(s),
+                canGo: offeredToday(s),
                 reserved: reservedOf(open.value, colony.id, nowMs.value),
               },
             ]

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import type { Order } from '#core/records'
 import { counted } from '~/words/numbers'
+import { say } from '~/words/say'
 
 useHead({ title: 'Surplus · Ulkin' })
 const room = useRoomStore()
 const statements = useStatementsStore()
 const settings = useSettingsStore()
 const desk = useSurplusDesk()
+const saying = useSaying()
 
 const tab = ref<'go' | 'orders' | 'offers' | 'ledger'>('go')
 const tabs = computed(() => [
@@ -73,10 +75,8 @@ watch(picked, id => {
             :orders="desk.open.value.filter(o => o.colonyId === one!.colony.id)"
             :now-ms="desk.nowMs.value"
             :as-of="statements.of(one.colony.id)?.asOf ?? 0"
+            :held="one.held ? say(one.held, saying(one.colony)) : ''"
           />
-          <CautionNote v-if="one.water === 'off'" harm role="status">
-            The water of this glass is off: put it right first, these animals would travel badly.
-          </CautionNote>
           <HarvestForm
             :colony="one.colony"
             :can-go="one.canGo"

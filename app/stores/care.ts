@@ -6,10 +6,11 @@ import {
   type DueItem,
   dueState,
   type GlassCare,
+  itemsOfGlass,
   levelEffort,
   schedule,
 } from '#core/care'
-import { type ResolvedGroup, resolveGroup } from '#core/groups'
+import { resolveGroup } from '#core/groups'
 import {
   type Colony,
   DAY_MS,
@@ -27,6 +28,7 @@ import type { ColonyStatements } from '#core/statements'
 import { openDb } from '~/data/database'
 import { deviceZone } from '~/data/deviceZone'
 import { entriesSince } from '~/data/log'
+import { breathe } from '~/workers/breathe'
 import { deviceDayEnd, deviceDayFrom } from '~/forms/deviceDays'
 
 /** Days ahead over which work is spread. */
@@ -43,27 +45,12 @@ export const useCareStore = defineStore('care', () => {
     entriesSince(openDb(), Date.now() - CARE_LOG_DAYS * DAY_MS),
     [],
   )
-  const told = useOnceTold()
-  const ready = computed(() => read.value && told.value)
-
   // the shared clock ticks by the minute: what was logged since the last tick has happened too
   const nowMs = computed(() => (log.value, Math.max(statements.now.getTime(), Date.now())))
   const dayEndMs = computed(() => deviceDayEnd(nowMs.value))
 
   const entriesOf = useStandingEntries(log)
-  const { glasses, glassCare } = useGlassCare(entriesOf)
-  const items = computed(() =>
-    room.ready && ready.value
-      ? schedule({
-          roomId: room.room?.id ?? '',
-          marks: entriesOf(ROOM),
-          glasses: glasses.value,
-          plans: room.plans,
-          bench: room.room?.bench ?? usualBench,
-          nowMs: nowMs.value,
-        })
-      : [],
-  )
+  const { careOf, items, ready } = useItems({ read, entriesOf, nowMs })
   const settings = computed<RoomCare>(() => room.room?.care ?? { days: [], walk: [] })
   const days = computed(() =>
     Array.from({ length: AHEAD_DAYS }, (_, i) => {
@@ -84,7 +71,7 @@ export const useCareStore = defineStore('care', () => {
     nowMs,
     dayEndMs,
     entriesOf,
-    glassCare,
+    glassCare: careOf,
     items,
     levelled,
     settings,
@@ -99,14 +86,58 @@ export const useCareStore = defineStore('care', () => {
   }
 })
 
-/** What is due follows from what is told; once the room was, a colony that joins keeps nobody waiting. */
-function useOnceTold(): Ref<boolean> {
-  const statements = useStatementsStore()
-  const told = ref(false)
-  watchEffect(() => {
-    if (statements.complete || statements.failed) told.value = true
+/** What the log of the room's care is read from. */
+interface CareLog {
+  read: Ref<boolean>
+  entriesOf: (id: string) => readonly Entry[]
+  nowMs: Ref<number>
+}
+/** Everything that there is to do, each with its next day. */
+function useItems({ read, entriesOf, nowMs }: CareLog) {
+  const room = useRoomStore()
+  const careOf = useGlassCare(entriesOf)
+  const itemsOf = useByKey(glassId => {
+    const glass = careOf(glassId)
+    return glass ? itemsOfGlass(glass, nowMs.value) : []
   })
-  return told
+  const ready = useOnceReckoned(read, itemsOf)
+  const items = computed(() =>
+    ready.value
+      ? schedule(
+          {
+            roomId: room.room?.id ?? '',
+            marks: entriesOf(ROOM),
+            glasses: room.glasses.flatMap(g => careOf(g.id) ?? []),
+            plans: room.plans,
+            bench: room.room?.bench ?? usualBench,
+            nowMs: nowMs.value,
+          },
+          g => itemsOf(g.glass.id),
+        )
+      : [],
+  )
+  return { careOf, items, ready }
+}
+
+/**
+ * Whether the list stands: the room is told, its log is read, and its glasses were reckoned one after the other, with a
+ * breath between, because all at once would hold the page up. After that a colony that joins keeps nobody waiting.
+ */
+function useOnceReckoned(read: Ref<boolean>, itemsOf: (glassId: string) => unknown): Ref<boolean> {
+  const room = useRoomStore()
+  const statements = useStatementsStore()
+  const reckoned = ref(false)
+  const told = computed(() => room.ready && read.value && (statements.complete || statements.failed !== ''))
+  void until(told)
+    .toBe(true)
+    .then(async () => {
+      for (const glass of room.glasses) {
+        itemsOf(glass.id)
+        await breathe()
+      }
+      reckoned.value = true
+    })
+  return reckoned
 }
 
 /** What stands of each glass's and each colony's recent log; read anew only where something was written. */
@@ -140,32 +171,36 @@ function useStandingEntries(log: Ref<Entry[]>): (id: string) => readonly Entry[]
   return id => standing.value.get(id)?.standing ?? []
 }
 
-/** The glasses with who lives in them and what their log and statements say. */
-function useGlassCare(entriesOf: (id: string) => readonly Entry[]) {
+/** A glass with who lives in it and what their log and statements say; anew only when something of that was. */
+function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: string) => GlassCare | null {
   const room = useRoomStore()
   const statements = useStatementsStore()
-  const groups = computed(() => new Map<string, ResolvedGroup>(room.colonies.map(c => [c.id, resolveGroup(c)])))
-  function colonyCare(colony: Colony): ColonyCare {
-    const told = statements.of(colony.id)
+  const groupOf = useByKey(colonyId => resolveGroup(room.colonyById.get(colonyId)!))
+  const follows = (colony: Colony) => ({
+    colony,
+    entries: entriesOf(colony.id),
+    told: statements.of(colony.id),
+  })
+  function colonyCare({ colony, entries, told }: ReturnType<typeof follows>): ColonyCare {
     return {
       colony,
-      group: groups.value.get(colony.id)!,
-      entries: entriesOf(colony.id),
+      group: groupOf(colony.id),
+      entries,
       numbers: told && numbersOf(told),
       // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],
     }
   }
-  const glasses = computed(() =>
-    room.glasses.map((glass): GlassCare => ({
-      glass,
-      netL: netLitres(glass),
-      colonies: (room.coloniesByGlass.get(glass.id) ?? []).map(colonyCare),
-      entries: entriesOf(glass.id),
-    })),
-  )
-  const glassCare = (glassId: string) => glasses.value.find(g => g.glass.id === glassId) ?? null
-  return { glasses, glassCare }
+  const held = useByKey<{ from: unknown[]; care: GlassCare } | null>((glassId, before) => {
+    const glass = room.glassById.get(glassId)
+    if (!glass) return null
+    const entries = entriesOf(glassId)
+    const colonies = (room.coloniesByGlass.get(glassId) ?? []).map(follows)
+    const from = [glass, entries, ...colonies.flatMap(c => [c.colony, c.entries, c.told])]
+    if (before && before.from.length === from.length && before.from.every((part, i) => part === from[i])) return before
+    return { from, care: { glass, netL: netLitres(glass), colonies: colonies.map(colonyCare), entries } }
+  })
+  return glassId => held(glassId)?.care ?? null
 }
 
 /** Says whose a due item is: a glass's, a colony's in it, or the room's own. */
@@ -203,5 +238,6 @@ function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
     ifCounted: p.ifCountedToday,
     lastCountMs: p.counts.at(-1)?.at ?? null,
     firstLook: p.firstLook,
+    asks: p.asks !== null,
   }
 }

@@ -145,14 +145,11 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   never: v => `Nothing of it is in the log of late; usual is ${every(n(v, 'every'))}.`,
   broken: v => `Found broken ${ago(v)}.`,
   countNever: () => 'Never counted: the estimate stands on the starters alone.',
+  countAsks: () => 'The last count does not fit what was expected: a second one decides.',
   countNarrows: v =>
     `One full count would narrow ${whole(n(v, 'nowLow'))} to ${whole(n(v, 'nowHigh'))} down to about ` +
     `${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
-  countOld: v =>
-    `Counted ${ago(v)}; ` +
-    (whole(n(v, 'nowLow')) === whole(n(v, 'nowHigh'))
-      ? `it would tell whether it is still ${whole(n(v, 'nowLow'))}.`
-      : 'it would narrow the range a little.'),
+  countOld: v => `Counted ${ago(v)}; it would narrow the range a little.`,
   hatchNear: (v, nowMs) =>
     `${whole(n(v, 'n'))} ${v.sign === 'berried' ? 'berried' : n(v, 'n') === 1 ? 'egg mass' : 'egg masses'} ` +
     `seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ` +

@@ -1,7 +1,7 @@
 import type { ResolvedGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
 import { formatNumber } from '#core/units'
-import { percent } from './numbers'
+import { percent, signedPercent } from './numbers'
 import { learntName, learntText } from './population'
 import { basisText, countMethodWord } from './states'
 import type { Why } from './why'
@@ -25,7 +25,9 @@ export interface NumberFigures {
 export function numberFigures(p: PopulationAnswer, group: ResolvedGroup): NumberFigures {
   const growth = {
     name: 'Growth to expect in an uncrowded glass',
-    value: `${percent(Math.expm1(group.growthPerWeek.value))} a week, give or take ${percent(group.growthPerWeek.sd)}`,
+    value:
+      `${signedPercent(Math.expm1(group.growthPerWeek.value))} a week, give or take ` +
+      `${percent(group.growthPerWeek.sd)}`,
     basis: basisText(group.growthPerWeek.basis),
   }
   const capacity = {
@@ -36,7 +38,9 @@ export function numberFigures(p: PopulationAnswer, group: ResolvedGroup): Number
   const temperature = {
     name: 'Temperature that the pace of life goes by',
     value: `${formatNumber(p.temperatureC, 1)} °C`,
-    basis: 'mean of the last twelve weeks of your tests; the middle of the preferred range where there is none',
+    basis:
+      'mean of the last twelve weeks of your tests, and in the past each week’s own; the middle of the preferred ' +
+      'range where there is none',
   }
   const learnt = p.learnt.map(l => ({ name: learntName(l), value: learntText(l), basis: 'learnt from your log' }))
   return { growth, capacity, temperature, methods: methodFigures(p, group), life: lifeFigures(group), learnt }

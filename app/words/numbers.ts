@@ -36,6 +36,9 @@ export function percent(share: number): string {
   return `${formatNumber(p, p > 0 && p < 0.95 ? 1 : 0)} %`
 }
 
+/** The same with its sign: "+4 %", "−0.4 %". */
+export const signedPercent = (share: number): string => `${share > 0 ? '+' : share < 0 ? '−' : ''}${percent(share)}`
+
 /** "one glass", "five glasses", "12 glasses". */
 export function counted(n: number, one: string, many: string): string {
   const names = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten']

@@ -47,6 +47,7 @@ const learntWord: Readonly<Record<Learnt['name'], string>> = {
   recruits: 'Young that come up',
   losses: 'Deaths',
   room: 'Room in the glass',
+  shape: 'How steeply crowding sets in',
   seen: 'Share of animals that counts find',
   sight: 'Share of broods that is seen',
 }

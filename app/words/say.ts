@@ -1,4 +1,5 @@
 import type { CountMethod, Message, ValueKey } from '#core/records'
+import { STEADY } from '#core/population'
 import type { StatementKey } from '#core/statements'
 import type { WaterMessageKey } from '#core/water'
 import { num, percent, roundedTo, whole } from './numbers'
@@ -61,9 +62,22 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.reasonCounts': v =>
     `From ${n(v, 'n') === 1 ? 'one count' : `${num(n(v, 'n'))} counts`}; the last saw ${num(n(v, 'seen'))} ` +
     `${method(v)}, ${agoText(n(v, 'days'))}.`,
-  'number.reasonDoubted': (v, s) =>
-    `A count of ${num(n(v, 'seen'))} ${method(v)} on ${dayText(n(v, 'at'), s.nowMs)} is not believed: about ` +
-    `${num(whole(n(v, 'expected')))} were expected.`,
+  'number.asks': (v, s) =>
+    `About ${num(whole(n(v, 'expected')))} expected, ${num(n(v, 'seen'))} ${method(v)} on ` +
+    `${dayText(n(v, 'at'), s.nowMs)}.`,
+  'number.asksMissed': (v, s) =>
+    `Either this count missed most of them, or about ${num(whole(n(v, 'number')))} are gone since ` +
+    `${dayText(n(v, 'since'), s.nowMs)}.`,
+  'number.asksMore': (v, s) =>
+    `Either some were counted twice or written wrongly, or there are about ${num(whole(n(v, 'number')))} more than ` +
+    `thought since ${dayText(n(v, 'since'), s.nowMs)}.`,
+  'number.loss': (v, s) =>
+    `About ${num(whole(n(v, 'number')))} of ${num(whole(n(v, 'of')))} were lost between ` +
+    `${dayText(n(v, 'fromMs'), s.nowMs)} and ${dayText(n(v, 'toMs'), s.nowMs)}.`,
+  'number.countAgain': () => 'Count again today: a second count decides.',
+  'number.lookForCause': () =>
+    'Look for the cause first: test the water, feel the heater, look at cover and intake, and think of what came in ' +
+    'or was dosed in that time.',
   'number.reasonLeftOut': (v, s) =>
     `What was logged before ${dayText(n(v, 'at'), s.nowMs)} is left out of the reckoning: the log is very long.`,
   'number.reasonFirstLook': () => 'A first look by few possible colonies: it is being made exact …',
@@ -79,6 +93,15 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
       : n(v, 'value') < -0.005
         ? 'Perhaps shrinking, not sure yet'
         : 'Not clear where it is heading',
+  'heading.usually': v =>
+    n(v, 'value') > STEADY
+      ? `Such colonies usually grow about ${num(growth(n(v, 'value')))} a week`
+      : n(v, 'value') < -STEADY
+        ? `Such colonies usually lose about ${num(growth(n(v, 'value')))} a week`
+        : 'Such colonies usually hold steady',
+  'heading.fewAsMany': (v, s) => `As many by ${aroundText(n(v, 'at'), s.nowMs)}, most likely`,
+  'heading.fewMore': (v, s) => `${num(n(v, 'number'))} more by ${aroundText(n(v, 'at'), s.nowMs)}, perhaps`,
+  'heading.fewFewer': (v, s) => `${num(n(v, 'number'))} fewer by ${aroundText(n(v, 'at'), s.nowMs)}, perhaps`,
   'heading.full': () => 'Full: about as many as the water carries',
   'heading.reasonDefault': v =>
     n(v, 'n') < 2
@@ -109,6 +132,11 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'surplus.reasonDoubt': v =>
     `Too little is known: ${num(percent(n(v, 'risk')))} risk of falling under ${num(n(v, 'keep'))} even if none go.`,
   'surplus.reasonWaterOff': () => 'Put the water right first: these animals would travel badly.',
+  'surplus.countFirst': v =>
+    `No more than half go without a fresh count: count first, then up to ${num(whole(n(v, 'number')))}.`,
+  'surplus.reasonAsks': () => 'Count again first: the last count does not fit.',
+  'surplus.reasonLoss': v =>
+    `First find out what took about ${num(whole(n(v, 'number')))} of them: nobody knows yet whether it goes on.`,
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
   'water.allGood': v =>

@@ -25,11 +25,15 @@ export function weeklyText(weekly: number): string {
 
 /** What holds a take back. */
 export function limitText(take: LargestTake, keep: number, females: number): string {
-  if (take.all) return 'all that there are'
+  if (take.all) return 'all that can be had of them'
   if (take.take === 0 && take.riskAfter > 0) return `already ${percent(take.riskNow)} risk with none taken`
-  return take.limit === 'females'
-    ? `grown females would fall under ${whole(females)}`
-    : `the number would fall under ${whole(keep)}`
+  if (take.afterCount !== null) return `count first: then up to ${whole(take.afterCount)}`
+  return {
+    females: `grown females would fall under ${whole(females)}`,
+    males: 'too few grown males would be left to breed',
+    kind: 'they would run out before the half year is over',
+    number: `the number would fall under ${whole(keep)}`,
+  }[take.limit]
 }
 
 /** One sentence on what can go of a kind. */

@@ -18,9 +18,11 @@ function stepText({ change, death }: PopulationAnswer['steps'][number]): string 
   if (change > 0) return `${change} put in`
   return death ? `${-change} died` : `${-change} taken out`
 }
-/** What must stay: a number, and grown females where that is asked for. */
-const floorsText = ({ minimumKeep, minimumFemales }: PopulationAnswer['surplus']): string =>
-  whole(minimumKeep) + (minimumFemales > 0 ? ` or grown females < ${whole(minimumFemales)}` : '')
+/** What must stay: a number, and grown females and males where some must. */
+const floorsText = ({ minimumKeep, minimumFemales, minimumMales }: PopulationAnswer['surplus']): string =>
+  whole(minimumKeep) +
+  (minimumFemales > 0 ? ` or grown females < ${whole(minimumFemales)}` : '') +
+  (minimumMales > 0 ? ` or grown males < ${whole(minimumMales)}` : '')
 
 /** What every *Why?* about numbers is made of. */
 interface Grounds {
@@ -56,8 +58,9 @@ function whyHeading({ p, f }: Grounds): Own {
   return {
     title: 'Where it is heading, and why',
     method: [
-      'Growth is the mean of the coming eight weeks of all possible colonies, from the stages they hold ' +
-        'today: many eggs and half-grown push it, many old ones hold it down. It slows as the glass fills.',
+      'Growth is the mean change of the coming eight weeks where nothing is taken out, read from many futures with ' +
+        'their chance, from the stages held today: many eggs and half-grown push it, many old ones hold it down. It ' +
+        'slows as the glass fills.',
       `${percent(p.ownEvidence)} of what is known about growth comes from this colony’s own log.`,
       ...(p.matrix && p.matrix.matters.length > 1 ? [plain(mattersText(p.matrix))] : []),
       ...(p.matrix?.generationWeeks
@@ -67,14 +70,16 @@ function whyHeading({ p, f }: Grounds): Own {
       RANGE,
     ],
     formula:
-      'young that come up = eggs hatched × share × e^(luck + mood − crowding × N/room) (Ricker 1954 for the ' +
-      'crowding); the share is solved so that an uncrowded colony grows as its group does (Caswell 2001).',
+      'young that come up = eggs hatched × share × e^(luck + mood − crowding × (N/room)^shape) (Ricker 1954 ' +
+      'where the shape is 1); the share is solved so that an uncrowded colony grows as its group does (Caswell 2001).',
     figures: [
       f.growth,
       {
         name: 'Capacity of this glass',
-        value: `${whole(p.capacity)} animals`,
-        basis: 'litres of water × animals per litre, and what your counts say of it',
+        value: p.roomKnown ? `${whole(p.capacity)} animals` : `not known yet, perhaps ${whole(p.capacity)} animals`,
+        basis: p.roomKnown
+          ? 'litres of water × animals per litre, and what your counts say of it'
+          : 'litres of water × animals per litre: the colony is below half of it, and feels too little of it to tell',
       },
       ...f.learnt,
       f.capacity,

@@ -13,6 +13,7 @@ import {
   asThingsAre,
   dyingPerWeek,
   type FittedColony,
+  floorsOf,
   futureFan,
   type Futures,
   type PopulationQuestion,
@@ -149,16 +150,20 @@ async function surplus(
   give: (part: SurplusPart) => void,
 ): Promise<boolean> {
   const mine = ++turn
-  const { fit, now, dying } = await prepare(about)
+  const { fit, question, dying } = await prepare(about)
+  const floors = floorsOf(
+    { ...question, minimumKeep: asked.minimumKeep, minimumFemales: asked.minimumFemales, femalesAreOwn: true },
+    { females: fit.numbers('females'), males: fit.numbers('males') },
+  )
   const search = takeSearch(
-    { colony: fit, doing: { dyingPerWeek: dying }, now },
-    { total: asked.minimumKeep, females: asked.minimumFemales },
+    { colony: fit, doing: { dyingPerWeek: dying }, nowMs: about.nowMs },
+    floors,
     asked.allowedRisk,
   )
   const futures = asThingsAre(search)
   give({
     kind: 'ahead',
-    spare: spareAhead(futures, asked.minimumKeep, AHEAD),
+    spare: spareAhead(futures, floors, AHEAD),
     orders: ordersAhead(asked.orders, futures, asked.minimumKeep, about.nowMs),
   })
   const oneSex = resolveGroup(about.subject.colony).group.stages.femaleShare.value === 1

@@ -2,6 +2,7 @@ import type { Detection, SpeciesGroup } from '#core/groups'
 import type { EntryOf } from '#core/records'
 import { Z80 } from '#core/stats'
 import { depletion } from './depletion'
+import { FEW, type LookAt, lookRange } from './look'
 import { markRecapture } from './markRecapture'
 import { quadrats } from './quadrats'
 import { removalPasses } from './removalPasses'
@@ -24,6 +25,8 @@ export interface CountEvidence {
   /** share of those there that this count is taken to have found */
   share: number
   notes: CountNote[]
+  /** what was seen at one look of a part, as it is: exact where the normal curve is not, with few or none seen */
+  look?: LookAt
 }
 
 /**
@@ -60,7 +63,16 @@ export function countEvidence(count: Count, counting: SpeciesGroup['counting'], 
     return ofSamples(count.series, count.share ?? 1, counting.partOfTank)
   const { share, sdLog } =
     method === 'partOfTank' || method === 'estimate' || method === 'atFood' ? counting[method] : counting.allSeen
-  return one(number, method === 'partOfTank' ? share * (count.share ?? 1) : share, sdLog)
+  if (method === 'estimate') return one(number, share, sdLog)
+  return looked({ seen: number, share: method === 'partOfTank' ? share * (count.share ?? 1) : share, sdLog })
+}
+
+/** One look: few or none are read exactly. */
+function looked(look: LookAt): CountEvidence {
+  const near = one(look.seen, look.share, look.sdLog)
+  if (look.seen > FEW) return { ...near, look }
+  const { value, low, high } = lookRange(look, 0.8)
+  return { ...near, value: look.seen === 0 ? value : near.value, low, high, look }
 }
 
 /**

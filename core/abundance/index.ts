@@ -1,5 +1,6 @@
 export { byEye, type CountEvidence, countEvidence, type CountNote } from './countEvidence'
 export { depletion, type DepletionEstimate } from './depletion'
+export { type LookAt, lookChance, lookRange } from './look'
 export { markRecapture, type Recapture, type RecaptureEstimate } from './markRecapture'
 export { quadrats, type QuadratEstimate } from './quadrats'
 export { type RemovalEstimate, removalPasses } from './removalPasses'

@@ -14,72 +14,76 @@ export interface Attention {
 }
 
 /**
- * What needs the keeper now, most urgent first: water that is off, colonies that shrink, water that drifts, water or
- * numbers that are not known any more.
+ * What needs the keeper now, most urgent first: water that is off, numbers that are lost or in question, colonies that
+ * shrink, water that drifts, water or numbers that are not known any more.
  * @param statements of all colonies, in any order; ties keep their order
  */
 export function needsAttention(statements: readonly ColonyStatements[]): Attention[] {
   return statements.flatMap(s => mostUrgent(s) ?? []).sort((a, b) => b.weight - a.weight)
 }
 
+/** The states that a glass is drawn by: of its water the worst, of the numbers only an alarm. */
+export const drawnStates = ({ water, number, heading }: ColonyStatements): VerdictState[] => [
+  water.state,
+  ...[number.state, heading.state].filter(state => state === 'off'),
+]
+
+type Need = Omit<Attention, 'colonyId'>
+
+/** The most urgent matter of a colony: the first of these that is one. */
 function mostUrgent(s: ColonyStatements): Attention | null {
-  const { colonyId } = s
-  const worst = s.water.worst
-  // among equals the value that kills sooner comes first
-  const sooner = worst ? urgency.indexOf(worst.key) / 2 : 0
-  if (worst?.state === 'off')
-    return {
-      colonyId,
-      state: 'off',
-      title: worst.conclusion,
-      reason: worst.reasons[0] ?? null,
-      action: worst.actions[0] ?? null,
-      weight: 100 - sooner,
-    }
-  if (s.heading.state === 'off')
-    return {
-      colonyId,
-      state: 'off',
-      title: s.heading.conclusion,
-      reason: s.heading.reasons[0] ?? null,
-      action: null,
-      weight: 80,
-    }
-  if (worst?.state === 'drifting')
-    return {
-      colonyId,
-      state: 'drifting',
-      title: worst.conclusion,
-      reason: worst.reasons[0] ?? null,
-      action: worst.actions[0] ?? null,
-      weight: 60 - sooner,
-    }
-  if (worst && worst.state === 'unknown' && worst.latest)
-    return {
-      colonyId,
-      state: 'unknown',
-      title: worst.conclusion,
-      reason: null,
-      action: worst.actions[0] ?? null,
-      weight: 40 - sooner,
-    }
-  if (worst && !worst.latest)
-    return {
-      colonyId,
-      state: 'unknown',
-      title: { key: 'water.nothingKnown', values: {} },
-      reason: null,
-      action: null,
-      weight: 35,
-    }
-  if (s.number.state === 'unknown')
-    return {
-      colonyId,
-      state: 'unknown',
-      title: s.number.reasons.find(r => r.key === 'number.reasonOld') ?? s.number.conclusion,
-      reason: null,
-      action: s.number.actions[0] ?? null,
-      weight: 20,
-    }
+  for (const need of [waterOff, numberOff, shrinking, waterDrifts, waterOld, numberOld]) {
+    const found = need(s)
+    if (found) return { colonyId: s.colonyId, ...found }
+  }
   return null
 }
+
+// among equals the value that kills sooner comes first
+const sooner = ({ water: { worst } }: ColonyStatements) => (worst ? urgency.indexOf(worst.key) / 2 : 0)
+
+function ofWater(s: ColonyStatements, state: VerdictState, weight: number): Need | null {
+  const { worst } = s.water
+  if (worst?.state !== state) return null
+  return {
+    state,
+    title: worst.conclusion,
+    reason: state === 'unknown' ? null : (worst.reasons[0] ?? null),
+    action: worst.actions[0] ?? null,
+    weight: weight - sooner(s),
+  }
+}
+const waterOff = (s: ColonyStatements) => ofWater(s, 'off', 100)
+const waterDrifts = (s: ColonyStatements) => ofWater(s, 'drifting', 60)
+const waterOld = (s: ColonyStatements): Need | null =>
+  s.water.worst && !s.water.worst.latest
+    ? { state: 'unknown', title: { key: 'water.nothingKnown', values: {} }, reason: null, action: null, weight: 35 }
+    : ofWater(s, 'unknown', 40)
+
+/** A count that asks for another one, or animals that are missing. */
+const numberOff = ({ number }: ColonyStatements): Need | null =>
+  number.state === 'off'
+    ? {
+        state: 'off',
+        title: number.reasons[0]!,
+        reason: number.reasons[1] ?? null,
+        action: number.actions[0] ?? null,
+        weight: 90,
+      }
+    : null
+
+const shrinking = ({ heading }: ColonyStatements): Need | null =>
+  heading.state === 'off'
+    ? { state: 'off', title: heading.conclusion, reason: heading.reasons[0] ?? null, action: null, weight: 80 }
+    : null
+
+const numberOld = ({ number }: ColonyStatements): Need | null =>
+  number.state === 'unknown'
+    ? {
+        state: 'unknown',
+        title: number.reasons.find(r => r.key === 'number.reasonOld') ?? number.conclusion,
+        reason: null,
+        action: number.actions[0] ?? null,
+        weight: 20,
+      }
+    : null

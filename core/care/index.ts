@@ -1,4 +1,4 @@
-export { type Attention, needsAttention } from './attention'
+export { type Attention, drawnStates, needsAttention } from './attention'
 export * from './planning'
 export * from './round'
 export * from './schedule'

@@ -1,20 +1,21 @@
-import { WEEK_MS } from '#core/records'
+import { DAY_MS, WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
 import { crowded } from './crowd'
 import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
-import { growthAhead, recentChange } from './growth'
+import { type Growth, growthAhead, recentChange } from './growth'
 import { asThingsAre, largestTake, noTake, type TakeSearch } from './largestTake'
 import { learnt, ownEvidence } from './learnt'
 import { looksAhead } from './looks'
 import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
-import type { MatrixSummary, PopulationAnswer, PopulationQuestion, Range } from './question'
-import { counted, LOSSES, MOOD, RECRUITS, ROOM, stageRows, type StageName } from './stages'
+import type { JudgedCount, MatrixSummary, PopulationAnswer, PopulationQuestion, Range } from './question'
+import { asksAgain, lossOf } from './unexpected'
+import { counted, LOSSES, MOOD, RECRUITS, ROOM, SHAPE, stageRows, type StageName } from './stages'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
-export const MODEL = 'stages/1'
+export const MODEL = 'stages/2'
 
 /** How finely a colony is reckoned. */
 export interface Grain {
@@ -25,7 +26,7 @@ export interface Grain {
   firstLook: boolean
 }
 /** What is told of a colony wherever the app does not ask for more. */
-export const WHOLE: Grain = { particles: 1200, futures: 300, firstLook: false }
+export const WHOLE: Grain = { particles: 800, futures: 300, firstLook: false }
 /**
  * A room that nothing is known of yet is told by few possible colonies first, and without a search for takes: within a
  * tenth of the time. Half of its numbers come within 7 % of the whole ones (docs/science.md).
@@ -76,14 +77,10 @@ export function answerPopulation(
   const now = numberNow(fit)
   const stages = stagesNow(fit)
   const dying = dyingPerWeek(question, now.value)
-  const floors = floorsOf(question, stages.females)
-  const search = takeSearch(
-    { colony, doing: { dyingPerWeek: dying }, now: now.value, grain },
-    floors,
-    question.allowedRisk,
-  )
+  const floors = floorsOf(question, stages)
+  const search = takeSearch({ colony, doing: { dyingPerWeek: dying }, nowMs, grain }, floors, question.allowedRisk)
   const futures = asThingsAre(search)
-  const growth = growthAhead(fit, rates, dying)
+  const growth = growthAhead(futures)
   const capacity = rates.capacity * Math.exp(ranged(i => fit.cloud[ROOM * fit.size + i]!).value)
   return {
     model: MODEL,
@@ -94,6 +91,7 @@ export function answerPopulation(
     broods: ranged(i => Math.round(inStage(fit, 'eggs', i) / rates.broodSize)),
     growthPerWeek: { value: growth.value, low: growth.low, high: growth.high, level: 0.8, basis: LOG },
     rising: growth.rising,
+    steady: growth.steady,
     recent: recentChange(question, fit),
     ...pace(growth),
     ownEvidence: ownEvidence(fit, rates),
@@ -106,6 +104,9 @@ export function answerPopulation(
       e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [],
     ),
     capacity,
+    roomKnown: roomKnown(fit.path, capacity),
+    asks: asksAgain(fit.counts, question.startMs),
+    loss: lossOf(question, fit.counts, fit.path),
     temperatureC: question.temperatureC,
     surplus: surplusOf(
       question,
@@ -123,6 +124,10 @@ export function answerPopulation(
   }
 }
 
+/** Below so much of its room a colony feels too little of it for the log to tell where it ends. */
+const FEELS_ROOM = 0.5
+const roomKnown = (path: readonly { p50: number }[], capacity: number) => path.some(p => p.p50 > FEELS_ROOM * capacity)
+
 /** Animals of a stage in one possible colony. */
 const inStage = ({ cloud, size }: Pick<Fit, 'cloud' | 'size'>, stage: StageName, i: number): number =>
   stageRows[stage].reduce((sum, r) => sum + cloud[r * size + i]!, 0)
@@ -133,10 +138,7 @@ const stagesNow = (fit: Fit): Record<StageName, Range> =>
   ) as Record<StageName, Range>
 
 /** Weeks to twice or half the number, where the direction is sure. */
-function pace({
-  value,
-  rising,
-}: ReturnType<typeof growthAhead>): Pick<PopulationAnswer, 'doublingWeeks' | 'halvingWeeks'> {
+function pace({ value, rising }: Growth): Pick<PopulationAnswer, 'doublingWeeks' | 'halvingWeeks'> {
   const clear = rising > SURE || rising < 1 - SURE
   const rate = Math.log1p(value)
   return {
@@ -148,17 +150,25 @@ function pace({
 /** The projection matrix at today's crowding, with the middle of what was learnt. */
 function matrixNow(fit: Fit, rates: PopulationQuestion['rates'], n: number, room: number): MatrixSummary {
   const middle = (row: number) => rangeOver(fit, i => fit.cloud[row * fit.size + i]!).value
-  const present = crowded(rates, { recruits: middle(RECRUITS), losses: middle(LOSSES), mood: middle(MOOD), n, room })
+  const present = crowded(rates, {
+    recruits: middle(RECRUITS),
+    losses: middle(LOSSES),
+    mood: middle(MOOD),
+    n,
+    room,
+    shape: middle(SHAPE),
+  })
   return summarise({ ...rates, broods: Math.min(1, rates.broods * present.broods) }, present.comeUp, present.loss)
 }
 
 function surplusOf(
   question: PopulationQuestion,
   floors: Floors,
-  { take, limit, riskNow, riskAfter }: ReturnType<typeof largestTake>,
+  { take, limit, riskNow, riskAfter, afterCount }: ReturnType<typeof largestTake>,
 ): PopulationAnswer['surplus'] {
   const { minimumKeep, allowedRisk } = question
-  return { take, minimumKeep, minimumFemales: floors.females, limit, riskNow, riskAfter, allowedRisk }
+  const { females: minimumFemales, males: minimumMales } = floors
+  return { take, minimumKeep, minimumFemales, minimumMales, limit, riskNow, riskAfter, allowedRisk, afterCount }
 }
 
 /** The likely range after one full count today: the two pieces of knowledge on the log scale, by their precisions. */
@@ -177,38 +187,63 @@ export const rangeOver = ({ size }: Pick<Fit, 'size'>, value: (i: number) => num
 export const numberNow = (fit: Pick<Fit, 'cloud' | 'size'>): Range =>
   rangeOver(fit, i => counted(fit.cloud, fit.size, i))
 
-/** What a search for takes stands on: the colony, what is done anyway, and the number today. */
+/** What a search for takes stands on: the colony, what is done anyway, and the moment. */
 export interface TakeBasis {
   colony: FittedColony
   doing: Doing
-  now: number
+  nowMs: number
   grain?: Grain
 }
+/** A count is fresh for so long (from memory). */
+const FRESH_DAYS = 14
+
 /** The search for takes of one colony. Half an animal of grace: the model's floors are not whole, the keeper's are. */
 export function takeSearch(
-  { colony, doing, now, grain = WHOLE }: TakeBasis,
+  { colony, doing, nowMs, grain = WHOLE }: TakeBasis,
   floors: Floors,
   allowedRisk: number,
 ): TakeSearch {
+  const now = colony.numbers('all')
   return {
     colony,
     futures: grain.futures,
     weeks: FUTURE_WEEKS,
     doing,
-    floors: { total: floors.total - 0.5, females: floors.females - 0.5 },
+    floors: { total: floors.total - 0.5, females: floors.females - 0.5, males: floors.males - 0.5 },
     allowedRisk,
-    most: Math.max(0, Math.round(now - floors.total)),
+    most: Math.max(0, Math.round(now.value - floors.total)),
+    uncounted: freshly(now, colony.counts(), nowMs) ? null : Math.floor(now.value / 2),
   }
 }
 
-/** What must stay: the keeper's number of females binds always, the default one only a colony that has so many. */
+/**
+ * Whether the number is known well enough to take more than half: counted of late and believed, or known one by one.
+ */
+function freshly(now: Range, counts: readonly JudgedCount[], nowMs: number): boolean {
+  const last = counts.at(-1)
+  return (
+    Math.round(now.low) === Math.round(now.high) ||
+    (last !== undefined && last.weight === 'full' && !last.leapt && last.at > nowMs - FRESH_DAYS * DAY_MS)
+  )
+}
+
+/** One grown male serves so many females (from memory). */
+const FEMALES_OF_A_MALE = 4
+
+/**
+ * What must stay: the keeper's number of females binds always, the default one only a colony that has so many; and
+ * males enough for them, or one at least, where there are so many.
+ */
 export function floorsOf(
-  question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn'>,
-  females: Range,
+  question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn' | 'rates'>,
+  { females, males }: Record<'females' | 'males', Range>,
 ): Floors {
+  const keepFemales = question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0
+  const keepMales = question.rates.needsMale ? Math.max(1, Math.ceil(keepFemales / FEMALES_OF_A_MALE)) : 0
   return {
     total: question.minimumKeep,
-    females: question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0,
+    females: keepFemales,
+    males: males.low >= keepMales ? keepMales : males.low >= 1 ? Math.min(1, keepMales) : 0,
   }
 }
 

@@ -2,7 +2,7 @@ import { hashText, normalFrom, streamAt } from '#core/stats'
 import { luckAt } from './luck'
 import type { WeighedParticles } from './particles'
 import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
-import { FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, ROWS, SEEN, SIGHT, YOUNG_1, YOUNG_2 } from './stages'
+import { FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, ROWS, SEEN, SHAPE, SIGHT, YOUNG_1, YOUNG_2 } from './stages'
 import { MOOD_SD } from './step'
 
 /**
@@ -31,7 +31,7 @@ export interface Checkpoint extends WeighedParticles {
 interface Pending {
   index: number
   step: number
-  slips: Float64Array
+  stories: Uint8Array
 }
 
 /** A cloud of the first day: the founders, and parameters as the group has them. */
@@ -63,6 +63,7 @@ export function openingCloud(
     cloud[LOSSES * size + i] = spreads.losses * normalFrom(luckAt(key, i, 2))
     cloud[ROOM * size + i] = spreads.room * normalFrom(luckAt(key, i, 3))
     cloud[SEEN * size + i] = spreads.seen * normalFrom(luckAt(key, i, 4))
+    cloud[SHAPE * size + i] = spreads.shape * normalFrom(luckAt(key, i, 7))
     cloud[SIGHT * size + i] = spreads.sight * normalFrom(luckAt(key, i, 5))
   }
   return cloud
@@ -93,15 +94,22 @@ export const copy = (c: Checkpoint): Checkpoint => ({
   logWeights: c.logWeights.slice(),
   path: [...c.path],
   counts: c.counts.map(x => ({ ...x })),
-  pending: c.pending.map(p => ({ ...p, slips: p.slips.slice() })),
+  pending: c.pending.map(p => ({ ...p, stories: p.stories.slice() })),
 })
 
-/** For each step, a hash of all events before it. */
-export function prefixHashes(byStep: ReadonlyMap<number, PopulationEvent[]>, last: number): number[] {
+/**
+ * For each step, a hash of all events before it, and of the pace that each step was lived at.
+ * @param pace a number that differs where the rates of a step do
+ */
+export function prefixHashes(
+  byStep: ReadonlyMap<number, PopulationEvent[]>,
+  last: number,
+  pace: (step: number) => number,
+): number[] {
   const hashes = [0]
   for (let step = 0; step <= last; step++) {
     const here = byStep.get(step)
-    hashes.push(here ? streamAt(hashes[step]!, step, hashText(JSON.stringify(here))) : hashes[step]!)
+    hashes.push(streamAt(hashes[step]!, step, hashText(JSON.stringify([here ?? null, pace(step)]))))
   }
   return hashes
 }

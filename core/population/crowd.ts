@@ -17,15 +17,23 @@ export interface Crowd {
   losses: number
   /** animals that are counted */
   n: number
+  /** how steeply crowding sets in, on the log scale */
+  shape: number
   /** animals that it has room for */
   room: number
 }
 
-/** The present of one colony. @example crowded(rates, { recruits: 0, mood: 0, losses: 0, n: 150, room: 300 }) */
-export function crowded(r: StageRates, { recruits, mood, losses, n, room }: Crowd): Present {
+/**
+ * The present of one colony.
+ * @example crowded(rates, { recruits: 0, mood: 0, losses: 0, n: 150, room: 300, shape: 0 })
+ */
+export function crowded(r: StageRates, { recruits, mood, losses, n, room, shape }: Crowd): Present {
   const half = Math.exp(0.5 * mood)
   return {
-    comeUp: Math.min(1, r.comeUp * half * Math.exp(recruits + (crowdingSlope(r.holds, recruits) * n) / room)),
+    comeUp: Math.min(
+      1,
+      r.comeUp * half * Math.exp(recruits + crowdingSlope(r.holds, recruits) * (n / room) ** Math.exp(shape)),
+    ),
     loss: Math.exp(losses) / (half * half),
     broods: half,
   }

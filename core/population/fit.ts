@@ -6,8 +6,9 @@ import { luckAt } from './luck'
 import { effective, gather, normalise, refresh, systematic } from './particles'
 import { drawPast, judge, takeCount, weighed } from './pastNumbers'
 import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
+import type { StageRates } from './rates'
 import { counted, PARAMETERS, ROWS } from './stages'
-import { stepOf as livingStepOf } from './step'
+import { type Step, stepOf as livingStepOf } from './step'
 import { weighBroods, weighYoung } from './weighLooks'
 
 /**
@@ -61,7 +62,8 @@ const stepOf = (ms: number, q: PopulationQuestion) =>
 export function fitPopulation(question: PopulationQuestion, size: number, before?: Fit, stopped?: Stopped): Fit {
   const last = stepOf(question.nowMs, question)
   const byStep = eventsByStep(question, last)
-  const hashes = prefixHashes(byStep, last)
+  const ratesOf = ratesByStep(question)
+  const hashes = prefixHashes(byStep, last, step => ratesOf(step).adultHazard)
   const { seed, startMs, founders, foundersSd, rates, spreads, ownBirths } = question
   const basis = hashText(JSON.stringify([seed, startMs, founders, foundersSd, rates, spreads, ownBirths, size]))
   const fits = before?.basis === basis && before.size === size
@@ -71,14 +73,14 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   // a new entry is of today most often; a correction, of the last weeks
   const wanted = new Set([last, last - 1, last - 6].filter(s => s > 0))
   const resample = resampling(size)
-  const live = livingStepOf(rates)
+  const live = stepsByRates()
 
   for (; state.step <= last; state.step++) {
     const { step } = state
     if (stopped?.()) throw new StoppedError()
     if (wanted.has(step) && checkpoints.at(-1)?.step !== step) checkpoints.push(copy({ ...state, seen: hashes[step]! }))
     const key = streamAt(seed, step)
-    if (step > 0) live(state, key, { recruitsFactor: ownBirths })
+    if (step > 0) live(ratesOf(step))(state, key, { recruitsFactor: ownBirths })
     for (const [nth, event] of (byStep.get(step) ?? []).entries())
       see(state, question, event, of => streamAt(key, nth, of))
     const weights = weighed(state)
@@ -104,6 +106,24 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
     spreads,
     checkpoints,
     basis,
+  }
+}
+
+/** The rates that a step of the log was lived by: of the stretch in which it ended. */
+function ratesByStep({ startMs, rates, pastRates = [] }: PopulationQuestion): (step: number) => StageRates {
+  return step => {
+    const end = startMs + step * rates.dtWeeks * WEEK_MS
+    return pastRates.find(p => end <= p.untilMs)?.rates ?? rates
+  }
+}
+
+/** Steps, each with the room that it needs: one for all that is lived by the same rates. */
+function stepsByRates(): (rates: StageRates) => Step {
+  const made = new Map<StageRates, Step>()
+  return rates => {
+    const known = made.get(rates) ?? livingStepOf(rates)
+    made.set(rates, known)
+    return known
   }
 }
 
@@ -141,7 +161,7 @@ function resampling(size: number) {
     systematic(weights, uniformAt(streamAt(key, 3)), taken)
     gather(state, FILTER_ROWS, taken, spare)
     ;[state.cloud, spare] = [spare, state.cloud]
-    for (const p of state.pending) p.slips = Float64Array.from(taken, i => p.slips[i]!)
+    for (const p of state.pending) p.stories = Uint8Array.from(taken, i => p.stories[i]!)
     state.logLikelihood += normalise(state.logWeights)
     state.logWeights.fill(0)
     const jitter = streamAt(key, 4)

@@ -12,7 +12,7 @@ import {
   type Start,
 } from './futures'
 import { rowsOfTake, type TakeOf } from './comeAndGo'
-import type { PopulationAnswer, PopulationQuestion, Range } from './question'
+import type { JudgedCount, PopulationAnswer, PopulationQuestion, Range } from './question'
 import type { StageRates } from './rates'
 
 /** Futures that are asked of a colony. */
@@ -34,6 +34,8 @@ export interface FutureAsked {
 export interface FittedColony {
   /** likely number today of whom a take goes for, or of all that are counted */
   numbers: (of: TakeOf | 'all') => Range
+  /** its counts, and what became of each */
+  counts: () => readonly JudgedCount[]
   /** many futures in which something is done; those of the same chunk share all their luck */
   futures: (asked: FutureAsked) => Futures
   /** chance of falling under a floor in such futures; may give up once it is larger than allowed */
@@ -48,9 +50,10 @@ export interface FittedColony {
 
 /**
  * What is held of a colony before its log is read, where it is not what the question says of its group: spreads on the
- * log scale of young that come up, deaths, room, and of the shares of animals and broods that are seen.
+ * log scale of young that come up, deaths, room, and of the shares of animals and broods that are seen; and how many
+ * animals the glass is thought to have room for, where more is known of it than its litres.
  */
-export type Prior = Partial<PopulationQuestion['spreads']>
+export type Prior = Partial<PopulationQuestion['spreads']> & { roomFor?: number }
 
 /** How a fit is made. */
 export interface FitOptions {
@@ -79,10 +82,15 @@ export const stageModel: PopulationModel = {
 /** The model that the house reckons with: another one takes its place here, and nowhere else. */
 export const populationModel: PopulationModel = stageModel
 
-const withPrior = (question: PopulationQuestion, prior: Prior): PopulationQuestion => ({
-  ...question,
-  spreads: { ...question.spreads, ...prior },
-})
+function withPrior(question: PopulationQuestion, { roomFor, ...spreads }: Prior): PopulationQuestion {
+  const roomy = (rates: StageRates) => (roomFor === undefined ? rates : { ...rates, capacity: roomFor })
+  return {
+    ...question,
+    rates: roomy(question.rates),
+    ...(question.pastRates && { pastRates: question.pastRates.map(p => ({ ...p, rates: roomy(p.rates) })) }),
+    spreads: { ...question.spreads, ...spreads },
+  }
+}
 
 /** How a colony was fitted: it is kept to when its log goes on. */
 interface Manner {
@@ -102,6 +110,7 @@ function fittedColony(question: PopulationQuestion, manner: Manner, fit: Fit): F
       of === 'all'
         ? numberNow(fit)
         : rangeOver(fit, i => rowsOfTake(of).reduce((sum, row) => sum + fit.cloud[row * fit.size + i]!, 0)),
+    counts: () => fit.counts,
     futures: asked => liveFutures(living(asked)),
     risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
     resume: (asked, stopped) => {
@@ -131,6 +140,6 @@ function turned(fit: Fit, chunk: number): Start {
 /** The arrays of a fit; path and counts beside them are small. */
 function bytesOf({ cloud, checkpoints }: Fit): number {
   const of = (c: Fit['checkpoints'][number]) =>
-    c.cloud.byteLength + c.logWeights.byteLength + c.pending.reduce((sum, p) => sum + p.slips.byteLength, 0)
+    c.cloud.byteLength + c.logWeights.byteLength + c.pending.reduce((sum, p) => sum + p.stories.byteLength, 0)
   return checkpoints.reduce((sum, c) => sum + of(c), cloud.byteLength)
 }

@@ -3,10 +3,10 @@ import { binomialFrom, quantileSorted, streamAt } from '#core/stats'
 import { type Stopped, StoppedError } from './fit'
 import { type TakeOf, takeFrom, takeWeights } from './comeAndGo'
 import { luckAt } from './luck'
-import { gather } from './particles'
+import { gather, type Particles } from './particles'
 import type { BandPoint } from './question'
 import type { StageRates } from './rates'
-import { counted, FEMALES, ROWS, STAGES, YOUNG_1, YOUNG_2 } from './stages'
+import { counted, FEMALES, MALES, ROWS, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 import { stepOf } from './step'
 
 /** Weeks that futures look ahead where nobody asks for more. */
@@ -76,17 +76,21 @@ export function liveFutures(living: Living): Futures {
   return futures
 }
 
-/** Lives futures week by week and shows the cloud at the end of each; ends when `see` says that enough was seen. */
+/**
+ * Lives futures week by week and shows the cloud at the end of each, and in which of them a weekly take found too few;
+ * ends when `see` says that enough was seen.
+ */
 function liveThrough(
   { start, size, weeks, rates, seed, doing = {}, stopped }: Living,
-  see: (cloud: Float64Array, week: number) => boolean,
+  see: (cloud: Float64Array, week: number, short: Uint8Array) => boolean,
 ): void {
   const cloud = opened(start, size)
   if (doing.startFactor !== undefined && doing.startFactor !== 1) grow(cloud, size, doing.startFactor)
-  if (doing.take && doing.take.number > 0) takeAll(cloud, size, doing.take, streamAt(seed, -7))
+  if (doing.take && doing.take.number > 0) takeAll({ cloud, size }, doing.take, streamAt(seed, -7))
   const stepsPerWeek = Math.round(1 / rates.dtWeeks)
   const step = stepOf(rates)
-  if (see(cloud, 0)) return
+  const short = new Uint8Array(size)
+  if (see(cloud, 0, short)) return
   for (let week = 1; week <= weeks; week++) {
     const dying = (doing.dyingPerWeek ?? 0) * Math.exp(-(week - 1) / DYING_WEEKS)
     for (let s = 0; s < stepsPerWeek; s++) {
@@ -97,9 +101,9 @@ function liveThrough(
         recruitsFactor: doing.recruitsFactor ?? 1,
       })
     }
-    if (doing.weekly && doing.weekly.number > 0) takeAll(cloud, size, doing.weekly, streamAt(seed, week, -8))
+    if (doing.weekly && doing.weekly.number > 0) takeAll({ cloud, size }, doing.weekly, streamAt(seed, week, -8), short)
     if (doing.weeklyShare) takeShare(cloud, size, doing.weeklyShare, streamAt(seed, week, -9))
-    if (see(cloud, week)) return
+    if (see(cloud, week, short)) return
   }
 }
 
@@ -111,7 +115,8 @@ function opened(start: Start, size: number): Float64Array {
   return cloud
 }
 
-function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf; number: number }, key: number) {
+/** @param short gets a mark for each future that held too few */
+function takeAll({ cloud, size }: Particles, take: { of: TakeOf; number: number }, key: number, short?: Uint8Array) {
   const weights = takeWeights[take.of]
   // part of an animal a week is one animal in so many weeks, and in each week in that share of the futures: evenly
   // spread by
@@ -120,7 +125,8 @@ function takeAll(cloud: Float64Array, size: number, take: { of: TakeOf; number: 
   const rest = take.number - whole
   for (let i = 0; i < size; i++) {
     const number = whole + (rest > 0 && ((key >>> 0) / 4294967296 + i * 0.618034) % 1 < rest ? 1 : 0)
-    if (number > 0) takeFrom({ cloud, size }, i, { number, weights }, key)
+    const missing = number > 0 ? takeFrom({ cloud, size }, i, { number, weights }, key) : 0
+    if (missing > 0 && short) short[i] = 1
   }
 }
 
@@ -157,10 +163,11 @@ export function futureFan(
   })
 }
 
-/** The floors under a colony. */
+/** The floors under a colony; those of a sex are nothing where they do not bind. */
 export interface Floors {
   total: number
   females: number
+  males: number
 }
 
 /** For each future whether it falls under a floor at any time from today, as shares of all. */
@@ -169,25 +176,34 @@ export function riskUnder(f: Futures, floors: Floors): Risk {
   let any = 0
   let total = 0
   let females = 0
+  let males = 0
   for (let i = 0; i < size; i++) {
-    let underTotal = false
-    let underFemales = false
+    let under = 0
     for (let week = 0; week <= weeks; week++) {
-      if (f.totals[week * size + i]! < floors.total) underTotal = true
-      if (f.females[week * size + i]! < floors.females) underFemales = true
+      const at = week * size + i
+      if (f.totals[at]! < floors.total) under |= UNDER.total
+      if (f.females[at]! < floors.females) under |= UNDER.females
+      if (floors.males > 0 && f.totals[at]! - f.females[at]! - f.halfGrown[at]! < floors.males) under |= UNDER.males
     }
-    if (underTotal || underFemales) any++
-    if (underTotal) total++
-    if (underFemales) females++
+    if (under) any++
+    if (under & UNDER.total) total++
+    if (under & UNDER.females) females++
+    if (under & UNDER.males) males++
   }
-  return { any: any / size, total: total / size, females: females / size }
+  return { any: any / size, total: total / size, females: females / size, males: males / size, short: 0 }
 }
 
-/** Chance of falling under either floor, and under each. */
+/** Which floors a future fell under, or that a weekly take found too few, as bits. */
+const UNDER = { total: 1, females: 2, males: 4, short: 8 }
+
+/** Chance of falling under any floor or of finding too few to take, and of each. */
 export interface Risk {
   any: number
   total: number
   females: number
+  males: number
+  /** a weekly take found fewer than it wanted */
+  short: number
 }
 
 /**
@@ -201,20 +217,27 @@ export function riskOf(living: Living, floors: Floors, allowed: number): Risk {
   let any = 0
   let total = 0
   let females = 0
-  liveThrough(living, cloud => {
+  let males = 0
+  let shorts = 0
+  liveThrough(living, (cloud, _, short) => {
     for (let i = 0; i < size; i++) {
       const mark =
-        (counted(cloud, size, i) < floors.total ? 1 : 0) | (cloud[FEMALES * size + i]! < floors.females ? 2 : 0)
+        (counted(cloud, size, i) < floors.total ? UNDER.total : 0) |
+        (cloud[FEMALES * size + i]! < floors.females ? UNDER.females : 0) |
+        (floors.males > 0 && cloud[MALES * size + i]! < floors.males ? UNDER.males : 0) |
+        (short[i] ? UNDER.short : 0)
       const fresh = mark & ~fallen[i]!
       if (fresh === 0) continue
       if (fallen[i] === 0) any++
-      if (fresh & 1) total++
-      if (fresh & 2) females++
+      if (fresh & UNDER.total) total++
+      if (fresh & UNDER.females) females++
+      if (fresh & UNDER.males) males++
+      if (fresh & UNDER.short) shorts++
       fallen[i] = fallen[i]! | mark
     }
     return any > allowed * size
   })
-  return { any: any / size, total: total / size, females: females / size }
+  return { any: any / size, total: total / size, females: females / size, males: males / size, short: shorts / size }
 }
 
 /** When a number is first reached: quantiles over the futures (Infinity where they do not), and the share that does. */

@@ -1,50 +1,41 @@
 import { WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
-import { crowded } from './crowd'
 import type { Fit } from './fit'
+import type { Futures } from './futures'
 import { spread80 } from './particles'
 import type { PopulationAnswer, PopulationQuestion, Range } from './question'
-import { meanStep, type StageRates } from './rates'
-import { FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES, YOUNG_1, YOUNG_2 } from './stages'
-import { MOOD_WEEKS } from './step'
 
-/** Weeks over which growth is told, and colonies that are lived ahead for it. */
+/** Weeks over which growth is told. */
 const GROWTH_WEEKS = 8
-const GROWTH_COLONIES = 200
+
+/** A colony that changes by less than this in a week, either way, holds steady (from memory). */
+export const STEADY = 0.015
+
+/** Growth per week over the coming weeks, and how sure its direction is. */
+export interface Growth extends Range {
+  /** share of the futures that grow */
+  rising: number
+  /** share of them that hold steady */
+  steady: number
+}
 
 /**
- * Growth per week over the coming weeks, colony by colony, without the chance of births and deaths: what differs is
- * what is not known of numbers, stages, rates and mood.
+ * Growth per week over the coming weeks, read from futures in which nothing is taken: the mean change of the logarithm,
+ * told as a share. Chance and mood are in it, as they will be in what comes.
  */
-export function growthAhead(
-  fit: Fit,
-  r: StageRates,
-  dying: number,
-): Range & { /** share of the colonies that grow */ rising: number } {
-  const { cloud, size } = fit
-  const many = Math.min(GROWTH_COLONIES, size)
-  const growth = new Float64Array(many)
-  const x = new Float64Array(STAGES)
-  const steps = Math.round(GROWTH_WEEKS / r.dtWeeks)
-  const numberIn = () => x[YOUNG_1]! + x[YOUNG_2]! + x[FEMALES]! + x[MALES]!
-  for (let k = 0; k < many; k++) {
-    const i = Math.floor(((k + 0.5) * size) / many)
-    for (let s = 0; s < STAGES; s++) x[s] = cloud[s * size + i]!
-    const before = numberIn()
-    const room = r.capacity * Math.exp(cloud[ROOM * size + i]!)
-    for (let step = 0; step < steps; step++) {
-      const mood = cloud[MOOD * size + i]! * Math.exp((-step * r.dtWeeks) / MOOD_WEEKS)
-      const [recruits, losses] = [cloud[RECRUITS * size + i]!, cloud[LOSSES * size + i]!]
-      const { comeUp, loss, broods } = crowded(r, { recruits, mood, losses, n: numberIn(), room })
-      meanStep(x, dying > 0 ? { ...r, adultHazard: r.adultHazard + (dying * r.dtWeeks) / loss } : r, {
-        comeUp,
-        loss,
-        broods,
-      })
-    }
-    growth[k] = before > 0 ? (Math.max(numberIn(), 0.01) / before) ** (1 / GROWTH_WEEKS) - 1 : 0
+export function growthAhead({ totals, size }: Futures): Growth {
+  const growth = new Float64Array(size)
+  // half an animal stands for none: a colony that dies out has no logarithm
+  const log = (n: number) => Math.log(Math.max(n, 0.5))
+  for (let i = 0; i < size; i++)
+    growth[i] = Math.expm1((log(totals[GROWTH_WEEKS * size + i]!) - log(totals[i]!)) / GROWTH_WEEKS)
+  // of few animals many futures stay as they are: half of those count as risen
+  const share = (test: (g: number) => boolean) => growth.filter(test).length / size
+  return {
+    ...spread80(growth.sort()),
+    rising: share(g => g > 0) + share(g => g === 0) / 2,
+    steady: share(g => Math.abs(g) < STEADY),
   }
-  return { ...spread80(growth.sort()), rising: growth.filter(g => g > 0).length / many }
 }
 
 /**

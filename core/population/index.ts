@@ -31,6 +31,7 @@ export {
   largestWeeklyTake,
   type TakeSearch,
 } from './largestTake'
+export { STEADY } from './growth'
 export type { TakeOf } from './comeAndGo'
 export type {
   BandPoint,

@@ -14,6 +14,8 @@ export interface TakeSearch {
   allowedRisk: number
   /** more than these are never offered, however little must stay */
   most: number
+  /** more than half of a colony goes only after a fresh count: so many at most without one; null where it is fresh */
+  uncounted: number | null
 }
 
 /** The answer of a search. */
@@ -21,7 +23,10 @@ export interface LargestTake {
   take: number
   riskNow: number
   riskAfter: number
-  /** the floor that the next one more would break */ limit: 'number' | 'females'
+  /** the floor that the next one more would break, or that there are too few of them week after week */
+  limit: 'number' | 'females' | 'males' | 'kind'
+  /** how many it could be after a fresh count; null where one would allow no more */
+  afterCount: number | null
   /** whether nothing but the number there limits it */ all: boolean
 }
 
@@ -46,12 +51,13 @@ export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAr
 /** The most that can be taken every week from today, to a tenth of an animal. */
 export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
   const unit = 10
-  const found = search(s, now, {
+  const found = search({ ...s, uncounted: null }, now, {
     risk: tenths => riskWith(s, { weekly: { of, number: tenths / unit } }),
     guess: Math.round((guessOf(now, s) * unit) / s.weeks),
     most: s.most * unit,
   })
-  return { ...found, take: found.take / unit }
+  // a week's take is small beside the colony, and the next count comes before many of them
+  return { ...found, take: found.take / unit, afterCount: null }
 }
 
 /**
@@ -71,12 +77,14 @@ function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): L
   const none = riskUnder(now, s.floors)
   if (none.any > s.allowedRisk || most < 1) return untaken(none)
   const { good, after, broken } = largestBearable(risk, s.allowedRisk, { guess, most, within: WITHIN })
+  const held = s.uncounted !== null && good > s.uncounted
   return {
-    take: good,
+    take: held ? s.uncounted! : good,
+    afterCount: held ? good : null,
     riskNow: none.any,
-    riskAfter: (after ?? none).any,
+    riskAfter: (held ? risk(s.uncounted!) : (after ?? none)).any,
     limit: limitOf(broken ?? none),
-    all: good === most,
+    all: !held && good === most,
   }
 }
 
@@ -85,13 +93,17 @@ export const noTake = (s: TakeSearch, now: Futures): LargestTake => untaken(risk
 
 const untaken = (none: Risk): LargestTake => ({
   take: 0,
+  afterCount: null,
   riskNow: none.any,
   riskAfter: none.any,
   limit: limitOf(none),
   all: false,
 })
 
-const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('number' as const))
+const limitOf = ({ total, females, males, short }: Risk): LargestTake['limit'] => {
+  const most = Math.max(total, females, males, short)
+  return most === total ? 'number' : most === females ? 'females' : most === males ? 'males' : 'kind'
+}
 
 /**
  * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess,
@@ -102,15 +114,15 @@ const limitOf = (r: Risk) => (r.females > r.total ? ('females' as const) : ('num
  * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none
  * was)
  */
-export function largestBearable(
-  risk: (k: number) => Risk,
+export function largestBearable<R extends { any: number }>(
+  risk: (k: number) => R,
   allowed: number,
   { guess, most, within = 0 }: { guess: number; most: number; within?: number },
-): { good: number; after: Risk | null; broken: Risk | null } {
+): { good: number; after: R | null; broken: R | null } {
   let good = 0
-  let after: Risk | null = null
+  let after: R | null = null
   let bad = most + 1
-  let broken: Risk | null = null
+  let broken: R | null = null
   // the guess is a tenth off most often
   let stride = Math.max(1, Math.round(guess / 10))
   for (let next = Math.max(1, guess); bad - good > 1 + good * within; stride *= 2) {

@@ -3,7 +3,7 @@ import type { Fit } from './fit'
 import { spread80 } from './particles'
 import type { Learnt, PopulationQuestion } from './question'
 import type { StageRates } from './rates'
-import { LOSSES, RECRUITS, ROOM, SEEN, SIGHT } from './stages'
+import { LOSSES, RECRUITS, ROOM, SEEN, SHAPE, SIGHT } from './stages'
 
 /** Share of the variance of growth that the log has taken away. */
 export function ownEvidence(fit: Fit, r: StageRates): number {
@@ -29,6 +29,7 @@ export function learnt(fit: Fit, { spreads }: PopulationQuestion): Learnt[] {
       ['recruits', RECRUITS],
       ['losses', LOSSES],
       ['room', ROOM],
+      ['shape', SHAPE],
       ['seen', SEEN],
       ['sight', SIGHT],
     ] as const

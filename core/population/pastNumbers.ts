@@ -4,7 +4,7 @@ import { type Checkpoint, LAG } from './checkpoint'
 import { drawSorted, normalise } from './particles'
 import type { PopulationQuestion } from './question'
 import { counted, ROWS, SEEN } from './stages'
-import { type CountEvent, weighCount, weighParts } from './weighCount'
+import { type CountEvent, STORY, weighCount, weighParts } from './weighCount'
 
 /** Draws that quantiles are read from. */
 const DRAWS = 200
@@ -25,15 +25,16 @@ export function takeCount(state: Checkpoint, question: PopulationQuestion, event
   const expected = quantileSorted(drawSorted(seenOf, weighed(state), DRAWS), 0.5)
   const off = Math.abs((event.at - question.startMs) / (dt * WEEK_MS) - state.step) * dt
   const weeksSince = (state.step - state.lastCountStep) * dt
-  const slips = weighCount(state, event, { weeksSince, timing: Math.abs(question.rates.growth) * off }, key)
+  const stories = weighCount(state, event, { weeksSince, timing: Math.abs(question.rates.growth) * off }, key)
   if (event.parts) weighParts(state, event.parts)
-  state.pending.push({ index: state.counts.length, step: state.step, slips })
+  state.pending.push({ index: state.counts.length, step: state.step, stories })
   state.counts.push({
     entryId: event.entryId,
     at: event.at,
     seen: event.seen,
     method: event.method,
     weight: 'full',
+    leapt: false,
     expected,
     value: evidence.value,
     low: evidence.low,
@@ -59,9 +60,11 @@ function shareThatLeapt(state: Checkpoint, expected: number): number {
 export function judge(state: Checkpoint, weights: Float64Array, step: number, all: boolean): void {
   state.pending = state.pending.filter(p => {
     if (!all && step < p.step + LAG) return true
-    let slip = 0
-    for (let i = 0; i < weights.length; i++) slip += weights[i]! * p.slips[i]!
-    state.counts[p.index]!.weight = slip > 0.5 ? 'none' : slip > 0.2 ? 'part' : 'full'
+    const told = [0, 0, 0]
+    for (let i = 0; i < weights.length; i++) told[p.stories[i]!]! += weights[i]!
+    const count = state.counts[p.index]!
+    count.weight = told[STORY.slip]! > 0.5 ? 'none' : told[STORY.slip]! > 0.2 ? 'part' : 'full'
+    count.leapt = told[STORY.jump]! > 0.5
     return false
   })
 }

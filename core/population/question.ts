@@ -33,6 +33,7 @@ export interface Spreads {
   room: number
   seen: number
   sight: number
+  shape: number
 }
 
 /** Everything that the model may know about a colony. */
@@ -48,7 +49,10 @@ export interface PopulationQuestion {
   leftOutBefore?: number
   /** in order of time; what lies after now or before the start is ignored */
   events: readonly PopulationEvent[]
+  /** of today and of the weeks ahead */
   rates: StageRates
+  /** of the log's stretches by the temperature of each, in order; those of today where none are given */
+  pastRates?: readonly { untilMs: number; temperatureC: number; rates: StageRates }[]
   spreads: Spreads
   /** of the water, as measured or as the group likes it */
   temperatureC: number
@@ -92,6 +96,8 @@ export interface JudgedCount extends Range {
   method: CountMethod
   /** how much it was believed: fully, in part, or not at all because it lies too far off */
   weight: 'full' | 'part' | 'none'
+  /** whether it is believed only because the number is taken to have jumped since the count before */
+  leapt: boolean
   /** number expected at that moment before the count was seen */
   expected: number
   /** what was remarkable in how it was reckoned */
@@ -133,10 +139,12 @@ export interface PopulationAnswer {
   stages: Record<StageName, Range>
   /** broods under way: females that carry, or masses */
   broods: Range
-  /** growth per week as a share over the coming eight weeks, after the deaths that are logged */
+  /** mean growth per week over the coming eight weeks, as a share, where nothing is taken */
   growthPerWeek: Estimate
   /** chance that it grows over these weeks */
   rising: number
+  /** chance that it holds steady over them */
+  steady: number
   /** what it did in the weeks before today, beside what was taken out or put in; null when it is younger */
   recent: { perWeek: Range; weeks: number; from: number; moved: number } | null
   doublingWeeks: number | null
@@ -150,15 +158,36 @@ export interface PopulationAnswer {
   fan: BandPoint[]
   counts: JudgedCount[]
   steps: { entryId: string; at: number; change: number; death: boolean }[]
+  /** animals that the glass has room for */
   capacity: number
+  /** whether the colony has come near enough to its room for its log to tell of it */
+  roomKnown: boolean
+  /** the newest count, where it lies so far off that only another one can tell what is wrong */
+  asks: {
+    entryId: string
+    at: number
+    seen: number
+    method: CountMethod
+    expected: number
+    /** animals that would be gone if it were right; negative where there would be more */
+    gone: number
+    /** since the count before */
+    since: number
+  } | null
+  /** animals that went missing between two counts that are believed, beside what was taken out */
+  loss: { number: number; of: number; left: number; fromMs: number; toMs: number } | null
   temperatureC: number
   surplus: {
     /** most that can go today */
     take: number
     minimumKeep: number
     minimumFemales: number
-    /** which of the two floors is hit first when more is taken */
-    limit: 'number' | 'females'
+    /** males that are left to breed */
+    minimumMales: number
+    /** which of the floors is hit first when more is taken */
+    limit: 'number' | 'females' | 'males' | 'kind'
+    /** how many it could be after a fresh count; null where one would allow no more */
+    afterCount: number | null
     /** chance of falling under a floor within the fan if nothing, and if the take, goes */
     riskNow: number
     riskAfter: number

@@ -28,9 +28,11 @@ export const LOSSES = 9
 export const ROOM = 10
 export const SEEN = 11
 export const SIGHT = 12
+/** how steeply crowding sets in: a power, whose logarithm is kept */
+export const SHAPE = 13
 /** Rows that a possible colony needs to live on. */
-export const ROWS = 13
-export const PARAMETERS = [RECRUITS, LOSSES, ROOM, SEEN, SIGHT] as const
+export const ROWS = 14
+export const PARAMETERS = [RECRUITS, LOSSES, ROOM, SEEN, SIGHT, SHAPE] as const
 
 /** What people call the stages; eggs and young are the sum of their two rooms. */
 export const stageNames = ['eggs', 'first', 'young', 'females', 'males'] as const

@@ -13,10 +13,10 @@ import {
 } from '#core/stats'
 import { crowdingSlope, LIFE, type Passage, type StageRates } from './lifeCycle'
 import type { Particles } from './particles'
-import { counted, EGGS_1, EGGS_2, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, STAGES } from './stages'
+import { counted, EGGS_1, EGGS_2, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, SHAPE, STAGES } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
-export const MOOD_WEEKS = 20
+const MOOD_WEEKS = 20
 export const MOOD_SD = 0.2
 /**
  * In some weeks the mood turns a little for good or ill; one turn in six is a bad one: a sickness, water that slides
@@ -146,7 +146,8 @@ function feeling(r: StageRates): Pass {
       const luck = cloud[RECRUITS * size + i]!
       // crowding of Ricker's kind (1954) on the way from egg to young: growth then falls nearly in a straight line to
       // nothing at capacity
-      const crowding = (crowdingSlope(r.holds, luck) * n) / (capacity * quickExp(cloud[ROOM * size + i]!))
+      const full = n / (capacity * quickExp(cloud[ROOM * size + i]!))
+      const crowding = crowdingSlope(r.holds, luck) * Math.pow(full, quickExp(cloud[SHAPE * size + i]!))
       // a mood is felt in the deaths in full, in the births half in the broods taken up, half in the young that come up
       // (from memory)
       const felt = quickExp(0.5 * mood)

@@ -1,13 +1,18 @@
 import type { Heads } from '#core/records'
+import { lookChance } from '#core/abundance'
 import { binomialFrom, normalFrom } from '#core/stats'
 import { luckAt } from './luck'
 import type { Particles, WeighedParticles } from './particles'
 import type { PopulationEvent } from './question'
 import { counted, FEMALES, MALES, SEEN, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 
-/** Chance that a count is a slip of pen or eye; spread of such a count on the log scale. Both from memory. */
+/**
+ * Chance that a count is a slip of pen or eye; spread of such a count on the log scale; and how often it says too few:
+ * most were missed far more often than seen twice. From memory.
+ */
 const SLIP = 0.025
 const SLIP_SD = 1.6
+const SLIPS_DOWN = 0.9
 /**
  * Chance per week that a number changes unseen and unlogged, more often down than up: a die-off behind the filter, a
  * gift. From memory.
@@ -17,6 +22,9 @@ const JUMP_MEAN = -0.3
 const JUMP_SD = 1.1
 /** Counts of stages are surer of their sum than of their parts: worth so many animals at most. */
 const PARTS_WORTH = 15
+
+/** The stories that are told of a count: it is what it is, a slip, or the number jumped. */
+export const STORY = { right: 0, slip: 1, jump: 2 }
 
 export type CountEvent = Extract<PopulationEvent, { kind: 'count' }>
 
@@ -33,49 +41,74 @@ export interface CountTiming {
  * nothing; or the number jumped, unseen, since the count before. The weight is the sum of the three, and the particle
  * goes on with one of them, drawn by how likely each is. So one wild count moves little, and a second that agrees with
  * it decides: the particles that jumped then fit and the others do not. Nothing has to be said of thresholds.
- * @returns for each particle, whether the count is taken for a slip (1 or 0)
+ * @returns for each particle which of the stories it goes on with
  */
 export function weighCount(
   { cloud, size, logWeights }: WeighedParticles,
   event: CountEvent,
   { weeksSince, timing }: CountTiming,
   key: number,
-): Float64Array {
-  const { y, r } = event.evidence
+): Uint8Array {
+  const { y, r, look } = event.evidence
   const variance = r + timing * timing
   const jump = Math.min(0.06, 0.002 + JUMP_PER_WEEK * weeksSince)
-  const young = event.parts ? event.parts.young : 0
-  // young that were counted apart are not among the countable animals
-  const shift = young > 0 && event.seen > young ? Math.log((event.seen - young) / event.seen) : 0
-  const slips = new Float64Array(size)
+  const chance = chanceOf(event, timing)
+  // a density of the logarithm as a chance of the number that was seen
+  const unit = 1 / (Math.max(look?.seen ?? event.seen, 0.5) * Math.sqrt(2 * Math.PI))
+  const stories = new Uint8Array(size)
   for (let i = 0; i < size; i++) {
     const n = counted(cloud, size, i)
-    const d = y + shift - Math.log(Math.max(n, 0.5)) - (event.byEye ? cloud[SEEN * size + i]! : 0)
-    const right = (1 - SLIP - jump) * density(d, variance)
-    const slip = SLIP * density(d, variance + SLIP_SD * SLIP_SD)
-    const moved = n > 0 ? jump * density(d - JUMP_MEAN, variance + JUMP_SD * JUMP_SD) : 0
+    const own = event.byEye ? cloud[SEEN * size + i]! : 0
+    const d = y - Math.log(Math.max(n, 0.5)) - own
+    const right = (1 - SLIP - jump) * chance(n, own, d)
+    const slip = 2 * SLIP * (d < 0 ? SLIPS_DOWN : 1 - SLIPS_DOWN) * unit * density(d, variance + SLIP_SD * SLIP_SD)
+    const moved = n > 0 ? jump * unit * density(d - JUMP_MEAN, variance + JUMP_SD * JUMP_SD) : 0
     const sum = right + slip + moved
     logWeights[i] = logWeights[i]! + Math.log(sum)
     const u = luckAt(key, i, 0) * sum
-    if (u < slip) slips[i] = 1
+    if (u < slip) stories[i] = STORY.slip
     else if (u < slip + moved) {
+      stories[i] = STORY.jump
       const gain = (JUMP_SD * JUMP_SD) / (variance + JUMP_SD * JUMP_SD)
       const stray = Math.sqrt(gain * variance) * normalFrom(luckAt(key, i, 1))
       scale({ cloud, size }, i, Math.exp(JUMP_MEAN + gain * (d - JUMP_MEAN) + stray), key)
     }
   }
-  return slips
+  return stories
+}
+
+/**
+ * Chance of a count that is what it is, of a number, with the colony's own share; `d` is how far the count lies from it
+ * on the log scale.
+ */
+function chanceOf(
+  { seen, evidence: { r, look } }: CountEvent,
+  timing: number,
+): (n: number, own: number, d: number) => number {
+  if (look) {
+    const timed = { ...look, sdLog: Math.hypot(look.sdLog, timing) }
+    return (n, own) => lookChance(n, timed, own)
+  }
+  const unit = 1 / (Math.max(seen, 0.5) * Math.sqrt(2 * Math.PI))
+  return (_, __, d) => unit * density(d, r + timing * timing)
 }
 
 const density = (d: number, variance: number) => Math.exp((-d * d) / (2 * variance)) / Math.sqrt(variance)
 
-/** Makes all animals of a particle more or fewer by a factor; eggs too. */
+/**
+ * Makes the animals of a particle fewer by a factor, eggs too; or more: then young came up that nobody thought of, or
+ * were given.
+ */
 function scale({ cloud, size }: Particles, i: number, factor: number, key: number) {
-  for (let s = 0; s < STAGES; s++) {
-    const n = cloud[s * size + i]!
-    const u = luckAt(key, i, 2 + s)
-    cloud[s * size + i] = factor <= 1 ? binomialFrom(u, n, factor) : Math.floor(n * factor + u)
+  if (factor > 1) {
+    const more = Math.floor(counted(cloud, size, i) * (factor - 1) + luckAt(key, i, 2))
+    const small = Math.floor(more / 2)
+    cloud[YOUNG_1 * size + i] = cloud[YOUNG_1 * size + i]! + small
+    cloud[YOUNG_2 * size + i] = cloud[YOUNG_2 * size + i]! + more - small
+    return
   }
+  for (let s = 0; s < STAGES; s++)
+    cloud[s * size + i] = binomialFrom(luckAt(key, i, 2 + s), cloud[s * size + i]!, factor)
 }
 
 /**

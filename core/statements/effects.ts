@@ -33,20 +33,32 @@ function step(
 }
 
 function countEffect(entry: EntryOf<'count'>, { resolved: { group, counting } }: Reader): PopulationEvent[] {
+  const { parts } = entry
+  // young that were told apart are no part of the number that is told: they are a look at the young
+  const young = entry.series ? 0 : Math.min(parts?.young ?? 0, entry.number)
+  const number = entry.number - young
+  const ofYoung: PopulationEvent[] = young > 0 ? [{ kind: 'young', ...about(entry), amount: young }] : []
+  if (number === 0 && young > 0) return ofYoung
   const eye = (byEye as readonly string[]).includes(entry.method) && !entry.hitRate
-  const evidence = countEvidence(entry, counting, group.care.molts !== undefined)
+  const evidence = countEvidence({ ...entry, number }, counting, group.care.molts !== undefined)
   // what stays the same from count to count is learnt as the colony's own share
   const own = eye ? (OWN_SHARE * counting.allSeen.sdLog) ** 2 : 0
+  const { look } = evidence
   return [
     {
       kind: 'count',
       ...about(entry),
-      seen: entry.number,
+      seen: number,
       method: entry.method,
-      evidence: { ...evidence, r: Math.max(evidence.r - own, 0.25 * evidence.r) },
+      evidence: {
+        ...evidence,
+        r: Math.max(evidence.r - own, 0.25 * evidence.r),
+        ...(look && { look: { ...look, sdLog: Math.sqrt(Math.max(look.sdLog ** 2 - own, 0.25 * look.sdLog ** 2)) } }),
+      },
       byEye: eye,
-      ...(entry.parts && { parts: entry.parts }),
+      ...(parts && { parts: { ...parts, young: 0 } }),
     },
+    ...ofYoung,
   ]
 }
 

@@ -1,16 +1,25 @@
 import type { ResolvedGroup } from '#core/groups'
-import { deathsSince, type PopulationAnswer, SURE } from '#core/population'
+import { deathsSince, type PopulationAnswer, STEADY, SURE } from '#core/population'
 import { DAY_MS, type Evidence, type Message, type VerdictState } from '#core/records'
-import { msg, type Statement, type StatementKey, STEADY } from './statement'
+import { msg, type Statement, type StatementKey } from './statement'
+
+/** A colony that fills so much of its room is called full. */
+const FULL = 0.85
+/** Fewer than so many are told as animals. */
+const FEW = 8
+/** What fell is told as falling until so many futures turn. */
+const TURNS = 0.6
+/** Steady is said where so many futures hold within the narrow band that the word means; the rest lie about it. */
+const LIKELY = 0.45
 
 type HeadingOf = Pick<ResolvedGroup, 'group' | 'growthPerWeek'>
 
 /** Where the number is heading, and why that is thought. */
 export function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: HeadingOf): Statement {
-  const { value, low, high } = p.growthPerWeek
+  const { value } = p.growthPerWeek
   // what has fallen for weeks is told by how fast it fell: the coming weeks may bring a turn for the better, but that
   // is a hope
-  const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < 0.5 && p.recent.perWeek.value < value
+  const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < TURNS && p.recent.perWeek.value < value
   const told = fell ? p.recent!.perWeek : p.growthPerWeek
   const numbers = { value: told.value, low: told.low, high: told.high }
   const reasons = p.firstLook ? [] : headingReasons(p, { group, growthPerWeek }, fell)
@@ -21,23 +30,40 @@ export function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: 
     { key: 'evidence.capacity', values: { capacity: p.capacity } },
   ]
 
-  const say = (state: VerdictState, key: StatementKey): Statement => ({
+  const say = (state: VerdictState, key: StatementKey, values: Record<string, number> = numbers): Statement => ({
     // a first look is too rough to call anybody for a number
     state: p.firstLook && state === 'off' ? 'drifting' : state,
-    conclusion: msg(key, numbers),
+    conclusion: msg(key, values),
     reasons,
     actions: [],
     evidence,
   })
-  if (p.now.value > 0.85 * p.capacity && value < 0.02 && value > -0.02) return say('onTarget', 'heading.full')
-  if (p.rising > SURE) return value < STEADY ? say('onTarget', 'heading.steady') : say('onTarget', 'heading.growing')
-  if (p.rising < 1 - SURE)
-    return value > -STEADY
-      ? say('onTarget', 'heading.steady')
-      : say(asExpected ? 'onTarget' : told.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
-  if (fell && told.value < -STEADY)
-    return say(asExpected ? 'onTarget' : told.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
-  return Math.max(high, -low) < 3 * STEADY ? say('onTarget', 'heading.steady') : say('unknown', 'heading.unclear')
+  // nobody ever counted: what is known is known of others
+  if (p.counts.length === 0 && group.life.breedsInPlace && p.now.low < p.now.high)
+    return say('unknown', 'heading.usually')
+  const shrinking = () => say(asExpected ? 'onTarget' : told.value < -0.03 ? 'off' : 'drifting', 'heading.shrinking')
+  if (p.now.value >= FEW && fell && told.value < -STEADY) return shrinking()
+  // what is so little more or less that nobody could tell is steady, whichever way it leans
+  if (p.steady >= LIKELY)
+    return say('onTarget', p.roomKnown && p.now.value > FULL * p.capacity ? 'heading.full' : 'heading.steady')
+  if (p.now.value < FEW) return fewAhead(p, say, asExpected)
+  if (p.rising > SURE) return say('onTarget', 'heading.growing')
+  if (p.rising < 1 - SURE) return shrinking()
+  return say('unknown', 'heading.unclear')
+}
+
+/** Few animals are told as animals: a share of a week means nothing of four crabs. */
+function fewAhead(
+  p: PopulationAnswer,
+  say: (state: VerdictState, key: StatementKey, values?: Record<string, number>) => Statement,
+  asExpected: boolean,
+): Statement {
+  const end = p.fan.at(-1)!
+  const more = Math.round(end.p50 - p.now.value)
+  const values = { number: Math.abs(more), at: end.at }
+  if (more === 0) return say('onTarget', 'heading.fewAsMany', values)
+  if (more > 0) return say('onTarget', 'heading.fewMore', values)
+  return say(asExpected || p.rising > 1 - SURE ? 'onTarget' : 'drifting', 'heading.fewFewer', values)
 }
 
 function headingReasons(p: PopulationAnswer, { group }: HeadingOf, fell: boolean): Message<StatementKey>[] {

@@ -5,6 +5,8 @@ export {
   questionFrom,
   type StatementInput,
 } from './colonyStatements'
+export { headingStatement } from './headingStatement'
 export { questionOf } from './questionOf'
 export { type Statement, type StatementKey, type WaterStatement } from './statement'
+export { heldBack, offeredToday } from './surplusStatement'
 export { urgency } from './waterStatement'

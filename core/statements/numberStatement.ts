@@ -20,38 +20,49 @@ export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
       actions: [],
       evidence: [],
     }
-  const evidence = countsOf(p)
+  const exact = conclusion === 'number.exact'
+  const said = { conclusion: msg(conclusion, numbers), evidence: countsOf(p) }
   if (!last)
-    return {
-      state: 'unknown',
-      conclusion: msg('number.neverCounted', numbers),
-      reasons: [],
-      actions: [msg('number.doCount', p.ifCountedToday)],
-      evidence,
-    }
+    return exact
+      ? { ...said, state: 'onTarget', reasons: [], actions: [] }
+      : {
+          ...said,
+          state: 'unknown',
+          conclusion: msg('number.neverCounted', numbers),
+          reasons: [],
+          actions: [msg('number.doCount', p.ifCountedToday)],
+        }
   const days = (nowMs - last.at) / DAY_MS
-  const reasons = [msg('number.reasonCounts', { n: p.counts.length, days, seen: last.seen, method: last.method })]
-  const doubted = p.counts.filter(c => c.weight === 'none').at(-1)
-  if (doubted)
-    reasons.push(
-      msg('number.reasonDoubted', {
-        seen: doubted.seen,
-        expected: doubted.expected,
-        at: doubted.at,
-        method: doubted.method,
-      }),
-    )
+  const reasons = [
+    ...unexpectedReasons(p),
+    msg('number.reasonCounts', { n: p.counts.length, days, seen: last.seen, method: last.method }),
+  ]
   if (p.leftOutBefore !== null) reasons.push(msg('number.reasonLeftOut', { at: p.leftOutBefore }))
+  if (p.asks) return { ...said, state: 'off', reasons, actions: [msg('number.countAgain', {})] }
+  if (p.loss) return { ...said, state: 'off', reasons, actions: [msg('number.lookForCause', {})] }
+  // known one by one: no count would tell more
+  if (exact) return { ...said, state: 'onTarget', reasons, actions: [] }
   const old = days > OLD_COUNT_DAYS
   if (old) reasons.push(msg('number.reasonOld', { days }))
   const wide = high > 1.6 * low
   return {
+    ...said,
     state: old ? 'unknown' : wide ? 'drifting' : 'onTarget',
-    conclusion: msg(conclusion, numbers),
     reasons,
     actions: old || wide ? [msg('number.doCount', p.ifCountedToday)] : [],
-    evidence,
   }
+}
+
+/** What the last count, or two of them together, brought to light. What later counts have settled is not told again. */
+function unexpectedReasons(p: PopulationAnswer) {
+  if (p.asks) {
+    const { seen, method, at, expected, gone, since } = p.asks
+    return [
+      msg('number.asks', { seen, method, at, expected }),
+      msg(gone > 0 ? 'number.asksMissed' : 'number.asksMore', { number: Math.abs(gone), since }),
+    ]
+  }
+  return p.loss ? [msg('number.loss', { ...p.loss })] : []
 }
 
 /** The last counts, the newest first. */

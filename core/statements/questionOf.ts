@@ -2,10 +2,11 @@ import { habitatLitres, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
 import { OWN_SHARE, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
+import { climateOf, type TemperatureReading } from './climate'
 import { BROOD_SIGHT, eventsOf } from './effects'
 import { fitWindow, MOST_STEPS } from './window'
 
-/** Weeks of temperature readings that the pace of life is taken from. */
+/** Weeks of temperature readings that the pace of life ahead is taken from. */
 const TEMPERATURE_WEEKS = 12
 /** Share of the births that no clutch in the log speaks for, where clutches are logged as they hatch (from memory). */
 const UNLOGGED = 0.25
@@ -19,7 +20,7 @@ export interface ColonyLog {
   /** standing entries, in order of time */
   entries: readonly Entry[]
   /** of its glass: moment and °C, in order of time */
-  temperatures?: readonly { at: number; value: number }[]
+  temperatures?: readonly TemperatureReading[]
   /** what lies further back is not lived through */
   mostSteps?: number
 }
@@ -38,12 +39,17 @@ export function questionOf(
   const { group } = resolved
   const events = entries.flatMap(entry => eventsOf(entry, colony.id, resolved))
   const temperatureC = temperatureOf(temperatures, nowMs) ?? preferredC(resolved)
-  const counts = events.flatMap(e => (e.kind === 'count' ? [e.evidence.value] : [])).sort((a, b) => b - a)
-  // a glass that was counted fuller than the group's default carries more; the largest count alone may be a slip
-  const capacity = Math.max(1, resolved.capacityPerL.value * habitatLitres(group, glass), 1.2 * (counts[1] ?? 0))
+  const capacity = Math.max(1, resolved.capacityPerL.value * habitatLitres(group, glass))
   const rates = stageRates(resolved, { temperatureC, capacity })
   const began = { startMs: momentMs(colony.startedAt), founders: colony.founders }
   const window = fitWindow(began, events, { dtWeeks: rates.dtWeeks, mostSteps }, nowMs)
+  // each week of the log went by its own temperature; those ahead go by that of the last weeks
+  const ratesAt = new Map([[temperatureC, rates]])
+  const pastRates = climateOf(temperatures, { startMs: window.startMs, nowMs }, preferredC(resolved)).map(stretch => {
+    const known = ratesAt.get(stretch.temperatureC) ?? stageRates(resolved, { ...stretch, capacity })
+    ratesAt.set(stretch.temperatureC, known)
+    return { ...stretch, rates: known }
+  })
   const sign = group.care.brood?.sign
   const clutches = entries.some(e => e.kind === 'clutch' && e.event === 'hatched' && e.place === 'inPlace')
   const { allSeen } = resolved.counting
@@ -56,6 +62,7 @@ export function questionOf(
     ...(window.leftOutBefore !== null && { leftOutBefore: window.leftOutBefore }),
     events,
     rates,
+    pastRates,
     spreads: spreadsOf(resolved, rates),
     temperatureC,
     ownBirths: clutches ? UNLOGGED : 1,
@@ -73,7 +80,7 @@ export function questionOf(
 }
 
 /** Mean temperature of the last weeks; null where nobody measured. */
-function temperatureOf(readings: readonly { at: number; value: number }[], nowMs: number): number | null {
+function temperatureOf(readings: readonly TemperatureReading[], nowMs: number): number | null {
   const late = readings.filter(r => r.at <= nowMs && r.at > nowMs - TEMPERATURE_WEEKS * WEEK_MS)
   // to half a degree: a tenth more or less must not make the fit begin anew
   return late.length > 0 ? Math.round((2 * late.reduce((sum, r) => sum + r.value, 0)) / late.length) / 2 : null

@@ -9,14 +9,23 @@ export type StatementKey =
   | 'number.none'
   | 'number.reasonFirstLook'
   | 'number.reasonCounts'
-  | 'number.reasonDoubted'
   | 'number.reasonOld'
+  | 'number.asks'
+  | 'number.asksMissed'
+  | 'number.asksMore'
+  | 'number.loss'
+  | 'number.countAgain'
+  | 'number.lookForCause'
   | 'number.reasonLeftOut'
   | 'number.doCount'
   | 'heading.growing'
   | 'heading.shrinking'
   | 'heading.steady'
   | 'heading.unclear'
+  | 'heading.usually'
+  | 'heading.fewAsMany'
+  | 'heading.fewMore'
+  | 'heading.fewFewer'
   | 'heading.full'
   | 'heading.reasonDefault'
   | 'heading.reasonOwn'
@@ -35,6 +44,9 @@ export type StatementKey =
   | 'surplus.reasonUnder'
   | 'surplus.reasonDoubt'
   | 'surplus.reasonWaterOff'
+  | 'surplus.countFirst'
+  | 'surplus.reasonAsks'
+  | 'surplus.reasonLoss'
   | 'surplus.later'
   | 'water.allGood'
   | 'water.nothingKnown'
@@ -47,9 +59,6 @@ export const msg = (key: StatementKey, values: Record<string, number | string>):
   key,
   values,
 })
-
-/** Growth within this share of nothing per week is called steady (half a per cent: a colony of 200 gains one). */
-export const STEADY = 0.005
 
 /** What is said of the water. */
 export interface WaterStatement {

@@ -1,6 +1,17 @@
-import type { PopulationAnswer } from '#core/population'
+import { type PopulationAnswer, STEADY } from '#core/population'
 import type { Evidence, Message, VerdictState } from '#core/records'
-import { msg, type Statement, type StatementKey, STEADY } from './statement'
+import { msg, type Statement, type StatementKey } from './statement'
+
+/** What has to be put right before any can go. */
+const FIRST: ReadonlySet<StatementKey> = new Set(['surplus.reasonWaterOff', 'surplus.reasonAsks', 'surplus.reasonLoss'])
+
+/** What has to be put right before any can go, as the statement says it; null when nothing has. */
+export const heldBack = ({ surplus }: { surplus: Statement }): Message<StatementKey> | null =>
+  surplus.reasons.find(r => FIRST.has(r.key)) ?? null
+
+/** How many are offered today wherever the app offers: none while something has to be put right first. */
+export const offeredToday = (s: { surplus: Statement; population: PopulationAnswer }): number =>
+  s.surplus.conclusion.key === 'surplus.some' ? s.population.surplus.take : 0
 
 /** What can go today, and what holds the rest back. */
 export function surplusStatement(p: PopulationAnswer, water: VerdictState): Statement {
@@ -12,13 +23,25 @@ export function surplusStatement(p: PopulationAnswer, water: VerdictState): Stat
   ]
   if (p.firstLook)
     return { state: 'unknown', conclusion: msg('surplus.notYet', {}), reasons: [], actions: [], evidence: [] }
-  // animals that come from bad water travel badly, and the futures know nothing of what the water will do to the rest
-  const first = water === 'off' ? [msg('surplus.reasonWaterOff', {})] : []
+  const none = (reasons: Message<StatementKey>[]): Statement => ({
+    state: 'unknown',
+    conclusion: msg('surplus.none', keep),
+    reasons,
+    actions: [],
+    evidence,
+  })
+  // what is wrong is put right first: the futures know nothing of what it will do to those that stay
+  if (water === 'off') return none([msg('surplus.reasonWaterOff', {})])
+  if (p.asks) return none([msg('surplus.reasonAsks', {})])
+  if (p.loss) return none([msg('surplus.reasonLoss', { ...p.loss })])
   if (take > 0)
     return {
-      state: water === 'off' ? 'drifting' : 'onTarget',
+      state: 'onTarget',
       conclusion: msg('surplus.some', { take }),
-      reasons: [...first, msg('surplus.reasonKeep', keep)],
+      reasons: [
+        ...(p.surplus.afterCount === null ? [] : [msg('surplus.countFirst', { number: p.surplus.afterCount })]),
+        msg('surplus.reasonKeep', keep),
+      ],
       actions: [],
       evidence,
     }
@@ -28,5 +51,5 @@ export function surplusStatement(p: PopulationAnswer, water: VerdictState): Stat
   else reasons.push(msg('surplus.reasonDoubt', keep))
   const later = p.fan.find(point => point.p25 > minimumKeep * 1.25)
   if (later && later.at > p.fan[0]!.at) reasons.push(msg('surplus.later', { at: later.at, keep: minimumKeep }))
-  return { state: 'unknown', conclusion: msg('surplus.none', keep), reasons, actions: [], evidence }
+  return none(reasons)
 }

@@ -1,4 +1,4 @@
-import { type Colony, DAY_MS, type Order } from '#core/records'
+import { type Colony, DAY_MS, type EntryOf, type Order } from '#core/records'
 
 /** One line of the weekly list: what a colony offers after what is reserved. */
 export interface Offer {
@@ -8,6 +8,18 @@ export interface Offer {
   reserved: number
   offered: number
   priceEach: number | null
+}
+
+/**
+ * Orders as they stand: one is filled as long as a removal that served it stands in the log, so taking the harvest back
+ * opens it again.
+ * @param removals standing ones
+ */
+export function standingOrders(orders: readonly Order[], removals: readonly EntryOf<'removal'>[]): Order[] {
+  const served = new Set(removals.flatMap(r => r.orderId ?? []))
+  return orders.map(o =>
+    o.state === 'dropped' ? o : { ...o, state: served.has(o.id) ? ('filled' as const) : ('open' as const) },
+  )
 }
 
 /** Orders due within so many days are reserved from what can go now. */

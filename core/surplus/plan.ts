@@ -1,4 +1,5 @@
 import {
+  type Floors,
   type Futures,
   largestBearable,
   type LargestTake,
@@ -70,8 +71,7 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
     const f = s.colony.futures({ size: s.futures, weeks: s.weeks, doing: { ...s.doing, weekly } })
     let late = 0
     for (let i = 0; i < f.size; i++) if (f.totals[f.weeks * f.size + i]! > limit) late++
-    const any = late / f.size
-    return { any, total: any, females: 0 }
+    return { any: late / f.size }
   }
   const { good, after } = largestBearable(risk, allowed, { guess: Math.round(0.9 * most), most })
   return { limit, chance, week: quantileSorted(reached, 0.5), weekly: after ? (most - good) / 2 : null }
@@ -79,24 +79,31 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
 
 /**
  * What can likely be spared at some weeks ahead, so that an outlet is found before the animals are there: four chances
- * in five.
+ * in five. Of each sex as many go as stand among the others.
+ * @param floors what must stay
  */
 export function spareAhead(
   futures: Futures,
-  keep: number,
+  floors: Floors,
   weeks: readonly number[],
 ): { week: number; number: number }[] {
-  const { size } = futures
+  const { size, totals, females, halfGrown } = futures
   return weeks
     .filter(w => w <= futures.weeks)
-    .map(week => ({
-      week,
-      number: Math.max(
-        0,
-        Math.floor(quantileSorted(futures.totals.slice(week * size, (week + 1) * size).sort(), 0.2) - keep),
-      ),
-    }))
+    .map(week => {
+      const spare = new Float64Array(size)
+      for (let i = 0; i < size; i++) {
+        const at = week * size + i
+        const males = totals[at]! - halfGrown[at]! - females[at]!
+        const share = Math.min(leftOver(females[at]!, floors.females), leftOver(males, floors.males))
+        spare[i] = Math.min(totals[at]! - floors.total, totals[at]! * share)
+      }
+      return { week, number: Math.max(0, Math.floor(quantileSorted(spare.sort(), 0.2))) }
+    })
 }
+
+/** Share of some animals that may go so that so many stay. */
+const leftOver = (there: number, floor: number) => (floor <= 0 ? 1 : there > floor ? 1 - floor / there : 0)
 
 /**
  * An order with the chance that it can be filled on its day without going under what must stay, after the orders due
@@ -109,22 +116,38 @@ export interface OrderOutlook {
   /** ordered until then, with this one */ until: number
 }
 
-/** Looks ahead at all open orders of one colony. Each is served after those that are due before it. */
+/** Animals of each kind in one future. */
+type OfKinds = Record<Exclude<TakeKind, 'any'>, number>
+
+/** Whether so many of a kind are there beside those that earlier orders take; who is grown is a female or a male. */
+function thereFor(kind: TakeKind, number: number, there: OfKinds, gone: OfKinds): boolean {
+  const grown = there.adults - gone.adults - gone.females - gone.males
+  if (kind === 'any') return true
+  if (kind === 'halfGrown') return there.halfGrown - gone.halfGrown >= number
+  return grown >= number && (kind === 'adults' || there[kind] - gone[kind] >= number)
+}
+
+/**
+ * Looks ahead at all open orders of one colony. Each is judged on its own stage and sex, and served after those due
+ * before it; what those take of its kind is no longer there. What would have been born of them is not taken off.
+ */
 export function ordersAhead(orders: readonly Order[], futures: Futures, keep: number, nowMs: number): OrderOutlook[] {
   let until = 0
+  const gone: OfKinds = { halfGrown: 0, adults: 0, females: 0, males: 0 }
   return orders
     .filter(o => o.state === 'open')
     .toSorted((a, b) => (a.dueAt < b.dueAt ? -1 : 1))
     .map(order => {
       until += order.number
       const week = Math.min(futures.weeks, Math.max(0, Math.round((Date.parse(order.dueAt) - nowMs) / WEEK_MS)))
-      const of =
-        order.of === 'halfGrown' ? futures.halfGrown : order.of === 'females' ? futures.females : futures.totals
       let can = 0
       for (let i = 0; i < futures.size; i++) {
         const at = week * futures.size + i
-        if (futures.totals[at]! - until >= keep && of[at]! >= order.number) can++
+        const [total, halfGrown, females] = [futures.totals[at]!, futures.halfGrown[at]!, futures.females[at]!]
+        const there = { halfGrown, females, adults: total - halfGrown, males: total - halfGrown - females }
+        if (total - until >= keep && thereFor(order.of, order.number, there, gone)) can++
       }
+      if (order.of !== 'any') gone[order.of] += order.number
       return { orderId: order.id, week, chance: can / futures.size, until }
     })
 }

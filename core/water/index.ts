@@ -53,11 +53,13 @@ export { measurable, type Measured, roundTo } from './recipe/measure'
 export { setByHand } from './recipe/byHand'
 export {
   fillQuestion,
+  findRecipe,
   type OnHand,
   planRecipe,
   type Purchase,
   purchaseFor,
   type RecipeAnswer,
+  type RecipeFinding,
   type RecipeIssue,
   type RecipeQuestion,
   type RecipeStep,

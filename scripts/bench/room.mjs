@@ -1,6 +1,7 @@
 // A room: how soon it is told, opened, and told anew.
 import { roomIsReady } from '../lib/browser.mjs'
 import { DESK, middle, ms, pageWith } from './tools.mjs'
+import { FROM, TO, traced, whereItWent } from './traced.mjs'
 
 /** Measures loads, openings and entries of a room. */
 export async function room(bench, label, backup, aims) {
@@ -15,7 +16,9 @@ export async function room(bench, label, backup, aims) {
   const opened = await openings(page)
   const times = `${ms(middle(opened.slice(1)))} (first ${ms(opened[0])})`
   note(`${label}: opening a Colony, with its chart`, times, '< 300 ms')
-  note(`${label}: saving an entry to the new statement`, ms(middle(await entries(page))), '< 100 ms')
+  const { times: told, went } = await entries(bench.browser, page)
+  note(`${label}: saving an entry to the new statement`, ms(middle(told)), '< 100 ms')
+  note('  of it, traced', whereItWent(went))
   await context.close()
 }
 
@@ -105,31 +108,35 @@ async function openings(page) {
   return opened
 }
 
-/** Times from Save to the statement that knows of it. */
-async function entries(page) {
+/** Times from Save to the statement that knows of it; and where the time of some more of them goes, traced. */
+async function entries(browser, page) {
   await page.locator('a.whole').first().click()
   await page.locator('[data-statement="number"]').waitFor()
-  const entry = []
-  for (let i = 0; i < 7; i++) {
+  const times = []
+  const went = []
+  for (let i = 0; i < 10; i++) {
     await page.keyboard.press('l')
     const seen = 60 + i
     await page.getByLabel('How many did you see?').fill(String(seen))
-    entry.push(
-      await page.evaluate(
-        number =>
-          new Promise(resolve => {
-            const start = performance.now()
-            document.querySelector('#log-form').requestSubmit()
-            const look = () =>
-              document.querySelector('[data-statement="number"]').textContent.includes(`saw ${number} all seen`)
-                ? resolve(performance.now() - start)
-                : requestAnimationFrame(look)
-            look()
-          }),
-        seen,
-      ),
-    )
+    if (i < 7) times.push(await entered(page, seen))
+    else went.push(await traced(browser, page, () => entered(page, seen)))
     await page.getByRole('dialog').waitFor({ state: 'hidden' })
   }
-  return entry
+  return { times, went }
 }
+
+/** Saves the entry on the sheet. @returns milliseconds until the statement knows of it */
+const entered = (page, seen) =>
+  page.evaluate(
+    ([number, from, to]) =>
+      new Promise(resolve => {
+        const start = performance.mark(from).startTime
+        document.querySelector('#log-form').requestSubmit()
+        const look = () =>
+          document.querySelector('[data-statement="number"]').textContent.includes(`${number} all seen`)
+            ? resolve(performance.mark(to).startTime - start)
+            : requestAnimationFrame(look)
+        look()
+      }),
+    [seen, FROM, TO],
+  )

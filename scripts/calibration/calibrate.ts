@@ -1,14 +1,24 @@
+import { resolveGroup } from '#core/groups'
 import { stageModel } from '#core/population'
-import { questionOf } from '#core/statements'
-import { type CalibrationCase, calibrationGroups, makeCase } from './colonies'
+import { headingStatement, questionOf } from '#core/statements'
+import { type CalibrationCase, calibrationGroups, makeCase, type Way } from './colonies'
+import { type Variant, variants } from './keeper'
 import { carriedForward, logLinearFit, type Simple } from './simpleForecasts'
+
+/** What is said of where a colony is heading. */
+export type Heading = 'growing' | 'steady' | 'shrinking' | 'unclear'
 
 /** Answers of the model and of the two simple ways, for one colony. */
 export interface CalibrationResult {
+  variant: Variant
   groupId: string
-  truth: CalibrationCase['truth']
+  way: Way
+  truth: CalibrationCase['truth'] & { growth: number }
   now: Quantiles
   in8: Quantiles
+  /** growth per week as natural logarithms */
+  growth: { low: number; high: number }
+  heading: Heading
   carried: Simple
   logLinear: Simple
   counts: number
@@ -21,8 +31,25 @@ export interface Quantiles {
   p90: number
 }
 
+/** Which colonies are asked about, and how. */
+export interface Asked {
+  seeds: readonly number[]
+  /** one kind of log, or every */
+  variant: Variant | 'every'
+  particles?: number
+}
+
+const HEADINGS: Readonly<Record<string, Heading>> = {
+  'heading.growing': 'growing',
+  'heading.steady': 'steady',
+  'heading.full': 'steady',
+  'heading.shrinking': 'shrinking',
+}
+const WEEKS = 8
+const grownBy = (from: number, to: number) => Math.log(Math.max(to, 0.5) / Math.max(from, 0.5)) / WEEKS
+
 /** Fits one synthetic colony in every way. */
-export function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
+function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
   const question = questionOf(c.colony, c.glass, { entries: c.entries }, c.nowMs)
   const answer = stageModel.fit(question, particles ? { particles } : {}).explain()
   const counts = question.events.flatMap(e => (e.kind === 'count' ? [{ at: e.at, value: e.evidence.value }] : []))
@@ -30,71 +57,33 @@ export function answerCase(c: CalibrationCase, particles?: number): CalibrationR
     at: question.startMs,
     value: c.colony.founders.females + c.colony.founders.males + c.colony.founders.unsexed,
   }
+  const { low, high } = answer.growthPerWeek
   return {
+    variant: c.variant,
     groupId: c.groupId,
-    truth: c.truth,
+    way: c.way,
+    truth: { ...c.truth, growth: grownBy(c.truth.now, c.truth.in8) },
     now: answer.path.at(-1)!,
-    in8: answer.fan[8]!,
+    in8: answer.fan[WEEKS]!,
+    growth: { low: Math.log1p(low), high: Math.log1p(high) },
+    heading: HEADINGS[headingStatement(answer, resolveGroup(c.colony)).conclusion.key] ?? 'unclear',
     carried: carriedForward([start, ...counts], c.nowMs),
     logLinear: logLinearFit([start, ...counts], c.nowMs),
     counts: counts.length,
   }
 }
 
-/** Coverage and errors of a set of answers. */
-export interface CalibrationTable {
-  n: number
-  now: Coverage
-  in8: Coverage
-  error: { now: Errors; in8: Errors }
-}
-export interface Coverage {
-  in80: number
-  in50: number
-}
-/** Median of |log(answer/truth)|, as a share: 0.1 is a tenth off. */
-export interface Errors {
-  model: number
-  carried: number
-  logLinear: number
-}
-
-/** Sums answers up. */
-export function summariseCases(results: readonly CalibrationResult[]): CalibrationTable {
-  const share = (test: (r: CalibrationResult) => boolean) => results.filter(test).length / results.length
-  const inside = (x: number, low: number, high: number) => x >= low && x <= high
-  const off = (answer: number, truth: number) => Math.abs(Math.log(Math.max(answer, 0.5) / Math.max(truth, 0.5)))
-  const median = (of: (r: CalibrationResult) => number) =>
-    Math.expm1(results.map(of).sort((a, b) => a - b)[Math.floor(results.length / 2)]!)
-  const coverage = (at: 'now' | 'in8'): Coverage => ({
-    in80: share(r => inside(r.truth[at], r[at].p10, r[at].p90)),
-    in50: share(r => inside(r.truth[at], r[at].p25, r[at].p75)),
-  })
-  const errors = (at: 'now' | 'in8'): Errors => ({
-    model: median(r => off(r[at].p50, r.truth[at])),
-    carried: median(r => off(r.carried[at], r.truth[at])),
-    logLinear: median(r => off(r.logLinear[at], r.truth[at])),
-  })
-  return {
-    n: results.length,
-    now: coverage('now'),
-    in8: coverage('in8'),
-    error: { now: errors('now'), in8: errors('in8') },
-  }
-}
-
-/** So many colonies of each group from a seed on. */
-export function calibrate(
-  perGroup: number,
-  firstSeed: number,
-  particles?: number,
-  done: (r: CalibrationResult) => void = () => {},
-): CalibrationResult[] {
-  return calibrationGroups.flatMap(groupId =>
-    Array.from({ length: perGroup }, (_, i) => {
-      const result = answerCase(makeCase(groupId, firstSeed + i), particles)
-      done(result)
-      return result
-    }),
+/**
+ * Lives and answers colonies of all groups.
+ * @throws RangeError for a kind of log that nobody keeps
+ */
+export function calibrate({ seeds, variant, particles }: Asked): CalibrationResult[] {
+  const wanted = variants.filter(v => variant === 'every' || v === variant)
+  if (wanted.length === 0)
+    throw new RangeError(`variant must be every or one of ${variants.join(', ')}, got ${variant}`)
+  return wanted.flatMap(v =>
+    calibrationGroups.flatMap(groupId =>
+      seeds.map(seed => answerCase(makeCase(groupId, seed, { variant: v }), particles)),
+    ),
   )
 }

@@ -75,7 +75,15 @@ const logs = Array.from({ length: 60 }, (_, i) => {
     for (const at of [40, 200]) list.push({ ...list[at], id: id(now), supersedes: list[at].id })
   return { colony, glass, water, numbers }
 })
-const population = { value: 60, low: 40, high: 90, ifCounted: { low: 52, high: 70 }, lastCountMs: now - 30 * DAY_MS }
+const population = {
+  value: 60,
+  low: 40,
+  high: 90,
+  ifCounted: { low: 52, high: 70 },
+  lastCountMs: now - 30 * DAY_MS,
+  firstLook: false,
+  asks: false,
+}
 
 /** As the app does it: what stands is read from the raw log, verdicts come from the statements. */
 function whole() {

@@ -6,8 +6,11 @@ import { Worker } from 'node:worker_threads'
 import { build } from 'vite'
 import { root } from './prepare.mjs'
 
-/** @returns the first message of the script */
-export async function inWorker(script) {
+/**
+ * @param workerData what the script is given
+ * @returns the first message of the script
+ */
+export async function inWorker(script, workerData) {
   const folder = mkdtempSync(join(tmpdir(), 'ulkin-bench-'))
   try {
     await build({
@@ -24,7 +27,7 @@ export async function inWorker(script) {
       },
     })
     return await new Promise((resolve, reject) => {
-      const worker = new Worker(join(folder, 'work.mjs'))
+      const worker = new Worker(join(folder, 'work.mjs'), { workerData })
       worker.once('message', message => {
         resolve(message)
         void worker.terminate()

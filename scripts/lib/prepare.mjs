@@ -2,7 +2,7 @@
 // anything is installed.
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -15,6 +15,23 @@ export function run(command, args, env = {}) {
   const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
   if (error) fail(`${command} could not be started: ${error.message}`)
   if (status !== 0) process.exit(status ?? 1)
+}
+
+/** Runs commands side by side in the project's folder; when one fails, the others are ended and so is this process. */
+export async function runTogether(commands) {
+  const running = commands.map(([command, args]) => spawn(command, args, { cwd: root, stdio: 'inherit' }))
+  const endings = running.map(
+    (child, i) =>
+      new Promise(resolve => {
+        child.on('error', error => fail(`${commands[i][0]} could not be started: ${error.message}`))
+        child.on('close', code => {
+          if (code === 0) return resolve()
+          for (const other of running) other.kill()
+          process.exit(code ?? 1)
+        })
+      }),
+  )
+  await Promise.all(endings)
 }
 
 export function fail(sentence) {

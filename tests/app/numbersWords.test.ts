@@ -58,7 +58,6 @@ describe('stages', () => {
     )
     expect(plain(fullCountText({ low: 1.9, high: 2.2 }))).toBe('One full count today would tell whether it is still 2.')
     const old = (numbers: Parameters<typeof known>) => dueWhy(itemOf('count', { numbers: known(...numbers) })!, NOW)
-    expect(old([2, 1.8, 2.3, [1.9, 2.1]])).toMatch(/; it would tell whether it is still 2\.$/)
     expect(old([60, 50, 70, [52, 69]])).toMatch(/; it would narrow the range a little\.$/)
   })
   it('disagreement is said, agreement is not', () => {
@@ -151,6 +150,7 @@ describe('the Surplus', () => {
     riskAfter: 0.09,
     limit: 'number' as const,
     all: false,
+    afterCount: null,
     ...more,
   })
   it('says what can go and what holds it back', () => {
@@ -163,7 +163,9 @@ describe('the Surplus', () => {
     expect([weeklyText(0), weeklyText(0.5), weeklyText(14)]).toEqual(['none', 'one every 2 weeks', '14'])
     expect(limitText(take(), 30, 8)).toContain('under 30')
     expect(limitText(take({ limit: 'females' }), 30, 8)).toContain('under 8')
-    expect(limitText(take({ all: true }), 30, 8)).toBe('all that there are')
+    expect(limitText(take({ all: true }), 30, 8)).toBe('all that can be had of them')
+    expect(limitText(take({ limit: 'males' }), 30, 8)).toContain('males')
+    expect(limitText(take({ afterCount: 90 }), 30, 8)).toBe('count first: then up to 90')
     expect(limitText(take({ take: 0, riskNow: 0.3, riskAfter: 0.3 }), 30, 8)).toContain('30 % risk')
   })
   it('says what must go', () => {

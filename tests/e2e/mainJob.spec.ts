@@ -51,7 +51,7 @@ async function logByKeys(page: Page) {
   await keyboard.press('Enter')
   await expect(notice(page)).toContainText('Ember: count of 14 saved.')
   await expect(statement(page, 'number')).toContainText('here')
-  await expect(page.locator('[data-statement="number"]')).toContainText('the last saw 14 all seen, today')
+  await expect(page.locator('[data-statement="number"]')).toContainText('14 all seen')
   await expect(sheet(page)).toBeHidden()
 
   await keyboard.press('l')
@@ -150,7 +150,7 @@ test.describe('by touch on a phone', () => {
     await page.getByRole('navigation', { name: 'Places' }).getByRole('button', { name: 'Log' }).tap()
     await page.getByLabel('How many did you see?').fill('6')
     await page.getByRole('button', { name: 'Save' }).tap()
-    await expect(page.locator('[data-statement="number"]')).toContainText('the last saw 6 all seen')
+    await expect(page.locator('[data-statement="number"]')).toContainText('6 all seen')
     await page.getByRole('navigation', { name: 'Places' }).getByRole('button', { name: 'Log' }).tap()
     await page.getByText('Water test', { exact: true }).tap({ force: true })
     await page.getByLabel('GH', { exact: true }).fill('12')

@@ -1,58 +1,88 @@
 import { describe, expect, it } from 'vitest'
 import { seededRandom } from '#core/stats'
-import { calibrate, summariseCases } from '../../scripts/calibration/calibrate'
-import { calibrationGroups, makeCase } from '../../scripts/calibration/colonies'
-import { countable, found, liveDay, takeOut } from '../../scripts/calibration/livingColony'
+import { calibrate } from '../../scripts/calibration/calibrate'
+import { cohorts } from '../../scripts/calibration/cohorts'
+import { calibrationGroups, makeCase, waysOfLiving } from '../../scripts/calibration/colonies'
+import { variants } from '../../scripts/calibration/keeper'
+import { countable, type Nature } from '../../scripts/calibration/living'
+import { singleAnimals } from '../../scripts/calibration/singleAnimals'
+import { summariseCases } from '../../scripts/calibration/table'
 
 /** A small version of `npm run calibrate`: too few colonies to tell a per cent, enough to see that something broke. */
-describe('calibration against colonies of single animals that the model does not know', () => {
-  const table = summariseCases(calibrate(9, 40, 600))
+describe('calibration against colonies that the model does not know', () => {
+  const seeds = Array.from({ length: 10 }, (_, i) => 40 + i)
+  const table = summariseCases(calibrate({ seeds, variant: 'all', particles: 600 }))
   it('likely ranges hold the truth about as often as they say', () => {
-    expect(table.n).toBe(9 * calibrationGroups.length)
-    for (const at of ['now', 'in8'] as const) {
-      // four standard errors of a share of 54
-      expect(Math.abs(table[at].in80 - 0.8)).toBeLessThan(0.2)
-      expect(Math.abs(table[at].in50 - 0.5)).toBeLessThan(0.24)
-    }
+    expect(table.n).toBe(10 * calibrationGroups.length)
+    // four standard errors of a share of 60
+    for (const share of [table.now.in80, table.in8.in80, table.growth.in80])
+      expect(Math.abs(share - 0.8)).toBeLessThan(0.2)
+    for (const share of [table.now.in50, table.in8.in50]) expect(Math.abs(share - 0.5)).toBeLessThan(0.24)
   })
-  it('beats the last count carried forward and a line through the logarithms', () => {
+  it('neither leans up nor down', () => {
+    expect(Math.abs(table.now.bias)).toBeLessThan(0.12)
+    expect(Math.abs(table.in8.bias)).toBeLessThan(0.2)
+  })
+  it('beats the last count corrected for its share, and a line through the logarithms', () => {
     for (const at of ['now', 'in8'] as const) {
-      expect(table.error[at].model).toBeLessThan(table.error[at].carried)
-      expect(table.error[at].model).toBeLessThan(table.error[at].logLinear)
+      expect(table[at].error.model).toBeLessThan(table[at].error.carried)
+      expect(table[at].error.model).toBeLessThan(table[at].error.logLinear)
     }
   })
 })
 
+const nature: Nature = {
+  eggDays: 25,
+  countableDays: 20,
+  matureDays: 80,
+  lifeDays: 300,
+  broodSize: 25,
+  restDays: 10,
+  femaleShare: 0.5,
+  carried: true,
+  growth: 0.01,
+  room: 400,
+  blows: { chance: 0, share: 0 },
+}
+const founders = { females: 10, males: 5 }
+/** Lives so many days. */
+const after = (colony: ReturnType<typeof cohorts>, days: number) => {
+  for (let day = 0; day < days; day++) colony.live()
+  return countable(colony.told())
+}
+
 describe('the colonies', () => {
-  it('are the same for the same seed', () => {
-    const a = makeCase('neocaridina', 3)
-    expect(makeCase('neocaridina', 3).truth).toEqual(a.truth)
-    expect(a.entries.every(e => Date.parse(e.at) <= a.nowMs)).toBe(true)
+  it.each(waysOfLiving)('%s: the same seed lives the same life, whatever of it is written down', way => {
+    const of = (variant: (typeof variants)[number]) => makeCase('neocaridina', 3, { way, variant })
+    const [all, ...others] = variants.map(of)
+    expect(of('all').entries).toEqual(all!.entries)
+    for (const other of others) expect(other.truth).toEqual(all!.truth)
+    expect(all!.entries.every(e => Date.parse(e.at) <= all!.nowMs)).toBe(true)
+    const kinds = (variant: (typeof variants)[number]) => new Set(of(variant).entries.map(e => e.kind))
+    expect(kinds('sightingsOnly')).not.toContain('count')
+    expect(kinds('countsOnly')).not.toContain('berried')
+    expect(of('little').entries.filter(e => e.kind === 'count').length).toBeLessThanOrEqual(2)
   })
-  it('live and die as animals do', () => {
-    const nature = {
-      eggDays: 25,
-      countableDays: 20,
-      matureDays: 80,
-      lifeDays: 300,
-      broodSize: 25,
-      restDays: 10,
-      femaleShare: 0.5,
-      carried: true,
-      comeUp: 0.1,
-      room: 400,
-      blows: { chance: 0, share: 0 },
-    }
-    const random = seededRandom(4)
-    const colony = found(nature, 10, 5, random)
-    expect(countable(colony)).toHaveLength(15)
-    for (let day = 0; day < 200; day++) liveDay(colony, nature, random)
-    expect(countable(colony).length).toBeGreaterThan(15)
-    const before = countable(colony).length
-    expect(takeOut(colony, 5, random)).toBe(5)
-    expect(countable(colony)).toHaveLength(before - 5)
-    const barren = found({ ...nature, comeUp: 0 }, 10, 5, random)
-    for (let day = 0; day < 800; day++) liveDay(barren, { ...nature, comeUp: 0 }, random)
-    expect(countable(barren)).toHaveLength(0)
+  it.each([
+    ['singleAnimals', singleAnimals],
+    ['cohorts', cohorts],
+  ] as const)('%s live, breed, fill their room and die as animals do', (_, live) => {
+    const colony = live(nature, founders, seededRandom(4))
+    expect(countable(colony.told())).toBe(15)
+    expect(after(colony, 200)).toBeGreaterThan(15)
+    const before = countable(colony.told())
+    expect(colony.takeOut(5)).toBe(5)
+    expect(countable(colony.told())).toBe(before - 5)
+    // growth in an empty glass is what its nature says, near enough: 1 % a day
+    const free = live({ ...nature, room: 1e9 }, { females: 100, males: 100 }, seededRandom(2))
+    const young = after(free, 250)
+    expect(Math.log(after(free, 150) / young) / 150).toBeGreaterThan(0.006)
+    // and where the room is full it grows no more
+    const full = live({ ...nature, room: 120 }, founders, seededRandom(5))
+    const then = after(full, 700)
+    expect(then).toBeLessThan(200)
+    expect(after(live({ ...nature, femaleShare: 1 }, founders, seededRandom(1)), 200)).toBeGreaterThan(15)
+    const barren = live(nature, { females: 15, males: 0 }, seededRandom(4))
+    expect(after(barren, 1500)).toBeLessThan(15)
   })
 })

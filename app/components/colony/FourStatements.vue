@@ -17,7 +17,7 @@ const told = computed(() => {
     {
       topic: 'number' as const,
       title: 'How many',
-      state: number.state === 'unknown' ? number.state : undefined,
+      state: number.state === 'unknown' || number.state === 'off' ? number.state : undefined,
       text: say(number.conclusion, s),
       reasons: [...number.reasons, ...number.actions].slice(0, 2).map(m => say(m, s)),
     },

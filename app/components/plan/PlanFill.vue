@@ -1,16 +1,7 @@
 <script setup lang="ts">
 import { type ResolvedGroup, sharedTargets } from '#core/groups'
 import type { Plan } from '#core/records'
-import {
-  fillGoals,
-  fillQuestion,
-  planRecipe,
-  purchaseFor,
-  type RecipeQuestion,
-  readoutsOf,
-  recipeKeys,
-  usualMode,
-} from '#core/water'
+import { fillGoals, fillQuestion, type RecipeQuestion, readoutsOf, recipeKeys, usualMode } from '#core/water'
 import { num } from '~/words/numbers'
 import { gramsText, preciseVolume, purchaseText, shortText } from '~/words/recipe'
 import { valueName, valueText, volumeText } from '~/words/unitPrefs'
@@ -27,7 +18,7 @@ const settings = useSettingsStore()
 const room = useRoomStore()
 const desk = useWaterDeskStore()
 const shared = computed(() => sharedTargets(props.groups))
-const question = computed<RecipeQuestion | null>(() => {
+function asked(): RecipeQuestion | null {
   // the chosen source, with pure water to thin it; any of them when none was chosen
   const pure = new Set(
     desk.usable.filter(u => u.source.kind === 'pure' || u.source.kind === 'distilled').map(u => u.source.id),
@@ -41,9 +32,8 @@ const question = computed<RecipeQuestion | null>(() => {
     room.shelf.some(s => s.content.by === 'mix'),
   )
   return fillQuestion({ ...desk.onHand, sources }, props.netL, fillGoals(shared.value.targets, mode))
-})
-const answer = computed(() => (question.value ? planRecipe(question.value) : null))
-const recipe = computed(() => (answer.value?.ok ? answer.value.recipe : null))
+}
+const { question, answer, recipe, purchase, recipeWorker } = useRecipe(asked, () => props.plan.id)
 const lines = computed(() => {
   const step = recipe.value?.steps[0]
   if (!step) return []
@@ -81,7 +71,7 @@ const comes = computed(() => {
       <p class="small"><TheSentence :text="`It comes to ${comes}.`" /></p>
       <CautionNote v-if="!recipe.reached" class="small">
         <TheSentence :text="`${shortText(recipe, settings.units)}.`" />
-        {{ question ? purchaseText(purchaseFor(question), recipe.goals, readoutsOf(recipe.steps[0]!.after)) : '' }}
+        {{ purchaseText(purchase, recipe.goals, readoutsOf(recipe.steps[0]!.after)) }}
       </CautionNote>
       <CautionNote v-if="shared.conflicts.length > 0" class="small">
         No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.
@@ -94,6 +84,8 @@ const comes = computed(() => {
         ><span v-else class="muted">Once it is a glass, its Water place takes you through weighing and pouring.</span>
       </p>
     </template>
+    <WorkerFailed v-else-if="recipeWorker.failed" :worker="recipeWorker" />
+    <p v-else-if="question && !answer" class="muted small">Working it out …</p>
     <p v-else class="muted small">
       There is no water to fill it from yet:
       <NuxtLink v-if="room.glasses[0]" :to="`/water/${glassId || room.glasses[0].id}?tab=sources`"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiClockOutline, mdiSkullOutline, mdiTrendingDown } from '@mdi/js'
+import { drawnStates } from '#core/care'
 import { deathsSince } from '#core/population'
 import { type Colony, DAY_MS, type Glass, worstState } from '#core/records'
 import { glassNumber, plain } from '~/words/numbers'
@@ -18,12 +19,7 @@ const HEM = ['ghDh', 'khDh', 'conductivityUsCm', 'salinityGKg', 'humidityPct', '
 const first = computed(() => props.colonies[0])
 const told = computed(() => props.colonies.map(colony => ({ colony, s: statements.of(colony.id) })))
 const main = computed(() => told.value[0]?.s ?? null)
-/** The glass shows the worst of its water; of the numbers only an alarm. */
-const state = computed(() =>
-  worstState(
-    told.value.flatMap(({ s }) => (s ? [s.water.state, ...(s.heading.state === 'off' ? ['off' as const] : [])] : [])),
-  ),
-)
+const state = computed(() => worstState(told.value.flatMap(({ s }) => (s ? drawnStates(s) : []))))
 const hem = computed(() =>
   HEM.flatMap(key => main.value?.water.values.find(v => v.key === key && v.latest) ?? []).slice(0, 4),
 )

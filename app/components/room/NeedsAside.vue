@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { presentGlassId } from '#core/records'
+import { offeredToday } from '#core/statements'
 import { counted, whole } from '~/words/numbers'
 import { say } from '~/words/say'
 
@@ -20,7 +21,8 @@ const leaving = computed(() =>
   statements.inRoom
     .flatMap(s => {
       const colony = room.colonyById.get(s.colonyId)
-      return colony && s.surplus.state === 'onTarget' ? [{ colony, take: s.population.surplus.take }] : []
+      const take = offeredToday(s)
+      return colony && take > 0 ? [{ colony, take }] : []
     })
     .sort((a, b) => b.take - a.take),
 )

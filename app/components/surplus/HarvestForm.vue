@@ -11,7 +11,6 @@ import { whole } from '~/words/numbers'
 const props = defineProps<{ colony: Colony; canGo: number; order?: Order | null; currency: string }>()
 const emit = defineEmits<{ done: [] }>()
 const log = useLogStore()
-const { save: saveRecord } = useSave()
 const draft = ref(emptyHarvest())
 const issues = ref<Record<string, string>>({})
 const saving = ref(false)
@@ -57,7 +56,6 @@ async function save() {
   const saved = await log.save(read.entry, `${draft.value.number} taken out of ${props.colony.name}.`)
   saving.value = false
   if (!saved) return
-  if (props.order) await saveRecord('orders', { ...props.order, state: 'filled' })
   draft.value = emptyHarvest()
   emit('done')
 }

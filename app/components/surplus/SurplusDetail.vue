@@ -17,6 +17,8 @@ const props = defineProps<{
   orders: readonly Order[]
   nowMs: number
   asOf: number
+  /** what has to be put right before any can go; empty when nothing has */
+  held: string
 }>()
 const numbers = useNumbers()
 const log = useLogStore()
@@ -105,10 +107,14 @@ const caution = computed(() =>
 <template>
   <section class="detail" :aria-label="`What can go of ${colony.name}`">
     <h2 class="statement">
-      <TheSentence v-if="first" :text="`${colony.name}: ${takeText(first)}`" /><template v-else
+      <template v-if="held">{{ colony.name }}: none to spare now</template
+      ><TheSentence v-else-if="first" :text="`${colony.name}: ${takeText(first)}`" /><template v-else
         >{{ colony.name }}: working it out …</template
       >
     </h2>
+    <CautionNote v-if="held" harm role="status"
+      ><TheSentence :text="held" />{{ ' ' }}What stands below is for then.</CautionNote
+    >
     <WorkerFailed :worker="numbers" />
     <form class="floors" @submit.prevent="saveFloors">
       <TextInput v-model="keep" label="Must stay, in all" numeric :error="keepRead.ok ? '' : keepRead.issue" />
@@ -159,8 +165,10 @@ const caution = computed(() =>
         {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(floors.minimumKeep)
         }}<template v-if="floors.minimumFemales > 0">
           or the grown females under {{ whole(floors.minimumFemales) }}</template
-        >, at any time. All takes meet the same luck. Once and every week are alternatives, not both. “To spare ahead”
-        is what four chances in five leave above what must stay if nothing goes before.
+        ><template v-if="!oneSex"> or too few grown males are left to breed</template>, at any time; a weekly take must
+        be there every week. More than half goes only after a count of the last two weeks. All takes meet the same luck.
+        Once and every week are alternatives, not both. “To spare ahead” is what four chances in five leave above what
+        must stay if nothing goes before.
       </p>
       <p class="small muted">
         Grades come with the lines. Animals from water that is off travel badly: put the water right first.

@@ -98,6 +98,7 @@ const cautions = useBucketCautions(card, blend)
         >
       </p>
     </template>
+    <WorkerFailed v-else-if="desk.recipeWorker.failed" :worker="desk.recipeWorker" />
     <p v-else class="muted">Working it out …</p>
   </section>
 </template>

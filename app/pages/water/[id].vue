@@ -100,7 +100,7 @@ const print = () => window.print()
             color="primary"
             :prepend-icon="mdiCheck"
             :aria-label="pour.join(': ')"
-            :disabled="card.pouring.value"
+            :disabled="card.pouring.value || desk.solving"
             @click="card.pourIt()"
             >{{ pour[0] }}<span class="more">: {{ pour[1] }}</span></v-btn
           >

@@ -1,5 +1,5 @@
 import type { Entry, EntryKind, VerdictState } from '#core/records'
-import type { ColonyStatements } from '#core/statements'
+import { type ColonyStatements, offeredToday } from '#core/statements'
 
 /** What of a colony's statements a round is compared by. Plain data: it is kept while the round goes on. */
 export interface Snapshot {
@@ -19,7 +19,7 @@ export const snapshotOf = (s: ColonyStatements): Snapshot => ({
   numberState: s.number.state,
   waterState: s.water.state,
   waterKey: s.water.worst?.key ?? null,
-  take: s.population.surplus.take,
+  take: offeredToday(s),
 })
 
 /** A change worth a line in the report. */

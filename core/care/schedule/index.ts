@@ -8,7 +8,7 @@ export {
   type GlassCare,
   type RoomCareInput,
 } from './item'
-export { byDay, type Due, dueState, type DueState, schedule } from './schedule'
+export { byDay, type Due, dueState, type DueState, itemsOfGlass, schedule } from './schedule'
 export { type CareDay, levelEffort } from './levelEffort'
 export { type HolidayPlan, planHoliday, type StandInTask, type StandInVisit } from './holiday'
 export { runningLow, type RunningLow } from './supplies'

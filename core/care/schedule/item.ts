@@ -48,6 +48,7 @@ export type DueReason =
   | 'never'
   | 'broken'
   | 'countNever'
+  | 'countAsks'
   | 'countNarrows'
   | 'countOld'
   | 'hatchNear'
@@ -106,6 +107,8 @@ export interface ColonyCare {
     lastCountMs: number | null
     /** rough yet: no count is asked for because of it */
     firstLook: boolean
+    /** whether the last count lies so far off that only another one can tell */
+    asks: boolean
   } | null
   /** verdicts on its water */
   values: readonly ValueVerdict[]

@@ -22,36 +22,40 @@ export function levelEffort(
   days: readonly CareDay[],
   weekdays: readonly number[],
 ): DueItem[] {
-  const today = days[0]
-  if (!today) return [...items]
-  const load = new Map(days.map(d => [d.startMs, 0]))
-  const dayOf = (ms: number) => days.findLast(d => d.startMs <= ms) ?? today
-  const carry = (ms: number, minutes: number) => load.set(dayOf(ms).startMs, load.get(dayOf(ms).startMs)! + minutes)
+  if (days.length === 0) return [...items]
+  const load = days.map(() => 0)
   const last = days.at(-1)!.startMs + DAY_MS
-  const movable = (i: DueItem) => i.flexible && i.dueMs < last
-  const fixed = items.filter(i => !movable(i))
-  for (const i of fixed) if (i.dueMs < last) carry(i.dueMs, i.minutes)
-  const moved = items
-    .filter(movable)
-    .toSorted((a, b) => a.earlyDays + a.lateDays - b.earlyDays - b.lateDays || byDay(a, b))
-    .map(i => {
-      const own = dayOf(i.dueMs)
-      const from = Math.max(today.startMs, dayOf(i.dueMs - i.earlyDays * DAY_MS).startMs)
-      // what is overdue is not put off any further than its day allows
-      const to = Math.max(own.startMs, i.dueMs + i.lateDays * DAY_MS)
-      const open = days.filter(
-        d => d.startMs >= from && d.startMs <= to && (weekdays.length === 0 || weekdays.includes(d.weekday)),
-      )
-      const best = open.toSorted(
-        (a, b) =>
-          load.get(a.startMs)! - load.get(b.startMs)! ||
-          Math.abs(a.startMs - own.startMs) - Math.abs(b.startMs - own.startMs) ||
-          a.startMs - b.startMs,
-      )[0]
-      const day = best ?? own
-      carry(day.startMs, i.minutes)
-      // a moved piece keeps its hour where it stays on its day, and lies at noon of another one
-      return day === own ? i : { ...i, dueMs: day.startMs + DAY_MS / 2 }
-    })
-  return [...fixed, ...moved].sort(byDay)
+  const ahead = items.filter(i => i.dueMs < last)
+  for (const i of ahead) if (!i.flexible) load[dayAt(days, i.dueMs)]! += i.minutes
+  const chosen = days.map(d => weekdays.length === 0 || weekdays.includes(d.weekday))
+  const narrowFirst = ahead
+    .filter(i => i.flexible)
+    .sort((a, b) => a.earlyDays + a.lateDays - b.earlyDays - b.lateDays || byDay(a, b))
+  const moved = new Map<DueItem, DueItem>()
+  for (const i of narrowFirst) {
+    const own = dayAt(days, i.dueMs)
+    const from = dayAt(days, i.dueMs - i.earlyDays * DAY_MS)
+    // what is overdue is not put off any further than its day allows
+    const to = Math.max(own, dayAt(days, i.dueMs + i.lateDays * DAY_MS))
+    let best = -1
+    for (let d = from; d <= to; d++) {
+      if (!chosen[d]) continue
+      const lighter = best < 0 ? -1 : load[d]! - load[best]! || Math.abs(d - own) - Math.abs(best - own)
+      if (lighter < 0) best = d
+    }
+    const day = best < 0 ? own : best
+    load[day]! += i.minutes
+    // a moved piece keeps its hour where it stays on its day, and lies at noon of another one
+    if (day !== own) moved.set(i, { ...i, dueMs: days[day]!.startMs + DAY_MS / 2 })
+  }
+  return items.map(i => moved.get(i) ?? i).sort(byDay)
+}
+
+/** The place of the day in which a moment lies; what lies before the first day counts as on it. */
+function dayAt(days: readonly CareDay[], ms: number): number {
+  let day = Math.min(days.length - 1, Math.max(0, Math.round((ms - days[0]!.startMs) / DAY_MS)))
+  // days of a changing clock are an hour longer or shorter
+  while (day > 0 && days[day]!.startMs > ms) day--
+  while (day + 1 < days.length && days[day + 1]!.startMs <= ms) day++
+  return day
 }

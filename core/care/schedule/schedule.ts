@@ -1,6 +1,6 @@
 import { DAY_MS, type Entry, type EntryOf, momentMs, toMoment } from '#core/records'
 import { CARE_LOG_DAYS } from './figures'
-import type { DueItem, RoomCareInput } from './item'
+import type { DueItem, GlassCare, RoomCareInput } from './item'
 import { broodRule } from './rules/broods'
 import { countRule } from './rules/counts'
 import { equipmentRule } from './rules/equipment'
@@ -15,33 +15,44 @@ import { waterRule } from './rules/water'
 const SAME_OCCURRENCE_DAYS = 1
 
 /**
- * Everything that a room's care comes to, each with its next day: reckoned from groups, schools, plans, the log and
- * what is under way, never written down itself. What was put off or left out stands in the log as marks.
+ * What one glass with its colonies comes to, before marks: reckoned from groups, schools, the log and what is under
+ * way.
+ * @returns items in no order
+ */
+export function itemsOfGlass(whole: GlassCare, nowMs: number): DueItem[] {
+  const glass = recent(whole, nowMs)
+  return [
+    ...[waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule =>
+      rule(glass, nowMs),
+    ),
+    ...glass.colonies.flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs)]),
+  ]
+}
+
+/**
+ * Everything that a room's care comes to, each with its next day: what its glasses come to, its plans and probes, never
+ * written down itself. What was put off or left out stands in the log as marks.
+ * @param itemsOf what a glass of the room comes to now; for who keeps it at hand
  * @returns items by day, then by key, whatever the order of the input
  */
-export function schedule(whole: RoomCareInput): DueItem[] {
-  const { nowMs } = whole
-  const since = toMoment(nowMs - CARE_LOG_DAYS * DAY_MS)
-  const input = {
-    ...whole,
-    glasses: whole.glasses.map(g => ({
-      ...g,
-      entries: from(g.entries, since),
-      colonies: g.colonies.map(c => ({ ...c, entries: from(c.entries, since) })),
-    })),
-  }
+export function schedule(
+  whole: RoomCareInput,
+  itemsOf: (glass: GlassCare) => readonly DueItem[] = g => itemsOfGlass(g, whole.nowMs),
+): DueItem[] {
+  const input = { ...whole, glasses: whole.glasses.map(g => recent(g, whole.nowMs)) }
   const marks = marksOf(input)
-  const items = [
-    ...input.glasses.flatMap(g =>
-      [waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule =>
-        rule(g, nowMs),
-      ),
-    ),
-    ...input.glasses.flatMap(g => g.colonies).flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs)]),
-    ...planRule(input),
-    ...calibrationRule(input),
-  ]
+  const items = [...whole.glasses.flatMap(itemsOf), ...planRule(input), ...calibrationRule(input)]
   return items.flatMap(i => marked(i, marks.get(i.key)) ?? []).sort(byDay)
+}
+
+/** A glass with the part of its log that care follows from. */
+function recent(glass: GlassCare, nowMs: number): GlassCare {
+  const since = toMoment(nowMs - CARE_LOG_DAYS * DAY_MS)
+  return {
+    ...glass,
+    entries: from(glass.entries, since),
+    colonies: glass.colonies.map(c => ({ ...c, entries: from(c.entries, since) })),
+  }
 }
 
 /** Entries from a moment on; they lie by time, so the first is found by halving. */

@@ -217,6 +217,25 @@ export function purchaseFor(q: RecipeQuestion): Purchase | null {
   return null
 }
 
+/** What can be made, and what would have to be bought where that does not reach the goals. */
+export interface RecipeFinding {
+  answer: RecipeAnswer
+  /** whether something has to be bought; never of a blend that the keeper chose */
+  lacking: boolean
+  /** the one thing that would do; null when no single one does, or nothing lacks */
+  purchase: Purchase | null
+}
+
+/**
+ * Plans the changes, and looks for a purchase where they fall short.
+ * @throws RangeError as `planRecipe` does
+ */
+export function findRecipe(q: RecipeQuestion): RecipeFinding {
+  const answer = planRecipe(q)
+  const lacking = !q.chosenL && (answer.ok ? !answer.recipe.reached : answer.issue !== 'noSource')
+  return { answer, lacking, purchase: lacking ? purchaseFor(q) : null }
+}
+
 const purchasable: readonly SaltId[] = (
   [
     'calciumChlorideDihydrate',

@@ -1,7 +1,9 @@
+import { expose } from 'comlink'
 import { createPinia, disposePinia, type Pinia, setActivePinia } from 'pinia'
 import { effectScope, type EffectScope } from 'vue'
 import { afterEach, beforeEach, vi } from 'vitest'
 import type { Entry, Room } from '#core/records'
+import { findRecipe } from '#core/water'
 import { openDb } from '~/data/database'
 import { saveTogether, type Write } from '~/data/saveRecord'
 import { useWaterDeskStore } from '~/stores/waterDesk'
@@ -9,12 +11,26 @@ import { useSettingsStore } from '~/stores/settings'
 import type { smallRoom } from '../../make'
 import { NOW } from '../../make'
 
-/** A worker that takes questions and never answers: what is reckoned in the background has tests of its own. */
-class SilentWorker {
-  addEventListener() {}
-  removeEventListener() {}
-  postMessage() {}
-  terminate() {}
+/** Workers that answer in tests of desks; the others take questions and never answer: they have tests of their own. */
+const ANSWERING: Readonly<Record<string, object>> = { recipes: { findRecipe } }
+
+/** Stands in for a worker: what it would do is done here, and reached through messages as there. */
+class BenchWorker {
+  private readonly channel = new MessageChannel()
+  readonly addEventListener: MessagePort['addEventListener']
+  readonly removeEventListener: MessagePort['removeEventListener']
+  readonly postMessage: MessagePort['postMessage']
+  constructor(_: URL, { name = '' }: WorkerOptions) {
+    const { port1, port2 } = this.channel
+    this.addEventListener = port1.addEventListener.bind(port1)
+    this.removeEventListener = port1.removeEventListener.bind(port1)
+    this.postMessage = port1.postMessage.bind(port1)
+    port1.start()
+    if (ANSWERING[name]) expose(ANSWERING[name], port2)
+  }
+  terminate() {
+    this.channel.port1.close()
+  }
 }
 
 let scope: EffectScope
@@ -33,7 +49,7 @@ let stores: Pinia
 export function useBench() {
   beforeEach(() => {
     vi.useFakeTimers({ toFake: ['Date'], now: NOW })
-    vi.stubGlobal('Worker', SilentWorker)
+    vi.stubGlobal('Worker', BenchWorker)
     vi.stubGlobal('navigator', { hardwareConcurrency: 2 })
     setActivePinia((stores = createPinia()))
     scope = effectScope()

@@ -63,10 +63,32 @@ describe('what goes into the bucket', () => {
     vi.setSystemTime(NOW + 60_000)
     useStatementsStore().now = new Date(NOW + 60_000)
     await vi.waitFor(() => expect(desk.nowMs).toBeGreaterThanOrEqual(NOW + 60_000))
+    expect(desk.solving).toBe(false)
     expect(toRaw(desk.answer)).toBe(solved)
     desk.changeL = 3
+    // the last one stands meanwhile
+    expect(desk.solving).toBe(true)
+    expect(toRaw(desk.answer)).toBe(solved)
+    await vi.waitFor(() => expect(desk.solving).toBe(false))
     expect(toRaw(desk.answer)).not.toBe(solved)
     expect(desk.recipe!.steps[0]!.changeL).toBeLessThanOrEqual(3)
+  })
+  it('is the answer to what is asked at last, however fast the asking', async () => {
+    const { desk } = await bucketBeside()
+    for (const litres of [2, 2.5, 3, 3.5, 4]) {
+      desk.changeL = litres
+      await Promise.resolve()
+    }
+    await vi.waitFor(() => expect(desk.solving).toBe(false))
+    expect(desk.question!.changeL).toBe(4)
+    expect(desk.recipe!.steps[0]!.changeL).toBeCloseTo(4, 6)
+  })
+  it('is never shown for another glass', async () => {
+    const { desk } = await bucketBeside()
+    expect(desk.recipe).not.toBeNull()
+    desk.glassId = 'elsewhere'
+    expect(desk.recipe).toBeNull()
+    expect(desk.solving).toBe(false)
   })
   it('tells what is known of each source', async () => {
     const { blend } = await bucketBeside()

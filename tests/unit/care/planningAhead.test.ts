@@ -48,6 +48,32 @@ describe('levelEffort', () => {
         .sort((a, b) => a - b),
     ).toEqual([3, 10])
   })
+  it('knows the days of a changing clock by their beginnings', () => {
+    // the second day is an hour shorter, the third an hour longer
+    const odd = [0, 24, 47, 72].map((h, i) => ({ startMs: TODAY + h * 3_600_000, weekday: i }))
+    const at = (hour: number) => item({ dueMs: TODAY + hour * 3_600_000, earlyDays: 0, lateDays: 0, minutes: 10 })
+    const late = at(47.5)
+    // an hour of each day is its own: it stays where it is, and is carried by its own day alone
+    expect(levelEffort([late], odd, [2])).toEqual([late])
+    expect(levelEffort([at(46.9)], odd, [2]).map(i => i.dueMs)).toEqual([TODAY + 46.9 * 3_600_000])
+    // 47.5 loads the third day, so what may go to the second or the third goes to the second
+    const free = item({ dueMs: TODAY + 50 * 3_600_000, earlyDays: 1, lateDays: 0 })
+    expect(levelEffort([item({ ...late, flexible: false }), free], odd, []).find(i => i.key === free.key)!.dueMs).toBe(
+      TODAY + 24 * 3_600_000 + DAY_MS / 2,
+    )
+  })
+  it('takes the nearer of two days that are equally full, and the earlier of two that are equally near', () => {
+    const full = (day: number) => item({ dueMs: TODAY + (day + 0.5) * DAY_MS, flexible: false, minutes: 30 })
+    const due = { dueMs: TODAY + 5.5 * DAY_MS, earlyDays: 3, lateDays: 3 }
+    const placed = (...others: DueItem[]) => {
+      const one = item(due)
+      return dayIndex(levelEffort([...others, one], days, []).find(i => i.key === one.key)!)
+    }
+    expect(placed()).toBe(5)
+    expect(placed(full(5))).toBe(4)
+    expect(placed(full(4), full(5))).toBe(6)
+    expect(placed(full(4), full(5), full(6))).toBe(3)
+  })
   it('spreads over equal days instead of heaping', () => {
     const per = new Map<number, number>()
     for (const i of levelEffort(

@@ -83,5 +83,6 @@ export const known = (
   ifCounted: { low: ifCounted[0], high: ifCounted[1] },
   lastCountMs,
   firstLook: false,
+  asks: false,
 })
 export { nextId, NOW }

@@ -16,9 +16,24 @@ describe('counts', () => {
       why: { key: 'countOld' },
       everyDays: 56,
     })
-    expect(itemOf('count', { numbers: known(2, 1.8, 2.3, [1.9, 2.1]) })!.why.key).toBe('countOld')
+    // two are two: nobody has to count them
+    expect(itemOf('count', { numbers: known(2, 1.8, 2.3, [1.9, 2.1]) })).toBeUndefined()
     expect(itemOf('count', { numbers: known(20, 10, 40, [18, 22], null) })!.why.key).toBe('countNever')
     expect(itemOf('count')).toBeUndefined()
+  })
+  it('one that does not fit asks for another one today, until there is one', () => {
+    const asking = { ...known(200, 100, 400, [180, 220], NOW - DAY_MS)!, asks: true }
+    expect(itemOf('count', { numbers: asking })).toMatchObject({
+      why: { key: 'countAsks' },
+      dueMs: NOW - DAY_MS,
+      flexible: false,
+    })
+    // also where the number itself is sure: just begun, and counted otherwise
+    const sure = { ...known(8, 8, 8, [8, 8], NOW - DAY_MS)!, asks: true }
+    expect(itemOf('count', { numbers: sure })!.why.key).toBe('countAsks')
+    const again = itemOf('count', { numbers: asking, colonyEntries: [count(colonyId, 0.5, 190)] })!
+    expect(again.why.key).toBe('countNarrows')
+    expect(inDays(again)).toBeGreaterThan(20)
   })
   it('a count moves it on before the estimate knows', () => {
     expect(

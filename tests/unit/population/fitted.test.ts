@@ -49,8 +49,9 @@ function lineColony(question: PopulationQuestion): FittedColony {
           Array.from({ length: f.weeks + 1 }, (_, w) => numbers[w * f.size + i]! < floor).includes(true),
         ).filter(Boolean).length / f.size
       const [total, females] = [under(f.totals, floors.total), under(f.females, floors.females)]
-      return { any: Math.max(total, females), total, females }
+      return { any: Math.max(total, females), total, females, males: 0, short: 0 }
     },
+    counts: () => [],
     resume: next => lineColony(next),
     explain: () => stageModel.fit(question, { particles: 50 }).explain(),
     bytes: () => 0,
@@ -64,7 +65,7 @@ describe.each([
   const question = ask(doubling)
   const colony = model.fit(question, { particles: 300 })
   const now = colony.numbers('all').value
-  const search = takeSearch({ colony, doing: {}, now }, { total: 30, females: 8 }, 0.1)
+  const search = takeSearch({ colony, doing: {}, nowMs: NOW }, { total: 30, females: 8, males: 2 }, 0.1)
   it('has a number, and goes on when its log does', () => {
     expect(now).toBeGreaterThan(80)
     const more = { ...question, events: [...question.events, counted(0.01, Math.round(0.5 * now))] }
@@ -77,7 +78,7 @@ describe.each([
     expect(today.take).toBeGreaterThan(0)
     expect(today.take).toBeLessThanOrEqual(Math.round(now - 30))
     expect(weekly.take).toBeGreaterThan(0)
-    expect(spareAhead(futures, 30, [4, 12])).toHaveLength(2)
+    expect(spareAhead(futures, { total: 30, females: 0, males: 0 }, [4, 12])).toHaveLength(2)
     expect(stayUnder(search, 5000, 0.1, futures).weekly).toBeNull()
   })
   it('serves the outlook', () => {
@@ -112,5 +113,15 @@ describe('the prior', () => {
     expect(width(roomOf(firm))).toBeLessThan(0.5 * width(roomOf(usual)))
     const later = firm.resume({ ...question, nowMs: question.nowMs + 7 * 86_400_000 })
     expect(roomOf(later).before).toEqual(roomOf(firm).before)
+  })
+  it('the room that is thought of is one too: a colony far below it goes on growing, one near it does not', () => {
+    const told = (roomFor: number) =>
+      stageModel.fit(ask(doubling), { particles: 400, prior: { roomFor, room: 0.1 } }).explain()
+    const [tight, wide] = [told(160), told(4000)]
+    expect(tight.capacity).toBeLessThan(250)
+    expect(wide.capacity).toBeGreaterThan(2500)
+    expect(tight.roomKnown).toBe(true)
+    expect(wide.roomKnown).toBe(false)
+    expect(tight.fan[26]!.p50).toBeLessThan(0.7 * wide.fan[26]!.p50)
   })
 })

@@ -93,7 +93,7 @@ describe('liveFutures', () => {
   })
   it('a share taken every week: just under 1 − 1/λ an uncrowded colony still grows, above it falls', () => {
     const wide = ratesOf('neocaridina', 1e7)
-    const none = { recruits: 0, losses: 0, room: 0, seen: 0, sight: 0 }
+    const none = { recruits: 0, losses: 0, room: 0, seen: 0, sight: 0, shape: 0 }
     const from = {
       cloud: openingCloud(
         {
@@ -136,15 +136,15 @@ describe('what is read from futures', () => {
     expect(chanceAt(f.totals, f, 26, 1e6)).toBe(0)
   })
   it('the risk without keeping the futures is the same, and gives up early when it is too large', () => {
-    const floors = { total: 140, females: 50 }
+    const floors = { total: 140, females: 50, males: 20 }
     expect(riskOf(living(), floors, 1)).toEqual(riskUnder(live(), floors))
     const given = riskOf(living({ take: { of: 'any', number: 100 } }), floors, 0.1)
     expect(given.any).toBeGreaterThan(0.1)
   })
   it('the risk of falling under either floor is at least that of each', () => {
-    const r = riskUnder(f, { total: 140, females: 50 })
-    expect(r.any).toBeGreaterThanOrEqual(Math.max(r.total, r.females))
-    expect(r.any).toBeLessThanOrEqual(r.total + r.females)
+    const r = riskUnder(f, { total: 140, females: 50, males: 20 })
+    expect(r.any).toBeGreaterThanOrEqual(Math.max(r.total, r.females, r.males))
+    expect(r.any).toBeLessThanOrEqual(r.total + r.females + r.males)
   })
 })
 
@@ -154,9 +154,10 @@ describe('largestTake', () => {
     futures: 300,
     weeks: 26,
     doing: {},
-    floors: { total: 60, females: 0 },
+    floors: { total: 60, females: 0, males: 0 },
     allowedRisk: 0.1,
     most: 90,
+    uncounted: null,
   }
   it('two in a hundred more would be too risky', () => {
     const { take, riskAfter, limit } = largestTake(search, 'any')
@@ -174,26 +175,68 @@ describe('largestTake', () => {
     expect(risk(take * 1.02 + 0.1)).toBeGreaterThan(0.1)
   })
   it('a floor of females holds back the takes of females first', () => {
-    const guarded = { ...search, floors: { total: 0, females: 40 }, most: 150 }
+    const guarded = { ...search, floors: { total: 0, females: 40, males: 0 }, most: 150 }
     const females = largestTake(guarded, 'females')
     expect(females.limit).toBe('females')
     expect(females.take).toBeLessThan(largestTake(guarded, 'halfGrown').take)
   })
   it('takes none where the risk is too large already, and all where nothing must stay', () => {
-    expect(largestTake({ ...search, floors: { total: 400, females: 0 } }, 'any')).toMatchObject({ take: 0, all: false })
-    expect(largestTake({ ...search, floors: { total: 0, females: 0 }, most: 40 }, 'any')).toMatchObject({
+    expect(largestTake({ ...search, floors: { total: 400, females: 0, males: 0 } }, 'any')).toMatchObject({
+      take: 0,
+      all: false,
+    })
+    expect(largestTake({ ...search, floors: { total: 0, females: 0, males: 0 }, most: 40 }, 'any')).toMatchObject({
       take: 40,
       all: true,
     })
     expect(largestTake({ ...search, most: 0 }, 'any').take).toBe(0)
   })
+  const range = (value: number) => ({ value, low: value - 1, high: value + 1 })
+  const keep = (femalesAreOwn: boolean, females: number, males: number, groupId = 'neocaridina') =>
+    floorsOf(
+      { minimumKeep: 30, minimumFemales: 8, femalesAreOwn, rates: ratesOf(groupId) },
+      { females: range(females), males: range(males) },
+    )
   it('a default floor of females does not bind a colony that has fewer; the keeper’s own does', () => {
-    const few = { value: 3, low: 2, high: 4 }
-    expect(floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: false }, few).females).toBe(0)
-    expect(floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: true }, few).females).toBe(8)
-    expect(
-      floorsOf({ minimumKeep: 30, minimumFemales: 8, femalesAreOwn: false }, { value: 20, low: 15, high: 30 }).females,
-    ).toBe(8)
+    expect(keep(false, 3, 10).females).toBe(0)
+    expect(keep(true, 3, 10).females).toBe(8)
+    expect(keep(false, 20, 10).females).toBe(8)
+  })
+  it('males enough for the females that stay are left, or the last one; none where none are needed', () => {
+    expect(keep(true, 20, 10).males).toBe(2)
+    expect(keep(true, 20, 2).males).toBe(1)
+    expect(keep(true, 20, 1).males).toBe(0)
+    expect(keep(false, 3, 10).males).toBe(1)
+    expect(keep(true, 20, 10, 'ramshorn-snail').males).toBe(0)
+  })
+  it('males are held back by the males that must be left', () => {
+    const guarded = { ...search, floors: { total: 0, females: 0, males: 20 }, most: 150 }
+    const males = largestTake(guarded, 'males')
+    expect(males.take).toBeGreaterThan(0)
+    expect(males.limit).toBe('males')
+    expect(males.take).toBeLessThan(largestTake({ ...guarded, floors: { ...guarded.floors, males: 0 } }, 'males').take)
+  })
+  it('a weekly take can be had every week: what runs out is no weekly take', () => {
+    const free = { ...search, floors: { total: 0, females: 0, males: 0 }, most: 400 }
+    const { take, limit } = largestWeeklyTake(free, 'halfGrown')
+    expect(limit).toBe('kind')
+    const risk = (number: number) => riskOf(living({ weekly: { of: 'halfGrown', number } }), free.floors, 1)
+    expect(risk(take).short).toBeLessThanOrEqual(0.1)
+    expect(risk(take * 1.1 + 0.2).short).toBeGreaterThan(0.1)
+    // nobody dies out of it, and yet ten times as many cannot be had
+    expect(risk(10 * take).short).toBe(1)
+  })
+  it('more than half goes only after a fresh count', () => {
+    const free = { ...search, floors: { total: 10, females: 0, males: 0 }, most: 140 }
+    const counted = largestTake(free, 'any')
+    expect(counted.take).toBeGreaterThan(75)
+    expect(counted.afterCount).toBeNull()
+    const half = largestTake({ ...free, uncounted: 75 }, 'any')
+    expect(half).toMatchObject({ take: 75, afterCount: counted.take, all: false })
+    // the risk that is told is that of the half, not of all that a count would allow
+    expect(half.riskAfter).toBe(riskUnder(live({ take: { of: 'any', number: 75 } }), free.floors).any)
+    expect(half.riskAfter).toBeLessThan(counted.riskAfter)
+    expect(largestTake({ ...free, uncounted: 75, most: 40 }, 'any')).toMatchObject({ take: 40, afterCount: null })
   })
   it('the answer’s take keeps what must stay', () => {
     const a = stageModel.fit(ask(doubling), { particles: 600 }).explain()

@@ -4,10 +4,11 @@ import { preferredC, stageRates } from '#core/population'
 import { matrixView } from '../../../core/population/matrixView'
 import { freeShare, LIFE, lifeCycle } from '../../../core/population/lifeCycle'
 import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
-import { comeUpFor, growthPerWeek, meanStep } from '../../../core/population/rates'
+import { comeUpFor, growthPerWeek } from '../../../core/population/rates'
 import { EGGS_1, FEMALES, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
 import { DRAWS, stepOf } from '../../../core/population/step'
 import { ratesOf, resolvedOf } from './questions'
+import { meanStep } from './meanStep'
 
 /** Every group with every school that changes how fast it grows. */
 const cases = groups.flatMap(g => [

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { stageRates } from '#core/population'
 import { fitPopulation } from '../../../core/population/fit'
-import { meanStep, preferredC } from '../../../core/population/rates'
+import { preferredC } from '../../../core/population/rates'
 import { FEMALES, STAGES } from '../../../core/population/stages'
 import { NOW } from '../../make'
 import { WEEK_MS } from '#core/records'
 import { ask, ratesOf, resolvedOf, step } from './questions'
+import { meanStep } from './meanStep'
 
 /** Growth per week of a mean colony under a factor on all hazards, once its make-up has settled. */
 function settledGrowth(groupId: string, loss: number): number {

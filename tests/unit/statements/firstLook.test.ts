@@ -52,7 +52,7 @@ describe('a first look', () => {
     const s = smallRoom()
     const sick = inputOf(
       s,
-      [60, 40, 20, 6].map((days, i) => count(s.colony.id, days, [80, 60, 30, 14][i]!)),
+      [60, 40, 20, 6].map((days, i) => count(s.colony.id, days, [80, 60, 38, 24][i]!)),
       [waterTest(s.glass.id, 1, { ghDh: 6, khDh: 3, temperatureC: 23, ph: 7 })],
     )
     const whole = colonyStatements(sick).statements

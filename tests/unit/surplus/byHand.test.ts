@@ -34,15 +34,16 @@ const searchOf = (rows: readonly number[][], there: Record<string, number> = {})
       },
       risk: ({ doing }) => {
         const any = (doing?.take?.number ?? 0) + base.weeks * (doing?.weekly?.number ?? 0) > 60 ? 1 : 0
-        return { any, total: any, females: 0 }
+        return { any, total: any, females: 0, males: 0, short: 0 }
       },
     },
     futures: base.size,
     weeks: base.weeks,
     doing: {},
-    floors: { total: 0, females: 0 },
+    floors: { total: 0, females: 0, males: 0 },
     allowedRisk: 0.1,
     most: 500,
+    uncounted: null,
   }
 }
 describe('takes by hand', () => {
@@ -99,11 +100,11 @@ describe('what can be spared ahead, by hand', () => {
   it('is what four in five futures have above what must stay, in that week', () => {
     const rows = [50, 90, 30, 70, 60, 40].map(n => [500, n, 2 * n])
     // sorted 30, 40, 50, …: a fifth of the way is 40
-    expect(spareAhead(futuresOf(rows), 10, [1, 2, 3])).toEqual([
+    expect(spareAhead(futuresOf(rows), { total: 10, females: 0, males: 0 }, [1, 2, 3])).toEqual([
       { week: 1, number: 30 },
       { week: 2, number: 70 },
     ])
-    expect(spareAhead(futuresOf(rows), 45, [1])).toEqual([{ week: 1, number: 0 }])
+    expect(spareAhead(futuresOf(rows), { total: 45, females: 0, males: 0 }, [1])).toEqual([{ week: 1, number: 0 }])
   })
 })
 

@@ -1,14 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { asThingsAre, stageModel, takeSearch } from '#core/population'
-import type { EntryOf } from '#core/records'
-import { lastPrice, ledger, offersList, ordersAhead, reservedOf, safeTake, spareAhead, stayUnder } from '#core/surplus'
+import type { EntryOf, TakeKind } from '#core/records'
+import {
+  lastPrice,
+  ledger,
+  offersList,
+  ordersAhead,
+  reservedOf,
+  safeTake,
+  spareAhead,
+  standingOrders,
+  stayUnder,
+} from '#core/surplus'
 import { colony, entryOf, nextId, NOW } from '../../make'
 import { order, s } from './orders'
 import { ask, doubling } from '../population/questions'
 
 const question = ask(doubling)
 const colonyFit = stageModel.fit(question, { particles: 400 })
-const search = takeSearch({ colony: colonyFit, doing: {}, now: 140 }, { total: 30, females: 8 }, 0.1)
+const search = takeSearch({ colony: colonyFit, doing: {}, nowMs: NOW }, { total: 30, females: 8, males: 2 }, 0.1)
 const futures = asThingsAre(search)
 
 describe('what can go', () => {
@@ -20,7 +30,10 @@ describe('what can go', () => {
     expect(any.now.take).toBeLessThanOrEqual(110)
     expect(females.now.take).toBeLessThan(any.now.take)
     expect(females.now.limit).toBe('females')
-    expect(males.now.all).toBe(true)
+    // two of them stay for the females
+    expect(males.now.limit).toBe('males')
+    expect(males.now.take).toBeLessThan(colonyFit.numbers('males').value)
+    expect(males.now.take).toBeGreaterThan(5)
     expect(any.weekly.take).toBeGreaterThan(0.5)
     expect(any.weekly.take).toBeLessThan(any.now.take)
   })
@@ -31,10 +44,16 @@ describe('what can go', () => {
     )
   })
   it('tells what can be spared ahead', () => {
-    const ahead = spareAhead(futures, 30, [2, 8, 26, 90])
+    const ahead = spareAhead(futures, { total: 30, females: 0, males: 0 }, [2, 8, 26, 90])
     expect(ahead.map(a => a.week)).toEqual([2, 8, 26])
     expect(ahead.every(a => a.number >= 0)).toBe(true)
-    expect(spareAhead(futures, 10_000, [2])[0]!.number).toBe(0)
+    // what must stay of a sex holds back what is spared of all: 100 with 40 half-grown, 36 females, 24 males
+    const all = (n: number) => new Float64Array(10 * 3).fill(n)
+    const still = { size: 10, weeks: 2, totals: all(100), halfGrown: all(40), females: all(36) }
+    const spared = (total: number, females: number, males: number) =>
+      spareAhead(still, { total, females, males }, [1])[0]!.number
+    expect([spared(30, 0, 0), spared(30, 18, 0), spared(30, 18, 18), spared(30, 37, 0)]).toEqual([70, 50, 25, 0])
+    expect(spareAhead(futures, { total: 10_000, females: 0, males: 0 }, [2])[0]!.number).toBe(0)
   })
 })
 
@@ -44,7 +63,7 @@ describe('what must go', () => {
     expect(u.chance).toBeGreaterThan(0.2)
     expect(u.week).toBeGreaterThanOrEqual(0)
     expect(u.weekly).toBeGreaterThan(0)
-    const more = stayUnder(search, 150, 0.1, futures)
+    const more = stayUnder(search, 120, 0.1, futures)
     expect(more.weekly!).toBeGreaterThan(u.weekly!)
   })
   it('one that does not needs none', () => {
@@ -53,6 +72,32 @@ describe('what must go', () => {
 })
 
 describe('orders', () => {
+  it('are judged on their own stage and sex, after earlier ones of the same kind', () => {
+    // ten futures that never change: 100 of whom 40 half-grown, 36 females, 24 males
+    const size = 10
+    const weeks = 4
+    const all = (n: number) => new Float64Array(size * (weeks + 1)).fill(n)
+    const still = { size, weeks, totals: all(100), halfGrown: all(40), females: all(36) }
+    const chances = (...list: [number, TakeKind][]) =>
+      ordersAhead(
+        list.map(([number, of], k) => order(number, k + 1, { of })),
+        still,
+        10,
+        NOW,
+      ).map(o => o.chance)
+    expect(chances([24, 'males'], [1, 'males'], [35, 'females'])).toEqual([1, 0, 1])
+    // sixty are grown: what goes as female or male is no longer there as grown, and the other way round
+    expect(chances([20, 'males'], [40, 'adults'], [1, 'adults'])).toEqual([1, 1, 0])
+    expect(chances([50, 'adults'], [11, 'females'])).toEqual([1, 0])
+    expect(chances([40, 'halfGrown'], [1, 'halfGrown'], [49, 'any'], [1, 'any'])).toEqual([1, 0, 1, 0])
+  })
+  it('are filled while the harvest that served them stands, and open again once it is taken back', () => {
+    const [mine, other, dropped] = [order(5, 1), order(5, 1, { state: 'filled' }), order(5, 1, { state: 'dropped' })]
+    const sold = { colonyId: s.colony.id, number: 5, outlet: 'sold', orderId: mine.id }
+    const served = entryOf('removal', 1, sold) as EntryOf<'removal'>
+    expect(standingOrders([mine, other, dropped], [served]).map(o => o.state)).toEqual(['filled', 'open', 'dropped'])
+    expect(standingOrders([mine], [])[0]!.state).toBe('open')
+  })
   it('each is served after those due before it', () => {
     const ahead = ordersAhead(
       [order(60, 20), order(20, 6), order(5000, 60), order(9, 3, { state: 'dropped' })],

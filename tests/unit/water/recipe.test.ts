@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { saltIds } from '#core/records'
-import { planRecipe, purchaseFor, readoutsOf } from '#core/water'
+import { findRecipe, planRecipe, purchaseFor, readoutsOf } from '#core/water'
 import { salt, sources, shelf, steps, tankOf, question, recipeOf, total, close } from './recipeParts'
 
 describe('planRecipe', () => {
@@ -100,6 +100,22 @@ describe('planRecipe', () => {
     const recipe = recipeOf(question(20, 12, { sources: [sources[0]!], shelf: [], changeL: 40 }))
     expect(recipe.smaller).toBe(true)
     expect(recipe.steps[0]!.changeL).toBeLessThan(40)
+  })
+  it('looks for a purchase only where it falls short, never for a blend of the keeper’s own', () => {
+    expect(findRecipe(question(6.4, 2.1))).toMatchObject({ lacking: false, purchase: null })
+    const hard = question(11, 5, { sources: [sources[1]!], shelf: [] })
+    expect(findRecipe(hard)).toMatchObject({ lacking: true, purchase: { kind: 'pureWater' } })
+    expect(findRecipe({ ...hard, chosenL: [5.2] })).toMatchObject({ lacking: false, purchase: null })
+    expect(findRecipe(question(6, 2, { sources: [] }))).toMatchObject({
+      answer: { issue: 'noSource' },
+      lacking: false,
+      purchase: null,
+    })
+    // no nearer with what there is: then something has to be bought too
+    expect(findRecipe(question(6.4, 1, { shelf: [], sources: [sources[0]!] }))).toMatchObject({
+      answer: { issue: 'noNearer' },
+      lacking: true,
+    })
   })
   it('needs a source', () => {
     expect(planRecipe(question(6, 2, { sources: [] }))).toEqual({ ok: false, issue: 'noSource' })

@@ -21,6 +21,10 @@ export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: numbe
   const lastMs = Math.max(numbers.lastCountMs ?? -Infinity, logged ? momentMs(logged.at) : -Infinity)
   const gain = narrowing(numbers)
   const worth = gain >= WORTH_COUNTING
+  // a count that cannot be right unless many are gone asks for another one at once
+  const asks = numbers.asks && lastMs === numbers.lastCountMs
+  // known one by one: no count would tell more
+  if (!asks && Math.round(numbers.low) === Math.round(numbers.high)) return []
   const days = worth ? COUNT_DAYS.soon : COUNT_DAYS.late
   const never = lastMs === -Infinity
   return [
@@ -29,13 +33,13 @@ export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: numbe
       kind: 'count',
       colonyId: colony.id,
       glassId: presentGlassId(colony),
-      dueMs: (never ? momentMs(colony.startedAt) : lastMs) + days * DAY_MS,
+      dueMs: asks ? lastMs : (never ? momentMs(colony.startedAt) : lastMs) + days * DAY_MS,
       everyDays: days,
       earlyDays: 7,
       lateDays: COUNT_DAYS.soon,
       minutes: Math.min(25, Math.max(3, numbers.value / 10)),
-      flexible: true,
-      why: never ? 'countNever' : worth ? 'countNarrows' : 'countOld',
+      flexible: !asks,
+      why: asks ? 'countAsks' : never ? 'countNever' : worth ? 'countNarrows' : 'countOld',
       whyValues: {
         gain,
         low: numbers.ifCounted.low,
