@@ -41,17 +41,17 @@ describe('the chance of a look', () => {
   it('sums to one over all that may be seen where few are there', () => {
     const share = fc.double({ min: 0.05, max: 0.98, noNaN: true })
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 3 }), share, fc.double(spread), (n, share, sdLog) =>
-        expect(sumOf(n, { share, sdLog })).toBeCloseTo(1, 4),
-      ),
+      fc.property(fc.integer({ min: 1, max: 3 }), share, fc.double(spread), (n, share, sdLog) => {
+        expect(sumOf(n, { share, sdLog })).toBeCloseTo(1, 4)
+      }),
     )
   })
   it('and to about one where a part is found of many: the curve stands in for the sum', () => {
     const share = fc.double({ min: 0.05, max: 0.6, noNaN: true })
     fc.assert(
-      fc.property(fc.integer({ min: 4, max: 90 }), share, fc.double(spread), (n, share, sdLog) =>
-        expect(Math.abs(sumOf(n, { share, sdLog }) - 1)).toBeLessThan(0.15),
-      ),
+      fc.property(fc.integer({ min: 4, max: 90 }), share, fc.double(spread), (n, share, sdLog) => {
+        expect(Math.abs(sumOf(n, { share, sdLog }) - 1)).toBeLessThan(0.15)
+      }),
     )
   })
   it('knows the glass’s own share', () => {
