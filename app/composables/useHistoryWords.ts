@@ -1,5 +1,6 @@
 import type { ValueKey } from '#core/records'
-import { changedLPerDay, type ControlLimits, ewma, mixingValues, type ValueReading, type WaterEvent } from '#core/water'
+import { changedLPerDay, type ControlLimits, mixingValues, type ValueReading, type WaterEvent } from '#core/water'
+import { ewma } from '#core/stats'
 import { creepText, driftText, historyRows, historySummary, isMixing, limitsText } from '~/words/history'
 
 /** The same in words: one line for those who hear the chart, sentences under it, and every reading as a row. */

@@ -3,7 +3,6 @@ import {
   boxKeys,
   creep,
   type ControlLimits,
-  type EwmaPoint,
   type LearntHabits,
   type MixingKey,
   mixingValues,
@@ -11,6 +10,7 @@ import {
   type WaterEvent,
 } from '#core/water'
 import type { ValueKey, Water } from '#core/records'
+import type { EwmaPoint } from '#core/stats'
 import { formatNumber } from '#core/units'
 import { num } from './numbers'
 import { testMethodWord } from './states'

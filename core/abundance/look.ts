@@ -1,4 +1,4 @@
-import gammaln from '@stdlib/math-base-special-gammaln'
+import { logChoose } from '#core/stats'
 
 /** One look at the animals: how many were seen, and what is known of the share that such a look finds. */
 export interface LookAt {
@@ -30,14 +30,6 @@ const TWICE = { chance: 0.15, share: 0.04 }
 const TWICE_SD = 0.05
 /** So few are reckoned exactly; of more, the curve says the same. */
 export const FEW = 30
-
-/** Logarithms of factorials, as far as they were asked for. */
-const factorials: number[] = [0]
-function logFactorial(n: number): number {
-  if (n > 20_000) return gammaln(n + 1)
-  for (let k = factorials.length; k <= n; k++) factorials.push(factorials[k - 1]! + Math.log(k))
-  return factorials[n]!
-}
 
 /**
  * Chance to see so many of a number: a binomial part of those there, with a share that itself has a spread. More than
@@ -82,7 +74,7 @@ function found(n: number, k: number, share: number, sdLog: number): number {
 }
 
 const binomial = (n: number, k: number, p: number): number =>
-  Math.exp(logFactorial(n) - logFactorial(k) - logFactorial(n - k) + k * Math.log(p) + (n - k) * Math.log1p(-p))
+  Math.exp(logChoose(n, k) + k * Math.log(p) + (n - k) * Math.log1p(-p))
 
 /** Where the chance of a number has fallen to this share of the best, larger numbers are no longer looked at. */
 const NEGLIGIBLE = 1e-6

@@ -1,3 +1,31 @@
+export {
+  betaAbove,
+  type BetaBelief,
+  betaMean,
+  betaQuantileOf,
+  betaSd,
+  eventChances,
+  gammaAbove,
+  type GammaBelief,
+  gammaMean,
+  gammaQuantileOf,
+  logChanceOf,
+  seenEvents,
+  seenShare,
+} from './conjugate'
+export {
+  type BernoulliCusum,
+  bernoulliRunLength,
+  type CountCusum,
+  countCusumFor,
+  countRunLength,
+  failureScore,
+  poissonReference,
+} from './countCusum'
+export { cusum, type CusumChart, type CusumPoint, cusumRunLength } from './cusum'
+export { ewma, type EwmaChart, type EwmaPoint, ewmaRunLength } from './ewma'
+export { logChoose, logFactorial } from './logChoose'
+export { fisherP, type Share, shareDifference, wilsonInterval } from './twoShares'
 export { binomialFrom, deathsFrom, normalFrom, poissonFrom } from './draw'
 export { hashText } from './hash'
 export { binomialInterval, poissonInterval } from './intervals'

@@ -1,4 +1,5 @@
 import betaQuantile from '@stdlib/stats-base-dists-beta-quantile'
+import gammaQuantile from '@stdlib/stats-base-dists-gamma-quantile'
 
 /**
  * Exact interval of a share, e.g. of found among hidden animals.
@@ -16,41 +17,13 @@ export function binomialInterval(x: number, n: number, level: number): [number, 
 }
 
 /**
- * Exact interval of the mean behind a Poisson count, found by halving: the means at which as few, or as many, as were
- * counted would be seen in half of what the level leaves over.
- * Source: Garwood (1936), Biometrika 28: 437.
+ * Exact interval of the mean behind a Poisson count; that of a rate, divided by the exposure.
+ * Source: Garwood (1936), Biometrika 28: 437, through gamma quantiles.
  * @param events counted, zero or more
  * @throws RangeError for a negative count
  */
 export function poissonInterval(events: number, level: number): [number, number] {
   if (!(events >= 0)) throw new RangeError(`events must be 0 or more, got ${events}`)
   const tail = (1 - level) / 2
-  const highest = events + 20 + 10 * Math.sqrt(events + 1)
-  return [
-    events === 0 ? 0 : meanWhere(mean => 1 - poissonCdf(events - 1, mean) > tail, highest),
-    meanWhere(mean => poissonCdf(events, mean) < tail, highest),
-  ]
-}
-
-/** Chance of so many or fewer, summed from the largest term so that nothing underflows. */
-function poissonCdf(events: number, mean: number): number {
-  let sum = 0
-  let logTerm = -mean
-  for (let k = 0; k <= events; k++) {
-    if (k > 0) logTerm += Math.log(mean / k)
-    sum += Math.exp(logTerm)
-  }
-  return sum
-}
-
-/** The least mean at which a condition that stays true once it is true begins to hold. */
-function meanWhere(holds: (mean: number) => boolean, highest: number): number {
-  let low = 0
-  let high = highest
-  for (let i = 0; i < 80; i++) {
-    const middle = (low + high) / 2
-    if (holds(middle)) high = middle
-    else low = middle
-  }
-  return (low + high) / 2
+  return [events === 0 ? 0 : gammaQuantile(tail, events, 1), gammaQuantile(1 - tail, events + 1, 1)]
 }

@@ -76,7 +76,7 @@ export { type ReadingMethod, type ValueReading, type ValueVerdict, type WaterMes
 export { withSwing } from './swingVerdict'
 export { type BoxForecast, type BoxHabits, type BoxKey, boxKeys, creep, forecastBox, slowLaws } from './time/box'
 export { type BandDay, forecastBand } from './time/forecastBand'
-export { controlLimits, type ControlLimits, ewma, type EwmaPoint } from './time/controlLimits'
+export { controlLimits, type ControlLimits } from './time/controlLimits'
 export { changeCalendar, type ChangeCalendar } from './time/changeCalendar'
 export {
   isPartChange,

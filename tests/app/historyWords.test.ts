@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DAY_MS, Entry } from '#core/records'
-import { controlLimits, ewma, judgeValue, learnHabits, pureWater, waterStory, whatFollows } from '#core/water'
+import { controlLimits, judgeValue, learnHabits, pureWater, waterStory, whatFollows } from '#core/water'
+import { ewma } from '#core/stats'
 import { entryText } from '~/words/entries'
 import { followsWords } from '~/words/follows'
 import { creepText, driftText, historySummary, limitsText } from '~/words/history'

@@ -32,36 +32,3 @@ export function controlLimits(values: readonly number[], baseline = 12): Control
   const high = centre + 3 * sigma
   return { centre, low, high, sigma, outside: values.flatMap((v, i) => (v < low || v > high ? [i] : [])) }
 }
-
-/** A smoothed path with its limits, one point a reading. */
-export interface EwmaPoint {
-  value: number
-  low: number
-  high: number
-  outside: boolean
-}
-
-/**
- * Exponentially weighted moving average with time-varying limits (Roberts 1959; Lucas & Saccucci 1990): sees small
- * slides that single readings hide. Z_t = λ·x_t + (1 − λ)·Z_(t−1), limits centre ± L·σ·√(λ/(2 − λ)·(1 − (1 − λ)^2t)).
- * @param values readings in order of time
- * @param centre where the path starts
- * @param sigma scatter of single readings, 0 or more
- * @param lambda weight of the newest reading, 0.2 as usual
- * @param width L, 2.86 for a false alarm in about 370 readings
- * @throws RangeError for λ outside (0, 1]
- */
-export function ewma(
-  values: readonly number[],
-  centre: number,
-  sigma: number,
-  { lambda = 0.2, width = 2.86 }: { lambda?: number; width?: number } = {},
-): EwmaPoint[] {
-  if (!(lambda > 0 && lambda <= 1)) throw new RangeError(`lambda must lie above 0 and at most 1, got ${lambda}`)
-  let z = centre
-  return values.map((x, i) => {
-    z = lambda * x + (1 - lambda) * z
-    const half = width * sigma * Math.sqrt((lambda / (2 - lambda)) * (1 - (1 - lambda) ** (2 * (i + 1))))
-    return { value: z, low: centre - half, high: centre + half, outside: Math.abs(z - centre) > half }
-  })
-}

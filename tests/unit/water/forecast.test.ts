@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { type FeedingSchoolId, groupOf, groups } from '#core/groups'
 import { DAY_MS } from '#core/records'
+import { ewma } from '#core/stats'
 import {
   completeAnalysis,
   controlLimits,
-  ewma,
   forecastBand,
   forecastBox,
   judgeValue,
@@ -110,7 +110,7 @@ describe('control limits', () => {
     const limits = controlLimits(values)!
     expect(limits.outside).toEqual([])
     expect(ewma(values, limits.centre, limits.sigma).at(-1)!.outside).toBe(true)
-    expect(() => ewma(values, 5, 1, { lambda: 0 })).toThrow(/lambda/)
+    expect(() => ewma(values, 5, 1, { lambda: 0, width: 3 })).toThrow(/lambda/)
   })
 })
 
