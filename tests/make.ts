@@ -121,8 +121,8 @@ export const count = (colonyId: string, days: number, number: number, more: obje
   Entry.parse({ ...base(days), colonyId, kind: 'count', number, method: 'allSeen', ...more })
 export const removal = (colonyId: string, days: number, number: number): Entry =>
   Entry.parse({ ...base(days), colonyId, kind: 'removal', number, outlet: 'sold' })
-export const death = (colonyId: string, days: number, number: number): Entry =>
-  Entry.parse({ ...base(days), colonyId, kind: 'death', number, sign: 'failedMolt' })
+export const death = (colonyId: string, days: number, number: number, sign = 'unknown'): Entry =>
+  Entry.parse({ ...base(days), colonyId, kind: 'death', number, sign })
 export const note = (colonyId: string, days: number, text = 'Quiet.'): Entry =>
   Entry.parse({ ...base(days), colonyId, kind: 'note', text })
 export const test = (

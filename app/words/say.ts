@@ -1,3 +1,4 @@
+import type { Attention } from '#core/care'
 import type { CountMethod, Message, ValueKey } from '#core/records'
 import { STEADY } from '#core/population'
 import type { StatementKey } from '#core/statements'
@@ -51,6 +52,15 @@ function swingRange(v: Values, s: Saying): string {
   const ends = [n(v, 'low'), n(v, 'high')].map(Math.abs).sort((a, b) => a - b)
   return ends.map(end => valueNumber('ph', end, s.units)).join(' to ')
 }
+
+/** "about 2 are", "less than one is". */
+function usually(v: Values): string {
+  const usual = Math.round(n(v, 'usual'))
+  if (n(v, 'usual') < 1) return 'less than one is'
+  return `about ${num(usual)} ${usual === 1 ? 'is' : 'are'}`
+}
+const dying = (v: Values, s: Saying): string =>
+  `${num(n(v, 'found'))} found dead since ${dayText(n(v, 'since'), s.nowMs)}, where ${usually(v)} usual`
 
 const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.about': v =>
@@ -112,7 +122,16 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `Your ${num(n(v, 'n'))} counts settle ${num(percent(n(v, 'share')))} of what is known about growth.`,
   'heading.reasonDoubling': v => `Twice as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
   'heading.reasonHalving': v => `Half as many in about ${num(weeksText(n(v, 'weeks')))} at this pace.`,
-  'heading.reasonDeaths': v => `${num(n(v, 'n'))} ${n(v, 'n') === 1 ? 'death' : 'deaths'} logged in the last 12 weeks.`,
+  'heading.reasonDeaths': (v, s) =>
+    `${num(n(v, 'n'))} found dead since ${dayText(n(v, 'since'), s.nowMs)}; ${usually(v)} usual.`,
+  'heading.dying': dying,
+  'heading.dyingInMolt': (v, s) => `${dying(v, s)}, most in a molt`,
+  'heading.lookAtDying': () =>
+    'Test the water first, ammonia and nitrite too, and feel its warmth; then think of what was new since then: food, ' +
+    'medicine, sprays, metal, animals. Take the dead out.',
+  'heading.lookAtMolts': () =>
+    'Test GH and KH first; then look for jumps of the water, its minerals, warmth and the food, in that order. Leave ' +
+    'shed skins in, take the dead out.',
   'heading.reasonAhead': (v, s) =>
     `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
   'heading.reasonRecent': v =>
@@ -137,6 +156,8 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'surplus.reasonAsks': () => 'Count again first: the last count does not fit.',
   'surplus.reasonLoss': v =>
     `First find out what took about ${num(whole(n(v, 'number')))} of them: nobody knows yet whether it goes on.`,
+  'surplus.reasonDying': (v, s) =>
+    `First find out why ${num(n(v, 'found'))} died since ${dayText(n(v, 'since'), s.nowMs)}.`,
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
   'water.allGood': v =>
@@ -238,4 +259,14 @@ function lower(k: ValueKey): string {
 /** The sentence of a message; numerals are marked (see `numbers.ts`). */
 export function say(message: Message<StatementKey | WaterMessageKey>, saying: Saying): string {
   return phrases[message.key](message.values, saying)
+}
+
+/** What a colony needs its keeper for: where something else is wrong as well, both in one sentence. */
+export function sayNeed({ title, also }: Pick<Attention, 'title' | 'also'>, s: Saying): string {
+  const first = say(title, s)
+  if (!also) return first
+  const second = say(also, s)
+  // abbreviations keep their capitals
+  const inside = /^\p{Lu}\p{Ll}/u.test(second) ? second.charAt(0).toLowerCase() + second.slice(1) : second
+  return `${first.replace(/\.$/, '')}; ${inside}`
 }

@@ -11,7 +11,6 @@ import {
 } from '#core/outlook'
 import {
   asThingsAre,
-  dyingPerWeek,
   type FittedColony,
   floorsOf,
   futureFan,
@@ -60,7 +59,7 @@ async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
   const { question } = questionFrom(input!)
   const fit = populationModel.fit(question)
   const now = fit.numbers('all').value
-  ready = { key, question, fit, now, dying: dyingPerWeek(question, now) }
+  ready = { key, question, fit, now, dying: fit.dyingPerWeek() }
   return ready
 }
 

@@ -7,6 +7,8 @@ export interface Attention {
   colonyId: string
   state: VerdictState
   title: Message<WaterMessageKey | StatementKey>
+  /** what else is wrong beside it: water, deaths and a lost number hang together, and are told in one sentence */
+  also: Message<WaterMessageKey | StatementKey> | null
   reason: Message<WaterMessageKey | StatementKey> | null
   action: Message<WaterMessageKey | StatementKey> | null
   /** higher comes first */
@@ -14,8 +16,8 @@ export interface Attention {
 }
 
 /**
- * What needs the keeper now, most urgent first: water that is off, numbers that are lost or in question, colonies that
- * shrink, water that drifts, water or numbers that are not known any more.
+ * What needs the keeper now, most urgent first: water that is off, deaths, numbers that are lost or in question,
+ * colonies that shrink, water that drifts, water or numbers that are not known any more.
  * @param statements of all colonies, in any order; ties keep their order
  */
 export function needsAttention(statements: readonly ColonyStatements[]): Attention[] {
@@ -28,15 +30,15 @@ export const drawnStates = ({ water, number, heading }: ColonyStatements): Verdi
   ...[number.state, heading.state].filter(state => state === 'off'),
 ]
 
-type Need = Omit<Attention, 'colonyId'>
+type Need = Omit<Attention, 'colonyId' | 'also'>
 
 /** The most urgent matter of a colony: the first of these that is one. */
 function mostUrgent(s: ColonyStatements): Attention | null {
-  for (const need of [waterOff, numberOff, shrinking, waterDrifts, waterOld, numberOld]) {
-    const found = need(s)
-    if (found) return { colonyId: s.colonyId, ...found }
-  }
-  return null
+  const needs = [waterOff, dying, numberOff, shrinking, waterDrifts, waterOld, numberOld].flatMap(need => need(s) ?? [])
+  const [first, second] = needs
+  if (!first) return null
+  const together = first.state === 'off' && (second?.state === 'off' || second?.state === 'drifting')
+  return { colonyId: s.colonyId, ...first, also: together ? second!.title : null }
 }
 
 // among equals the value that kills sooner comes first
@@ -72,8 +74,20 @@ const numberOff = ({ number }: ColonyStatements): Need | null =>
       }
     : null
 
-const shrinking = ({ heading }: ColonyStatements): Need | null =>
-  heading.state === 'off'
+/** More are found dead than usual. */
+const dying = ({ heading, population }: ColonyStatements): Need | null =>
+  heading.state === 'off' && population.deaths.alarm
+    ? {
+        state: 'off',
+        title: heading.conclusion,
+        reason: heading.reasons[0] ?? null,
+        action: heading.actions[0] ?? null,
+        weight: 95,
+      }
+    : null
+
+const shrinking = ({ heading, population }: ColonyStatements): Need | null =>
+  heading.state === 'off' && !population.deaths.alarm
     ? { state: 'off', title: heading.conclusion, reason: heading.reasons[0] ?? null, action: null, weight: 80 }
     : null
 

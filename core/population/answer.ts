@@ -1,6 +1,7 @@
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { Z80 } from '#core/stats'
 import { crowded } from './crowd'
+import { watchDeaths } from './deathWatch'
 import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
@@ -15,7 +16,7 @@ import { asksAgain, lossOf } from './unexpected'
 import { counted, LOSSES, MOOD, RECRUITS, ROOM, SHAPE, stageRows, type StageName } from './stages'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
-export const MODEL = 'stages/2'
+export const MODEL = 'stages/3'
 
 /** How finely a colony is reckoned. */
 export interface Grain {
@@ -44,23 +45,6 @@ export function deathsSince({ steps }: Pick<PopulationAnswer, 'steps'>, sinceMs:
 }
 
 /**
- * Weeks of logged deaths that the futures look back on, and the share of ordinary deaths that anybody finds (from
- * memory).
- */
-const DYING_WEEKS = 12
-const FOUND = 0.3
-
-/** Logged deaths beyond those that a colony of this size brings anyway, per animal and week. */
-export function dyingPerWeek(question: PopulationQuestion, n: number): number {
-  let deaths = 0
-  for (const e of question.events)
-    if (e.kind === 'step' && e.death && e.at <= question.nowMs && e.at > question.nowMs - DYING_WEEKS * WEEK_MS)
-      deaths -= e.change
-  const usual = ((FOUND * question.rates.adultHazard) / question.rates.dtWeeks) * n * DYING_WEEKS
-  return Math.min(0.2, Math.max(0, deaths - usual) / DYING_WEEKS / Math.max(n, 1))
-}
-
-/**
  * Answers how many there are, how they grow, what the coming weeks may bring and how many can go today. Ranges are 80 %
  * ranges.
  * @param question the colony's log and defaults
@@ -76,9 +60,12 @@ export function answerPopulation(
   const ranged = (value: (i: number) => number) => rangeOver(fit, value)
   const now = numberNow(fit)
   const stages = stagesNow(fit)
-  const dying = dyingPerWeek(question, now.value)
   const floors = floorsOf(question, stages)
-  const search = takeSearch({ colony, doing: { dyingPerWeek: dying }, nowMs, grain }, floors, question.allowedRisk)
+  const search = takeSearch(
+    { colony, doing: { dyingPerWeek: colony.dyingPerWeek() }, nowMs, grain },
+    floors,
+    question.allowedRisk,
+  )
   const futures = asThingsAre(search)
   const growth = growthAhead(futures)
   const capacity = rates.capacity * Math.exp(ranged(i => fit.cloud[ROOM * fit.size + i]!).value)
@@ -107,6 +94,7 @@ export function answerPopulation(
     roomKnown: roomKnown(fit.path, capacity),
     asks: asksAgain(fit.counts, question.startMs),
     loss: lossOf(question, fit.counts, fit.path),
+    deaths: watchDeaths(question, fit.toll),
     temperatureC: question.temperatureC,
     surplus: surplusOf(
       question,

@@ -1,4 +1,5 @@
 import { hashText, normalFrom, streamAt } from '#core/stats'
+import { FOUND, type FoundShare, type Toll } from './deaths'
 import { luckAt } from './luck'
 import type { WeighedParticles } from './particles'
 import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
@@ -10,7 +11,9 @@ import { MOOD_SD } from './step'
  * it from.
  */
 export const LAG = 8
-export const FILTER_ROWS = ROWS + LAG
+/** Dead that somebody may still find, in the filter alone. */
+export const DIED = ROWS + LAG
+export const FILTER_ROWS = ROWS + LAG + 1
 
 /** The state of the filter at a step, from which it can go on. */
 export interface Checkpoint extends WeighedParticles {
@@ -21,6 +24,10 @@ export interface Checkpoint extends WeighedParticles {
   path: BandPoint[]
   counts: JudgedCount[]
   pending: Pending[]
+  /** the dead of each step */
+  toll: Toll[]
+  /** share of the dead that is found, as far as it is learnt */
+  found: FoundShare
   logLikelihood: number
   effective: number
   jumped: number
@@ -80,6 +87,8 @@ export function opening(question: PopulationQuestion, size: number): Checkpoint 
     path: [],
     counts: [],
     pending: [],
+    toll: [],
+    found: FOUND,
     logLikelihood: 0,
     effective: size,
     jumped: 0,
@@ -93,6 +102,7 @@ export const copy = (c: Checkpoint): Checkpoint => ({
   cloud: c.cloud.slice(),
   logWeights: c.logWeights.slice(),
   path: [...c.path],
+  toll: [...c.toll],
   counts: c.counts.map(x => ({ ...x })),
   pending: c.pending.map(p => ({ ...p, stories: p.stories.slice() })),
 })

@@ -87,9 +87,13 @@ export function putInto(
 
 const NOBODY: Heads = { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 }
 
+/** How unlikely it makes a particle that so many of a number were not there to be taken, as a logarithm. */
+export const strangeness = (missing: number, number: number): number =>
+  Math.min(12, 0.5 * (missing / (0.1 * number + 0.7)) ** 2)
+
 /**
- * What came or went, in all particles. A particle that holds fewer than were taken out is unlikely, and more so the
- * more are missing.
+ * What came or went alive, in all particles. A particle that holds fewer than were taken out is unlikely, and more so
+ * the more are missing.
  */
 export function applyStep(particles: WeighedParticles, event: StepEvent, rates: StageRates, key: number): void {
   const { cloud, size, logWeights } = particles
@@ -97,22 +101,19 @@ export function applyStep(particles: WeighedParticles, event: StepEvent, rates: 
   const named = parts.females + parts.males + parts.unsexed + parts.halfGrown + parts.young
   const number = Math.abs(change)
   const come = { parts, untold: number - named, rates }
-  const gone: Take[] = event.death
-    ? [{ number, weights: [0.2, 1, 1, 1] }]
-    : [
-        { number: parts.females, weights: takeWeights.females },
-        { number: parts.males, weights: takeWeights.males },
-        { number: parts.unsexed, weights: takeWeights.adults },
-        { number: parts.halfGrown, weights: [0.2, 1, 0, 0] },
-        { number: parts.young, weights: [1, 0.2, 0, 0] },
-        { number: number - named, weights: ANY },
-      ]
+  const gone: Take[] = [
+    { number: parts.females, weights: takeWeights.females },
+    { number: parts.males, weights: takeWeights.males },
+    { number: parts.unsexed, weights: takeWeights.adults },
+    { number: parts.halfGrown, weights: [0.2, 1, 0, 0] },
+    { number: parts.young, weights: [1, 0.2, 0, 0] },
+    { number: number - named, weights: ANY },
+  ]
   for (let i = 0; i < size; i++) {
     if (event.hatched) cloud[FIRST * size + i] = cloud[FIRST * size + i]! + number
     else if (change > 0) putInto(particles, i, come, key)
     else {
-      const missing = event.death ? takeFrom(particles, i, gone[0]!, key) : takeTold(particles, i, gone, key)
-      if (missing > 0) logWeights[i] = logWeights[i]! - Math.min(12, 0.5 * (missing / (0.1 * number + 0.7)) ** 2)
+      logWeights[i] = logWeights[i]! - strangeness(takeTold(particles, i, gone, key), number)
     }
   }
 }

@@ -1,7 +1,8 @@
 import { WEEK_MS } from '#core/records'
 import { hashText, normalFrom, streamAt, uniformAt } from '#core/stats'
-import { type Checkpoint, copy, FILTER_ROWS, LAG, opening, prefixHashes } from './checkpoint'
+import { type Checkpoint, copy, DIED, FILTER_ROWS, LAG, opening, prefixHashes } from './checkpoint'
 import { applyStep } from './comeAndGo'
+import { bury, foundDead, layOut, learnFound, type Toll, usualDead } from './deaths'
 import { luckAt } from './luck'
 import { effective, gather, normalise, refresh, systematic } from './particles'
 import { drawPast, judge, takeCount, weighed } from './pastNumbers'
@@ -27,6 +28,8 @@ export interface Fit {
   size: number
   path: BandPoint[]
   counts: JudgedCount[]
+  /** the dead of each step */
+  toll: Toll[]
   logLikelihood: number
   effective: number
   /** largest share of the particles that took a count for a jump of the number */
@@ -74,15 +77,17 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   const wanted = new Set([last, last - 1, last - 6].filter(s => s > 0))
   const resample = resampling(size)
   const live = stepsByRates()
+  const died = new Float64Array(size)
 
   for (; state.step <= last; state.step++) {
     const { step } = state
     if (stopped?.()) throw new StoppedError()
     if (wanted.has(step) && checkpoints.at(-1)?.step !== step) checkpoints.push(copy({ ...state, seen: hashes[step]! }))
     const key = streamAt(seed, step)
-    if (step > 0) live(ratesOf(step))(state, key, { recruitsFactor: ownBirths })
-    for (const [nth, event] of (byStep.get(step) ?? []).entries())
-      see(state, question, event, of => streamAt(key, nth, of))
+    const events = byStep.get(step) ?? []
+    if (step > 0) live(ratesOf(step))(state, key, { recruitsFactor: ownBirths, died })
+    seeDead(state, ratesOf(step), { died, events }, streamAt(key, 6))
+    for (const [nth, event] of events.entries()) see(state, question, event, of => streamAt(key, nth, of))
     const weights = weighed(state)
     for (let i = 0; i < size; i++) state.cloud[(ROWS + (step % LAG)) * size + i] = counted(state.cloud, size, i)
     if (step >= LAG - 1) drawPast(state, question, weights, step - LAG + 1)
@@ -94,12 +99,13 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   const weights = weighed(state)
   for (let step = Math.max(0, last - LAG + 2); step <= last; step++) drawPast(state, question, weights, step)
   judge(state, weights, last, true)
-  const { path, counts, jumped } = state
+  const { path, counts, toll, jumped } = state
   return {
     cloud: equallyLikely(state, weights, uniformAt(streamAt(seed, last, 5))),
     size,
     path,
     counts,
+    toll,
     logLikelihood: state.logLikelihood + normalise(state.logWeights),
     effective: state.effective,
     jumped,
@@ -140,6 +146,22 @@ function eventsByStep(question: PopulationQuestion, last: number): Map<number, P
   return byStep
 }
 
+/** Holds the dead that were found in a step against those of each particle, and learns what share is found. */
+function seeDead(
+  state: Checkpoint,
+  rates: StageRates,
+  { died, events }: { died: Float64Array; events: readonly PopulationEvent[] },
+  key: number,
+): void {
+  const bodies = state.cloud.subarray(DIED * state.size, (DIED + 1) * state.size)
+  layOut(bodies, died, rates.dtWeeks)
+  const usual = usualDead(state, rates)
+  const { found, molts } = foundDead(events)
+  const excess = bury(state, bodies, { found, usual, share: state.found }, key)
+  state.toll.push({ usual, found, molts, excess })
+  state.found = learnFound(state.found, { found, usual })
+}
+
 /** What an entry of the log does to the particles: it weighs them, or changes the animals in them. */
 function see(
   state: Checkpoint,
@@ -147,8 +169,10 @@ function see(
   event: PopulationEvent,
   luck: (of: number) => number,
 ): void {
-  if (event.kind === 'step') applyStep(state, event, question.rates, luck(1))
-  else if (event.kind === 'broods') weighBroods(state, event, question.rates.broodSize)
+  if (event.kind === 'step') {
+    // the dead of a step were seen together
+    if (!event.death) applyStep(state, event, question.rates, luck(1))
+  } else if (event.kind === 'broods') weighBroods(state, event, question.rates.broodSize)
   else if (event.kind === 'young') weighYoung(state, event.amount)
   else takeCount(state, question, event, luck(2))
 }

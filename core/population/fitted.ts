@@ -1,5 +1,6 @@
 import { streamAt } from '#core/stats'
 import { answerPopulation, FIRST_LOOK, type Grain, numberNow, rangeOver, WHOLE } from './answer'
+import { dyingPerWeek } from './deathWatch'
 import { type Fit, fitPopulation, type Stopped } from './fit'
 import {
   type Doing,
@@ -36,6 +37,8 @@ export interface FittedColony {
   numbers: (of: TakeOf | 'all') => Range
   /** its counts, and what became of each */
   counts: () => readonly JudgedCount[]
+  /** deaths that go on beside the usual ones, per animal and week */
+  dyingPerWeek: () => number
   /** many futures in which something is done; those of the same chunk share all their luck */
   futures: (asked: FutureAsked) => Futures
   /** chance of falling under a floor in such futures; may give up once it is larger than allowed */
@@ -111,6 +114,7 @@ function fittedColony(question: PopulationQuestion, manner: Manner, fit: Fit): F
         ? numberNow(fit)
         : rangeOver(fit, i => rowsOfTake(of).reduce((sum, row) => sum + fit.cloud[row * fit.size + i]!, 0)),
     counts: () => fit.counts,
+    dyingPerWeek: () => dyingPerWeek(fit.toll, question.rates.dtWeeks, numberNow(fit).value),
     futures: asked => liveFutures(living(asked)),
     risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
     resume: (asked, stopped) => {

@@ -32,7 +32,7 @@ export interface Doing {
   roomFactor?: number
   /** factor on the young that come up, for fish */
   recruitsFactor?: number
-  /** deaths beside the usual ones, per adult and week, that fade within about twelve weeks */
+  /** deaths beside the usual ones, per adult and week, that fade within some weeks */
   dyingPerWeek?: number
 }
 
@@ -46,7 +46,7 @@ export interface Futures {
 }
 
 /** Weeks in which deaths that are logged fade from the futures (from memory). */
-const DYING_WEEKS = 12
+export const DYING_WEEKS = 6
 
 /** Futures to live: from where, how many, how long, under what and with whose luck. */
 export interface Living {

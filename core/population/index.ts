@@ -2,7 +2,7 @@
  * The door of the population model: a question goes in, a fitted colony comes out. Rows of the cloud, rates of a step
  * and the filter stay inside; their tests reach them by their files.
  */
-export { deathsSince, dyingPerWeek, floorsOf, MODEL, SURE, takeSearch } from './answer'
+export { deathsSince, floorsOf, MODEL, SURE, takeSearch } from './answer'
 export { type Stopped, StoppedError } from './fit'
 export {
   type FittedColony,

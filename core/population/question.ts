@@ -17,6 +17,7 @@ export type PopulationEvent = { entryId: string; at: number } & (
       kind: 'step'
       /** animals, negative when taken out or dead */ change: number
       death: boolean
+      /** died in a molt */ molt?: boolean
       /** come out of a clutch: the smallest */ hatched: boolean
       parts?: Heads
     }
@@ -176,6 +177,17 @@ export interface PopulationAnswer {
   } | null
   /** animals that went missing between two counts that are believed, beside what was taken out */
   loss: { number: number; of: number; left: number; fromMs: number; toMs: number } | null
+  /**
+   * the dead that were found in the last weeks, against those that would be found as a rule; since the trouble began
+   * where there are too many
+   */
+  deaths: {
+    alarm: boolean
+    found: number
+    usual: number
+    /** of the found, those that died in a molt */ molts: number
+    sinceMs: number
+  }
   temperatureC: number
   surplus: {
     /** most that can go today */

@@ -13,7 +13,7 @@ import {
 } from '#core/stats'
 import { crowdingSlope, LIFE, type Passage, type StageRates } from './lifeCycle'
 import type { Particles } from './particles'
-import { counted, EGGS_1, EGGS_2, FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, SHAPE, STAGES } from './stages'
+import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, SHAPE, STAGES } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
 const MOOD_WEEKS = 20
@@ -49,6 +49,8 @@ export interface StepMore {
   roomFactor?: number
   /** factor on the young that come up */
   recruitsFactor?: number
+  /** gets how many of each particle died that could have been found: half-grown and grown */
+  died?: Float64Array
 }
 
 /** Luck of a particle beside that of its passages: its mood, the broods, a blow. */
@@ -76,6 +78,8 @@ interface Conditions {
   hatched: Float64Array
   /** eggs that are laid */
   laid: Float64Array
+  /** half-grown and grown that died */
+  died: Float64Array
 }
 
 const conditionsFor = (size: number): Conditions => ({
@@ -85,6 +89,7 @@ const conditionsFor = (size: number): Conditions => ({
   loss: new Float64Array(size),
   hatched: new Float64Array(size),
   laid: new Float64Array(size),
+  died: new Float64Array(size),
 })
 
 /**
@@ -101,7 +106,9 @@ export function stepOf(r: StageRates): Step {
   return ({ cloud, size }, key, more = {}) => {
     if (at.stream.length !== size) at = conditionsFor(size)
     for (let i = 0; i < size; i++) at.stream[i] = mix32(key + Math.imul(i, STREAM_STEP))
+    at.died.fill(0)
     for (const pass of passes) pass({ cloud, size }, at, more)
+    more.died?.set(at.died)
   }
 }
 
@@ -187,11 +194,14 @@ const joining: Pass = ({ cloud, size }, { laid }) => {
 /** Deaths in a stage; what grown animals die of beside the usual comes on top. */
 function dying({ stage, leaves, luck }: Passage, hazard: number): Pass {
   const dies = luck.dies!
-  return ({ cloud, size }, { stream, loss }, { extraHazard = 0 }) => {
+  const body = stage === FIRST ? 0 : 1
+  return ({ cloud, size }, { stream, loss, died }, { extraHazard = 0 }) => {
     const extra = leaves ? 0 : extraHazard
     for (let i = 0, place = stage * size; i < size; i++, place++) {
       const there = cloud[place]!
-      cloud[place] = there - deathsFrom(drawn(stream[i]!, dies), there, hazard * loss[i]! + extra)
+      const dead = deathsFrom(drawn(stream[i]!, dies), there, hazard * loss[i]! + extra)
+      cloud[place] = there - dead
+      died[i] = died[i]! + body * dead
     }
   }
 }
@@ -256,16 +266,18 @@ function parting({ stage, to, orElse, luck }: Passage, chance: SharedChance, fem
 /** Blows: in few particles a share of all animals dies at once; the eggs are as many fewer. */
 function striking(dtWeeks: number): Pass {
   const blowChance = BLOW_PER_WEEK * dtWeeks
-  return ({ cloud, size }, { stream }) => {
+  return ({ cloud, size }, { stream, died }) => {
     for (let i = 0; i < size; i++) {
       const blow = drawn(stream[i]!, DRAWS.blow)
       if (blow >= blowChance) continue
+      const before = counted(cloud, size, i)
       // what is left of the uniform number tells how hard it is
       const left = 1 - (BLOW_MOST * blow) / blowChance
       for (let row = 0; row < STAGES; row++) {
         const luck = drawn(stream[i]!, DRAWS.blow + 1 + row)
         cloud[row * size + i] = binomialFrom(luck, cloud[row * size + i]!, left)
       }
+      died[i] = died[i]! + before - counted(cloud, size, i)
     }
   }
 }

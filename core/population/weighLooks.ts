@@ -2,7 +2,7 @@ import type { WeighedParticles } from './particles'
 import { EGGS_1, EGGS_2, FIRST, SIGHT, YOUNG_1 } from './stages'
 
 /** No entry of a look may rule a particle out: what was seen may always be a mistake. */
-const LOOK_FLOOR = 0.03
+export const LOOK_FLOOR = 0.03
 
 /**
  * Weighs by broods that were seen: a part of those there, with a spread. None seen among few is likely, among many not.

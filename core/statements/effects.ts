@@ -26,10 +26,10 @@ const about = (entry: Entry) => ({ entryId: entry.id, at: momentMs(entry.at) })
 function step(
   entry: Entry,
   change: number,
-  more: { death?: boolean; hatched?: boolean; parts?: Heads | undefined } = {},
+  more: { death?: boolean; molt?: boolean; hatched?: boolean; parts?: Heads | undefined } = {},
 ): PopulationEvent[] {
-  const { death = false, hatched = false, parts } = more
-  return [{ kind: 'step', ...about(entry), change, death, hatched, ...(parts && { parts }) }]
+  const { death = false, molt = false, hatched = false, parts } = more
+  return [{ kind: 'step', ...about(entry), change, death, hatched, ...(molt && { molt }), ...(parts && { parts }) }]
 }
 
 function countEffect(entry: EntryOf<'count'>, { resolved: { group, counting } }: Reader): PopulationEvent[] {
@@ -72,7 +72,7 @@ const effects = {
   count: countEffect,
   addition: e => step(e, e.number, { parts: e.parts }),
   removal: e => step(e, -e.number, { parts: e.parts }),
-  death: e => step(e, -e.number, { death: true }),
+  death: e => step(e, -e.number, { death: true, molt: e.sign === 'failedMolt' }),
   move: (e, { colonyId }) => step(e, e.colonyId === colonyId ? -e.number : e.number, { parts: e.parts }),
   // a clutch brings a hundred at once; young from an incubator are added when they are put in
   clutch: e => (e.event === 'hatched' && e.place === 'inPlace' && e.young ? step(e, e.young, { hatched: true }) : []),

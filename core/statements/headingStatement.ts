@@ -1,6 +1,6 @@
 import type { ResolvedGroup } from '#core/groups'
-import { deathsSince, type PopulationAnswer, STEADY, SURE } from '#core/population'
-import { DAY_MS, type Evidence, type Message, type VerdictState } from '#core/records'
+import { type PopulationAnswer, STEADY, SURE } from '#core/population'
+import { type Evidence, type Message, type VerdictState } from '#core/records'
 import { msg, type Statement, type StatementKey } from './statement'
 
 /** A colony that fills so much of its room is called full. */
@@ -9,6 +9,8 @@ const FULL = 0.85
 const FEW = 8
 /** What fell is told as falling until so many futures turn. */
 const TURNS = 0.6
+/** Where so many of the dead died in a molt it is told as molt trouble. */
+const IN_MOLT = 0.5
 /** Steady is said where so many futures hold within the narrow band that the word means; the rest lie about it. */
 const LIKELY = 0.45
 
@@ -30,14 +32,30 @@ export function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: 
     { key: 'evidence.capacity', values: { capacity: p.capacity } },
   ]
 
-  const say = (state: VerdictState, key: StatementKey, values: Record<string, number> = numbers): Statement => ({
+  const say = (
+    state: VerdictState,
+    key: StatementKey,
+    values: Record<string, number> = numbers,
+    actions: Statement['actions'] = [],
+  ): Statement => ({
     // a first look is too rough to call anybody for a number
     state: p.firstLook && state === 'off' ? 'drifting' : state,
     conclusion: msg(key, values),
     reasons,
-    actions: [],
+    actions,
     evidence,
   })
+  // more dead than usual comes before all that would be said otherwise
+  if (p.deaths.alarm) {
+    const molts = p.deaths.molts >= IN_MOLT * p.deaths.found
+    const { found, usual, sinceMs } = p.deaths
+    return say(
+      'off',
+      molts ? 'heading.dyingInMolt' : 'heading.dying',
+      { found, usual, since: sinceMs },
+      p.firstLook ? [] : [msg(molts ? 'heading.lookAtMolts' : 'heading.lookAtDying', {})],
+    )
+  }
   // nobody ever counted: what is known is known of others
   if (p.counts.length === 0 && group.life.breedsInPlace && p.now.low < p.now.high)
     return say('unknown', 'heading.usually')
@@ -81,8 +99,8 @@ function headingReasons(p: PopulationAnswer, { group }: HeadingOf, fell: boolean
       }),
     )
   reasons.push(msg('heading.reasonAhead', { low: end.p10, high: end.p90, at: end.at }))
-  const deaths = deathsSince(p, p.fan[0]!.at - 84 * DAY_MS)
-  if (deaths > 0) reasons.push(msg('heading.reasonDeaths', { n: deaths }))
+  const { alarm, found, usual, sinceMs } = p.deaths
+  if (!alarm && found > 0) reasons.push(msg('heading.reasonDeaths', { n: found, usual, since: sinceMs }))
   if (!group.life.breedsInPlace)
     reasons.push(msg(p.growthPerWeek.value < -STEADY ? 'heading.reasonNotBreeding' : 'heading.reasonNoYoung', {}))
   reasons.push(

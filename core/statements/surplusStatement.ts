@@ -3,7 +3,12 @@ import type { Evidence, Message, VerdictState } from '#core/records'
 import { msg, type Statement, type StatementKey } from './statement'
 
 /** What has to be put right before any can go. */
-const FIRST: ReadonlySet<StatementKey> = new Set(['surplus.reasonWaterOff', 'surplus.reasonAsks', 'surplus.reasonLoss'])
+const FIRST: ReadonlySet<StatementKey> = new Set([
+  'surplus.reasonWaterOff',
+  'surplus.reasonDying',
+  'surplus.reasonAsks',
+  'surplus.reasonLoss',
+])
 
 /** What has to be put right before any can go, as the statement says it; null when nothing has. */
 export const heldBack = ({ surplus }: { surplus: Statement }): Message<StatementKey> | null =>
@@ -32,6 +37,7 @@ export function surplusStatement(p: PopulationAnswer, water: VerdictState): Stat
   })
   // what is wrong is put right first: the futures know nothing of what it will do to those that stay
   if (water === 'off') return none([msg('surplus.reasonWaterOff', {})])
+  if (p.deaths.alarm) return none([msg('surplus.reasonDying', { found: p.deaths.found, since: p.deaths.sinceMs })])
   if (p.asks) return none([msg('surplus.reasonAsks', {})])
   if (p.loss) return none([msg('surplus.reasonLoss', { ...p.loss })])
   if (take > 0)

@@ -8,8 +8,8 @@ export interface Share {
 }
 
 /**
- * Interval of a share by Wilson (1927), J. Am. Stat. Assoc. 22: 209, without continuity correction: never outside 0 to 1
- * and good also for few.
+ * Interval of a share by Wilson (1927), J. Am. Stat. Assoc. 22: 209, without continuity correction: never outside 0 to
+ * 1 and good also for few.
  * @param level of the interval
  */
 export function wilsonInterval({ x, n }: Share, level: number): [number, number] {

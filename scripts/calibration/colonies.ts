@@ -4,7 +4,7 @@ import { begun, type Colony, DAY_MS, type Entry, type Glass, toMoment } from '#c
 import { hashText, type Random, seededRandom } from '#core/stats'
 import { v7 as uuid } from 'uuid'
 import { cohorts } from './cohorts'
-import { keepLog, type Variant } from './keeper'
+import { type DieOff, keepLog, type Variant } from './keeper'
 import { countable, type Founders, type LivingColony, type Nature } from './living'
 import { singleAnimals } from './singleAnimals'
 
@@ -32,11 +32,18 @@ export interface CalibrationCase {
   glass: Glass
   entries: Entry[]
   nowMs: number
+  /** where it was given one */ dieOff: DieOff | null
   truth: { now: number; in8: number; females: number }
 }
 
 const WEEKS_AHEAD = 8
 const NOW = Date.parse('2026-06-01T12:00:00.000Z')
+
+/**
+ * What comes over a colony: blows by chance, as anybody's; none at all; or none but a sickness in the last third of its
+ * log.
+ */
+export type Fate = 'any' | 'calm' | 'dieOff'
 
 /** Chance, and a factor that strays by so much on the log scale. */
 export interface Luck {
@@ -52,13 +59,13 @@ export interface Luck {
 export function makeCase(
   groupId: string,
   seed: number,
-  { way, variant = 'all' }: { way?: Way; variant?: Variant } = {},
+  { way, variant = 'all', fate = 'any' }: { way?: Way; variant?: Variant; fate?: Fate } = {},
 ) {
   const lived = way ?? waysOfLiving[seed % waysOfLiving.length]!
   for (let attempt = 0; attempt < 40; attempt++) {
     const made = tryCase(
       groupId,
-      { way: lived, variant },
+      { way: lived, variant, fate },
       seededRandom(hashText(`${groupId} ${lived} ${seed} ${attempt}`)),
     )
     if (made) return made
@@ -68,7 +75,7 @@ export function makeCase(
 
 function tryCase(
   groupId: string,
-  { way, variant }: { way: Way; variant: Variant },
+  { way, variant, fate }: { way: Way; variant: Variant; fate: Fate },
   random: Random,
 ): CalibrationCase | null {
   const luck: Luck = { random, lognormal: sd => randomLogNormal.source(random)(0, sd)() }
@@ -104,8 +111,14 @@ function tryCase(
       ? { females: 0, males: 0, unsexed: all, halfGrown: 0, young: 0 }
       : { ...sexed, unsexed: 0, halfGrown: 0, young: 0 },
   }
-  const living = ways[way](natureOf(resolved, litres, luck), founders, random)
-  const entries = keepLog({ living, colony, resolved, weeks, began, id, variant }, luck)
+  const nature = natureOf(resolved, litres, luck)
+  if (fate !== 'any') nature.blows.chance = 0
+  const living = ways[way](nature, founders, random)
+  const dieOff =
+    fate === 'dieOff'
+      ? { day: Math.round(weeks * 7 * (0.67 + 0.2 * random())), days: 21, share: 0.15 + 0.45 * random() }
+      : null
+  const entries = keepLog({ living, colony, resolved, weeks, began, id, variant, dieOff }, luck)
   const told = living.told()
   const now = countable(told)
   if (now < 3 || now > 4000) return null
@@ -117,6 +130,7 @@ function tryCase(
     glass,
     entries,
     nowMs: NOW,
+    dieOff,
     truth: { now, in8: inWeeks(living, WEEKS_AHEAD), females: told.females },
   }
 }

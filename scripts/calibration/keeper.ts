@@ -20,6 +20,14 @@ export interface Kept {
   began: number
   id: () => string
   variant: Variant
+  dieOff: DieOff | null
+}
+
+/** A sickness, from a day on: so large a share of the animals dies of it within so many days. */
+export interface DieOff {
+  day: number
+  days: number
+  share: number
 }
 
 /** How many hatchlings a look finds, against those that can be counted. */
@@ -34,11 +42,17 @@ interface Habits {
   sells: boolean
   /** factor of this glass and these eyes on what is found */
   eye: number
+  /** share of the bodies that a look finds and that are written down; nothing by those who never do */
+  finds: number
 }
+
+/** On so many days somebody looks, and so many bodies are still there the day after. */
+const LOOKS = 0.5
+const BODIES_LEFT = 0.6
 
 /** Lives a colony to its last day and writes what its keeper saw of it. */
 export function keepLog(kept: Kept, luck: Luck): Entry[] {
-  const { living, colony, weeks, began, id, variant } = kept
+  const { living, colony, weeks, began, id, variant, dieOff } = kept
   const { random, lognormal } = luck
   const { group, counting } = kept.resolved
   const entries: Entry[] = []
@@ -47,7 +61,9 @@ export function keepLog(kept: Kept, luck: Luck): Entry[] {
     usual: random() < 0.6 ? 'allSeen' : random() < 0.6 ? 'atFood' : 'partOfTank',
     sells: random() < 0.5,
     eye: lognormal(0.5 * counting.allSeen.sdLog),
+    finds: random() < 0.25 ? 0 : Math.min(0.9, 0.3 * lognormal(0.6)),
   }
+  let bodies = 0
   const sign = group.care.brood?.sign
   let next = Math.round(habits.every * 7 * (0.5 + random()))
   for (let day = 1; day <= weeks * 7; day++) {
@@ -58,9 +74,12 @@ export function keepLog(kept: Kept, luck: Luck): Entry[] {
     }
     const told = living.told()
     const n = countable(told)
-    const dead = living.died()
-    if (dead > 0 && random() < 0.15)
-      write({ kind: 'death', number: Math.min(dead, 1 + Math.floor(random() * 2)), sign: 'unknown' })
+    const ill = dieOff !== null && day >= dieOff.day && day < dieOff.day + dieOff.days
+    const dead = living.died() + (ill ? living.takeOut(seen(n, dieOff.share / dieOff.days, random)) : 0)
+    bodies = seen(bodies, BODIES_LEFT, random) + dead
+    const found = random() < LOOKS ? seen(bodies, habits.finds, random) : 0
+    bodies -= found
+    if (found > 0) write({ kind: 'death', number: found, sign: 'unknown' })
     if (day === next) {
       next += Math.max(1, Math.round(habits.every * 7 * (0.6 + 0.8 * random())))
       write(countOf(told, habits, kept, luck))

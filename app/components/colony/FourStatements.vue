@@ -26,7 +26,8 @@ const told = computed(() => {
       title: 'Heading',
       state: heading.state === 'onTarget' ? undefined : heading.state,
       text: say(heading.conclusion, s),
-      reasons: heading.reasons.slice(0, 2).map(m => say(m, s)),
+      // what to do comes before what else is thought
+      reasons: [...heading.actions, ...heading.reasons].slice(0, 2).map(m => say(m, s)),
     },
     {
       topic: 'surplus' as const,

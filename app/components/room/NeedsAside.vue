@@ -2,7 +2,7 @@
 import { presentGlassId } from '#core/records'
 import { offeredToday } from '#core/statements'
 import { counted, whole } from '~/words/numbers'
-import { say } from '~/words/say'
+import { say, sayNeed } from '~/words/say'
 
 /** What needs the keeper, with reasons, most urgent first; and what can leave. */
 const room = useRoomStore()
@@ -59,7 +59,7 @@ const allNeeds = ref(false)
       </h2>
       <ul>
         <NeedLine v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId" :to="`/colony/${n.colonyId}`">
-          <StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="say(n.title, n.s)" />
+          <StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="sayNeed(n, n.s)" />
           <template #why>
             <template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template>
             <TheSentence v-if="n.action" :text="say(n.action, n.s)" />

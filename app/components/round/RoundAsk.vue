@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { RoundDesk } from '~/composables/useRoundDesk'
 import { dueTitle, dueWhy } from '~/words/due'
-import { say } from '~/words/say'
+import { say, sayNeed } from '~/words/say'
 
 /** What this glass asks for, the pressing matters first, and what is asked back. */
 const props = defineProps<{ desk: RoundDesk }>()
@@ -26,7 +26,7 @@ const asks = computed(() => props.desk.asks.value)
     <p v-for="m in matters" :key="m.colonyId">
       <StateMark :state="m.state" /><b
         ><template v-if="desk.colonies.value.length > 1">{{ m.colony?.name }}: </template
-        ><TheSentence :text="say(m.title, m.s)" />.</b
+        ><TheSentence :text="sayNeed(m, m.s)" />.</b
       >{{ ' ' }}<TheSentence v-if="m.action" :text="say(m.action, m.s)" />
     </p>
     <p v-for="d in asks" :key="d.item.key">

@@ -3,7 +3,6 @@ import {
   stageModel,
   StoppedError,
   deathsSince,
-  dyingPerWeek,
   spreadsOf,
   type PopulationEvent,
   type PopulationQuestion,
@@ -164,15 +163,6 @@ describe('the fit', () => {
   })
   it('can be stopped', () => {
     expect(() => fitPopulation(ask(doubling), SIZE, undefined, () => true)).toThrow(StoppedError)
-  })
-  it('goes on losing animals while deaths are logged', () => {
-    const question = ask([...doubling, ...[5, 4, 3, 2, 1].map(w => step(w, -6, { death: true }))])
-    const colony = stageModel.fit(question, { particles: SIZE })
-    // the same colony without the deaths that go on; births that made up for them are in both
-    const without = growthAhead(colony.futures({ size: 300, weeks: 8 }))
-    const told = colony.explain().growthPerWeek.value
-    expect(told).toBeLessThan(without.value - 0.003)
-    expect(dyingPerWeek(question, colony.explain().now.value)).toBeGreaterThan(0.005)
   })
   it('counts the dead since a moment, and only the dead', () => {
     const a = answer([

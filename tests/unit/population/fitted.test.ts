@@ -52,6 +52,7 @@ function lineColony(question: PopulationQuestion): FittedColony {
       return { any: Math.max(total, females), total, females, males: 0, short: 0 }
     },
     counts: () => [],
+    dyingPerWeek: () => 0,
     resume: next => lineColony(next),
     explain: () => stageModel.fit(question, { particles: 50 }).explain(),
     bytes: () => 0,

@@ -39,7 +39,7 @@ export const counted = (
 export const step = (
   weeksAgo: number,
   change: number,
-  more: { death?: boolean; hatched?: boolean; parts?: Heads } = {},
+  more: { death?: boolean; molt?: boolean; hatched?: boolean; parts?: Heads } = {},
 ): PopulationEvent => ({
   kind: 'step',
   entryId: `s${++made}`,

@@ -53,9 +53,9 @@ describe('where it is heading', () => {
     expect(keys(tell([]).heading.reasons)).toContain('heading.reasonDefault')
   })
   it('sees a colony shrink, and names deaths', () => {
-    const { heading } = tell([...falls(0.8), death(large.colony.id, 6, 4)], [], large)
+    const { heading } = tell([...falls(0.8), death(large.colony.id, 60, 1), death(large.colony.id, 30, 1)], [], large)
     expect(heading.conclusion.key).toBe('heading.shrinking')
-    expect(heading.reasons.find(r => r.key === 'heading.reasonDeaths')?.values.n).toBe(4)
+    expect(heading.reasons.find(r => r.key === 'heading.reasonDeaths')?.values.n).toBe(2)
   })
   it('takes the end of one generation for what it is', () => {
     const batch = smallRoom({

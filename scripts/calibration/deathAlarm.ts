@@ -1,0 +1,73 @@
+import { DAY_MS, momentMs, WEEK_MS } from '#core/records'
+import { questionOf } from '#core/statements'
+import { deathAlarms } from '../../core/population/deathWatch'
+import { fitPopulation } from '../../core/population/fit'
+import { type CalibrationCase, calibrationGroups, makeCase } from './colonies'
+
+/** What the alarm of deaths did in one colony. */
+export interface AlarmResult {
+  groupId: string
+  years: number
+  /** alarms where nothing had happened */
+  falseAlarms: number
+  /** whether the keeper ever wrote a death */
+  writes: boolean
+  /** of a sickness: the share that died, and after how many days it was called; null where it never was */
+  dieOff: { share: number; days: number | null } | null
+}
+
+/** Fewer would do: what is usual is a mean over them. */
+const PARTICLES = 300
+/** A sickness is called in time until so many weeks after its end. */
+const IN_TIME_WEEKS = 3
+
+function watched(c: CalibrationCase): AlarmResult {
+  const question = questionOf(c.colony, c.glass, { entries: c.entries }, c.nowMs)
+  const { dtWeeks } = question.rates
+  const alarms = deathAlarms(fitPopulation(question, PARTICLES).toll, dtWeeks).map(a => a.step * dtWeeks * WEEK_MS)
+  const from = c.dieOff ? c.dieOff.day * DAY_MS : Infinity
+  const until = c.dieOff ? from + c.dieOff.days * DAY_MS + IN_TIME_WEEKS * WEEK_MS : Infinity
+  // the dead of a step are those nearest to its end
+  const called = alarms.find(ms => ms >= from - WEEK_MS / 2 && ms <= until)
+  const calm = Math.min(from, c.nowMs - momentMs(c.colony.startedAt))
+  return {
+    groupId: c.groupId,
+    years: calm / (365 * DAY_MS),
+    falseAlarms: alarms.filter(ms => ms < from - WEEK_MS / 2).length,
+    writes: c.entries.some(e => e.kind === 'death'),
+    dieOff: c.dieOff && { share: c.dieOff.share, days: called === undefined ? null : (called - from) / DAY_MS },
+  }
+}
+
+/** Watches colonies over which nothing comes, and such over which a sickness does. */
+export const watchColonies = (seeds: readonly number[]): AlarmResult[] =>
+  calibrationGroups.flatMap(groupId =>
+    seeds.flatMap(seed => (['calm', 'dieOff'] as const).map(fate => watched(makeCase(groupId, seed, { fate })))),
+  )
+
+/** What the alarm does in a set of colonies, for keepers who write deaths down. */
+export interface AlarmTable {
+  colonies: number
+  falsePerYear: number
+  /** of the sicknesses so many were called, and half of these within so many days */
+  called: number
+  medianDays: number
+  /** of those in which more than three in ten died */
+  largeCalled: number
+}
+
+export function summariseAlarms(all: readonly AlarmResult[]): AlarmTable {
+  // who never writes a death is never called
+  const results = all.filter(r => r.writes)
+  const sum = (of: (r: AlarmResult) => number) => results.reduce((s, r) => s + of(r), 0)
+  const sick = results.flatMap(r => r.dieOff ?? [])
+  const calledShare = (of: typeof sick) => of.filter(d => d.days !== null).length / of.length
+  const days = sick.flatMap(d => d.days ?? []).sort((a, b) => a - b)
+  return {
+    colonies: results.length,
+    falsePerYear: sum(r => r.falseAlarms) / sum(r => r.years),
+    called: calledShare(sick),
+    medianDays: days[Math.floor(days.length / 2)] ?? NaN,
+    largeCalled: calledShare(sick.filter(d => d.share > 0.3)),
+  }
+}

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import { drawnStates, needsAttention } from '#core/care'
+import type { Entry } from '#core/records'
+import { colonyStatements, firstLook, heldBack, offeredToday } from '#core/statements'
+import { sayNeed } from '../../../app/words/say'
+import { defaultUnits } from '../../../app/words/unitPrefs'
+import { count, death, inputOf, smallRoom, test as waterTest } from '../../make'
+
+const room = smallRoom({ colony: { founders: { females: 50, males: 40, unsexed: 0, halfGrown: 20, young: 0 } } })
+const id = room.colony.id
+const counts = [220, 160, 100, 50, 20].map((days, i) => count(id, days, [96, 99, 94, 97, 95][i]!))
+const sound = { ghDh: 7, khDh: 5, temperatureC: 23, ph: 7.2 }
+const tell = (more: Entry[], values: object = sound) =>
+  colonyStatements(inputOf(room, [...counts, ...more], [waterTest(room.glass.id, 1, values)])).statements
+
+describe('deaths change what is said', () => {
+  it('also in a first look, which calls nobody', () => {
+    const rough = firstLook(inputOf(room, [...counts, death(id, 4, 2), death(id, 1, 4)]))
+    expect(rough.heading).toMatchObject({ state: 'drifting', conclusion: { key: 'heading.dying' }, actions: [] })
+  })
+  const calm = tell([death(id, 40, 1), death(id, 9, 1)])
+  const dying = tell([death(id, 4, 2), death(id, 1, 4)])
+  it('ordinary ones are a reason among others, against what is usual', () => {
+    expect(calm.population.deaths.alarm).toBe(false)
+    const reason = calm.heading.reasons.find(r => r.key === 'heading.reasonDeaths')!
+    expect(reason.values.n).toBe(2)
+    expect(reason.values.usual).toBeGreaterThan(0.5)
+    expect(offeredToday(calm)).toBeGreaterThan(0)
+  })
+  it('six in a week are the sentence, with what to do, and nothing is offered', () => {
+    expect(dying.heading).toMatchObject({ state: 'off', conclusion: { key: 'heading.dying', values: { found: 6 } } })
+    expect(dying.heading.actions[0]!.key).toBe('heading.lookAtDying')
+    expect(dying.heading.reasons.some(r => r.key === 'heading.reasonDeaths')).toBe(false)
+    expect([offeredToday(dying), heldBack(dying)!.key]).toEqual([0, 'surplus.reasonDying'])
+    expect(drawnStates(dying)).toContain('off')
+    expect(needsAttention([dying])[0]).toMatchObject({ state: 'off', title: { key: 'heading.dying' }, also: null })
+  })
+  it('those of molts are told as such, and lead to minerals first', () => {
+    const molts = tell([death(id, 4, 2, 'failedMolt'), death(id, 1, 4, 'failedMolt')])
+    expect(molts.heading.conclusion.key).toBe('heading.dyingInMolt')
+    expect(molts.heading.actions[0]!.key).toBe('heading.lookAtMolts')
+    const half = tell([death(id, 4, 4), death(id, 1, 2, 'failedMolt')])
+    expect(half.heading.conclusion.key).toBe('heading.dying')
+  })
+  it('and a wrong water are one sentence, water first', () => {
+    const both = tell([death(id, 4, 2), death(id, 1, 4)], { ...sound, ghDh: 1 })
+    const [need] = needsAttention([both])
+    expect(need).toMatchObject({ title: { key: 'water.below' }, also: { key: 'heading.dying' } })
+    const said = sayNeed(need!, { units: defaultUnits, nowMs: inputOf(room).nowMs, animal: ['shrimp', 'shrimp'] })
+    expect(said).toMatch(/^GH at .* below .*; ⟦6⟧ found dead since /)
+  })
+})
