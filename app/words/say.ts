@@ -127,7 +127,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'heading.dying': dying,
   'heading.dyingInMolt': (v, s) => `${dying(v, s)}, most in a molt`,
   'heading.lookAtDying': () =>
-    'Test the water first, ammonia and nitrite too, and feel its warmth; then think of what was new since then: food, ' +
+    'Test the water first, ammonia and nitrite too, and feel its warmth; then think of what was new since: food, ' +
     'medicine, sprays, metal, animals. Take the dead out.',
   'heading.lookAtMolts': () =>
     'Test GH and KH first; then look for jumps of the water, its minerals, warmth and the food, in that order. Leave ' +

@@ -31,7 +31,7 @@ const FOUND_WEEKS = 1.5
 /** A keeper who has not written a death yet may be one who never does: such a step teaches so much less. */
 const UNWRITTEN = 0.25
 /** From step to step the share that is found differs as a gamma distribution of this shape does (from memory). */
-export const LUCK_SHAPE = 4
+export const LUCK_SHAPE = 2
 
 type Found = Pick<Toll, 'found' | 'molts'>
 
