@@ -123,6 +123,10 @@ export const removal = (colonyId: string, days: number, number: number): Entry =
   Entry.parse({ ...base(days), colonyId, kind: 'removal', number, outlet: 'sold' })
 export const death = (colonyId: string, days: number, number: number, sign = 'unknown'): Entry =>
   Entry.parse({ ...base(days), colonyId, kind: 'death', number, sign })
+export const addition = (colonyId: string, days: number, number: number): Entry =>
+  Entry.parse({ ...base(days), colonyId, kind: 'addition', number, origin: 'ownRoom' })
+export const clutch = (colonyId: string, days: number, more: object): Entry =>
+  Entry.parse({ ...base(days), colonyId, kind: 'clutch', ...more })
 export const note = (colonyId: string, days: number, text = 'Quiet.'): Entry =>
   Entry.parse({ ...base(days), colonyId, kind: 'note', text })
 export const test = (

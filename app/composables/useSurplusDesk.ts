@@ -1,3 +1,4 @@
+import { resolveGroup } from '#core/groups'
 import { currentEntries, type EntryOf, type Order } from '#core/records'
 import { lastPrice, ledger, offersList, reservedOf, standingOrders } from '#core/surplus'
 import { heldBack, offeredToday } from '#core/statements'
@@ -32,7 +33,8 @@ export function useSurplusDesk() {
     statements.inFull
       .flatMap(s => {
         const colony = room.colonyById.get(s.colonyId)
-        return colony
+        // a batch has no safe take
+        return colony && !resolveGroup(colony).batch
           ? [
               {
                 colony,

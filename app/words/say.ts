@@ -53,6 +53,8 @@ function swingRange(v: Values, s: Saying): string {
   return ends.map(end => valueNumber('ph', end, s.units)).join(' to ')
 }
 
+const place = (v: Values) => (v.place === 'incubator' ? 'in the incubator' : 'in this glass')
+
 /** "about 2 are", "less than one is". */
 function usually(v: Values): string {
   const usual = Math.round(n(v, 'usual'))
@@ -93,6 +95,14 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'number.reasonFirstLook': () => 'A first look by few possible colonies: it is being made exact …',
   'number.reasonOld': v => `Last counted ${agoText(n(v, 'days'))}.`,
   'number.doCount': v => fullCountText({ low: n(v, 'low'), high: n(v, 'high') }),
+
+  'number.coming': (v, s) =>
+    `About ${num(whole(n(v, 'number')))} more may hatch ${place(v)} from ${dayText(n(v, 'from'), s.nowMs)}.`,
+  'number.waiting': (v, s) =>
+    `${num(whole(n(v, 'number')))} hatched ${place(v)} on ${dayText(n(v, 'from'), s.nowMs)}: they count here once ` +
+    'they are put in.',
+  'number.over': () => 'This batch is over',
+  'number.endBatch': () => 'Dry it down and keep the eggs, or end it under its settings.',
 
   'heading.growing': v => `Growing about ${num(growth(n(v, 'value')))} a week`,
   'heading.shrinking': v => `Shrinking about ${num(growth(n(v, 'value')))} a week`,
@@ -142,6 +152,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
 
   'surplus.some': (v, s) => `${num(n(v, 'take'))} ${animals(n(v, 'take'), s)} can go today`,
   'surplus.none': () => 'None to spare now',
+  'surplus.ofBatch': () => 'A batch: what grows up goes on',
   'surplus.notYet': () => 'What can go is being worked out',
   'surplus.reasonKeep': v =>
     `At least ${num(n(v, 'keep'))} stay for 26 weeks, with ${num(percent(n(v, 'risk')))} risk of falling under.`,

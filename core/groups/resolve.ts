@@ -9,6 +9,8 @@ const KEEPER: Basis = { kind: 'keeper' }
 /** What holds for one colony after its schools and the keeper's own figures: the only form that models see. */
 export interface ResolvedGroup {
   group: SpeciesGroup
+  /** larvae, young or dry eggs that are reared and are over one day: no colony that holds itself */
+  batch: boolean
   targets: Targets
   largestStepPerWeek: Partial<Record<ValueKey, Figure>>
   growthPerWeek: { value: number; sd: number; basis: Basis }
@@ -32,10 +34,10 @@ export function schoolOf(group: SpeciesGroup, kind: SchoolKind, chosen: string |
 
 /**
  * Puts group, schools and the keeper's own figures together; later ones win in that order.
- * @param colony its group id, schools, own ranges and rates
+ * @param colony its form, group id, schools, own ranges and rates
  */
 export function resolveGroup(
-  colony: Pick<Colony, 'groupId' | 'schools' | 'targets' | 'life' | 'minimumKeep'>,
+  colony: Pick<Colony, 'groupId' | 'schools' | 'targets' | 'life' | 'minimumKeep'> & Partial<Pick<Colony, 'form'>>,
 ): ResolvedGroup {
   const group = groupOf(colony.groupId)
   const targets: Targets = { ...group.targets }
@@ -62,6 +64,7 @@ export function resolveGroup(
     growthPerWeek = { value: life.growthPerWeek, sd: growthPerWeek.sd, basis: KEEPER }
   return {
     group,
+    batch: (colony.form ?? 'colony') !== 'colony' || group.stages.eggs === 'resting',
     targets,
     largestStepPerWeek: group.largestStepPerWeek,
     growthPerWeek,

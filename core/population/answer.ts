@@ -1,4 +1,4 @@
-import { DAY_MS, WEEK_MS } from '#core/records'
+import { DAY_MS } from '#core/records'
 import { Z80 } from '#core/stats'
 import { crowded } from './crowd'
 import { watchDeaths } from './deathWatch'

@@ -1,6 +1,6 @@
 import { WEEK_MS } from '#core/records'
 import { countCusumFor, eventChances, gammaMean, poissonReference } from '#core/stats'
-import { FOUND, type FoundShare, learnFound, LUCK_SHAPE, type Toll } from './deaths'
+import { FOUND, learnFound, LUCK_SHAPE, type Toll } from './deaths'
 import { DYING_WEEKS } from './futures'
 import type { PopulationAnswer, PopulationQuestion } from './question'
 

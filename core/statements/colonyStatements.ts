@@ -2,6 +2,7 @@ import { resolveGroup, type Target } from '#core/groups'
 import { type FittedColony, type PopulationAnswer, type PopulationQuestion, populationModel } from '#core/population'
 import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
+import { comingOf } from './coming'
 import { headingStatement } from './headingStatement'
 import { numberStatement } from './numberStatement'
 import { questionOf } from './questionOf'
@@ -96,13 +97,21 @@ export function firstLook(input: StatementInput): ColonyStatements {
   return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), readings)
 }
 
+/** A batch ends by itself: that there are far fewer than last time asks nobody for another count. */
+const ofBatch = (p: PopulationAnswer): PopulationAnswer => ({
+  ...p,
+  asks: p.asks && p.asks.gone < 0 ? p.asks : null,
+  loss: null,
+})
+
 function statementsFrom(
   input: StatementInput,
-  population: PopulationAnswer,
+  answer: PopulationAnswer,
   readings: WaterStory['readings'],
 ): ColonyStatements {
   const { colony, nowMs } = input
   const group = resolveGroup(colony)
+  const population = group.batch ? ofBatch(answer) : answer
   const netL = netLitres(input.water)
   const changeL = netL * (group.change?.share ?? 0.1)
 
@@ -125,9 +134,13 @@ function statementsFrom(
     asOf: nowMs,
     netL,
     changeL,
-    number: numberStatement(population, nowMs),
+    number: numberStatement(population, {
+      nowMs,
+      coming: comingOf(group, currentEntries(input.colonyEntries), nowMs),
+      batch: group.batch,
+    }),
     heading: headingStatement(population, group),
-    surplus: surplusStatement(population, water.state),
+    surplus: surplusStatement(population, { water: water.state, batch: group.batch }),
     water,
     population,
   }

@@ -1,6 +1,6 @@
 import type { ResolvedGroup } from '#core/groups'
 import { type PopulationAnswer, STEADY, SURE } from '#core/population'
-import { type Evidence, type Message, type VerdictState } from '#core/records'
+import type { Evidence, Message, VerdictState } from '#core/records'
 import { msg, type Statement, type StatementKey } from './statement'
 
 /** A colony that fills so much of its room is called full. */
@@ -14,19 +14,20 @@ const IN_MOLT = 0.5
 /** Steady is said where so many futures hold within the narrow band that the word means; the rest lie about it. */
 const LIKELY = 0.45
 
-type HeadingOf = Pick<ResolvedGroup, 'group' | 'growthPerWeek'>
+type HeadingOf = Pick<ResolvedGroup, 'group' | 'growthPerWeek' | 'batch'>
 
 /** Where the number is heading, and why that is thought. */
-export function headingStatement(p: PopulationAnswer, { group, growthPerWeek }: HeadingOf): Statement {
+export function headingStatement(p: PopulationAnswer, { group, growthPerWeek, batch }: HeadingOf): Statement {
   const { value } = p.growthPerWeek
   // what has fallen for weeks is told by how fast it fell: the coming weeks may bring a turn for the better, but that
   // is a hope
   const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < TURNS && p.recent.perWeek.value < value
   const told = fell ? p.recent!.perWeek : p.growthPerWeek
   const numbers = { value: told.value, low: told.low, high: told.high }
-  const reasons = p.firstLook ? [] : headingReasons(p, { group, growthPerWeek }, fell)
-  // where young do not grow up in place a number that falls as fast as the group's is no alarm
-  const asExpected = !group.life.breedsInPlace && Math.log1p(told.value) > growthPerWeek.value - 2 * growthPerWeek.sd
+  const reasons = p.firstLook ? [] : headingReasons(p, group, fell)
+  // where young do not grow up in place a number that falls as fast as the group's is no alarm, and a batch ends anyway
+  const asExpected =
+    batch || (!group.life.breedsInPlace && Math.log1p(told.value) > growthPerWeek.value - 2 * growthPerWeek.sd)
   const evidence: Evidence[] = [
     { key: 'evidence.ownShare', values: { share: p.ownEvidence } },
     { key: 'evidence.capacity', values: { capacity: p.capacity } },
@@ -84,7 +85,7 @@ function fewAhead(
   return say(asExpected || p.rising > 1 - SURE ? 'onTarget' : 'drifting', 'heading.fewFewer', values)
 }
 
-function headingReasons(p: PopulationAnswer, { group }: HeadingOf, fell: boolean): Message<StatementKey>[] {
+function headingReasons(p: PopulationAnswer, group: HeadingOf['group'], fell: boolean): Message<StatementKey>[] {
   const end = p.fan.at(-1)!
   const reasons: Message<StatementKey>[] = []
   if (p.doublingWeeks !== null) reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))

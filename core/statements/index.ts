@@ -6,6 +6,7 @@ export {
   type StatementInput,
 } from './colonyStatements'
 export { headingStatement } from './headingStatement'
+export { noneLeft } from './numberStatement'
 export { questionOf } from './questionOf'
 export { type Statement, type StatementKey, type WaterStatement } from './statement'
 export { heldBack, offeredToday } from './surplusStatement'

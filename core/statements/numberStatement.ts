@@ -1,17 +1,33 @@
 import type { PopulationAnswer } from '#core/population'
 import { DAY_MS, type Evidence } from '#core/records'
+import type { Coming } from './coming'
 import { msg, type Statement } from './statement'
 
 /** Days after which a count is called old (from memory). */
 const OLD_COUNT_DAYS = 56
 
+/** What the number of a colony is told by beside the model's answer. */
+export interface NumberOf {
+  nowMs: number
+  /** young on the way */
+  coming: readonly Coming[]
+  /** larvae, young or dry eggs, and no colony */
+  batch: boolean
+}
+
+/** Whether most likely none are left. */
+export const noneLeft = ({ value }: { value: number }): boolean => value < 0.6
+
 /** How many there are, and from what that is known. */
-export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
+export function numberStatement(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): Statement {
   const { value, low, high } = p.now
   const last = p.counts.at(-1)
   const numbers = { value, low, high }
-  const conclusion =
-    value < 0.6 ? 'number.none' : Math.round(low) === Math.round(high) ? 'number.exact' : 'number.about'
+  const conclusion = noneLeft(p.now)
+    ? 'number.none'
+    : Math.round(low) === Math.round(high)
+      ? 'number.exact'
+      : 'number.about'
   if (p.firstLook)
     return {
       state: 'onTarget',
@@ -20,22 +36,35 @@ export function numberStatement(p: PopulationAnswer, nowMs: number): Statement {
       actions: [],
       evidence: [],
     }
+  // a batch ends by itself: that none are left is no question
+  if (batch && noneLeft(p.now))
+    return {
+      state: 'onTarget',
+      conclusion: msg('number.over', {}),
+      reasons: [],
+      actions: [msg('number.endBatch', {})],
+      evidence: countsOf(p),
+    }
   const exact = conclusion === 'number.exact'
   const said = { conclusion: msg(conclusion, numbers), evidence: countsOf(p) }
+  const onTheWay = coming.map(c =>
+    msg(c.hatched ? 'number.waiting' : 'number.coming', { number: c.number, place: c.place, from: c.fromMs }),
+  )
   if (!last)
     return exact
-      ? { ...said, state: 'onTarget', reasons: [], actions: [] }
+      ? { ...said, state: 'onTarget', reasons: onTheWay, actions: [] }
       : {
           ...said,
           state: 'unknown',
           conclusion: msg('number.neverCounted', numbers),
-          reasons: [],
+          reasons: onTheWay,
           actions: [msg('number.doCount', p.ifCountedToday)],
         }
   const days = (nowMs - last.at) / DAY_MS
   const reasons = [
     ...unexpectedReasons(p),
     msg('number.reasonCounts', { n: p.counts.length, days, seen: last.seen, method: last.method }),
+    ...onTheWay,
   ]
   if (p.leftOutBefore !== null) reasons.push(msg('number.reasonLeftOut', { at: p.leftOutBefore }))
   if (p.asks) return { ...said, state: 'off', reasons, actions: [msg('number.countAgain', {})] }

@@ -18,8 +18,14 @@ export const heldBack = ({ surplus }: { surplus: Statement }): Message<Statement
 export const offeredToday = (s: { surplus: Statement; population: PopulationAnswer }): number =>
   s.surplus.conclusion.key === 'surplus.some' ? s.population.surplus.take : 0
 
-/** What can go today, and what holds the rest back. */
-export function surplusStatement(p: PopulationAnswer, water: VerdictState): Statement {
+/**
+ * What can go today, and what holds the rest back.
+ * @param batch larvae, young or dry eggs: they have no number that must stay, and so no safe take
+ */
+export function surplusStatement(
+  p: PopulationAnswer,
+  { water, batch }: { water: VerdictState; batch: boolean },
+): Statement {
   const { take, minimumKeep, riskNow, riskAfter, allowedRisk } = p.surplus
   const keep = { keep: minimumKeep, risk: take > 0 ? riskAfter : riskNow, allowed: allowedRisk }
   const evidence: Evidence[] = [
@@ -35,6 +41,7 @@ export function surplusStatement(p: PopulationAnswer, water: VerdictState): Stat
     actions: [],
     evidence,
   })
+  if (batch) return { state: 'unknown', conclusion: msg('surplus.ofBatch', {}), reasons: [], actions: [], evidence: [] }
   // what is wrong is put right first: the futures know nothing of what it will do to those that stay
   if (water === 'off') return none([msg('surplus.reasonWaterOff', {})])
   if (p.deaths.alarm) return none([msg('surplus.reasonDying', { found: p.deaths.found, since: p.deaths.sinceMs })])

@@ -114,10 +114,7 @@ function tryCase(
   const nature = natureOf(resolved, litres, luck)
   if (fate !== 'any') nature.blows.chance = 0
   const living = ways[way](nature, founders, random)
-  const dieOff =
-    fate === 'dieOff'
-      ? { day: Math.round(weeks * 7 * (0.67 + 0.2 * random())), days: 21, share: 0.15 + 0.45 * random() }
-      : null
+  const dieOff = fate === 'dieOff' ? sickness(weeks, random) : null
   const entries = keepLog({ living, colony, resolved, weeks, began, id, variant, dieOff }, luck)
   const told = living.told()
   const now = countable(told)
@@ -134,6 +131,13 @@ function tryCase(
     truth: { now, in8: inWeeks(living, WEEKS_AHEAD), females: told.females },
   }
 }
+
+/** A sickness of three weeks in the last third of a log, of which up to six in ten die. */
+const sickness = (weeks: number, random: Random): DieOff => ({
+  day: Math.round(weeks * 7 * (0.67 + 0.2 * random())),
+  days: 21,
+  share: 0.15 + 0.45 * random(),
+})
 
 function inWeeks(living: LivingColony, weeks: number): number {
   for (let d = 0; d < weeks * 7; d++) living.live()

@@ -70,6 +70,8 @@ const columns = [
 const group = computed(() => groupOf(props.colony.groupId))
 const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 
+const carrying = computed(() => (group.value.stages.eggs === 'carried' ? Math.round(props.population.broods.value) : 0))
+
 watchDebounced(
   [() => props.colony.id, () => props.asOf, floors, () => props.orders],
   async () => {
@@ -134,6 +136,9 @@ const caution = computed(() =>
       <template #weekly="{ row }">{{ weeklyText(row.weekly.take) }}</template>
       <template #because="{ row }">{{ limitText(row.now, floors.minimumKeep, floors.minimumFemales) }}</template>
     </DataTable>
+    <p v-if="carrying > 0">
+      About <span class="numeral">{{ whole(carrying) }}</span> of the females carry eggs: take them last.
+    </p>
     <p v-if="numbers.busy" class="muted">
       Searching … <button type="button" class="link" @click="numbers.stop()">Stop</button>
     </p>

@@ -50,7 +50,8 @@ export const amphidromousShrimp = defineGroup({
     breedsInPlace: false,
     growthPerWeek: prior(-0.004, 0.004, M),
     capacityPerL: figure(0.6, M),
-    minimumKeep: figure(3, CP),
+    // they are social: six rather than three
+    minimumKeep: figure(6, CP),
   },
   stages: stages(
     { stepDays: 7, eggs: 'carried', first: 'larva' },

@@ -3,7 +3,7 @@ import type { DueItem } from '#core/care'
 import type { Entry } from '#core/records'
 import { DAY_MS } from '#core/records'
 import { count, daysAgo, entryOf, plan, test as waterTest, waterChange } from '../../make'
-import { colonyId, glassId, itemOf, itemsOf, known, NOW, s } from './rooms'
+import { type CareSetting, colonyId, glassId, itemOf, itemsOf, known, NOW, s } from './rooms'
 
 const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
 describe('counts', () => {
@@ -130,5 +130,23 @@ describe('the room', () => {
   })
   it('plans new soil after a year', () => {
     expect(inDays(itemOf('soil', { glass: { soilSince: daysAgo(300) } }))).toBe(65)
+  })
+})
+
+describe('a batch', () => {
+  const numbers = (value: number) => known(value, value, value + 8, [value, value + 2])
+  const kinds = (setting: CareSetting) => itemsOf(setting).map(d => d.kind)
+  it('of dry eggs that is over is neither counted nor fed', () => {
+    const pool = { groupId: 'pool-branchiopod', numbers: numbers(40) }
+    expect(kinds(pool)).toEqual(expect.arrayContaining(['feed', 'count']))
+    const over = kinds({ ...pool, numbers: numbers(0) })
+    expect(over).not.toContain('feed')
+    expect(over).not.toContain('count')
+    // a colony is asked for also where most likely none are left
+    expect(kinds({ numbers: numbers(0) })).toContain('count')
+  })
+  it('of larvae or young that are reared gets no food of grown ones', () => {
+    expect(kinds({ colony: { form: 'rearing' }, numbers: numbers(40) })).not.toContain('feed')
+    expect(kinds({ numbers: numbers(40) })).toContain('feed')
   })
 })

@@ -8,7 +8,6 @@ import {
   type PopulationQuestion,
 } from '#core/population'
 import { numberNow } from '../../../core/population/answer'
-import { growthAhead } from '../../../core/population/growth'
 import { fitPopulation } from '../../../core/population/fit'
 import { WEEK_MS } from '#core/records'
 import { NOW } from '../../make'

@@ -1,7 +1,7 @@
 import { DAY_MS, momentMs, presentGlassId } from '#core/records'
 import { COUNT_DAYS, M, WORTH_COUNTING } from '../figures'
 import type { ColonyCare, DueItem } from '../item'
-import { item } from './tools'
+import { isOver, item } from './tools'
 
 /**
  * By how much one full count today would narrow the likely range, 0 (nothing) to 1 (all doubt gone), on the scale of
@@ -15,8 +15,8 @@ export function narrowing(n: NonNullable<ColonyCare['numbers']>): number {
 }
 
 /** A count is due when it would tell much: after four weeks where it narrows the estimate, after eight in any case. */
-export function countRule({ colony, numbers, entries }: ColonyCare, nowMs: number): DueItem[] {
-  if (!numbers || numbers.firstLook) return []
+export function countRule({ colony, group, numbers, entries }: ColonyCare, nowMs: number): DueItem[] {
+  if (!numbers || numbers.firstLook || isOver({ group, numbers })) return []
   const logged = entries.findLast(e => e.kind === 'count')
   const lastMs = Math.max(numbers.lastCountMs ?? -Infinity, logged ? momentMs(logged.at) : -Infinity)
   const gain = narrowing(numbers)

@@ -1,7 +1,7 @@
 import { DAY_MS, type Eaten, type Entry, type EntryOf, type FoodKind, momentMs, WEEK_MS } from '#core/records'
 import { LEFTOVER_HOURS, M, YOUNG_DAYS } from '../figures'
 import type { ColonyCare, DueItem, GlassCare } from '../item'
-import { item, last, startOf } from './tools'
+import { isOver, item, last, startOf } from './tools'
 
 const HOUR_MS = 3_600_000
 /** Less when some was left, more when it was gone in minutes (common practice; the factors are from memory). */
@@ -16,9 +16,11 @@ const MOST = 4
  * that are still in the glass.
  */
 export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
-  if (g.colonies.length === 0) return []
+  // larvae and young that are reared get their own food, and a batch that is over none
+  const colonies = g.colonies.filter(c => c.colony.form !== 'rearing' && !isOver(c))
+  if (colonies.length === 0) return []
   // the colony that is fed most often decides: they eat from one bowl
-  const { group } = g.colonies.toSorted((a, b) => a.group.feed.everyDays - b.group.feed.everyDays)[0]!
+  const { group } = colonies.toSorted((a, b) => a.group.feed.everyDays - b.group.feed.everyDays)[0]!
   const { feed } = group
   const { food } = group.group.care
   const given = last(g.entries, 'feeding', e => e.food === food)
@@ -26,8 +28,8 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   const started = startOf(g)
   const rested = started + (feed.restWeeks ?? 0) * WEEK_MS
   const resting = !fed && feed.restWeeks !== undefined
-  const portions = adapted(portionsFor(g.colonies, g.netL, food), given, g.entries)
-  const young = youngSeen(g.colonies, nowMs)
+  const portions = adapted(portionsFor(colonies, g.netL, food), given, g.entries)
+  const young = youngSeen(colonies, nowMs)
   const items = [
     item({
       key: `feed:${g.glass.id}`,
@@ -36,7 +38,7 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
       dueMs: fed ? momentMs(fed.at) + feed.everyDays * DAY_MS : resting ? rested : started,
       everyDays: feed.everyDays,
       earlyDays: feed.everyDays / 4,
-      lateDays: waitDays(g.colonies, young !== null),
+      lateDays: waitDays(colonies, young !== null),
       minutes: 0.5,
       flexible: false,
       timed: feed.everyDays < 1,

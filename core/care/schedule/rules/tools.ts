@@ -1,5 +1,6 @@
 import { type Basis, type Entry, type EntryKind, type EntryOf, momentMs } from '#core/records'
-import type { DueItem, DueReason, GlassCare } from '../item'
+import { noneLeft } from '#core/statements'
+import type { ColonyCare, DueItem, DueReason, GlassCare } from '../item'
 
 /** The newest entry of a kind that fits; entries lie by time. */
 export function last<K extends EntryKind>(
@@ -40,3 +41,7 @@ export function item({
 }): DueItem {
   return { ...rest, timed, never: NEVER.has(why), values, why: { key: why, values: whyValues } }
 }
+
+/** Whether a batch is over: nothing of it is left, and it waits to be ended. */
+export const isOver = ({ group, numbers }: Pick<ColonyCare, 'group' | 'numbers'>): boolean =>
+  group.batch && numbers !== null && !numbers.firstLook && noneLeft(numbers)
