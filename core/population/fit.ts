@@ -22,6 +22,18 @@ import { weighBroods, weighYoung } from './weighLooks'
 /** Particles are resampled when fewer than this share of them still count. */
 const RESAMPLE_BELOW = 0.5
 
+/**
+ * Steps that no longer matter are lived through by fewer colonies: their counts speak of today only through what was
+ * learnt. The part in full begins anew only once in a block of steps, so that a fit goes on from an earlier one until
+ * then.
+ */
+const FULL_STEPS = 52
+const BLOCK_STEPS = 26
+const OLD_SHARE = 0.25
+
+/** First step that is lived through by all particles. */
+const fullFrom = (last: number): number => Math.max(0, Math.floor((last - FULL_STEPS) / BLOCK_STEPS)) * BLOCK_STEPS
+
 /** What the fit leaves: a cloud of equally likely colonies today, and what was learnt on the way. */
 export interface Fit {
   cloud: Float64Array
@@ -56,7 +68,7 @@ const stepOf = (ms: number, q: PopulationQuestion) =>
 
 /**
  * Fits a colony.
- * @param size particles
+ * @param size particles, of the last weeks
  * @param before an earlier fit of the same colony: when only later entries are new, the filter goes on from where they
  * begin
  * @param stopped asked between steps
@@ -68,16 +80,17 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   const ratesOf = ratesByStep(question)
   const hashes = prefixHashes(byStep, last, step => ratesOf(step).adultHazard)
   const { seed, startMs, founders, foundersSd, rates, spreads, ownBirths } = question
-  const basis = hashText(JSON.stringify([seed, startMs, founders, foundersSd, rates, spreads, ownBirths, size]))
+  const full = fullFrom(last)
+  const sizeAt = (step: number) => (step < full ? Math.ceil(OLD_SHARE * size) : size)
+  const basis = hashText(JSON.stringify([seed, startMs, founders, foundersSd, rates, spreads, ownBirths, size, full]))
   const fits = before?.basis === basis && before.size === size
   const kept = fits ? before.checkpoints.findLast(c => c.step <= last && c.seen === hashes[c.step]) : undefined
-  const state: Checkpoint = kept ? copy(kept) : opening(question, size)
+  const state: Checkpoint = kept ? copy(kept) : opening(question, sizeAt(0))
   const checkpoints = kept ? before!.checkpoints.filter(c => c.step <= kept.step) : []
   // a new entry is of today most often; a correction, of the last weeks
   const wanted = new Set([last, last - 1, last - 6].filter(s => s > 0))
-  const resample = resampling(size)
+  const resample = resampling()
   const live = stepsByRates()
-  const died = new Float64Array(size)
 
   for (; state.step <= last; state.step++) {
     const { step } = state
@@ -85,16 +98,18 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
     if (wanted.has(step) && checkpoints.at(-1)?.step !== step) checkpoints.push(copy({ ...state, seen: hashes[step]! }))
     const key = streamAt(seed, step)
     const events = byStep.get(step) ?? []
+    const died = new Float64Array(state.size)
     if (step > 0) live(ratesOf(step))(state, key, { recruitsFactor: ownBirths, died })
     seeDead(state, ratesOf(step), { died, events }, streamAt(key, 6))
     for (const [nth, event] of events.entries()) see(state, question, event, of => streamAt(key, nth, of))
     const weights = weighed(state)
-    for (let i = 0; i < size; i++) state.cloud[(ROWS + (step % LAG)) * size + i] = counted(state.cloud, size, i)
+    remember(state)
     if (step >= LAG - 1) drawPast(state, question, weights, step - LAG + 1)
     judge(state, weights, step, false)
-    const n = effective(weights)
-    state.effective = Math.min(state.effective, n)
-    if (n < RESAMPLE_BELOW * size) resample(state, weights, key)
+    const share = effective(weights) / state.size
+    state.effective = Math.min(state.effective, share * size)
+    const next = sizeAt(step + 1)
+    if (share < RESAMPLE_BELOW || next !== state.size) resample(state, weights, { size: next, key })
   }
   const weights = weighed(state)
   for (let step = Math.max(0, last - LAG + 2); step <= last; step++) drawPast(state, question, weights, step)
@@ -177,17 +192,27 @@ function see(
   else takeCount(state, question, event, luck(2))
 }
 
-/** Resampling, with the room that it needs: particles that fit are taken more often, their parameters are spread. */
-function resampling(size: number) {
-  const taken = new Uint32Array(size)
-  let spare: Float64Array = new Float64Array(FILTER_ROWS * size)
-  return (state: Checkpoint, weights: Float64Array, key: number): void => {
+/** Keeps today's numbers among those of the last steps, of which the past is drawn. */
+function remember({ cloud, size, step }: Checkpoint): void {
+  for (let i = 0; i < size; i++) cloud[(ROWS + (step % LAG)) * size + i] = counted(cloud, size, i)
+}
+
+/**
+ * Resampling, with the room that it needs: particles that fit are taken more often, as many as are wanted from now on,
+ * and their parameters are spread.
+ */
+function resampling() {
+  let spare: Float64Array = new Float64Array(0)
+  return (state: Checkpoint, weights: Float64Array, { size, key }: { size: number; key: number }): void => {
+    const taken = new Uint32Array(size)
     systematic(weights, uniformAt(streamAt(key, 3)), taken)
+    if (spare.length !== FILTER_ROWS * size) spare = new Float64Array(FILTER_ROWS * size)
     gather(state, FILTER_ROWS, taken, spare)
     ;[state.cloud, spare] = [spare, state.cloud]
     for (const p of state.pending) p.stories = Uint8Array.from(taken, i => p.stories[i]!)
     state.logLikelihood += normalise(state.logWeights)
-    state.logWeights.fill(0)
+    state.size = size
+    state.logWeights = new Float64Array(size)
     const jitter = streamAt(key, 4)
     refresh(state, PARAMETERS, (i, z) => normalFrom(luckAt(jitter, i, z)))
   }
