@@ -2,6 +2,7 @@ import type { Backup } from '#core/formats'
 import { DAY_MS } from '#core/records'
 import { dequal } from 'dequal'
 import type { Aside, UlkinDb } from './database'
+import { dropFits } from './fits'
 import { newId } from './newId'
 import { touchColonies } from './revisions'
 import { namesOf, readRows } from './rows'
@@ -16,6 +17,7 @@ export async function eraseAll(db: UlkinDb, nowMs: number): Promise<void> {
     if (namesOf(db).some(name => rows[name].length > 0)) await db.aside.add({ id: newId(), atMs: nowMs, rows })
     await Promise.all(db.everything.map(table => table.clear()))
   })
+  await dropFits(db)
 }
 
 /** What lies aside, newest first, without its rows. */

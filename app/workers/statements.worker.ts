@@ -1,6 +1,8 @@
 import { expose } from 'comlink'
+import type { KeptFit } from '#core/population'
 import { colonyStatements, firstLook, type StatementInput } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
+import { dropFits, fitsOf, keepFits } from '~/data/fits'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
 import { breathe } from './breathe'
 import { KEPT_FITS_BYTES, keptFits } from './keptFits'
@@ -27,6 +29,8 @@ interface Waiting {
   colonyId: string
   subject: StatementSubject
   input: StatementInput
+  /** where its fit stood when this device told it last */
+  kept: KeptFit | undefined
 }
 
 let underEyes = ''
@@ -71,16 +75,28 @@ async function statementsOf(wanted: StatementsWanted, give: (summaries: Summary[
     give(some)
     made.push(...some)
   })
+  const stood = new Map<string, KeptFit>()
   while (waiting.length > 0) {
-    const { colonyId, subject, input } = takeNext(waiting, underEyes)
-    const { statements, fit } = colonyStatements(input, fits.get(colonyId))
+    const { colonyId, subject, input, kept } = takeNext(waiting, underEyes)
+    const before = fits.get(colonyId)
+    const { statements, fit } = colonyStatements(input, before ?? kept)
     fits.keep(colonyId, fit)
+    const next = fit.keep()
+    if (next && !sameFit(next, before?.keep() ?? kept)) stood.set(colonyId, next)
     whole.add(summary(subject, statements), colonyId === underEyes || waiting.length === 0)
     // keeping them only spares the next start some work
-    if (made.length > 0) await keepSummaries(db, made.splice(0)).catch(() => undefined)
-    else if (waiting.length > 0) await breathe()
+    if (made.length > 0) {
+      await keepSummaries(db, made.splice(0)).catch(() => undefined)
+      await keepFits(db, stood).catch(() => undefined)
+      stood.clear()
+    } else if (waiting.length > 0) await breathe()
   }
+  if (unknown.length > 0) await dropFits(db).catch(() => undefined)
 }
+
+/** Whether two fits stand at the same place: what is kept of one need not be written again. */
+const sameFit = (a: KeptFit, b: KeptFit | null | undefined): boolean =>
+  a.basis === b?.basis && a.checkpoints[0]?.seen === b.checkpoints[0]?.seen
 
 /** The logs of colonies; the database reads the next few while those before are worked on. */
 async function* readInParcels(subjects: readonly StatementSubject[], nowMs: number): AsyncGenerator<Waiting[]> {
@@ -89,8 +105,13 @@ async function* readInParcels(subjects: readonly StatementSubject[], nowMs: numb
   let reading = read(0)
   for (let from = 0; from < subjects.length; from += PARCEL) {
     const inputs = await reading
+    const cold = inputs.map(i => i.colony.id).filter(id => !fits.get(id))
+    const kept = await fitsOf(db, cold).catch(() => new Map<string, KeptFit>())
     if (from + PARCEL < subjects.length) reading = read(from + PARCEL)
-    yield inputs.map((input, k) => ({ colonyId: input.colony.id, subject: subjects[from + k]!, input }))
+    yield inputs.map((input, k) => {
+      const colonyId = input.colony.id
+      return { colonyId, subject: subjects[from + k]!, input, kept: kept.get(colonyId) }
+    })
   }
 }
 

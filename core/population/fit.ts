@@ -53,6 +53,9 @@ export interface Fit {
   basis: number
 }
 
+/** What a fit can go on from. */
+export type Begun = Pick<Fit, 'basis' | 'size' | 'checkpoints'>
+
 /** Whether somebody wants the work to stop; asked every few milliseconds. */
 export type Stopped = () => boolean
 /** Raised when it was stopped. */
@@ -74,7 +77,7 @@ const stepOf = (ms: number, q: PopulationQuestion) =>
  * @param stopped asked between steps
  * @returns the same, to the last bit, with or without `before`
  */
-export function fitPopulation(question: PopulationQuestion, size: number, before?: Fit, stopped?: Stopped): Fit {
+export function fitPopulation(question: PopulationQuestion, size: number, before?: Begun, stopped?: Stopped): Fit {
   const last = stepOf(question.nowMs, question)
   const byStep = eventsByStep(question, last)
   const ratesOf = ratesByStep(question)

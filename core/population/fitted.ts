@@ -1,7 +1,7 @@
 import { streamAt } from '#core/stats'
-import { answerPopulation, FIRST_LOOK, type Grain, numberNow, rangeOver, WHOLE } from './answer'
+import { answerPopulation, FIRST_LOOK, type Grain, MODEL, numberNow, rangeOver, WHOLE } from './answer'
 import { dyingPerWeek } from './deathWatch'
-import { type Fit, fitPopulation, type Stopped } from './fit'
+import { type Begun, type Fit, fitPopulation, type Stopped } from './fit'
 import {
   type Doing,
   type Floors,
@@ -47,6 +47,8 @@ export interface FittedColony {
   resume: (question: PopulationQuestion, stopped?: Stopped) => FittedColony
   /** everything that is told of it */
   explain: () => PopulationAnswer
+  /** where its fit stood a step ago, to go on from on another day; null where it is too young */
+  keep: () => KeptFit | null
   /** memory that it takes to keep, in bytes, near enough */
   bytes: () => number
 }
@@ -58,8 +60,15 @@ export interface FittedColony {
  */
 export type Prior = Partial<PopulationQuestion['spreads']> & { roomFor?: number }
 
+/** Where a fit stood: plain data, for a model of the same name and version alone. */
+export interface KeptFit extends Begun {
+  model: string
+}
+
 /** How a fit is made. */
 export interface FitOptions {
+  /** an earlier fit of the same colony: it goes on from there where it can */
+  kept?: KeptFit | undefined
   particles?: number
   /** a quick look by few possible colonies, which is told as such */
   firstLook?: boolean
@@ -74,11 +83,12 @@ export interface PopulationModel {
 
 /** The model of stages (see docs/science.md). */
 export const stageModel: PopulationModel = {
-  fit: (asked, { firstLook = false, particles, prior = {}, stopped } = {}) => {
+  fit: (asked, { kept, firstLook = false, particles, prior = {}, stopped } = {}) => {
     const question = withPrior(asked, prior)
     const usual = firstLook ? FIRST_LOOK : WHOLE
     const grain = { ...usual, particles: particles ?? usual.particles }
-    return fittedColony(question, { prior, grain }, fitPopulation(question, grain.particles, undefined, stopped))
+    const before = kept?.model === MODEL ? kept : undefined
+    return fittedColony(question, { prior, grain }, fitPopulation(question, grain.particles, before, stopped))
   },
 }
 
@@ -122,6 +132,7 @@ function fittedColony(question: PopulationQuestion, manner: Manner, fit: Fit): F
       return fittedColony(next, manner, fitPopulation(next, fit.size, fit, stopped))
     },
     explain: () => answerPopulation(question, fit, { colony, grain: manner.grain }),
+    keep: () => keptFit(fit),
     bytes: () => bytesOf(fit),
   }
   return colony
@@ -139,6 +150,12 @@ function turned(fit: Fit, chunk: number): Start {
     other.set(cloud.subarray(r * size, r * size + shift), r * size + size - shift)
   }
   return { cloud: other, size }
+}
+
+/** One checkpoint does: what is new on another day lies after it. */
+function keptFit({ basis, size, checkpoints }: Fit): KeptFit | null {
+  const last = checkpoints.at(-2) ?? checkpoints.at(-1)
+  return last ? { model: MODEL, basis, size, checkpoints: [last] } : null
 }
 
 /** The arrays of a fit; path and counts beside them are small. */

@@ -8,6 +8,7 @@ export {
   type FittedColony,
   type FitOptions,
   type FutureAsked,
+  type KeptFit,
   type PopulationModel,
   populationModel,
   type Prior,

@@ -1,5 +1,11 @@
 import { resolveGroup, type Target } from '#core/groups'
-import { type FittedColony, type PopulationAnswer, type PopulationQuestion, populationModel } from '#core/population'
+import {
+  type FittedColony,
+  type KeptFit,
+  type PopulationAnswer,
+  type PopulationQuestion,
+  populationModel,
+} from '#core/population'
 import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
 import { comingOf } from './coming'
@@ -73,15 +79,16 @@ export function questionFrom(
 /**
  * How many there are, where it is heading, what can go, and what the water needs.
  * @param input records and all entries of the colony and its glass
- * @param before an earlier fit of the same colony: the fit goes on from it where only later entries are new
+ * @param before an earlier fit of the same colony, or what was kept of it: the fit goes on from it where only later
+ * entries are new
  * @returns the statements, and the fit for the next time
  */
 export function colonyStatements(
   input: StatementInput,
-  before?: FittedColony,
+  before?: FittedColony | KeptFit,
 ): { statements: ColonyStatements; fit: FittedColony } {
   const { question, readings } = questionFrom(input)
-  const fit = before ? before.resume(question) : populationModel.fit(question)
+  const fit = before && 'resume' in before ? before.resume(question) : populationModel.fit(question, { kept: before })
   return { statements: statementsFrom(input, fit.explain(), readings), fit }
 }
 

@@ -3,6 +3,8 @@ import { DAY_MS, movedTo, watersOf } from '#core/records'
 import { addEntries } from '~/data/addEntries'
 import { roomRecords } from '~/data/records'
 import { saveRecord } from '~/data/saveRecord'
+import { eraseAll } from '~/data/aside'
+import { dropFits, fitsOf, keepFits } from '~/data/fits'
 import { allRevisions } from '~/data/revisions'
 import { keepSummaries, keptSummaries, statementInputs } from '~/data/summaries'
 import { colony, count, daysAgo, glass as glassOf, NOW, shelfItem, source, test as waterTest } from '../make'
@@ -121,5 +123,29 @@ describe('summaries', () => {
     const waters = watersOf(inBox, new Map([s.glass, box].map(g => [g.id, g])))
     expect(waters.map(w => w.water.id)).toEqual([s.glass.id])
     expect(waters[0]!.from).toBe(new Date(NOW - 12 * DAY_MS).toISOString())
+  })
+})
+
+describe('fits', () => {
+  const fit = (basis: number) => ({ model: 'stages/3', basis, size: 2, checkpoints: [] })
+  it('are kept for the colonies of this device, and go with them', async ({ db, s }) => {
+    const { id } = s.colony
+    await keepFits(
+      db,
+      new Map([
+        [id, fit(1)],
+        ['gone', fit(2)],
+      ]),
+    )
+    await db.kept.put({ id: 'round', value: 'a round under way', turn: 3 })
+    expect([...(await fitsOf(db, [id, 'gone', 'never']))]).toEqual([
+      [id, fit(1)],
+      ['gone', fit(2)],
+    ])
+    await dropFits(db)
+    expect([...(await fitsOf(db, [id, 'gone'])).keys()]).toEqual([id])
+    expect(await db.kept.get('round')).toMatchObject({ turn: 3 })
+    await eraseAll(db, NOW)
+    expect((await fitsOf(db, [id])).size).toBe(0)
   })
 })

@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import {
   stageModel,
   StoppedError,
@@ -9,7 +9,7 @@ import {
 } from '#core/population'
 import { numberNow } from '../../../core/population/answer'
 import { fitPopulation } from '../../../core/population/fit'
-import { WEEK_MS } from '#core/records'
+import { DAY_MS, WEEK_MS } from '#core/records'
 import { NOW } from '../../make'
 import { ask, counted, doubling, heads, ratesOf, resolvedOf, step } from './questions'
 
@@ -159,6 +159,40 @@ describe('the fit', () => {
     steps = 0
     fitPopulation({ ...question, founders: heads({ females: 13, males: 8 }) }, SIZE, before, () => (steps++, false))
     expect(steps).toBeGreaterThan(35)
+  })
+  it('goes on from what was kept of it on another day, also over years', () => {
+    const long = {
+      startMs: NOW - 160 * WEEK_MS,
+      founders: heads({ females: 30, males: 20 }),
+      rates: ratesOf('neocaridina', 200),
+    }
+    const years = Array.from({ length: 30 }, (_, i) => counted(4 + 5 * i, 150 + (i % 4)))
+    const before = stageModel.fit(ask(years, long), { particles: 400 })
+    const kept = structuredClone(before.keep()!)
+    const tomorrow = { ...ask([...years, counted(0, 152)], long), nowMs: NOW + DAY_MS }
+    const anew = stageModel.fit(tomorrow, { particles: 400 })
+    let [cold, warm] = [0, 0]
+    stageModel.fit(tomorrow, { particles: 400, stopped: () => (cold++, false) })
+    const resumed = stageModel.fit(tomorrow, { particles: 400, kept, stopped: () => (warm++, false) })
+    expect(resumed.explain()).toEqual(anew.explain())
+    expect([cold, warm]).toEqual([161, 2])
+    // another version of the model begins anew
+    warm = 0
+    stageModel.fit(tomorrow, { particles: 400, kept: { ...kept, model: 'old/1' }, stopped: () => (warm++, false) })
+    expect(warm).toBe(161)
+  })
+  it('lives through old steps by a quarter of the particles, and through the last year and more by all', () => {
+    const sizes = new Map<number, number>()
+    for (const weeks of [50, 77, 78, 160]) {
+      const question = ask([], { startMs: NOW - weeks * WEEK_MS, founders: heads({ females: 30, males: 20 }) })
+      const spy = vi.spyOn(Float64Array.prototype, 'fill')
+      fitPopulation(question, 400, undefined, () => false)
+      const small = spy.mock.contexts.filter(c => (c as Float64Array).length === 100).length
+      spy.mockRestore()
+      sizes.set(weeks, small)
+    }
+    // each step empties its list of the dead: of a hundred particles in the old ones
+    expect([...sizes.values()]).toEqual([0, 0, 25, 103])
   })
   it('can be stopped', () => {
     expect(() => fitPopulation(ask(doubling), SIZE, undefined, () => true)).toThrow(StoppedError)

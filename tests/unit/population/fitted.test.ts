@@ -53,6 +53,7 @@ function lineColony(question: PopulationQuestion): FittedColony {
     },
     counts: () => [],
     dyingPerWeek: () => 0,
+    keep: () => null,
     resume: next => lineColony(next),
     explain: () => stageModel.fit(question, { particles: 50 }).explain(),
     bytes: () => 0,
