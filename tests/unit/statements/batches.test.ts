@@ -20,7 +20,7 @@ describe('a batch is no colony', () => {
     expect(tell(pool, [count(pool.colony.id, 12, 70), count(pool.colony.id, 0.1, 2)]).population.asks).toBeNull()
   })
   it('is over when none are left: nobody is asked to count, and it can be ended', () => {
-    const ends = [70, 25, 6, 1, 0].map((n, i) => count(pool.colony.id, [12, 6, 3, 1, 0.1][i]!, n))
+    const ends = [70, 25, 6, 1, 0, 0].map((n, i) => count(pool.colony.id, [12, 7, 4, 3, 2, 0.1][i]!, n))
     const s = tell(pool, ends)
     expect(s.number).toMatchObject({ state: 'onTarget', conclusion: { key: 'number.over' } })
     expect(keys(s.number.actions)).toEqual(['number.endBatch'])
