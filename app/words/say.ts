@@ -53,6 +53,12 @@ function swingRange(v: Values, s: Saying): string {
   return ends.map(end => valueNumber('ph', end, s.units)).join(' to ')
 }
 
+/** What came or went by hand in that time: the rest is the colony's own doing. */
+function beside(v: Values): string {
+  const moved = n(v, 'moved')
+  if (Math.abs(moved) < 0.5) return ''
+  return moved < 0 ? `, beside the ${num(whole(-moved))} taken out` : `, with ${num(whole(moved))} put in`
+}
 const place = (v: Values) => (v.place === 'incubator' ? 'in the incubator' : 'in this glass')
 
 /** "about 2 are", "less than one is". */
@@ -145,8 +151,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'heading.reasonAhead': (v, s) =>
     `By ${aroundText(n(v, 'at'), s.nowMs)} likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}.`,
   'heading.reasonRecent': v =>
-    `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ` +
-    `${weeksText(n(v, 'weeks'))}${n(v, 'moved') < 0 ? `, beside the ${num(whole(-n(v, 'moved')))} taken out` : ''}.`,
+    `From about ${num(whole(n(v, 'from')))} to ${num(whole(n(v, 'to')))} in ${weeksText(n(v, 'weeks'))}${beside(v)}.`,
   'heading.reasonNoYoung': () => 'Young do not grow up in this water: the number cannot rise by itself.',
   'heading.reasonNotBreeding': () => 'Young do not grow up in this water, so the number only falls.',
 

@@ -25,7 +25,7 @@ export interface LargestTake {
   riskAfter: number
   /** the floor that the next one more would break, or that there are too few of them week after week */
   limit: 'number' | 'females' | 'males' | 'kind'
-  /** how many it could be after a fresh count; null where one would allow no more */
+  /** how many it could be after a fresh count; null where one would allow hardly more */
   afterCount: number | null
   /** whether nothing but the number there limits it */ all: boolean
 }
@@ -66,6 +66,9 @@ export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = asTh
  */
 const WITHIN = 0.02
 
+/** A fresh count is asked for where at least so many times as many could go after it. */
+const WORTH_A_COUNT = 1.1
+
 /** What is searched: the risk of a number, from which guess, up to how many. */
 interface Searched {
   risk: (k: number) => Risk
@@ -80,7 +83,7 @@ function search(s: TakeSearch, now: Futures, { risk, guess, most }: Searched): L
   const held = s.uncounted !== null && good > s.uncounted
   return {
     take: held ? s.uncounted! : good,
-    afterCount: held ? good : null,
+    afterCount: held && good >= WORTH_A_COUNT * s.uncounted! ? good : null,
     riskNow: none.any,
     riskAfter: (held ? risk(s.uncounted!) : (after ?? none)).any,
     limit: limitOf(broken ?? none),

@@ -15,6 +15,10 @@ export interface NumberOf {
   batch: boolean
 }
 
+/** Whether one full count would leave fewer numbers than are likely now: of few animals it often would not. */
+const narrows = ({ now, ifCountedToday: then }: PopulationAnswer) =>
+  Math.round(then.high) - Math.round(then.low) < Math.round(now.high) - Math.round(now.low)
+
 /** Whether most likely none are left. */
 export const noneLeft = ({ value }: { value: number }): boolean => value < 0.6
 
@@ -73,7 +77,7 @@ export function numberStatement(p: PopulationAnswer, { nowMs, coming, batch }: N
   if (exact) return { ...said, state: 'onTarget', reasons, actions: [] }
   const old = days > OLD_COUNT_DAYS
   if (old) reasons.push(msg('number.reasonOld', { days }))
-  const wide = high > 1.6 * low
+  const wide = high > 1.6 * low && narrows(p)
   return {
     ...said,
     state: old ? 'unknown' : wide ? 'drifting' : 'onTarget',

@@ -236,6 +236,9 @@ describe('largestTake', () => {
     // the risk that is told is that of the half, not of all that a count would allow
     expect(half.riskAfter).toBe(riskUnder(live({ take: { of: 'any', number: 75 } }), free.floors).any)
     expect(half.riskAfter).toBeLessThan(counted.riskAfter)
+    // a count that would allow hardly more is not asked for
+    const nearly = Math.floor(counted.take / 1.05)
+    expect(largestTake({ ...free, uncounted: nearly }, 'any')).toMatchObject({ take: nearly, afterCount: null })
     expect(largestTake({ ...free, uncounted: 75, most: 40 }, 'any')).toMatchObject({ take: 40, afterCount: null })
   })
   it('the answer’s take keeps what must stay', () => {

@@ -4,6 +4,7 @@ import { resolveGroup } from '#core/groups'
 import type { Entry } from '#core/records'
 import { colonyStatements, headingStatement, heldBack, offeredToday } from '#core/statements'
 import { eventsOf } from '../../../core/statements/effects'
+import { numberStatement } from '../../../core/statements/numberStatement'
 import { count, inputOf, smallRoom, test as waterTest } from '../../make'
 
 const s = smallRoom()
@@ -136,6 +137,20 @@ describe('few animals', () => {
     const { number } = colonyStatements(inputOf(today)).statements
     expect(number).toMatchObject({ state: 'onTarget', conclusion: { key: 'number.exact' }, actions: [] })
   })
+})
+
+it('a count that would leave as many numbers as now is not asked for', () => {
+  const crabs = smallRoom({
+    colony: { groupId: 'land-crab', founders: { females: 2, males: 2, unsexed: 0, halfGrown: 0, young: 0 } },
+  })
+  const { population } = colonyStatements(inputOf(crabs, [count(crabs.colony.id, 3, 4)])).statements
+  const tellWith = (ifCountedToday: { low: number; high: number }) =>
+    numberStatement(
+      { ...population, now: { ...population.now, value: 4, low: 3, high: 5 }, ifCountedToday },
+      { nowMs: inputOf(crabs).nowMs, coming: [], batch: false },
+    )
+  expect(tellWith({ low: 3.2, high: 4.9 })).toMatchObject({ state: 'onTarget', actions: [] })
+  expect(tellWith({ low: 3.6, high: 4.4 })).toMatchObject({ state: 'drifting', actions: [{ key: 'number.doCount' }] })
 })
 
 it('a colony that nobody ever counted is told by what such colonies usually do', () => {
