@@ -4,7 +4,7 @@ import { crowded } from './crowd'
 import { watchDeaths } from './deathWatch'
 import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
-import { type Doing, type Floors, FUTURE_WEEKS, futureFan } from './futures'
+import { type Doing, type Floors, FUTURE_WEEKS, futureFan, grownAhead } from './futures'
 import { type Growth, growthAhead, recentChange } from './growth'
 import { asThingsAre, largestTake, noTake, type TakeSearch } from './largestTake'
 import { learnt, ownEvidence } from './learnt'
@@ -86,6 +86,7 @@ export function answerPopulation(
     matrix: grain.firstLook ? null : matrixNow(fit, rates, now.value, capacity),
     path: fit.path,
     fan: futureFan(futures.totals, futures, nowMs),
+    grown: { past: fit.grown, ahead: grownAhead(futures, nowMs) },
     counts: fit.counts,
     steps: question.events.flatMap(e =>
       e.kind === 'step' && e.at <= nowMs ? [{ entryId: e.entryId, at: e.at, change: e.change, death: e.death }] : [],
@@ -103,12 +104,7 @@ export function answerPopulation(
     ),
     ifCountedToday: ifCounted(question, now),
     looks: grain.firstLook ? [] : looksAhead(question, fit, futures),
-    fit: {
-      logLikelihood: fit.logLikelihood,
-      effective: fit.effective,
-      particles: fit.size,
-      disagreement: disagreement(fit),
-    },
+    fit: fitOf(fit),
   }
 }
 
@@ -234,6 +230,13 @@ export function floorsOf(
     males: males.low >= keepMales ? keepMales : males.low >= 1 ? Math.min(1, keepMales) : 0,
   }
 }
+
+const fitOf = (fit: Fit): PopulationAnswer['fit'] => ({
+  logLikelihood: fit.logLikelihood,
+  effective: fit.effective,
+  particles: fit.size,
+  disagreement: disagreement(fit),
+})
 
 /** Of so many of the last counts as this not believed, something is amiss. */
 const DOUBTED = 0.3

@@ -2,7 +2,7 @@ import { hashText, normalFrom, streamAt } from '#core/stats'
 import { FOUND, type FoundShare, type Toll } from './deaths'
 import { luckAt } from './luck'
 import type { WeighedParticles } from './particles'
-import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
+import type { BandPoint, GrownPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
 import { FEMALES, LOSSES, MALES, MOOD, RECRUITS, ROOM, ROWS, SEEN, SHAPE, SIGHT, YOUNG_1, YOUNG_2 } from './stages'
 import { MOOD_SD } from './step'
 
@@ -11,9 +11,11 @@ import { MOOD_SD } from './step'
  * it from.
  */
 export const LAG = 8
-/** Dead that somebody may still find, in the filter alone. */
-export const DIED = ROWS + LAG
-export const FILTER_ROWS = ROWS + LAG + 1
+/** Rows of the filter alone: numbers of the last steps, the grown among them, and the dead that may still be found. */
+export const TOTALS = ROWS
+export const GROWN = ROWS + LAG
+export const DIED = ROWS + 2 * LAG
+export const FILTER_ROWS = ROWS + 2 * LAG + 1
 
 /** The state of the filter at a step, from which it can go on. */
 export interface Checkpoint extends WeighedParticles {
@@ -22,6 +24,7 @@ export interface Checkpoint extends WeighedParticles {
   /** hash of the events before that step */
   seen: number
   path: BandPoint[]
+  grown: GrownPoint[]
   counts: JudgedCount[]
   pending: Pending[]
   /** the dead of each step */
@@ -85,6 +88,7 @@ export function opening(question: PopulationQuestion, size: number): Checkpoint 
     cloud: openingCloud(question, size, FILTER_ROWS),
     logWeights: new Float64Array(size),
     path: [],
+    grown: [],
     counts: [],
     pending: [],
     toll: [],
@@ -102,6 +106,7 @@ export const copy = (c: Checkpoint): Checkpoint => ({
   cloud: c.cloud.slice(),
   logWeights: c.logWeights.slice(),
   path: [...c.path],
+  grown: [...c.grown],
   toll: [...c.toll],
   counts: c.counts.map(x => ({ ...x })),
   pending: c.pending.map(p => ({ ...p, stories: p.stories.slice() })),

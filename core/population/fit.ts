@@ -5,10 +5,10 @@ import { applyStep } from './comeAndGo'
 import { bury, foundDead, layOut, learnFound, type Toll, usualDead } from './deaths'
 import { luckAt } from './luck'
 import { effective, gather, normalise, refresh, systematic } from './particles'
-import { drawPast, judge, takeCount, weighed } from './pastNumbers'
-import type { BandPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
+import { drawPast, judge, remember, takeCount, weighed } from './pastNumbers'
+import type { BandPoint, GrownPoint, JudgedCount, PopulationEvent, PopulationQuestion } from './question'
 import type { StageRates } from './rates'
-import { counted, PARAMETERS, ROWS } from './stages'
+import { PARAMETERS, ROWS } from './stages'
 import { type Step, stepOf as livingStepOf } from './step'
 import { weighBroods, weighYoung } from './weighLooks'
 
@@ -39,6 +39,7 @@ export interface Fit {
   cloud: Float64Array
   size: number
   path: BandPoint[]
+  grown: GrownPoint[]
   counts: JudgedCount[]
   /** the dead of each step */
   toll: Toll[]
@@ -117,11 +118,12 @@ export function fitPopulation(question: PopulationQuestion, size: number, before
   const weights = weighed(state)
   for (let step = Math.max(0, last - LAG + 2); step <= last; step++) drawPast(state, question, weights, step)
   judge(state, weights, last, true)
-  const { path, counts, toll, jumped } = state
+  const { path, grown, counts, toll, jumped } = state
   return {
     cloud: equallyLikely(state, weights, uniformAt(streamAt(seed, last, 5))),
     size,
     path,
+    grown,
     counts,
     toll,
     logLikelihood: state.logLikelihood + normalise(state.logWeights),
@@ -193,11 +195,6 @@ function see(
   } else if (event.kind === 'broods') weighBroods(state, event, question.rates.broodSize)
   else if (event.kind === 'young') weighYoung(state, event.amount)
   else takeCount(state, question, event, luck(2))
-}
-
-/** Keeps today's numbers among those of the last steps, of which the past is drawn. */
-function remember({ cloud, size, step }: Checkpoint): void {
-  for (let i = 0; i < size; i++) cloud[(ROWS + (step % LAG)) * size + i] = counted(cloud, size, i)
 }
 
 /**

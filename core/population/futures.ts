@@ -3,8 +3,8 @@ import { binomialFrom, quantileSorted, streamAt } from '#core/stats'
 import { type Stopped, StoppedError } from './fit'
 import { type TakeOf, takeFrom, takeWeights } from './comeAndGo'
 import { luckAt } from './luck'
-import { gather, type Particles } from './particles'
-import type { BandPoint } from './question'
+import { gather, type Particles, spread80 } from './particles'
+import type { BandPoint, GrownPoint } from './question'
 import type { StageRates } from './rates'
 import { counted, FEMALES, MALES, ROWS, STAGES, YOUNG_1, YOUNG_2 } from './stages'
 import { stepOf } from './step'
@@ -160,6 +160,14 @@ export function futureFan(
     const column = numbers.slice(week * size, (week + 1) * size).sort()
     const q = (p: number) => quantileSorted(column, p)
     return { at: nowMs + week * WEEK_MS, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) }
+  })
+}
+
+/** The grown of each week from today, with their likely range. */
+export function grownAhead({ totals, halfGrown, size, weeks }: Futures, nowMs: number): GrownPoint[] {
+  return Array.from({ length: weeks + 1 }, (_, week) => {
+    const column = Float64Array.from({ length: size }, (_, i) => totals[week * size + i]! - halfGrown[week * size + i]!)
+    return { at: nowMs + week * WEEK_MS, ...spread80(column.sort()) }
   })
 }
 

@@ -1,9 +1,9 @@
 import { WEEK_MS } from '#core/records'
 import { quantileSorted } from '#core/stats'
-import { type Checkpoint, LAG } from './checkpoint'
-import { drawSorted, normalise } from './particles'
+import { type Checkpoint, GROWN, LAG, TOTALS } from './checkpoint'
+import { drawSorted, normalise, spread80 } from './particles'
 import type { PopulationQuestion } from './question'
-import { counted, ROWS, SEEN } from './stages'
+import { counted, FEMALES, MALES, SEEN } from './stages'
 import { type CountEvent, STORY, weighCount, weighParts } from './weighCount'
 
 /** Draws that quantiles are read from. */
@@ -69,11 +69,23 @@ export function judge(state: Checkpoint, weights: Float64Array, step: number, al
   })
 }
 
-/** Draws the number at a step that has waited long enough: quantiles over the particles whose ancestors lived then. */
+/** Keeps today's numbers among those of the last steps, of which the past is drawn. */
+export function remember({ cloud, size, step }: Checkpoint): void {
+  for (let i = 0; i < size; i++) {
+    cloud[(TOTALS + (step % LAG)) * size + i] = counted(cloud, size, i)
+    cloud[(GROWN + (step % LAG)) * size + i] = cloud[FEMALES * size + i]! + cloud[MALES * size + i]!
+  }
+}
+
+/**
+ * Draws the number at a step that has waited long enough, and the grown among it: quantiles over the particles whose
+ * ancestors lived then.
+ */
 export function drawPast(state: Checkpoint, question: PopulationQuestion, weights: Float64Array, step: number): void {
-  const row = ROWS + (step % LAG)
-  const sorted = drawSorted(i => state.cloud[row * state.size + i]!, weights, DRAWS)
-  const q = (p: number) => quantileSorted(sorted, p)
-  const moment = Math.min(question.nowMs, question.startMs + step * question.rates.dtWeeks * WEEK_MS)
-  state.path.push({ at: moment, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) })
+  const at = Math.min(question.nowMs, question.startMs + step * question.rates.dtWeeks * WEEK_MS)
+  const drawn = (rows: number) => drawSorted(i => state.cloud[(rows + (step % LAG)) * state.size + i]!, weights, DRAWS)
+  const totals = drawn(TOTALS)
+  const q = (p: number) => quantileSorted(totals, p)
+  state.path.push({ at, p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) })
+  state.grown.push({ at, ...spread80(drawn(GROWN)) })
 }

@@ -82,6 +82,11 @@ export interface BandPoint {
   p90: number
 }
 
+/** The grown animals among a number at a moment, with their 80 % range. */
+export interface GrownPoint extends Range {
+  at: number
+}
+
 /** A number with its 80 % range. */
 export interface Range {
   value: number
@@ -157,6 +162,8 @@ export interface PopulationAnswer {
   matrix: MatrixSummary | null
   path: BandPoint[]
   fan: BandPoint[]
+  /** the grown among them, a point for each of the path and then for each of the fan */
+  grown: { past: GrownPoint[]; ahead: GrownPoint[] }
   counts: JudgedCount[]
   steps: { entryId: string; at: number; change: number; death: boolean }[]
   /** animals that the glass has room for */

@@ -30,6 +30,8 @@ export interface DieOff {
   share: number
 }
 
+/** Larger numbers cannot be written. */
+const MOST_WRITTEN = 100_000
 /** How many hatchlings a look finds, against those that can be counted. */
 const HATCHLINGS_SEEN = 0.4
 /** A slip of the pen: three times as many, more often a third. */
@@ -121,7 +123,8 @@ function countOf(
   const number = method === 'estimate' ? guess : apart ? grown + young : grown
   return {
     kind: 'count',
-    number: Math.round(number * slip),
+    // a colony that ran away is drawn anew, but its keeper must be able to write until then
+    number: Math.min(MOST_WRITTEN, Math.round(number * slip)),
     method,
     ...(part < 1 && { share: part }),
     ...(apart && { parts }),

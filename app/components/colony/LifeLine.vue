@@ -25,6 +25,11 @@ const shownCounts = computed(() => props.population.counts.filter(c => c.at >= s
 
 const points = (band: readonly BandPoint[], key: 'p10' | 'p25' | 'p50' | 'p75' | 'p90') =>
   band.map(b => ({ x: b.at, y: b[key] }))
+/** The grown among them, from the same moment on and ahead: what lies above is half-grown. */
+const grown = computed(() => {
+  const { past: before, ahead } = props.population.grown
+  return [...before.slice(-past.value.length), ...ahead].map(g => ({ x: g.at, y: g.value }))
+})
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   const { fan } = props.population
   const edge = { borderWidth: 0, pointRadius: 0, tension: 0 }
@@ -46,6 +51,7 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
         borderDash: [2, 5],
         borderCapStyle: 'round',
       },
+      { ...edge, label: 'grown', data: grown.value, borderWidth: 1.25, borderColor: faded('ink', 0.55) },
     ],
   }
 })
@@ -109,8 +115,16 @@ const options = computed<ChartOptions<'line'>>(() => ({
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),
         label: item => {
-          const band = (item.dataset.label === 'ahead' ? props.population.fan : past.value)[item.dataIndex]
-          return band ? `about ${whole(band.p50)}, likely ${whole(band.p10)} to ${whole(band.p90)}` : ''
+          const isAhead = item.dataset.label === 'ahead'
+          const band = (isAhead ? props.population.fan : past.value)[item.dataIndex]
+          const of = (isAhead ? props.population.grown.ahead : props.population.grown.past.slice(-past.value.length))[
+            item.dataIndex
+          ]
+          if (!band || !of) return []
+          return [
+            `about ${whole(band.p50)}, likely ${whole(band.p10)} to ${whole(band.p90)}`,
+            `grown about ${whole(of.value)}, likely ${whole(of.low)} to ${whole(of.high)}`,
+          ]
         },
       },
     },
@@ -125,7 +139,7 @@ const summary = computed(() => {
   return (
     `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today ` +
     `(likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by ` +
-    `${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}.`
+    `${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}. Thin line: the grown among them.`
   )
 })
 </script>

@@ -11,20 +11,26 @@ const columns = [
   { key: 'day', title: 'Day' },
   { key: 'animals', title: 'Animals', as: 'number' },
   { key: 'likely', title: 'Likely', as: 'number' },
+  { key: 'grown', title: 'Of them grown', as: 'number' },
   { key: 'counts', title: 'Counts' },
   { key: 'change', title: 'Came and went' },
 ] as const
 const rows = computed(() => {
-  const { path, fan, counts, steps } = props.population
+  const { path, fan, grown, counts, steps } = props.population
   const start = path[0]?.at ?? props.nowMs
   const ends: number[] = []
   for (let at = props.nowMs; at > start; at -= 4 * WEEK_MS) ends.unshift(at)
   const past = ends.map(at => {
-    const band = path.findLast(p => p.at <= at) ?? path[0]!
+    const nth = Math.max(
+      0,
+      path.findLastIndex(p => p.at <= at),
+    )
+    const band = path[nth]!
     const inside = (t: number) => t > at - 4 * WEEK_MS && t <= at
     return {
       at,
       band,
+      of: grown.past[nth]!,
       counts: counts
         .filter(c => inside(c.at))
         .map(c => `${whole(c.seen)} ${countMethodWord[c.method]}${c.weight === 'none' ? ', not believed' : ''}`)
@@ -36,12 +42,13 @@ const rows = computed(() => {
     }
   })
   const ahead = fan
+    .map((band, i) => ({ at: band.at, band, of: grown.ahead[i]!, counts: 'ahead', change: '' }))
     .filter((_, i) => i > 0 && i % 4 === 0)
-    .map(band => ({ at: band.at, band, counts: 'ahead', change: '' }))
-  return [...past, ...ahead].map(({ at, band, counts, change }) => ({
+  return [...past, ...ahead].map(({ at, band, of, counts, change }) => ({
     day: format(at, 'd MMM yyyy'),
     animals: whole(band.p50),
     likely: `${whole(band.p10)} to ${whole(band.p90)}`,
+    grown: `${whole(of.value)} (${whole(of.low)} to ${whole(of.high)})`,
     counts,
     change,
   }))

@@ -246,3 +246,29 @@ describe('the fit', () => {
     expect(answer([...doubling.slice(0, 7), ...wild]).fit.disagreement).not.toBeNull()
   })
 })
+
+describe('the grown among them', () => {
+  const question = ask(doubling)
+  const a = stageModel.fit(question, { particles: 400 }).explain()
+  it('are told for each moment of the past and of the futures', () => {
+    expect(a.grown.past.map(g => g.at)).toEqual(a.path.map(p => p.at))
+    expect(a.grown.ahead.map(g => g.at)).toEqual(a.fan.map(p => p.at))
+  })
+  it('are never more than all, and today those of the stages', () => {
+    for (const [grown, all] of [
+      [a.grown.past, a.path],
+      [a.grown.ahead, a.fan],
+    ] as const)
+      grown.forEach((g, i) => {
+        expect(g.high).toBeLessThanOrEqual(all[i]!.p90)
+        expect(g.low).toBeLessThanOrEqual(g.value)
+      })
+    const { females, males } = a.stages
+    expect(Math.abs(a.grown.past.at(-1)!.value - females.value - males.value)).toBeLessThan(8)
+    expect(a.grown.ahead[0]!.value).toBeCloseTo(a.grown.past.at(-1)!.value, -1)
+  })
+  it('were all there were of twenty grown founders, and a part once young came up', () => {
+    expect(a.grown.past[0]!.value / a.path[0]!.p50).toBeCloseTo(1, 12)
+    expect(a.grown.past.at(-1)!.value / a.path.at(-1)!.p50).toBeLessThan(0.85)
+  })
+})
