@@ -30,8 +30,8 @@ export interface DieOff {
   share: number
 }
 
-/** Larger numbers cannot be written. */
-const MOST_WRITTEN = 100_000
+/** A colony that ran away so far is drawn anew: nobody keeps a log of it. */
+const RAN_AWAY = 20_000
 /** How many hatchlings a look finds, against those that can be counted. */
 const HATCHLINGS_SEEN = 0.4
 /** A slip of the pen: three times as many, more often a third. */
@@ -76,6 +76,7 @@ export function keepLog(kept: Kept, luck: Luck): Entry[] {
     }
     const told = living.told()
     const n = countable(told)
+    if (n > RAN_AWAY) break
     const ill = dieOff !== null && day >= dieOff.day && day < dieOff.day + dieOff.days
     const dead = living.died() + (ill ? living.takeOut(seen(n, dieOff.share / dieOff.days, random)) : 0)
     bodies = seen(bodies, BODIES_LEFT, random) + dead
@@ -123,8 +124,7 @@ function countOf(
   const number = method === 'estimate' ? guess : apart ? grown + young : grown
   return {
     kind: 'count',
-    // a colony that ran away is drawn anew, but its keeper must be able to write until then
-    number: Math.min(MOST_WRITTEN, Math.round(number * slip)),
+    number: Math.round(number * slip),
     method,
     ...(part < 1 && { share: part }),
     ...(apart && { parts }),
