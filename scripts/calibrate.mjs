@@ -80,6 +80,11 @@ for (const { name: variant, results } of by(every, r => r.variant)) {
       `those that grow by more than 3 % a week; steady said of ${per(h.steady)}, true of ${per(h.steadyTrue)}, found ` +
       `${per(h.steadyFound)}; shrinking said of ${per(h.shrinking)}.`,
   )
+  const { asks } = all
+  console.log(
+    `The last count asked for another one in ${per(asks.said)}: of these the count was off in ${per(asks.count)}, ` +
+      `the number in ${per(asks.number)}, neither in ${per(asks.neither)}.`,
+  )
   good &&= ['now', 'in8'].every(
     at => all[at].in80 >= 0.74 && all[at].in80 <= 0.86 && all[at].in50 >= 0.43 && all[at].in50 <= 0.57,
   )

@@ -29,6 +29,7 @@ interface Grounds {
   p: PopulationAnswer
   group: ResolvedGroup
   f: NumberFigures
+  nowMs: number
 }
 /** What is said of one topic alone. */
 type Own = Pick<Why, 'title' | 'method' | 'formula' | 'figures'>
@@ -54,7 +55,13 @@ function whyHowMany({ p, group, f }: Grounds): Own {
   }
 }
 
-function whyHeading({ p, f }: Grounds): Own {
+/** The dead that were found, against what is usual, and how the alarm is set. */
+const deathsText = ({ found, usual, sinceMs }: PopulationAnswer['deaths'], nowMs: number): string =>
+  `${whole(found)} found dead since ${dayText(sinceMs, nowMs)}; by the stages and by what share is found here, about ` +
+  `${usual < 1 ? 'one at most' : whole(usual)} would be. Many more than that call you; the limit is set so that this ` +
+  'happens by chance once in two years at most.'
+
+function whyHeading({ p, f, nowMs }: Grounds): Own {
   return {
     title: 'Where it is heading, and why',
     method: [
@@ -66,6 +73,7 @@ function whyHeading({ p, f }: Grounds): Own {
       ...(p.matrix?.generationWeeks
         ? [`A generation takes about ${weeksText(p.matrix.generationWeeks)} at present.`]
         : []),
+      deathsText(p.deaths, nowMs),
       'The fan lives the coming 26 weeks through many times, with chance in births, deaths and how well things go.',
       RANGE,
     ],
@@ -127,7 +135,7 @@ const whyOf: Readonly<Record<Topic, (grounds: Grounds) => Own>> = {
 export function whyNumbers(topic: Topic, statements: ColonyStatements, group: ResolvedGroup, s: Saying): Why {
   const { population: p } = statements
   return {
-    ...whyOf[topic]({ p, group, f: numberFigures(p, group) }),
+    ...whyOf[topic]({ p, group, f: numberFigures(p, group), nowMs: s.nowMs }),
     reasons: [
       ...statements[topic].reasons.map(r => say(r, s)),
       ...(p.fit.disagreement ? [plain(disagreementText(p))] : []),

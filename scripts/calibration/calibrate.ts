@@ -19,6 +19,8 @@ export interface CalibrationResult {
   /** growth per week as natural logarithms */
   growth: { low: number; high: number }
   heading: Heading
+  /** where the last count asks for another one: what was wrong, the count, the number that was expected, or neither */
+  asks: 'count' | 'number' | 'neither' | null
   carried: Simple
   logLinear: Simple
   counts: number
@@ -48,6 +50,13 @@ const HEADINGS: Readonly<Record<string, Heading>> = {
 const WEEKS = 8
 const grownBy = (from: number, to: number) => Math.log(Math.max(to, 0.5) / Math.max(from, 0.5)) / WEEKS
 
+/** So far off the truth, on the log scale, something was wrong. */
+const OFF = Math.log(1.4)
+const off = (told: number, truth: number) => Math.abs(Math.log(Math.max(told, 0.5) / Math.max(truth, 0.5))) > OFF
+
+const wrongOf = ({ expected }: { expected: number }, implied: number, truth: number): CalibrationResult['asks'] =>
+  off(implied, truth) ? 'count' : off(expected, truth) ? 'number' : 'neither'
+
 /** Fits one synthetic colony in every way. */
 function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
   const question = questionOf(c.colony, c.glass, { entries: c.entries }, c.nowMs)
@@ -67,6 +76,7 @@ function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
     in8: answer.fan[WEEKS]!,
     growth: { low: Math.log1p(low), high: Math.log1p(high) },
     heading: HEADINGS[headingStatement(answer, resolveGroup(c.colony)).conclusion.key] ?? 'unclear',
+    asks: answer.asks && wrongOf(answer.asks, answer.counts.at(-1)!.value, c.truth.now),
     carried: carriedForward([start, ...counts], c.nowMs),
     logLinear: logLinearFit([start, ...counts], c.nowMs),
     counts: counts.length,

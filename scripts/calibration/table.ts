@@ -8,6 +8,8 @@ export interface CalibrationTable {
   /** of the growth in the coming weeks */
   growth: { in80: number }
   heading: HeadingTable
+  /** share of colonies whose last count asked for another one; and of these, by what was wrong */
+  asks: { said: number; count: number; number: number; neither: number }
 }
 /** How often ranges hold the truth, how far the middle lies off, and the same of the two simple ways. */
 export interface Held {
@@ -62,12 +64,20 @@ export function summariseCases(results: readonly CalibrationResult[]): Calibrati
   }
   const called = (heading: CalibrationResult['heading']) => results.filter(r => r.heading === heading)
   const steady = (r: CalibrationResult) => Math.abs(r.truth.growth) < STEADY
+  const asking = results.filter(r => r.asks !== null)
+  const wrong = (what: CalibrationResult['asks']) => share(r => r.asks === what, asking)
   const countedSteady = results.filter(r => steady(r) && r.counts >= ENOUGH_COUNTS)
   return {
     n: results.length,
     now: held('now'),
     in8: held('in8'),
     growth: { in80: share(r => inside(r.truth.growth, r.growth.low, r.growth.high)) },
+    asks: {
+      said: asking.length / results.length,
+      count: wrong('count'),
+      number: wrong('number'),
+      neither: wrong('neither'),
+    },
     heading: {
       growing: share(r => r.heading === 'growing'),
       steady: share(r => r.heading === 'steady'),

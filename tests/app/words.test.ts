@@ -105,7 +105,20 @@ describe('sentences', () => {
     ['old', rising.slice(0, 3), [waterTest(s.glass.id, 80, { khDh: 4 })]],
     ['a wild count', [...rising, count(s.colony.id, 2, 900, { method: 'atFood' })], []],
     ['sold', [...rising, removal(s.colony.id, 2, 40)], []],
+    ['dying', [...rising, death(s.colony.id, 3, 9)], kh([5, 5, 5])],
+    ['dying in molts', [...rising, death(s.colony.id, 3, 9, 'failedMolt')], kh([1, 1, 1])],
   ]
+  it('name the dead that were found against what is usual, in the sentence and in Why', () => {
+    const told = colonyStatements(inputOf(s, [...rising, death(s.colony.id, 3, 9)])).statements
+    expect(plain(say(told.heading.conclusion, saying))).toMatch(/^9 found dead since .*, where (less than one|about)/)
+    const { method } = whyNumbers('heading', told, resolveGroup(s.colony), saying)
+    expect(method.filter(line => /^9 found dead since .* once in two years at most\.$/.test(line))).toHaveLength(1)
+    const text = (moved: number) =>
+      plain(say({ key: 'heading.reasonRecent', values: { from: 89, to: 160, weeks: 8, moved } }, saying))
+    expect(text(90)).toBe('From about 89 to 160 in 8 weeks, with 90 put in.')
+    expect(text(-12)).toBe('From about 89 to 160 in 8 weeks, beside the 12 taken out.')
+    expect(text(0)).toBe('From about 89 to 160 in 8 weeks.')
+  })
   it.each(rooms)('are whole when there is %s', (_name, colonyEntries, glassEntries) => {
     const told = colonyStatements(inputOf(s, colonyEntries, glassEntries)).statements
     const statements = [told.number, told.heading, told.surplus, ...told.water.values]
