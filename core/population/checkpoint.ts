@@ -94,7 +94,7 @@ export function opening(question: PopulationQuestion, size: number): Checkpoint 
     toll: [],
     found: FOUND,
     logLikelihood: 0,
-    effective: size,
+    effective: Infinity,
     jumped: 0,
     lastCountStep: 0,
   }

@@ -4,7 +4,8 @@ import { seededRandom } from '#core/stats'
 import { deathAlarms, dyingPerWeek, watchDeaths } from '../../../core/population/deathWatch'
 import { bury, FOUND, foundDead, layOut, learnFound, type Toll, usualDead } from '../../../core/population/deaths'
 import { fitPopulation } from '../../../core/population/fit'
-import { FEMALES, FIRST, MALES, STAGES, YOUNG_2 } from '../../../core/population/stages'
+import { counted, FEMALES, FIRST, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
+import { stepOf } from '../../../core/population/step'
 import { NOW } from '../../make'
 import { WEEK_MS } from '#core/records'
 import { ask, doubling, heads, ratesOf, step } from './questions'
@@ -65,6 +66,34 @@ describe('the dead of a step', () => {
     expect(wrote.belief).toEqual({ shape: 2.5, rate: 9 })
     // three times the usual 1.2, and two
     expect(learnFound({ ...FOUND, writes: true }, { found: 90, usual: 4 }).belief.shape).toBeCloseTo(1.5 + 5.6, 12)
+  })
+})
+
+describe('a step tells who died', () => {
+  const size = 4000
+  const rates = { ...ratesOf('neocaridina'), broods: 0, eggsLeave: 0 }
+  const lived = (rows: readonly number[], more: Partial<typeof rates>) => {
+    const cloud = new Float64Array(ROWS * size)
+    for (const row of rows) cloud.fill(40, row * size, (row + 1) * size)
+    const died = new Float64Array(size)
+    stepOf({ ...rates, ...more })({ cloud, size }, 9, { died })
+    return { cloud, died }
+  }
+  it('of half-grown and grown: of hatchlings nobody is found', () => {
+    const { died } = lived([FIRST], { firstLeave: 0, firstHazard: 1 })
+    // a blow takes only what can be counted
+    expect(died.every(d => d === 0)).toBe(true)
+  })
+  it('by age and by blows: what is gone is what died', () => {
+    const { cloud, died } = lived([YOUNG_2, FEMALES, MALES], {})
+    const left = (i: number) => counted(cloud, size, i)
+    expect(died.every((d, i) => d === 120 - left(i))).toBe(true)
+    const blows = lived([FEMALES], { adultHazard: 0 })
+    const struck = blows.died.filter(d => d > 0)
+    // about one particle in 330
+    expect(struck.length).toBeGreaterThan(3)
+    expect(struck.length).toBeLessThan(30)
+    expect(Math.max(...struck)).toBeLessThan(36)
   })
 })
 
@@ -163,6 +192,13 @@ describe('the alarm of deaths', () => {
     const over = watchDeaths(q, [...ill(40), ...tollOf(1, 2, () => 0)])
     expect(over).toMatchObject({ alarm: false, found: 21 })
     expect(over.usual).toBeGreaterThan(1)
+  })
+  it('that builds up slowly is told from where it began, not from where it was seen', () => {
+    const slow = tollOf(52, 2, w => (w >= 48 ? 2 : w % 4 === 3 ? 1 : 0))
+    const [raised] = deathAlarms(slow, 1)
+    expect(raised!.since).toBeLessThan(raised!.step)
+    const q = ask(doubling)
+    expect(watchDeaths(q, slow.slice(0, raised!.step + 1)).sinceMs).toBe(q.startMs + (raised!.since - 0.5) * WEEK_MS)
   })
   it('knows days as weeks: animals that live in days are watched by the same clock', () => {
     const daily = (weeks: number) =>

@@ -189,6 +189,8 @@ describe('the fit', () => {
       fitPopulation(question, 400, undefined, () => false)
       const small = spy.mock.contexts.filter(c => (c as Float64Array).length === 100).length
       spy.mockRestore()
+      // where nothing was seen all count alike, however many lived through the old steps
+      expect(fitPopulation(question, 400).effective).toBeCloseTo(400, 6)
       sizes.set(weeks, small)
     }
     // each step empties its list of the dead: of a hundred particles in the old ones
