@@ -108,7 +108,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `${num(whole(n(v, 'number')))} hatched ${place(v)} on ${dayText(n(v, 'from'), s.nowMs)}: they count here once ` +
     'they are put in.',
   'number.over': () => 'This batch is over',
-  'number.endBatch': () => 'Dry it down and keep the eggs, or end it under its settings.',
+  'number.endBatch': () => 'Dry it down and keep the eggs, or end it by “Change”.',
 
   'heading.growing': v => `Growing about ${num(growth(n(v, 'value')))} a week`,
   'heading.shrinking': v => `Shrinking about ${num(growth(n(v, 'value')))} a week`,

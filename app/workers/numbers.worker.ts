@@ -44,8 +44,6 @@ interface Ready {
   key: string
   question: PopulationQuestion
   fit: FittedColony
-  now: number
-  dying: number
 }
 let ready: Ready | null = null
 /** Which call is the newest: an older one stops at its next breath. */
@@ -57,9 +55,7 @@ async function prepare({ subject, nowMs }: NumbersSubject): Promise<Ready> {
   if (ready?.key === key) return ready
   const [input] = await statementInputs(openDb(), [subject], nowMs)
   const { question } = questionFrom(input!)
-  const fit = populationModel.fit(question)
-  const now = fit.numbers('all').value
-  ready = { key, question, fit, now, dying: fit.dyingPerWeek() }
+  ready = { key, question, fit: populationModel.fit(question) }
   return ready
 }
 
@@ -87,13 +83,14 @@ async function outlook(
   give: (id: string, answer: OutlookAnswer, done: number) => void,
 ): Promise<boolean> {
   const mine = ++turn
-  const { question, fit, now, dying } = await prepare(about)
+  const { question, fit } = await prepare(about)
+  const basis = { question, now: fit.numbers('all').value, dyingPerWeek: fit.dyingPerWeek() }
   const { colony, glass } = about.subject
   const size = chunkSize(ask.weeks, question.rates)
   const chunks = Math.max(1, Math.ceil(futures / size))
   const lived = scenarios.map(s => ({
     ...s,
-    model: scenarioModel(s.change, { question, colony, glass, now, dyingPerWeek: dying }),
+    model: scenarioModel(s.change, { ...basis, colony, glass }),
     chunks: [] as Futures[],
   }))
   for (let chunk = 0; chunk < chunks; chunk++) {
@@ -149,13 +146,13 @@ async function surplus(
   give: (part: SurplusPart) => void,
 ): Promise<boolean> {
   const mine = ++turn
-  const { fit, question, dying } = await prepare(about)
+  const { fit, question } = await prepare(about)
   const floors = floorsOf(
     { ...question, minimumKeep: asked.minimumKeep, minimumFemales: asked.minimumFemales, femalesAreOwn: true },
     { females: fit.numbers('females'), males: fit.numbers('males') },
   )
   const search = takeSearch(
-    { colony: fit, doing: { dyingPerWeek: dying }, nowMs: about.nowMs },
+    { colony: fit, doing: { dyingPerWeek: fit.dyingPerWeek() }, nowMs: about.nowMs },
     floors,
     asked.allowedRisk,
   )

@@ -91,7 +91,7 @@ async function statementsOf(wanted: StatementsWanted, give: (summaries: Summary[
       stood.clear()
     } else if (waiting.length > 0) await breathe()
   }
-  if (unknown.length > 0) await dropFits(db).catch(() => undefined)
+  if (mayBeKept) await dropFits(db).catch(() => undefined)
 }
 
 /** Whether two fits stand at the same place: what is kept of one need not be written again. */

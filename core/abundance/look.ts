@@ -97,8 +97,8 @@ export function lookRange(look: LookAt, level: number): { value: number; low: nu
     if (n > look.seen && chance < NEGLIGIBLE * best) break
   }
   const quantile = (p: number) => {
-    let below = 0
-    return chances.findIndex(c => (below += c) >= p * sum)
+    let passed = 0
+    return chances.findIndex(c => (passed += c) >= p * sum)
   }
   return { value: quantile(0.5), low: quantile((1 - level) / 2), high: quantile((1 + level) / 2) }
 }

@@ -74,22 +74,19 @@ const numberOff = ({ number }: ColonyStatements): Need | null =>
       }
     : null
 
-/** More are found dead than usual. */
-const dying = ({ heading, population }: ColonyStatements): Need | null =>
-  heading.state === 'off' && population.deaths.alarm
+const ofHeading = ({ heading }: ColonyStatements, weight: number): Need | null =>
+  heading.state === 'off'
     ? {
         state: 'off',
         title: heading.conclusion,
         reason: heading.reasons[0] ?? null,
         action: heading.actions[0] ?? null,
-        weight: 95,
+        weight,
       }
     : null
-
-const shrinking = ({ heading, population }: ColonyStatements): Need | null =>
-  heading.state === 'off' && !population.deaths.alarm
-    ? { state: 'off', title: heading.conclusion, reason: heading.reasons[0] ?? null, action: null, weight: 80 }
-    : null
+/** More are found dead than usual. */
+const dying = (s: ColonyStatements) => (s.population.deaths.alarm ? ofHeading(s, 95) : null)
+const shrinking = (s: ColonyStatements) => (s.population.deaths.alarm ? null : ofHeading(s, 80))
 
 const numberOld = ({ number }: ColonyStatements): Need | null =>
   number.state === 'unknown'

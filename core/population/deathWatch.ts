@@ -1,6 +1,6 @@
 import { WEEK_MS } from '#core/records'
-import { countCusumFor, eventChances, gammaMean, poissonReference } from '#core/stats'
-import { FOUND, learnFound, LUCK_SHAPE, type Toll } from './deaths'
+import { countCusumFor, eventChances, poissonReference } from '#core/stats'
+import { DYING, LUCK_SHAPE, type Toll } from './deaths'
 import { DYING_WEEKS } from './futures'
 import type { PopulationAnswer, PopulationQuestion } from './question'
 
@@ -9,10 +9,6 @@ import type { PopulationAnswer, PopulationQuestion } from './question'
  * little more than the two years that are wanted.
  */
 const FALSE_ALARM_WEEKS = 130
-/** It is to find three times as many as usual (from memory). */
-const TIMES = 3
-/** Fewer than so many in all are never an alarm (from memory). */
-const FEWEST = 3
 /** The alarm stands for so long after what raised it, and so far back the dead are told where there is none. */
 const STANDS_WEEKS = 3
 const LATELY_WEEKS = 12
@@ -29,26 +25,23 @@ export interface Raised {
 
 /**
  * Watches the dead that are found step by step against those that would be found as a rule: a cumulative sum whose
- * limit follows from the run length that is wanted. After an alarm it begins anew. What is known of the share that is
- * found is learnt on the way.
+ * limit follows from the run length that is wanted. After an alarm it begins anew.
  * @param toll the dead of each step
  * @returns all alarms that were raised
  */
 export function deathAlarms(toll: readonly Toll[], dtWeeks: number): Raised[] {
   const raised: Raised[] = []
   const limit = limitsFor(FALSE_ALARM_WEEKS / dtWeeks)
-  let share = FOUND
   let sum = 0
   let since = 0
   for (const [step, t] of toll.entries()) {
     if (sum === 0) since = step
-    const expected = Math.max(LEAST_USUAL, gammaMean(share.belief) * t.usual)
-    sum = Math.max(0, sum + t.found - poissonReference(expected, TIMES))
-    if (sum >= FEWEST - 1 && foundFrom(toll, since, step) >= FEWEST && sum > limit(expected)) {
+    const expected = Math.max(LEAST_USUAL, t.share * t.usual)
+    sum = Math.max(0, sum + t.found - poissonReference(expected, DYING.times))
+    if (sum >= DYING.least - 1 && foundFrom(toll, since, step) >= DYING.least && sum > limit(expected)) {
       raised.push({ step, since })
       sum = 0
     }
-    share = learnFound(share, t)
   }
   return raised
 }
@@ -67,7 +60,7 @@ function limitsFor(steps: number) {
       known.get(cell) ??
       countCusumFor(
         eventChances({ shape: LUCK_SHAPE, rate: LUCK_SHAPE / like }, 1),
-        poissonReference(like, TIMES),
+        poissonReference(like, DYING.times),
         steps,
       ).limit
     known.set(cell, found)
@@ -83,11 +76,11 @@ export function watchDeaths({ startMs, rates }: PopulationQuestion, toll: readon
   const from = since ?? Math.max(0, last + 1 - Math.round(LATELY_WEEKS / dtWeeks))
   const told = toll.slice(from)
   const sum = (of: (t: Toll) => number) => told.reduce((all, t) => all + of(t), 0)
-  const { belief } = toll.slice(0, from).reduce(learnFound, FOUND)
   return {
     alarm: since !== null,
     found: sum(t => t.found),
-    usual: gammaMean(belief) * sum(t => t.usual),
+    // what is found in the trouble itself says nothing of the keeper
+    usual: toll[from]!.share * sum(t => t.usual),
     molts: sum(t => t.molts),
     // the dead of a step are those nearest to its end
     sinceMs: startMs + Math.max(0, from - 0.5) * dtWeeks * WEEK_MS,

@@ -10,6 +10,8 @@ import { LOOK_FLOOR } from './weighLooks'
 export interface Toll {
   /** half-grown and grown animals that such a colony loses in a step as a rule */
   usual: number
+  /** share of these that is found, as far as it was known before the step */
+  share: number
   /** found dead */
   found: number
   /** of these, such as died in a molt */
@@ -30,6 +32,8 @@ export const FOUND: FoundShare = { belief: { shape: 1.5, rate: 5 }, writes: fals
 const FOUND_WEEKS = 1.5
 /** A keeper who has not written a death yet may be one who never does: such a step teaches so much less. */
 const UNWRITTEN = 0.25
+/** More dead than usual are so many times as many, and so many at least (from memory). */
+export const DYING = { times: 3, least: 3 }
 /** From step to step the share that is found differs as a gamma distribution of this shape does (from memory). */
 export const LUCK_SHAPE = 2
 
@@ -57,26 +61,16 @@ export function usualDead({ cloud, size }: { cloud: Float64Array; size: number }
 const total = (values: Float64Array) => values.reduce((a, b) => a + b, 0)
 
 /**
- * What is learnt of the share that is found in a step. One with very many teaches no more than one with three times the
- * usual: it speaks of what happened and not of the keeper.
+ * What is learnt of the share that is found in a step. A dying teaches no more than where it begins: it speaks of what
+ * happened and not of the keeper.
  */
 export function learnFound(
   { belief, writes }: FoundShare,
   { found, usual }: Pick<Toll, 'found' | 'usual'>,
 ): FoundShare {
-  const counted = Math.min(found, 3 * gammaMean(belief) * usual + 2)
+  const counted = Math.min(found, DYING.times * gammaMean(belief) * usual + DYING.least - 1)
   return { belief: seenEvents(belief, counted, writes ? usual : UNWRITTEN * usual), writes: writes || found > 0 }
 }
-
-/** The share in a single step, where the middle of the belief holds on the whole. */
-export const foundToday = ({ belief }: FoundShare): GammaBelief => ({
-  shape: LUCK_SHAPE,
-  rate: LUCK_SHAPE / gammaMean(belief),
-})
-
-/** A dying: so many times the usual, and so many at least (from memory). */
-const DYING_TIMES = 3
-const DYING_LEAST = 3
 
 /**
  * Takes out of each particle the dead that were found and that it had not lost itself. Those of a dying also weigh it:
@@ -89,33 +83,33 @@ const DYING_LEAST = 3
 export function bury(
   particles: WeighedParticles,
   bodies: Float64Array,
-  { found, usual, share }: { found: number; usual: number; share: FoundShare },
+  { found, usual, share }: Pick<Toll, 'found' | 'usual' | 'share'>,
   key: number,
 ): number {
   if (found === 0) return 0
   const { size, logWeights } = particles
-  const { shape, rate } = foundToday(share)
-  const weighs = found >= DYING_LEAST && found > (DYING_TIMES * usual * shape) / rate
+  const weighs = found >= DYING.least && found > DYING.times * share * usual
   let excess = 0
   // against its own highest chance, which lies where as many are found as were to be expected
-  const best = chanceOf(found, (found * rate) / shape, shape, rate)
+  const best = chanceOf(found, found / share, share)
   for (let i = 0; i < size; i++) {
     if (weighs) {
-      const likely = Math.exp(chanceOf(found, Math.max(bodies[i]!, 0.05), shape, rate) - best)
+      const likely = Math.exp(chanceOf(found, Math.max(bodies[i]!, 0.05), share) - best)
       logWeights[i] = logWeights[i]! + Math.log(LOOK_FLOOR + (1 - LOOK_FLOOR) * likely)
     }
     const more = Math.max(0, Math.round(found - bodies[i]!))
     bodies[i] = Math.max(0, bodies[i]! - found)
     if (more === 0) continue
     excess += more
-    logWeights[i] = logWeights[i]! - strangeness(takeFrom(particles, i, { number: more, weights: DYING }, key), found)
+    logWeights[i] =
+      logWeights[i]! - strangeness(takeFrom(particles, i, { number: more, weights: WHO_DIES }, key), found)
   }
   return excess / size
 }
 
 /** Small young that die are hardly found. By stage row from the first small young. */
-const DYING = [0.2, 1, 1, 1]
+const WHO_DIES = [0.2, 1, 1, 1]
 
 /** Logarithm of the chance to find so many of a number of bodies, but for what does not hang on that number. */
-const chanceOf = (found: number, bodies: number, shape: number, rate: number): number =>
-  found * Math.log(bodies) - (shape + found) * Math.log(rate + bodies)
+const chanceOf = (found: number, bodies: number, share: number): number =>
+  found * Math.log(bodies) - (LUCK_SHAPE + found) * Math.log(LUCK_SHAPE / share + bodies)

@@ -1,5 +1,5 @@
 import { WEEK_MS } from '#core/records'
-import { hashText, normalFrom, streamAt, uniformAt } from '#core/stats'
+import { gammaMean, hashText, normalFrom, streamAt, uniformAt } from '#core/stats'
 import { type Checkpoint, copy, DIED, FILTER_ROWS, LAG, opening, prefixHashes } from './checkpoint'
 import { applyStep } from './comeAndGo'
 import { bury, foundDead, layOut, learnFound, type Toll, usualDead } from './deaths'
@@ -177,8 +177,9 @@ function seeDead(
   layOut(bodies, died, rates.dtWeeks)
   const usual = usualDead(state, rates)
   const { found, molts } = foundDead(events)
-  const excess = bury(state, bodies, { found, usual, share: state.found }, key)
-  state.toll.push({ usual, found, molts, excess })
+  const share = gammaMean(state.found.belief)
+  const excess = bury(state, bodies, { found, usual, share }, key)
+  state.toll.push({ usual, share, found, molts, excess })
   state.found = learnFound(state.found, { found, usual })
 }
 

@@ -45,7 +45,7 @@ export interface Futures {
   halfGrown: Float64Array
 }
 
-/** Weeks in which deaths that are logged fade from the futures (from memory). */
+/** Deaths beside the usual ones fade from the futures within about so many weeks (from memory). */
 export const DYING_WEEKS = 6
 
 /** Futures to live: from where, how many, how long, under what and with whose luck. */
@@ -119,8 +119,7 @@ function opened(start: Start, size: number): Float64Array {
 function takeAll({ cloud, size }: Particles, take: { of: TakeOf; number: number }, key: number, short?: Uint8Array) {
   const weights = takeWeights[take.of]
   // part of an animal a week is one animal in so many weeks, and in each week in that share of the futures: evenly
-  // spread by
-  // the golden ratio, so that a larger share takes from the same futures and more
+  // spread by the golden ratio, so that a larger share takes from the same futures and more
   const whole = Math.floor(take.number)
   const rest = take.number - whole
   for (let i = 0; i < size; i++) {

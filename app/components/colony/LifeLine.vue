@@ -26,10 +26,8 @@ const shownCounts = computed(() => props.population.counts.filter(c => c.at >= s
 const points = (band: readonly BandPoint[], key: 'p10' | 'p25' | 'p50' | 'p75' | 'p90') =>
   band.map(b => ({ x: b.at, y: b[key] }))
 /** The grown among them, from the same moment on and ahead: what lies above is half-grown. */
-const grown = computed(() => {
-  const { past: before, ahead } = props.population.grown
-  return [...before.slice(-past.value.length), ...ahead].map(g => ({ x: g.at, y: g.value }))
-})
+const grownPast = computed(() => props.population.grown.past.filter(g => g.at >= since.value - WEEK_MS))
+const grown = computed(() => [...grownPast.value, ...props.population.grown.ahead].map(g => ({ x: g.at, y: g.value })))
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   const { fan } = props.population
   const edge = { borderWidth: 0, pointRadius: 0, tension: 0 }
@@ -117,9 +115,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
         label: item => {
           const isAhead = item.dataset.label === 'ahead'
           const band = (isAhead ? props.population.fan : past.value)[item.dataIndex]
-          const of = (isAhead ? props.population.grown.ahead : props.population.grown.past.slice(-past.value.length))[
-            item.dataIndex
-          ]
+          const of = (isAhead ? props.population.grown.ahead : grownPast.value)[item.dataIndex]
           if (!band || !of) return []
           return [
             `about ${whole(band.p50)}, likely ${whole(band.p10)} to ${whole(band.p90)}`,

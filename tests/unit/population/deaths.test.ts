@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { stageModel } from '#core/population'
-import { seededRandom } from '#core/stats'
+import { gammaMean, seededRandom } from '#core/stats'
 import { deathAlarms, dyingPerWeek, watchDeaths } from '../../../core/population/deathWatch'
 import { bury, FOUND, foundDead, layOut, learnFound, type Toll, usualDead } from '../../../core/population/deaths'
 import { fitPopulation } from '../../../core/population/fit'
@@ -40,7 +40,7 @@ describe('the dead of a step', () => {
     particles.cloud.set([50, 50], FEMALES * size)
     const bodies = Float64Array.from([9, 1])
     // the first had nine dead, of which five were found; the second one, and four more go
-    const excess = bury(particles, bodies, { found: 5, usual, share: FOUND }, 3)
+    const excess = bury(particles, bodies, { found: 5, usual, share: 0.3 }, 3)
     const [first, second] = particles.logWeights
     return {
       excess,
@@ -117,7 +117,7 @@ describe('deaths in the fit', () => {
   })
   it('go on in the futures the less the longer they are past', () => {
     const toll = (at: number): Toll[] =>
-      Array.from({ length: 20 }, (_, i) => ({ usual: 1, found: 0, molts: 0, excess: i === at ? 12 : 0 }))
+      Array.from({ length: 20 }, (_, i) => ({ usual: 1, share: 0.3, found: 0, molts: 0, excess: i === at ? 12 : 0 }))
     expect(dyingPerWeek(toll(19), 1, 100)).toBeCloseTo(12 / 6 / 100, 12)
     expect(dyingPerWeek(toll(13), 1, 100)).toBeCloseTo(12 / 6 / 100 / Math.E, 12)
     expect(dyingPerWeek(toll(19), 1, 3)).toBe(0.2)
@@ -134,7 +134,12 @@ describe('deaths in the fit', () => {
 
 /** Steps in which so many are usual, and found as they are drawn. */
 function tollOf(weeks: number, usual: number, found: (week: number) => number): Toll[] {
-  return Array.from({ length: weeks }, (_, week) => ({ usual, found: found(week), molts: 0, excess: 0 }))
+  let known = FOUND
+  return Array.from({ length: weeks }, (_, week) => {
+    const toll = { usual, share: gammaMean(known.belief), found: found(week), molts: 0, excess: 0 }
+    known = learnFound(known, toll)
+    return toll
+  })
 }
 
 describe('the alarm of deaths', () => {
