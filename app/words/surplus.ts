@@ -1,4 +1,3 @@
-import type { LargestTake } from '#core/population'
 import type { Order } from '#core/records'
 import type { Outlet, SafeTake, Upper } from '#core/surplus'
 import { WEEK_MS } from '#core/records'
@@ -23,8 +22,10 @@ export function weeklyText(weekly: number): string {
     : formatNumber(weekly, weekly < 10 && weekly % 1 > 0.04 ? 1 : 0)
 }
 
-/** What holds a take back. */
-export function limitText(take: LargestTake, keep: number, females: number): string {
+/** What holds a take of a kind back. */
+export function heldByText({ of, now: take }: Pick<SafeTake, 'of' | 'now'>, keep: number, females: number): string {
+  if (take.all && take.take > 0 && (of === 'males' || of === 'females'))
+    return `the last ${takeKindWord[of]}: none would be left to breed`
   if (take.all) return 'all that can be had of them'
   if (take.take === 0 && take.riskAfter > 0) return `already ${percent(take.riskNow)} risk with none taken`
   if (take.afterCount !== null) return `count first: then up to ${whole(take.afterCount)}`

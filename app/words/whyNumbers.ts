@@ -58,8 +58,8 @@ function whyHowMany({ p, group, f }: Grounds): Own {
 /** The dead that were found, against what is usual, and how the alarm is set. */
 const deathsText = ({ found, usual, sinceMs }: PopulationAnswer['deaths'], nowMs: number): string =>
   `${whole(found)} found dead since ${dayText(sinceMs, nowMs)}; by the stages and by what share is found here, ` +
-  `${usual < 1 ? 'one at most' : `about ${whole(usual)}`} would be. Many more than that call you; the limit is set so that this ` +
-  'happens by chance once in two years at most.'
+  `${usual < 1 ? 'one at most' : `about ${whole(usual)}`} would be. Many more than that call you; the limit is set ` +
+  'so that this happens by chance once in two years at most.'
 
 function whyHeading({ p, f, nowMs }: Grounds): Own {
   return {

@@ -10,7 +10,8 @@ import { dueWhy } from '~/words/due'
 import { plain } from '~/words/numbers'
 import { changeText, comparedText, fullText, reachText } from '~/words/outlook'
 import { disagreementText, fullCountText, learntText, lookText, mattersText, stageWord } from '~/words/population'
-import { limitText, moneyText, takeText, upperText, weeklyText } from '~/words/surplus'
+import { heldByText, moneyText, takeText, upperText, weeklyText } from '~/words/surplus'
+import type { TakeKind } from '#core/records'
 import { NOW } from '../make'
 import { itemOf, known } from '../unit/care/rooms'
 
@@ -153,6 +154,7 @@ describe('the Surplus', () => {
     afterCount: null,
     ...more,
   })
+  const held = (more: object = {}, of: TakeKind = 'any') => plain(heldByText({ of, now: take(more) }, 30, 8))
   it('says what can go and what holds it back', () => {
     expect(plain(takeText({ of: 'halfGrown', now: take(), weekly: take({ take: 3.2 }) }))).toBe(
       '12 half-grown now, or 3.2 every week',
@@ -161,12 +163,17 @@ describe('the Surplus', () => {
       '12 of any kind now, or one every 4 weeks',
     )
     expect([weeklyText(0), weeklyText(0.5), weeklyText(14)]).toEqual(['none', 'one every 2 weeks', '14'])
-    expect(limitText(take(), 30, 8)).toContain('under 30')
-    expect(limitText(take({ limit: 'females' }), 30, 8)).toContain('under 8')
-    expect(limitText(take({ all: true }), 30, 8)).toBe('all that can be had of them')
-    expect(limitText(take({ limit: 'males' }), 30, 8)).toContain('males')
-    expect(limitText(take({ afterCount: 90 }), 30, 8)).toBe('count first: then up to 90')
-    expect(limitText(take({ take: 0, riskNow: 0.3, riskAfter: 0.3 }), 30, 8)).toContain('30 % risk')
+    expect(held()).toContain('under 30')
+    expect(held({ limit: 'females' })).toContain('under 8')
+    expect(held({ all: true })).toBe('all that can be had of them')
+    expect(held({ all: true }, 'halfGrown')).toBe('all that can be had of them')
+    expect(held({ all: true }, 'males')).toBe('the last grown males: none would be left to breed')
+    expect(held({ all: true }, 'females')).toBe('the last grown females: none would be left to breed')
+    // none of them there is no take
+    expect(held({ all: true, take: 0 }, 'males')).toBe('all that can be had of them')
+    expect(held({ limit: 'males' })).toContain('males')
+    expect(held({ afterCount: 90 })).toBe('count first: then up to 90')
+    expect(held({ take: 0, riskNow: 0.3, riskAfter: 0.3 })).toContain('30 % risk')
   })
   it('says what must go', () => {
     expect(plain(upperText({ limit: 200, chance: 0.9, week: 6, weekly: 12 }, NOW))).toBe(

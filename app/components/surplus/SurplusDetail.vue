@@ -7,7 +7,7 @@ import { wholeNumber } from '~/forms/wholeNumber'
 import { cautionText } from '~/words/cautions'
 import { percent, whole } from '~/words/numbers'
 import { takeKindWord } from '~/words/outlook'
-import { limitText, orderText, takeText, upperText, weeklyText } from '~/words/surplus'
+import { heldByText, orderText, takeText, upperText, weeklyText } from '~/words/surplus'
 import { dayText } from '~/words/when'
 
 /** What can go of one colony, by stage and sex, now and every week; what must go; what is ahead; and why. */
@@ -134,7 +134,7 @@ const caution = computed(() =>
       <template #of="{ row }">{{ row.of === 'any' ? 'of any kind' : takeKindWord[row.of] }}</template>
       <template #now="{ row }">{{ row.now.take === 0 ? 'none' : whole(row.now.take) }}</template>
       <template #weekly="{ row }">{{ weeklyText(row.weekly.take) }}</template>
-      <template #because="{ row }">{{ limitText(row.now, floors.minimumKeep, floors.minimumFemales) }}</template>
+      <template #because="{ row }">{{ heldByText(row, floors.minimumKeep, floors.minimumFemales) }}</template>
     </DataTable>
     <p v-if="carrying > 0">
       About <span class="numeral">{{ whole(carrying) }}</span> of the females carry eggs: take them last.
