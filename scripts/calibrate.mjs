@@ -1,7 +1,8 @@
 // npm run calibrate [colonies of each group] [first seed] [variant] [particles]: how often the likely ranges hold the
 // truth, and how far the answers lie off, against colonies that the fitted model does not know. Prints the tables of
 // docs/science.md.
-// Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm.
+// Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
+// losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -30,22 +31,64 @@ const every = parts.flat()
 /** The results by what they have in common. */
 const by = (results, of) =>
   [...new Set(results.map(of))].map(name => ({ name, results: results.filter(r => of(r) === name) }))
-if (wanted === 'deaths') {
+const heading = cells => {
+  row(cells)
+  row(cells.map(() => '---'))
+}
+const took = () => `first seed ${firstSeed}, in ${Math.round((Date.now() - start) / 1000)} s.`
+
+/** What is not about the numbers: the columns, what stands in them, and whether the whole is good enough. */
+const others = {
+  deaths: {
+    columns: ['', 'n', 'false alarms a year', 'sicknesses called', 'median days', 'called where over 30 % died'],
+    cells: t => [t.colonies, t.falsePerYear.toFixed(2), per(t.called), t.medianDays.toFixed(0), per(t.largeCalled)],
+    good: t => t.falsePerYear <= 0.5,
+  },
+  losses: {
+    columns: [
+      '',
+      'n',
+      'in vain a year',
+      'calm counts that ask',
+      'first asks',
+      'told',
+      'by the second',
+      'median days',
+      'over 60 % gone',
+    ],
+    cells: t => [
+      t.colonies,
+      t.falsePerYear.toFixed(2),
+      per(t.calmAsks),
+      per(t.asked),
+      per(t.told),
+      per(t.bySecond),
+      t.medianDays.toFixed(0),
+      per(t.largeTold),
+    ],
+    good: t => t.falsePerYear <= 0.5,
+  },
+  luck: {
+    columns: ['', 'n', 'error in 8 that luck alone leaves'],
+    cells: t => [t.colonies, per(t.error)],
+    good: () => true,
+  },
+}
+if (Object.hasOwn(others, wanted)) {
+  const { columns, cells, good } = others[wanted]
   const sets = [...by(every, r => r.groupId), { name: 'all', results: every }]
-  const rows = await inWorker('scripts/lib/calibrateTable.mjs', { of: 'deaths', sets })
-  row(['', 'n', 'false alarms a year', 'sicknesses called', 'median days', 'called where over 30 % died'])
-  row(Array.from({ length: 6 }, () => '---'))
-  for (const { name, table: t } of rows)
-    row([name, t.colonies, t.falsePerYear.toFixed(2), per(t.called), t.medianDays.toFixed(0), per(t.largeCalled)])
-  console.log(`\n${every.length} colonies, first seed ${firstSeed}, in ${Math.round((Date.now() - start) / 1000)} s.`)
-  process.exit(rows.at(-1).table.falsePerYear <= 0.5 ? 0 : 1)
+  const rows = await inWorker('scripts/lib/calibrateTable.mjs', { of: wanted, sets })
+  heading(columns)
+  for (const { name, table } of rows) row([name, ...cells(table)])
+  console.log(`\n${every.length} colonies, ${took()}`)
+  process.exit(good(rows.at(-1).table) ? 0 : 1)
 }
 let good = true
 for (const { name: variant, results } of by(every, r => r.variant)) {
   const sets = [...by(results, r => r.groupId), ...by(results, r => r.way), { name: 'all', results }]
   const rows = await inWorker('scripts/lib/calibrateTable.mjs', { sets })
   console.log(`\nVariant ${variant}: first seed ${firstSeed}, ${perGroup} colonies of each group.\n`)
-  row([
+  heading([
     '',
     'n',
     'bias now',
@@ -58,7 +101,6 @@ for (const { name: variant, results } of by(every, r => r.variant)) {
     'error in 8',
     'growth 80 %',
   ])
-  row(Array.from({ length: 11 }, () => '---'))
   const errors = e => [e.model, e.carried, e.logLinear].map(per).join(' / ')
   for (const { name, table: t } of rows)
     row([
@@ -89,6 +131,6 @@ for (const { name: variant, results } of by(every, r => r.variant)) {
     at => all[at].in80 >= 0.74 && all[at].in80 <= 0.86 && all[at].in50 >= 0.43 && all[at].in50 <= 0.57,
   )
 }
-console.log(`\n${every.length} colonies in ${Math.round((Date.now() - start) / 1000)} s.`)
+console.log(`\n${every.length} colonies, ${took()}`)
 console.log(`\n${good ? 'The ranges hold what they say' : 'The ranges do NOT hold what they say'}.`)
 process.exitCode = good ? 0 : 1

@@ -239,5 +239,6 @@ function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
     lastCountMs: p.counts.at(-1)?.at ?? null,
     firstLook: p.firstLook,
     asks: p.asks !== null,
+    dyingSinceMs: p.deaths.alarm ? p.deaths.sinceMs : null,
   }
 }

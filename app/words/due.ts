@@ -132,6 +132,7 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   testDrift: v => `${valueName(v.key as ValueKey)} is drifting: twice as often while it does. Last ${ago(v)}.`,
   testDoubt: v => `The last reading of ${valueNameInside(v.key as ValueKey)} is a rough one, from ${ago(v)}.`,
   testOff: v => `${valueName(v.key as ValueKey)} is off: ${every(n(v, 'every'))} until it is right. Last ${ago(v)}.`,
+  testDying: () => 'More are found dead than usual: what is wrong with the water?',
   feedEvery: v =>
     `Fed ${ago(v)}; its school feeds ${every(n(v, 'every'))}. The amount follows what became of the last one.`,
   feedNever: v => `No feeding is in the log; its school feeds ${every(n(v, 'every'))}.`,

@@ -16,7 +16,7 @@ export interface Attention {
 }
 
 /**
- * What needs the keeper now, most urgent first: water that is off, deaths, numbers that are lost or in question,
+ * What needs the keeper now, most urgent first: deaths, water that is off, numbers that are lost or in question,
  * colonies that shrink, water that drifts, water or numbers that are not known any more.
  * @param statements of all colonies, in any order; ties keep their order
  */
@@ -74,18 +74,19 @@ const numberOff = ({ number }: ColonyStatements): Need | null =>
       }
     : null
 
-const ofHeading = ({ heading }: ColonyStatements, weight: number): Need | null =>
+const ofHeading = ({ heading, population }: ColonyStatements, weight: number): Need | null =>
   heading.state === 'off'
     ? {
         state: 'off',
         title: heading.conclusion,
-        reason: heading.reasons[0] ?? null,
+        // where they die nobody asks how many there may be in spring
+        reason: population.deaths.alarm ? null : (heading.reasons[0] ?? null),
         action: heading.actions[0] ?? null,
         weight,
       }
     : null
 /** More are found dead than usual. */
-const dying = (s: ColonyStatements) => (s.population.deaths.alarm ? ofHeading(s, 95) : null)
+const dying = (s: ColonyStatements) => (s.population.deaths.alarm ? ofHeading(s, 105) : null)
 const shrinking = (s: ColonyStatements) => (s.population.deaths.alarm ? null : ofHeading(s, 80))
 
 const numberOld = ({ number }: ColonyStatements): Need | null =>

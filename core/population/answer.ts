@@ -16,7 +16,7 @@ import { asksAgain, lossOf } from './unexpected'
 import { counted, LOSSES, MOOD, RECRUITS, ROOM, SHAPE, stageRows, type StageName } from './stages'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
-export const MODEL = 'stages/3'
+export const MODEL = 'stages/4'
 
 /** How finely a colony is reckoned. */
 export interface Grain {

@@ -22,7 +22,8 @@ export function takeCount(state: Checkpoint, question: PopulationQuestion, event
   const { evidence } = event
   const dt = question.rates.dtWeeks
   const seenOf = (i: number) => counted(cloud, size, i) * (event.byEye ? Math.exp(cloud[SEEN * size + i]!) : 1)
-  const expected = quantileSorted(drawSorted(seenOf, weighed(state), DRAWS), 0.5)
+  const before = drawSorted(seenOf, weighed(state), DRAWS)
+  const expected = quantileSorted(before, 0.5)
   const off = Math.abs((event.at - question.startMs) / (dt * WEEK_MS) - state.step) * dt
   const weeksSince = (state.step - state.lastCountStep) * dt
   const stories = weighCount(state, event, { weeksSince, timing: Math.abs(question.rates.growth) * off }, key)
@@ -36,6 +37,7 @@ export function takeCount(state: Checkpoint, question: PopulationQuestion, event
     weight: 'full',
     leapt: false,
     expected,
+    expectedLow: quantileSorted(before, 0.1),
     value: evidence.value,
     low: evidence.low,
     high: evidence.high,

@@ -106,6 +106,8 @@ export interface JudgedCount extends Range {
   leapt: boolean
   /** number expected at that moment before the count was seen */
   expected: number
+  /** at least so many were: the lower end of its likely range */
+  expectedLow: number
   /** what was remarkable in how it was reckoned */
   notes: CountEvidence['notes']
 }

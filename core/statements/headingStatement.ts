@@ -88,7 +88,8 @@ function fewAhead(
 function headingReasons(p: PopulationAnswer, group: HeadingOf['group'], fell: boolean): Message<StatementKey>[] {
   const end = p.fan.at(-1)!
   const reasons: Message<StatementKey>[] = []
-  if (p.doublingWeeks !== null) reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
+  if (p.doublingWeeks !== null && !p.deaths.alarm)
+    reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
   if (p.halvingWeeks !== null && !fell) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
   if (fell)
     reasons.push(

@@ -96,7 +96,10 @@ class Cohorts implements LivingColony {
   private passWeek(): void {
     this.mood = MEMORY * this.mood + WANDER * this.normal()
     const { chance, share } = this.nature.blows
-    if (this.random() < chance) this.die(() => share)
+    if (this.random() < chance) this.strike(share)
+  }
+  strike(share: number): void {
+    this.die(() => share)
   }
 
   private lose(factor: number): void {

@@ -40,10 +40,10 @@ const WEEKS_AHEAD = 8
 const NOW = Date.parse('2026-06-01T12:00:00.000Z')
 
 /**
- * What comes over a colony: blows by chance, as anybody's; none at all; or none but a sickness in the last third of its
- * log.
+ * What comes over a colony: blows by chance, as anybody's; none at all; or none but, in the last third of its log, a
+ * sickness or a night in which many vanish.
  */
-export type Fate = 'any' | 'calm' | 'dieOff'
+export type Fate = 'any' | 'calm' | 'dieOff' | 'loss'
 
 /** Chance, and a factor that strays by so much on the log scale. */
 export interface Luck {
@@ -59,15 +59,12 @@ export interface Luck {
 export function makeCase(
   groupId: string,
   seed: number,
-  { way, variant = 'all', fate = 'any' }: { way?: Way; variant?: Variant; fate?: Fate } = {},
+  { way, variant = 'all', fate = 'any', ahead = 0 }: { way?: Way; variant?: Variant; fate?: Fate; ahead?: number } = {},
 ) {
   const lived = way ?? waysOfLiving[seed % waysOfLiving.length]!
   for (let attempt = 0; attempt < 40; attempt++) {
-    const made = tryCase(
-      groupId,
-      { way: lived, variant, fate },
-      seededRandom(hashText(`${groupId} ${lived} ${seed} ${attempt}`)),
-    )
+    const named = hashText(`${groupId} ${lived} ${seed} ${attempt}`)
+    const made = tryCase(groupId, { way: lived, variant, fate, ahead }, named)
     if (made) return made
   }
   throw new RangeError(`no colony of ${groupId} lived with seed ${seed}`)
@@ -75,21 +72,15 @@ export function makeCase(
 
 function tryCase(
   groupId: string,
-  { way, variant, fate }: { way: Way; variant: Variant; fate: Fate },
-  random: Random,
+  { way, variant, fate, ahead }: { way: Way; variant: Variant; fate: Fate; ahead: number },
+  seed: number,
 ): CalibrationCase | null {
+  let drawn = seededRandom(seed)
+  const random: Random = () => drawn()
   const luck: Luck = { random, lognormal: sd => randomLogNormal.source(random)(0, sd)() }
   const id = () => uuid({ msecs: NOW, random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) })
   const litres = 15 + Math.floor(random() * 60)
-  const glass = {
-    ...begun(id(), NOW),
-    roomId: id(),
-    name: 'Glass',
-    kind: 'tank',
-    grossL: litres,
-    fill: { by: 'netLitres', netL: litres },
-    place: { rackId: id(), shelf: 0, position: 0 },
-  } as Glass
+  const glass = glassOf(id, litres)
   const weeks = 16 + Math.floor(random() * 110)
   const began = NOW - weeks * 7 * DAY_MS
   const sexed = { females: 4 + Math.floor(random() * 12), males: 2 + Math.floor(random() * 6) }
@@ -114,11 +105,12 @@ function tryCase(
   const nature = natureOf(resolved, litres, luck)
   if (fate !== 'any') nature.blows.chance = 0
   const living = ways[way](nature, founders, random)
-  const dieOff = fate === 'dieOff' ? sickness(weeks, random) : null
+  const dieOff = comesOver[fate](weeks, random)
   const entries = keepLog({ living, colony, resolved, weeks, began, id, variant, dieOff }, luck)
   const told = living.told()
   const now = countable(told)
   if (now < 3 || now > 4000) return null
+  if (ahead > 0) drawn = seededRandom(hashText(`${seed} ${ahead}`))
   return {
     variant,
     groupId,
@@ -132,12 +124,39 @@ function tryCase(
   }
 }
 
+const glassOf = (id: () => string, litres: number) =>
+  ({
+    ...begun(id(), NOW),
+    roomId: id(),
+    name: 'Glass',
+    kind: 'tank',
+    grossL: litres,
+    fill: { by: 'netLitres', netL: litres },
+    place: { rackId: id(), shelf: 0, position: 0 },
+  }) as Glass
+
+const nothing = () => null
 /** A sickness of three weeks in the last third of a log, of which up to six in ten die. */
 const sickness = (weeks: number, random: Random): DieOff => ({
   day: Math.round(weeks * 7 * (0.67 + 0.2 * random())),
   days: 21,
   share: 0.15 + 0.45 * random(),
+  bodies: true,
 })
+/** A night in the last third of a log after which four to eight in ten are gone. */
+const night = (weeks: number, random: Random): DieOff => ({
+  day: Math.round(weeks * 7 * (0.67 + 0.2 * random())),
+  days: 1,
+  share: 0.4 + 0.4 * random(),
+  bodies: false,
+})
+
+const comesOver: Record<Fate, (weeks: number, random: Random) => DieOff | null> = {
+  any: nothing,
+  calm: nothing,
+  dieOff: sickness,
+  loss: night,
+}
 
 function inWeeks(living: LivingColony, weeks: number): number {
   for (let d = 0; d < weeks * 7; d++) living.live()

@@ -23,11 +23,12 @@ export interface Kept {
   dieOff: DieOff | null
 }
 
-/** A sickness, from a day on: so large a share of the animals dies of it within so many days. */
+/** From a day on so large a share of the grown dies within so many days; or in one night of all, and leaves no body. */
 export interface DieOff {
   day: number
   days: number
   share: number
+  bodies: boolean
 }
 
 /** A colony that ran away so far is drawn anew: nobody keeps a log of it. */
@@ -78,7 +79,9 @@ export function keepLog(kept: Kept, luck: Luck): Entry[] {
     const n = countable(told)
     if (n > RAN_AWAY) break
     const ill = dieOff !== null && day >= dieOff.day && day < dieOff.day + dieOff.days
-    const dead = living.died() + (ill ? living.takeOut(seen(n, dieOff.share / dieOff.days, random)) : 0)
+    const gone = ill && dieOff.bodies ? living.takeOut(seen(n, dieOff.share / dieOff.days, random)) : 0
+    const dead = living.died() + gone
+    if (ill && !dieOff.bodies) living.strike(dieOff.share)
     bodies = seen(bodies, BODIES_LEFT, random) + dead
     const found = random() < LOOKS ? seen(bodies, habits.finds, random) : 0
     bodies -= found

@@ -19,6 +19,8 @@ export interface LivingColony {
   broods: () => number
   /** countable animals that died on the last day */
   died: () => number
+  /** lets a share of all animals vanish, the young as well */
+  strike: (share: number) => void
   /** takes countable animals out at random, half-grown and grown alike; @returns how many there were to take */
   takeOut: (number: number) => number
 }

@@ -96,8 +96,7 @@ class SingleAnimals implements LivingColony {
     this.day++
     const before = this.there()
     const { blows, room } = this.nature
-    if (this.day % DAYS === 0 && this.random() < blows.chance)
-      this.animals = this.animals.filter(() => this.random() > blows.share)
+    if (this.day % DAYS === 0 && this.random() < blows.chance) this.strike(blows.share)
     this.lay()
     // a straight line: nothing comes up any more where the room is full
     const born = this.hatch(this.comeUp * Math.max(0.01, 1 - before.length / room))
@@ -105,6 +104,10 @@ class SingleAnimals implements LivingColony {
     const left = new Set(this.animals)
     this.deaths = before.filter(a => !left.has(a)).length
     this.animals.push(...born)
+  }
+
+  strike(share: number): void {
+    this.animals = this.animals.filter(() => this.random() > share)
   }
 
   private lay(): void {

@@ -1,8 +1,10 @@
 // Sums up what the parts of the calibration found.
 import { parentPort, workerData } from 'node:worker_threads'
 import { summariseAlarms } from '../calibration/deathAlarm'
+import { summariseLosses } from '../calibration/losses'
+import { summariseLuck } from '../calibration/luckAlone'
 import { summariseCases } from '../calibration/table'
 
 const { of, sets } = workerData
-const summarise = of === 'deaths' ? summariseAlarms : summariseCases
+const summarise = { deaths: summariseAlarms, losses: summariseLosses, luck: summariseLuck }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

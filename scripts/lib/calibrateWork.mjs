@@ -2,5 +2,9 @@
 import { parentPort, workerData } from 'node:worker_threads'
 import { calibrate } from '../calibration/calibrate'
 import { watchColonies } from '../calibration/deathAlarm'
+import { tellLosses } from '../calibration/losses'
+import { luckAlone } from '../calibration/luckAlone'
 
-parentPort.postMessage(workerData.variant === 'deaths' ? watchColonies(workerData.seeds) : calibrate(workerData))
+const { seeds, variant } = workerData
+const others = { deaths: watchColonies, losses: tellLosses, luck: luckAlone }[variant]
+parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

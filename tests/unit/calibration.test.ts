@@ -4,6 +4,7 @@ import { calibrate } from '../../scripts/calibration/calibrate'
 import { cohorts } from '../../scripts/calibration/cohorts'
 import { calibrationGroups, makeCase, waysOfLiving } from '../../scripts/calibration/colonies'
 import { variants } from '../../scripts/calibration/keeper'
+import { type LossResult, summariseLosses } from '../../scripts/calibration/losses'
 import { countable, type Nature } from '../../scripts/calibration/living'
 import { singleAnimals } from '../../scripts/calibration/singleAnimals'
 import { summariseCases } from '../../scripts/calibration/table'
@@ -73,6 +74,10 @@ describe('the colonies', () => {
     const before = countable(colony.told())
     expect(colony.takeOut(5)).toBe(5)
     expect(countable(colony.told())).toBe(before - 5)
+    // of four in ten that vanish the young are a part
+    const crowd = live(nature, { females: 400, males: 400 }, seededRandom(3))
+    crowd.strike(0.4)
+    expect(Math.abs(countable(crowd.told()) - 480)).toBeLessThan(60)
     // growth in an empty glass is what its nature says, near enough: 1 % a day
     const free = live({ ...nature, room: 1e9 }, { females: 100, males: 100 }, seededRandom(2))
     const young = after(free, 250)
@@ -84,5 +89,31 @@ describe('the colonies', () => {
     expect(after(live({ ...nature, femaleShare: 1 }, founders, seededRandom(1)), 200)).toBeGreaterThan(15)
     const barren = live(nature, { females: 15, males: 0 }, seededRandom(4))
     expect(after(barren, 1500)).toBeLessThan(15)
+  })
+})
+
+describe('what is told of losses', () => {
+  const lost = (share: number, counts: number, told: { counts: number; days: number } | null): LossResult => ({
+    groupId: 'neocaridina',
+    years: 0.5,
+    calmCounts: 10,
+    calmAsks: 1,
+    falseLosses: 1,
+    loss: { share, counts, asked: told !== null, told },
+  })
+  it('is summed up over those who counted twice', () => {
+    const calm: LossResult = { ...lost(0, 0, null), falseLosses: 0, loss: null }
+    const all = [
+      calm,
+      calm,
+      lost(0.7, 3, { counts: 2, days: 12 }),
+      lost(0.5, 4, { counts: 4, days: 40 }),
+      lost(0.8, 2, null),
+      lost(0.9, 1, null),
+    ]
+    expect(summariseLosses(all)).toMatchObject({ colonies: 6, calmAsks: 0.1, asked: 0.5, told: 2 / 3, largeTold: 0.5 })
+    expect(summariseLosses(all).falsePerYear).toBeCloseTo(4 / 3)
+    expect(summariseLosses(all).bySecond).toBeCloseTo(1 / 3)
+    expect(summariseLosses(all).medianDays).toBe(40)
   })
 })

@@ -28,6 +28,8 @@ export const TEST_DAYS: Readonly<Partial<Record<ValueKey, number>>> = {
 export const FIRST_TESTS: readonly ValueKey[] = ['temperatureC', 'ghDh', 'khDh', 'ph', 'salinityGKg', 'humidityPct']
 /** Values that are asked for only after they were found. */
 export const POISONS: readonly ValueKey[] = ['ammoniaMgL', 'nitriteMgL', 'copperMgL']
+/** What is tested where more die than usual: what they need, and what poisons them first (common practice). */
+export const DYING_TESTS: readonly ValueKey[] = [...FIRST_TESTS, 'ammoniaMgL', 'nitriteMgL']
 /** Minutes that a test takes: a probe is read, a kit is dripped and shaken (from memory). */
 export const testMinutes = (key: ValueKey): number =>
   ['temperatureC', 'humidityPct', 'conductivityUsCm', 'salinityGKg'].includes(key) ? 0.5 : 3

@@ -38,6 +38,7 @@ export type DueReason =
   | 'testDrift'
   | 'testDoubt'
   | 'testOff'
+  | 'testDying'
   | 'feedEvery'
   | 'feedNever'
   | 'feedRested'
@@ -109,6 +110,8 @@ export interface ColonyCare {
     firstLook: boolean
     /** whether the last count lies so far off that only another one can tell */
     asks: boolean
+    /** since when more are found dead than usual; null where no more are */
+    dyingSinceMs: number | null
   } | null
   /** verdicts on its water */
   values: readonly ValueVerdict[]

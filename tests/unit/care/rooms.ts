@@ -84,5 +84,6 @@ export const known = (
   lastCountMs,
   firstLook: false,
   asks: false,
+  dyingSinceMs: null,
 })
 export { nextId, NOW }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { type DueItem, dueState, schedule } from '#core/care'
 import { DAY_MS, Entry, toMoment } from '#core/records'
 import { daysAgo, entryOf, nextId, test as waterTest, topUp, waterChange } from '../../make'
-import { careOf, glassId, itemOf, itemsOf, NOW } from './rooms'
+import { careOf, glassId, itemOf, itemsOf, known, NOW } from './rooms'
 
 const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
 
@@ -106,6 +106,25 @@ describe('tests', () => {
         ],
       }),
     ).toMatchObject({ why: { key: 'testDoubt' }, everyDays: 14 })
+  })
+  it('asks at once for all that may kill where more die than usual, until it was tested', () => {
+    const dying = { ...known(100, 90, 110, [95, 105])!, dyingSinceMs: NOW - 2 * DAY_MS }
+    const all = itemOf('test', { glassEntries: steady(5), numbers: dying })!
+    expect(String(all.values.keys).split(' ').sort()).toEqual([
+      'ammoniaMgL',
+      'ghDh',
+      'khDh',
+      'nitriteMgL',
+      'ph',
+      'temperatureC',
+    ])
+    expect([inDays(all), all.why.key, all.flexible, all.lateDays]).toEqual([-2, 'testDying', false, 2])
+    const since = waterTest(glassId, 1, { khDh: 5, ghDh: 7, ph: 7.2, temperatureC: 23 })
+    const rest = itemOf('test', { glassEntries: [...steady(5), since], numbers: dying })!
+    expect(String(rest.values.keys).split(' ').sort()).toEqual(['ammoniaMgL', 'nitriteMgL'])
+    const poison = waterTest(glassId, 1, { ammoniaMgL: 0, nitriteMgL: 0 })
+    const done = itemOf('test', { glassEntries: [...steady(5), since, poison], numbers: dying })!
+    expect(done.why.key).toBe('testAge')
   })
   it('asks for poisons only where they were found', () => {
     expect(String(itemOf('test', { glassEntries: steady(0.1) })!.values.keys)).not.toContain('nitrite')

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { preferredC, spreadsOf, stageModel, stageRates, type PopulationEvent } from '#core/population'
+import { type JudgedCount, type PopulationEvent, preferredC, spreadsOf, stageModel, stageRates } from '#core/population'
 import { WEEK_MS } from '#core/records'
+import { asksAgain, lossOf } from '../../../core/population/unexpected'
 import { NOW } from '../../make'
 import { ask, counted, heads, ratesOf, resolvedOf, step } from './questions'
 
@@ -51,6 +52,104 @@ describe('a count far below what was expected', () => {
       full,
     )
     expect(later.loss).toBeNull()
+  })
+})
+
+describe('a loss', () => {
+  const rates = { ...full.rates, growth: 0 }
+  const told = (weeksAgo: number, p50: number, spread = 1.1) => ({
+    at: NOW - weeksAgo * WEEK_MS,
+    p10: p50 / spread ** 2,
+    p25: p50 / spread,
+    p50,
+    p75: p50 * spread,
+    p90: p50 * spread ** 2,
+  })
+  const judged = (weeksAgo: number, more: Partial<JudgedCount> = {}): JudgedCount => ({
+    entryId: `c${weeksAgo}`,
+    at: NOW - weeksAgo * WEEK_MS,
+    seen: 50,
+    method: 'allSeen',
+    weight: 'full',
+    leapt: false,
+    expected: 100,
+    expectedLow: 90,
+    value: 50,
+    low: 45,
+    high: 55,
+    notes: [],
+    ...more,
+  })
+  const question = (events: readonly PopulationEvent[] = [], growth = 0) => ({
+    events,
+    startMs: NOW - 20 * WEEK_MS,
+    nowMs: NOW,
+    rates: { ...rates, growth },
+  })
+  const counts = [judged(6), judged(2), judged(0)]
+  const path = [told(20, 80), told(6, 100), told(3, 90, 1.5), told(2, 60), told(0, 62)]
+  it('lies between the counts where the number fell, whatever story was told of it', () => {
+    expect(lossOf(question(), counts, path)).toEqual({
+      number: 40,
+      of: 100,
+      left: 60,
+      fromMs: counts[0]!.at,
+      toMs: counts[1]!.at,
+    })
+  })
+  it('is three in ten at least, beside what was taken and what such colonies lose anyway', () => {
+    const left = (p50: number) => [...path.slice(0, 3), told(2, p50), told(0, p50)]
+    expect(lossOf(question(), counts, left(71))).toBeNull()
+    expect(lossOf(question(), counts, left(69))).not.toBeNull()
+    expect(lossOf(question([step(3, -20)]), counts, path)).toBeNull()
+    expect(lossOf(question([step(3, -20, { death: true })]), counts, path)).not.toBeNull()
+    expect(lossOf(question([step(3, 20)]), counts, left(71))!.number).toBe(49)
+    // four weeks at two in a hundred, twice
+    expect(lossOf(question([], -0.02), counts, path)).toBeNull()
+    expect(lossOf(question([], -0.01), counts, path)).not.toBeNull()
+    // a colony that falls by as much from count to count, before or after, is a falling one
+    const steadily = [judged(10), ...counts]
+    expect(lossOf(question(), steadily, [told(20, 80), told(10, 108), ...path.slice(1)])).not.toBeNull()
+    expect(lossOf(question(), steadily, [told(20, 80), told(10, 112), ...path.slice(1)])).toBeNull()
+    expect(lossOf(question(), counts, [...path.slice(0, 4), told(0, 52)])).toBeNull()
+    const few = [told(20, 5), told(6, 5), told(2, 2.5), told(0, 2.5)]
+    expect(lossOf(question(), counts, few)).toBeNull()
+  })
+  it('is clear of what is not known: then, or by what was counted since', () => {
+    const doubted = [told(20, 80), told(6, 100), told(2, 60, 1.6), told(0, 62, 1.6)]
+    expect(lossOf(question(), counts, doubted)).toBeNull()
+    expect(lossOf(question(), counts, [...doubted.slice(0, 3), told(0, 62)])!.left).toBe(60)
+    // those that were sold since are not gone
+    expect(lossOf(question([step(1, -30)]), counts, [...doubted.slice(0, 3), told(0, 62)])).toBeNull()
+    // a fall since the count is no loss before it
+    expect(lossOf(question(), counts, [told(20, 80), told(6, 100), told(2, 95, 1.6), told(0, 62)])).toBeNull()
+  })
+  it('may come with the first count; counts that are not believed mark nothing', () => {
+    expect(lossOf(question(), [judged(2)], [told(20, 80), told(2, 30), told(0, 30)])).toMatchObject({
+      number: 50,
+      fromMs: NOW - 20 * WEEK_MS,
+    })
+    const doubted = [judged(6), judged(2, { weight: 'none' }), judged(0)]
+    expect(lossOf(question(), doubted, path)!.toMs).toBe(NOW)
+    expect(lossOf(question(), [], path)).toBeNull()
+  })
+  it('of which the futures know asks all the same, where it is far under what was expected', () => {
+    const asks = (more: Partial<JudgedCount>) => asksAgain([judged(3, { expectedLow: 50 }), judged(0, more)], 0)
+    expect(asks({ expected: 100, expectedLow: 60 })).toMatchObject({
+      expected: 100,
+      gone: 50,
+      since: NOW - 3 * WEEK_MS,
+    })
+    expect(asks({ expected: 100, expectedLow: 54 })).toBeNull()
+    expect(asks({ expected: 80, expectedLow: 60 })).toBeNull()
+    expect(asks({ expected: 100, expectedLow: 54, weight: 'part' })).not.toBeNull()
+    // the second one that says so settles it; one of other days, or of far fewer, does not
+    const after = (more: Partial<JudgedCount>) =>
+      asksAgain([judged(3, more), judged(0, { expected: 100, expectedLow: 60 })], 0)
+    expect(after({ expectedLow: 60 })).toBeNull()
+    expect(after({ expectedLow: 50 })).not.toBeNull()
+    expect(after({ expectedLow: 130, low: 90, high: 110 })).not.toBeNull()
+    expect(asks({ expected: 100, expectedLow: 54, leapt: true })).not.toBeNull()
   })
 })
 

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { drawnStates, needsAttention } from '#core/care'
+import { resolveGroup } from '#core/groups'
 import type { Entry } from '#core/records'
 import { colonyStatements, firstLook, heldBack, offeredToday } from '#core/statements'
+import { headingStatement } from '../../../core/statements/headingStatement'
 import { sayNeed } from '../../../app/words/say'
 import { defaultUnits } from '../../../app/words/unitPrefs'
 import { count, death, inputOf, smallRoom, test as waterTest } from '../../make'
@@ -31,9 +33,28 @@ describe('deaths change what is said', () => {
     expect(dying.heading).toMatchObject({ state: 'off', conclusion: { key: 'heading.dying', values: { found: 6 } } })
     expect(dying.heading.actions[0]!.key).toBe('heading.lookAtDying')
     expect(dying.heading.reasons.some(r => r.key === 'heading.reasonDeaths')).toBe(false)
+    // nobody tells of twice as many where they die
+    const { group, growthPerWeek, batch } = resolveGroup(room.colony)
+    const pace = (alarm: boolean, weeks: object) =>
+      headingStatement(
+        { ...dying.population, ...weeks, deaths: { ...dying.population.deaths, alarm } },
+        { group, growthPerWeek, batch },
+      ).reasons.map(r => r.key)
+    expect(pace(false, { doublingWeeks: 24 })).toContain('heading.reasonDoubling')
+    expect(pace(true, { doublingWeeks: 24 })).not.toContain('heading.reasonDoubling')
+    expect(pace(true, { doublingWeeks: null, halvingWeeks: 24 })).toContain('heading.reasonHalving')
     expect([offeredToday(dying), heldBack(dying)!.key]).toEqual([0, 'surplus.reasonDying'])
     expect(drawnStates(dying)).toContain('off')
-    expect(needsAttention([dying])[0]).toMatchObject({ state: 'off', title: { key: 'heading.dying' }, also: null })
+    // the Room says what to do, not what may be in spring; and it comes before water that is off elsewhere
+    expect(needsAttention([dying])[0]).toMatchObject({
+      state: 'off',
+      title: { key: 'heading.dying' },
+      also: null,
+      reason: null,
+      action: { key: 'heading.lookAtDying' },
+    })
+    const hard = { ...tell([], { ...sound, ghDh: 30 }), colonyId: 'other' }
+    expect(needsAttention([hard, dying]).map(n => n.title.key)).toEqual(['heading.dying', 'water.above'])
   })
   it('those of molts are told as such, and lead to minerals first', () => {
     const molts = tell([death(id, 4, 2, 'failedMolt'), death(id, 1, 4, 'failedMolt')])

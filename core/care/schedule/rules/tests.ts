@@ -1,6 +1,6 @@
 import { DAY_MS, momentMs, type ValueKey, valueKeys } from '#core/records'
 import type { ValueVerdict } from '#core/water'
-import { FIRST_TESTS, M, POISONS, TEST_DAYS, testMinutes } from '../figures'
+import { DYING_TESTS, FIRST_TESTS, M, POISONS, TEST_DAYS, testMinutes } from '../figures'
 import type { DueItem, DueReason, GlassCare } from '../item'
 import { item, last, startOf } from './tools'
 
@@ -13,12 +13,14 @@ interface ValueDue {
   days: number
 }
 
+/** Of several reasons the first of these is told. */
+const PRESSING: readonly DueReason[] = ['testDying', 'testOff', 'testDrift']
 /** Values that come due within so many days are tested in one go. */
 const TOGETHER_DAYS = 3
 
 /**
  * Which values to test and when: as seldom as is safe while a value is steady and well read, twice as often while it
- * drifts or while its reading is weak, and within days while it is off (from memory).
+ * drifts or while its reading is weak, within days while it is off, at once where more die than usual (from memory).
  * @returns one item for the glass, with the values that are best tested together
  */
 export function testRule(g: GlassCare, nowMs: number): DueItem[] {
@@ -26,8 +28,9 @@ export function testRule(g: GlassCare, nowMs: number): DueItem[] {
   const first = due[0]
   if (!first) return []
   const together = due.filter(d => d.dueMs <= Math.max(first.dueMs, nowMs) + TOGETHER_DAYS * DAY_MS)
-  const pressing = together.find(d => d.why === 'testOff') ?? together.find(d => d.why === 'testDrift') ?? first
-  const lateDays = pressing.why === 'testOff' ? 2 : pressing.why === 'testDrift' ? 7 : Math.max(3, first.everyDays / 2)
+  const pressing = PRESSING.flatMap(why => together.find(d => d.why === why) ?? [])[0] ?? first
+  const soon = pressing.why === 'testDying' || pressing.why === 'testOff'
+  const lateDays = soon ? 2 : pressing.why === 'testDrift' ? 7 : Math.max(3, first.everyDays / 2)
   return [
     item({
       key: `test:${g.glass.id}`,
@@ -38,7 +41,7 @@ export function testRule(g: GlassCare, nowMs: number): DueItem[] {
       earlyDays: first.everyDays / 4,
       lateDays,
       minutes: together.reduce((s, d) => s + testMinutes(d.key), 0.5),
-      flexible: pressing.why !== 'testOff',
+      flexible: !soon,
       why: pressing.why,
       whyValues: { key: pressing.key, days: pressing.days, every: pressing.everyDays },
       basis: M,
@@ -58,6 +61,9 @@ function valueDue(key: ValueKey, g: GlassCare, nowMs: number): ValueDue | null {
     verdict.window.findLast(r => r.method !== 'reckoned')?.at ?? -Infinity,
     verdict.latest && verdict.latest.method !== 'reckoned' ? verdict.latest.at : -Infinity,
   )
+  const dyingMs = Math.max(...g.colonies.map(c => c.numbers?.dyingSinceMs ?? -Infinity))
+  if (lastMs < dyingMs && DYING_TESTS.includes(key))
+    return { key, dueMs: dyingMs, everyDays: base, why: 'testDying', days: (nowMs - dyingMs) / DAY_MS }
   if (POISONS.includes(key) && !((verdict.latest?.value ?? 0) > 0 && verdict.state !== 'onTarget')) return null
   if (lastMs === -Infinity) {
     // not every keeper owns every kit: the rest is asked for once it was tested
