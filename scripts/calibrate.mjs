@@ -2,7 +2,8 @@
 // truth, and how far the answers lie off, against colonies that the fitted model does not know. Prints the tables of
 // docs/science.md.
 // Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
-// losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks.
+// losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
+// water, for what is called drifting.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -68,6 +69,19 @@ const others = {
     ],
     good: t => t.falsePerYear <= 0.5,
   },
+  water: {
+    of: r => r.key,
+    columns: ['', 'n', 'false alarms a year', 'days flagged', 'slides found', 'median day', 'nine of ten by day'],
+    cells: t => [
+      t.values,
+      t.falsePerYear.toFixed(2),
+      per(t.flagged),
+      per(t.found),
+      t.medianDays.toFixed(0),
+      t.ninthDays.toFixed(0),
+    ],
+    good: t => 6 * t.falsePerYear <= 1,
+  },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],
     cells: t => [t.colonies, per(t.error)],
@@ -75,12 +89,12 @@ const others = {
   },
 }
 if (Object.hasOwn(others, wanted)) {
-  const { columns, cells, good } = others[wanted]
-  const sets = [...by(every, r => r.groupId), { name: 'all', results: every }]
+  const { columns, cells, good, of = r => r.groupId } = others[wanted]
+  const sets = [...by(every, of), { name: 'all', results: every }]
   const rows = await inWorker('scripts/lib/calibrateTable.mjs', { of: wanted, sets })
   heading(columns)
   for (const { name, table } of rows) row([name, ...cells(table)])
-  console.log(`\n${every.length} colonies, ${took()}`)
+  console.log(`\n${every.length} in all, ${took()}`)
   process.exit(good(rows.at(-1).table) ? 0 : 1)
 }
 let good = true

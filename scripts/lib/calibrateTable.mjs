@@ -3,8 +3,10 @@ import { parentPort, workerData } from 'node:worker_threads'
 import { summariseAlarms } from '../calibration/deathAlarm'
 import { summariseLosses } from '../calibration/losses'
 import { summariseLuck } from '../calibration/luckAlone'
+import { summariseWatch } from '../calibration/quietGlass'
 import { summariseCases } from '../calibration/table'
 
 const { of, sets } = workerData
-const summarise = { deaths: summariseAlarms, losses: summariseLosses, luck: summariseLuck }[of] ?? summariseCases
+const summarise =
+  { deaths: summariseAlarms, losses: summariseLosses, luck: summariseLuck, water: summariseWatch }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

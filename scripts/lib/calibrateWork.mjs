@@ -4,7 +4,8 @@ import { calibrate } from '../calibration/calibrate'
 import { watchColonies } from '../calibration/deathAlarm'
 import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
+import { watchWater } from '../calibration/quietGlass'
 
 const { seeds, variant } = workerData
-const others = { deaths: watchColonies, losses: tellLosses, luck: luckAlone }[variant]
+const others = { deaths: watchColonies, losses: tellLosses, luck: luckAlone, water: watchWater }[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

@@ -6,6 +6,7 @@ import { calibrationGroups, makeCase, waysOfLiving } from '../../scripts/calibra
 import { variants } from '../../scripts/calibration/keeper'
 import { type LossResult, summariseLosses } from '../../scripts/calibration/losses'
 import { countable, type Nature } from '../../scripts/calibration/living'
+import { summariseWatch, type WatchResult, watchWater } from '../../scripts/calibration/quietGlass'
 import { singleAnimals } from '../../scripts/calibration/singleAnimals'
 import { summariseCases } from '../../scripts/calibration/table'
 
@@ -115,5 +116,37 @@ describe('what is told of losses', () => {
     expect(summariseLosses(all).falsePerYear).toBeCloseTo(4 / 3)
     expect(summariseLosses(all).bySecond).toBeCloseTo(1 / 3)
     expect(summariseLosses(all).medianDays).toBe(40)
+  })
+})
+
+describe('water that is watched', () => {
+  it('slides are found, and most quiet values are left alone', () => {
+    const results = watchWater([5])
+    const table = summariseWatch(results)
+    // conductivity is no target of every group
+    expect(table.values).toBeGreaterThan(60)
+    expect(table.found).toBeGreaterThan(0.9)
+    expect(table.falsePerYear).toBeLessThan(1.5)
+    expect(watchWater([5])).toEqual(results)
+  })
+  it('is summed up by years, and what was never found comes last', () => {
+    const watched = (years: number, falseAlarms: number, found: number | null = null, slid = false): WatchResult => ({
+      key: 'khDh',
+      years,
+      falseAlarms,
+      flagged: falseAlarms / 10,
+      slid,
+      found,
+    })
+    const table = summariseWatch([
+      watched(2, 1),
+      watched(2, 0),
+      watched(1, 2, -9, true),
+      watched(1, 0, 4, true),
+      watched(2, 0, null, true),
+    ])
+    expect(table).toMatchObject({ values: 5, falsePerYear: 3 / 8, medianDays: 4, ninthDays: Infinity })
+    expect(table.flagged).toBeCloseTo((0.1 * 2 + 0.2) / 8)
+    expect(table.found).toBeCloseTo(2 / 3)
   })
 })
