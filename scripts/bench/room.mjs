@@ -80,7 +80,7 @@ async function load(page, address) {
   )
 }
 
-/** Times from a glass in the Room to its Colony with the chart, a second after the room was told: no hand is quicker. */
+/** Times from a glass in the Room to its Colony with the chart, a second after the room was told: hands are slower. */
 async function openings(browser, page) {
   await roomIsReady(page)
   await page.waitForTimeout(1000)

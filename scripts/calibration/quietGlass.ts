@@ -7,8 +7,8 @@ import { calibrationGroups } from './colonies'
 
 /**
  * Glasses whose water is well: values that wander well inside the preferred range, a room that breathes with the year,
- * tests that count whole degrees. And the same where one value slides: from the middle to the edge within six weeks, and
- * on. The judge knows nothing of how they are made.
+ * tests that count whole degrees. And the same where one value slides: from the middle to the edge within six weeks,
+ * and on. The judge knows nothing of how they are made.
  */
 
 /** The values that are watched together. */
