@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { type DueItem, dueState, schedule } from '#core/care'
 import { DAY_MS, Entry, toMoment } from '#core/records'
 import { daysAgo, entryOf, nextId, test as waterTest, topUp, waterChange } from '../../make'
-import { careOf, glassId, itemOf, itemsOf, known, NOW } from './rooms'
+import { careOf, colonyId, glassId, itemOf, itemsOf, known, NOW } from './rooms'
 
 const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
 
@@ -119,6 +119,9 @@ describe('tests', () => {
       'temperatureC',
     ])
     expect([inDays(all), all.why.key, all.flexible, all.lateDays]).toEqual([-2, 'testDying', false, 2])
+    const found = [entryOf('death', 0.5, { colonyId, number: 4, sign: 'unknown' })]
+    const today = itemOf('test', { glassEntries: steady(5), numbers: dying, colonyEntries: found })!
+    expect(inDays(today)).toBe(-0.5)
     const since = waterTest(glassId, 1, { khDh: 5, ghDh: 7, ph: 7.2, temperatureC: 23 })
     const rest = itemOf('test', { glassEntries: [...steady(5), since], numbers: dying })!
     expect(String(rest.values.keys).split(' ').sort()).toEqual(['ammoniaMgL', 'nitriteMgL'])

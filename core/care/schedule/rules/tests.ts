@@ -61,9 +61,13 @@ function valueDue(key: ValueKey, g: GlassCare, nowMs: number): ValueDue | null {
     verdict.window.findLast(r => r.method !== 'reckoned')?.at ?? -Infinity,
     verdict.latest && verdict.latest.method !== 'reckoned' ? verdict.latest.at : -Infinity,
   )
-  const dyingMs = Math.max(...g.colonies.map(c => c.numbers?.dyingSinceMs ?? -Infinity))
-  if (lastMs < dyingMs && DYING_TESTS.includes(key))
-    return { key, dueMs: dyingMs, everyDays: base, why: 'testDying', days: (nowMs - dyingMs) / DAY_MS }
+  const dying = g.colonies.filter(c => lastMs < (c.numbers?.dyingSinceMs ?? -Infinity))
+  if (dying.length > 0 && DYING_TESTS.includes(key)) {
+    // nobody is late for what the last one found has brought to light
+    const found = dying.flatMap(c => last(c.entries, 'death') ?? []).map(e => momentMs(e.at))
+    const dueMs = Math.max(...dying.map(c => c.numbers!.dyingSinceMs!), ...found)
+    return { key, dueMs, everyDays: base, why: 'testDying', days: (nowMs - dueMs) / DAY_MS }
+  }
   if (POISONS.includes(key) && !((verdict.latest?.value ?? 0) > 0 && verdict.state !== 'onTarget')) return null
   if (lastMs === -Infinity) {
     // not every keeper owns every kit: the rest is asked for once it was tested
