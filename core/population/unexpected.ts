@@ -53,35 +53,43 @@ export function lossOf(
   const halfStepMs = (rates.dtWeeks * WEEK_MS) / 2
   // a count is set to the nearest end of a step
   const known = (at: number) => path.find(p => p.at >= at - halfStepMs) ?? path.at(-1)!
-  const marks = [startMs, ...counts.filter(c => c.weight === 'full').map(c => c.at)]
-  /** of itself and by what was taken, each week of the stretch that ends with a mark, as natural logarithms */
-  const fall = (k: number) =>
-    k > 0 && k < marks.length
-      ? Math.log((known(marks[k - 1]!).p50 + 0.5) / (known(marks[k]!).p50 + 0.5)) /
-        weeksBetween(marks[k - 1]!, marks[k]!)
-      : 0
-  for (let k = marks.length - 1; k > 0; k--) {
-    const [fromMs, toMs] = [marks[k - 1]!, marks[k]!]
-    if (toMs < nowMs - TOLD_WEEKS * WEEK_MS) return null
-    const before = known(fromMs)
-    const usual = Math.max(0, -2 * rates.growth, fall(k - 1), fall(k + 1)) * weeksBetween(fromMs, toMs)
-    const missing = (ms: number, after: BandPoint) => {
-      const moved = movedBetween(events, fromMs, ms)
-      const of = before.p50 + moved
-      const number = of - after.p50
-      // what falls from count to count is no loss: it is told as where the colony is heading
-      const many = number >= LOST.animals && number >= (LOST.share + usual) * of
-      return { number, of, left: after.p50, many, clear: many && before.p25 + moved > after.p75 }
-    }
-    const then = missing(toMs, known(toMs))
-    if (then.clear || (then.many && missing(nowMs, path.at(-1)!).clear))
-      return { number: then.number, of: then.of, left: then.left, fromMs, toMs }
+  const between = (fromMs: number, toMs: number): Stretch => {
+    const [before, after, moved] = [known(fromMs), known(toMs), movedBetween(events, fromMs, toMs)]
+    const of = before.p50 + moved
+    // counts of one day tell no pace
+    const weeks = Math.max(DAY_MS, toMs - fromMs) / WEEK_MS
+    const fall = Math.log((Math.max(0, of) + 0.5) / (after.p50 + 0.5)) / weeks
+    return { fromMs, toMs, weeks, of, left: after.p50, apart: before.p25 + moved > after.p75, fall }
   }
-  return null
+  const marks = [startMs, ...counts.filter(c => c.weight === 'full').map(c => c.at)]
+  const stretches = marks.slice(1).map((toMs, k) => between(marks[k]!, toMs))
+  const recent = stretches.findLastIndex((s, k) => {
+    // what falls from count to count is no loss: it is told as where the colony is heading
+    const beside = [stretches[k - 1], stretches[k + 1]].map(n => n?.fall ?? 0)
+    const usual = Math.max(0, -2 * rates.growth, ...beside) * s.weeks
+    const many = ({ of, left }: Stretch) => of - left >= LOST.animals && of - left >= (LOST.share + usual) * of
+    const since = between(s.fromMs, nowMs)
+    return many(s) && (s.apart || (since.apart && many(since)))
+  })
+  const told = stretches[recent]
+  if (!told || told.toMs < nowMs - TOLD_WEEKS * WEEK_MS) return null
+  const { of, left, fromMs, toMs } = told
+  return { number: of - left, of, left, fromMs, toMs }
 }
 
-/** At least a day: counts of one day tell no pace. */
-const weeksBetween = (fromMs: number, toMs: number) => Math.max(DAY_MS, toMs - fromMs) / WEEK_MS
+/** From one moment at which the number was known to the next. */
+interface Stretch {
+  fromMs: number
+  toMs: number
+  weeks: number
+  /** so many would be there if none had come or gone of themselves, and so many are left */
+  of: number
+  left: number
+  /** whether the middle halves of before and after do not meet */
+  apart: boolean
+  /** a week, natural logarithm; what was taken out is no fall */
+  fall: number
+}
 
 /** What came less what went between two moments, the dead left out: they are part of a loss. */
 function movedBetween(events: readonly PopulationEvent[], fromMs: number, toMs: number): number {

@@ -1,8 +1,9 @@
 import { resolveGroup } from '#core/groups'
 import { stageModel } from '#core/population'
 import { headingStatement, questionOf } from '#core/statements'
-import { type CalibrationCase, calibrationGroups, makeCase, type Way } from './colonies'
+import { type CalibrationCase, makeCase, type Way } from './colonies'
 import { type Variant, variants } from './keeper'
+import { inEveryGroup } from './summing'
 import { carriedForward, logLinearFit, type Simple } from './simpleForecasts'
 
 /** What is said of where a colony is heading. */
@@ -92,8 +93,6 @@ export function calibrate({ seeds, variant, particles }: Asked): CalibrationResu
   if (wanted.length === 0)
     throw new RangeError(`variant must be every or one of ${variants.join(', ')}, got ${variant}`)
   return wanted.flatMap(v =>
-    calibrationGroups.flatMap(groupId =>
-      seeds.map(seed => answerCase(makeCase(groupId, seed, { variant: v }), particles)),
-    ),
+    inEveryGroup(seeds, (groupId, seed) => [answerCase(makeCase(groupId, seed, { variant: v }), particles)]),
   )
 }

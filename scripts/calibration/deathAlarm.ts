@@ -2,7 +2,8 @@ import { DAY_MS, momentMs, WEEK_MS } from '#core/records'
 import { questionOf } from '#core/statements'
 import { deathAlarms } from '../../core/population/deathWatch'
 import { fitPopulation } from '../../core/population/fit'
-import { type CalibrationCase, calibrationGroups, makeCase } from './colonies'
+import { type CalibrationCase, makeCase } from './colonies'
+import { inEveryGroup, middle, shareOf, sumOf } from './summing'
 
 /** What the alarm of deaths did in one colony. */
 export interface AlarmResult {
@@ -41,8 +42,8 @@ function watched(c: CalibrationCase): AlarmResult {
 
 /** Watches colonies over which nothing comes, and such over which a sickness does. */
 export const watchColonies = (seeds: readonly number[]): AlarmResult[] =>
-  calibrationGroups.flatMap(groupId =>
-    seeds.flatMap(seed => (['calm', 'dieOff'] as const).map(fate => watched(makeCase(groupId, seed, { fate })))),
+  inEveryGroup(seeds, (groupId, seed) =>
+    (['calm', 'dieOff'] as const).map(fate => watched(makeCase(groupId, seed, { fate }))),
   )
 
 /** What the alarm does in a set of colonies, for keepers who write deaths down. */
@@ -59,15 +60,13 @@ export interface AlarmTable {
 export function summariseAlarms(all: readonly AlarmResult[]): AlarmTable {
   // who never writes a death is never called
   const results = all.filter(r => r.writes)
-  const sum = (of: (r: AlarmResult) => number) => results.reduce((s, r) => s + of(r), 0)
   const sick = results.flatMap(r => r.dieOff ?? [])
-  const calledShare = (of: typeof sick) => of.filter(d => d.days !== null).length / of.length
-  const days = sick.flatMap(d => d.days ?? []).sort((a, b) => a - b)
+  const called = (of: typeof sick) => shareOf(of, d => d.days !== null)
   return {
     colonies: results.length,
-    falsePerYear: sum(r => r.falseAlarms) / sum(r => r.years),
-    called: calledShare(sick),
-    medianDays: days[Math.floor(days.length / 2)] ?? NaN,
-    largeCalled: calledShare(sick.filter(d => d.share > 0.3)),
+    falsePerYear: sumOf(results, r => r.falseAlarms) / sumOf(results, r => r.years),
+    called: called(sick),
+    medianDays: middle(sick.flatMap(d => d.days ?? [])),
+    largeCalled: called(sick.filter(d => d.share > 0.3)),
   }
 }

@@ -2,7 +2,8 @@ import { DAY_MS, momentMs } from '#core/records'
 import { questionOf } from '#core/statements'
 import { fitPopulation } from '../../core/population/fit'
 import { asksAgain, lossOf } from '../../core/population/unexpected'
-import { type CalibrationCase, calibrationGroups, makeCase } from './colonies'
+import { type CalibrationCase, makeCase } from './colonies'
+import { inEveryGroup, middle, shareOf, sumOf } from './summing'
 
 /** What was told of one colony that was asked about after each of its counts. */
 export interface LossResult {
@@ -56,8 +57,8 @@ function asked(c: CalibrationCase): LossResult {
 
 /** Asks about colonies over which nothing comes, and such of which a part vanishes in one night. */
 export const tellLosses = (seeds: readonly number[]): LossResult[] =>
-  calibrationGroups.flatMap(groupId =>
-    seeds.flatMap(seed => (['calm', 'loss'] as const).map(fate => asked(makeCase(groupId, seed, { fate })))),
+  inEveryGroup(seeds, (groupId, seed) =>
+    (['calm', 'loss'] as const).map(fate => asked(makeCase(groupId, seed, { fate }))),
   )
 
 /** How often losses are told, rightly and in vain. */
@@ -77,22 +78,20 @@ export interface LossTable {
 }
 
 export function summariseLosses(results: readonly LossResult[]): LossTable {
-  const sum = (of: (r: LossResult) => number) => results.reduce((s, r) => s + of(r), 0)
   const lost = results.flatMap(r => r.loss ?? [])
-  const share = (test: (l: (typeof lost)[number]) => boolean, of = lost) => of.filter(test).length / of.length
   const twice = lost.filter(l => l.counts >= 2)
-  const days = twice.flatMap(l => l.told?.days ?? []).sort((a, b) => a - b)
+  const isTold = (l: (typeof lost)[number]) => l.told !== null
   return {
     colonies: results.length,
-    falsePerYear: sum(r => r.falseLosses) / sum(r => r.years),
-    calmAsks: sum(r => r.calmAsks) / sum(r => r.calmCounts),
-    asked: share(l => l.asked),
-    told: share(l => l.told !== null, twice),
-    bySecond: share(l => l.told !== null && l.told.counts <= 2, twice),
-    medianDays: days[Math.floor(days.length / 2)] ?? NaN,
-    largeTold: share(
-      l => l.told !== null,
+    falsePerYear: sumOf(results, r => r.falseLosses) / sumOf(results, r => r.years),
+    calmAsks: sumOf(results, r => r.calmAsks) / sumOf(results, r => r.calmCounts),
+    asked: shareOf(lost, l => l.asked),
+    told: shareOf(twice, isTold),
+    bySecond: shareOf(twice, l => l.told !== null && l.told.counts <= 2),
+    medianDays: middle(twice.flatMap(l => l.told?.days ?? [])),
+    largeTold: shareOf(
       twice.filter(l => l.share > 0.6),
+      isTold,
     ),
   }
 }

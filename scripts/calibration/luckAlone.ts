@@ -1,4 +1,5 @@
-import { calibrationGroups, makeCase } from './colonies'
+import { makeCase } from './colonies'
+import { inEveryGroup, middle } from './summing'
 
 /**
  * What luck alone leaves of the coming weeks: how far off somebody would be who knew every animal of a colony, its
@@ -13,16 +14,12 @@ export interface LuckResult {
 
 const LIVES = 15
 
-const middle = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!
-
 export const luckAlone = (seeds: readonly number[]): LuckResult[] =>
-  calibrationGroups.flatMap(groupId =>
-    seeds.map(seed => {
-      const lived = (ahead: number) => Math.log(Math.max(0.5, makeCase(groupId, seed, { ahead }).truth.in8))
-      const others = Array.from({ length: LIVES }, (_, k) => lived(k + 1))
-      return { groupId, off: Math.abs(middle(others) - lived(0)) }
-    }),
-  )
+  inEveryGroup(seeds, (groupId, seed) => {
+    const lived = (ahead: number) => Math.log(Math.max(0.5, makeCase(groupId, seed, { ahead }).truth.in8))
+    const others = Array.from({ length: LIVES }, (_, k) => lived(k + 1))
+    return [{ groupId, off: Math.abs(middle(others) - lived(0)) }]
+  })
 
 /** Median error, as a share. */
 export const summariseLuck = (results: readonly LuckResult[]) => ({

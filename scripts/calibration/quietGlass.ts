@@ -3,7 +3,7 @@ import { resolveGroup } from '#core/groups'
 import { DAY_MS, type TestMethod } from '#core/records'
 import { hashText, type Random, seededRandom } from '#core/stats'
 import { judgeValue, readingSd, type ValueReading } from '#core/water'
-import { calibrationGroups } from './colonies'
+import { inEveryGroup, middle, ranked, shareOf, sumOf } from './summing'
 
 /**
  * Glasses whose water is well: values that wander well inside the preferred range, a room that breathes with the year,
@@ -158,12 +158,10 @@ function watch(groupId: string, key: WatchedKey, slides: boolean, random: Random
 
 /** Watches the water of glasses of all groups: half of the values slide at some time. */
 export const watchWater = (seeds: readonly number[]): WatchResult[] =>
-  calibrationGroups.flatMap(groupId =>
-    seeds.flatMap(seed =>
-      watched.flatMap(key =>
-        [false, true].flatMap(
-          slides => watch(groupId, key, slides, seededRandom(hashText(`${groupId} ${key} ${seed} ${slides}`))) ?? [],
-        ),
+  inEveryGroup(seeds, (groupId, seed) =>
+    watched.flatMap(key =>
+      [false, true].flatMap(
+        slides => watch(groupId, key, slides, seededRandom(hashText(`${groupId} ${key} ${seed} ${slides}`))) ?? [],
       ),
     ),
   )
@@ -180,16 +178,16 @@ export interface WatchTable {
 }
 
 export function summariseWatch(results: readonly WatchResult[]): WatchTable {
-  const sum = (of: (r: WatchResult) => number) => results.reduce((s, r) => s + of(r), 0)
+  const years = sumOf(results, r => r.years)
   const slides = results.filter(r => r.slid)
   // what was never found comes last
-  const days = slides.map(r => r.found ?? Infinity).sort((a, b) => a - b)
+  const days = slides.map(r => r.found ?? Infinity)
   return {
     values: results.length,
-    falsePerYear: sum(r => r.falseAlarms) / sum(r => r.years),
-    flagged: sum(r => r.flagged * r.years) / sum(r => r.years),
-    found: slides.filter(r => r.found !== null).length / slides.length,
-    medianDays: days[Math.floor(days.length / 2)] ?? NaN,
-    ninthDays: days[Math.floor(0.9 * days.length)] ?? NaN,
+    falsePerYear: sumOf(results, r => r.falseAlarms) / years,
+    flagged: sumOf(results, r => r.flagged * r.years) / years,
+    found: shareOf(slides, r => r.found !== null),
+    medianDays: middle(days),
+    ninthDays: ranked(days, 0.9),
   }
 }

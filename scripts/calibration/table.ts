@@ -1,4 +1,5 @@
 import type { CalibrationResult } from './calibrate'
+import { middle, shareOf } from './summing'
 
 /** What a set of answers comes to. */
 export interface CalibrationTable {
@@ -42,11 +43,10 @@ const PLAIN = 0.03
 const ENOUGH_COUNTS = 5
 
 const log = (answer: number, truth: number) => Math.log(Math.max(answer, 0.5) / Math.max(truth, 0.5))
-const middle = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!
 
 /** Sums answers up. */
 export function summariseCases(results: readonly CalibrationResult[]): CalibrationTable {
-  const share = (test: (r: CalibrationResult) => boolean, of = results) => of.filter(test).length / of.length
+  const share = (test: (r: CalibrationResult) => boolean, of = results) => shareOf(of, test)
   const inside = (x: number, low: number, high: number) => x >= low && x <= high
   const held = (at: 'now' | 'in8'): Held => {
     const error = (of: (r: CalibrationResult) => number) =>

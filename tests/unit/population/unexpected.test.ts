@@ -112,6 +112,9 @@ describe('a loss', () => {
     expect(lossOf(question(), steadily, [told(20, 80), told(10, 108), ...path.slice(1)])).not.toBeNull()
     expect(lossOf(question(), steadily, [told(20, 80), told(10, 112), ...path.slice(1)])).toBeNull()
     expect(lossOf(question(), counts, [...path.slice(0, 4), told(0, 52)])).toBeNull()
+    // but what was sold before was no fall, and hides none
+    const sold = [told(20, 80), told(10, 130), ...path.slice(1)]
+    expect(lossOf(question([step(8, -30)]), steadily, sold)!.number).toBe(40)
     const few = [told(20, 5), told(6, 5), told(2, 2.5), told(0, 2.5)]
     expect(lossOf(question(), counts, few)).toBeNull()
   })
