@@ -172,6 +172,7 @@ describe('the Surplus', () => {
     // none of them there is no take
     expect(held({ all: true, take: 0 }, 'males')).toBe('all that can be had of them')
     expect(held({ limit: 'males' })).toContain('males')
+    expect(held({ limit: 'males' }, 'males')).not.toContain('last')
     expect(held({ afterCount: 90 })).toBe('count first: then up to 90')
     expect(held({ take: 0, riskNow: 0.3, riskAfter: 0.3 })).toContain('30 % risk')
   })

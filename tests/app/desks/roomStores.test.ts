@@ -141,6 +141,19 @@ describe('what is due', () => {
       expect.arrayContaining(Object.values(ids)),
     )
   })
+  it('where more die than usual, is a test of their water', async () => {
+    const { ids } = await threeColonies()
+    const care = onPage(() => useCareStore())
+    const dying = { alarm: true, found: 6, usual: 1, molts: 0, sinceMs: NOW - 3_600_000 }
+    answer(0, Object.values(ids), input => {
+      const told = whole(input)
+      return input.colony.id === ids.right ? { ...told, population: { ...told.population, deaths: dying } } : told
+    })
+    await vi.waitFor(() => expect(care.ready).toBe(true))
+    const why = care.items.filter(i => i.kind === 'test').map(i => i.why.key)
+    expect(why.filter(key => key === 'testDying')).toHaveLength(1)
+    expect(why).toHaveLength(3)
+  })
   it('is said when the workers fail: the log alone still tells of feeding and of water', async () => {
     await threeColonies()
     const care = onPage(() => useCareStore())

@@ -122,6 +122,10 @@ describe('tests', () => {
     const found = [entryOf('death', 0.5, { colonyId, number: 4, sign: 'unknown' })]
     const today = itemOf('test', { glassEntries: steady(5), numbers: dying, colonyEntries: found })!
     expect(inDays(today)).toBe(-0.5)
+    // also where something is off
+    const wrong = { glassEntries: steady(9, { khDh: 0 }) }
+    expect(itemOf('test', wrong)!.why.key).toBe('testOff')
+    expect(itemOf('test', { ...wrong, numbers: dying })!.why.key).toBe('testDying')
     const since = waterTest(glassId, 1, { khDh: 5, ghDh: 7, ph: 7.2, temperatureC: 23 })
     const rest = itemOf('test', { glassEntries: [...steady(5), since], numbers: dying })!
     expect(String(rest.values.keys).split(' ').sort()).toEqual(['ammoniaMgL', 'nitriteMgL'])

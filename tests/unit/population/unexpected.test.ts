@@ -23,6 +23,10 @@ describe('a count far below what was expected', () => {
     expect(few.asks).toMatchObject({ seen: 12, since: NOW - 4 * WEEK_MS })
     expect(few.asks!.expected).toBeGreaterThan(80)
     expect(few.asks!.gone).toBeGreaterThan(60)
+    // nine of ten possible colonies had more
+    const { expected, expectedLow } = few.counts.at(-1)!
+    expect(expectedLow).toBeLessThan(0.98 * expected)
+    expect(expectedLow).toBeGreaterThan(0.7 * expected)
     expect(few.loss).toBeNull()
   })
   it('that a second one agrees with is a loss, with its size and its time', () => {
@@ -122,10 +126,22 @@ describe('a loss', () => {
     const doubted = [told(20, 80), told(6, 100), told(2, 60, 1.6), told(0, 62, 1.6)]
     expect(lossOf(question(), counts, doubted)).toBeNull()
     expect(lossOf(question(), counts, [...doubted.slice(0, 3), told(0, 62)])!.left).toBe(60)
+    // clear, but made up for
+    expect(lossOf(question(), counts, [...doubted.slice(0, 3), told(0, 75, 1.05)])).toBeNull()
+    // those that were sold in between are not gone, and bring before and after nearer
+    const unsure = [told(20, 80), told(6, 100), told(2, 55, 1.4), told(0, 55, 1.4)]
+    expect(lossOf(question(), counts, unsure)).not.toBeNull()
+    expect(lossOf(question([step(3, -20)]), counts, unsure)).toBeNull()
     // those that were sold since are not gone
     expect(lossOf(question([step(1, -30)]), counts, [...doubted.slice(0, 3), told(0, 62)])).toBeNull()
     // a fall since the count is no loss before it
     expect(lossOf(question(), counts, [told(20, 80), told(6, 100), told(2, 95, 1.6), told(0, 62)])).toBeNull()
+  })
+  it('is the newest of two, and two counts of one moment hide none', () => {
+    const twice = [told(20, 80), told(8, 100), told(6, 60), told(4, 100), told(2, 55), told(0, 56)]
+    const each = [8, 6, 4, 2, 0].map(w => judged(w))
+    expect(lossOf(question(), each, twice)!.toMs).toBe(NOW - 2 * WEEK_MS)
+    expect(lossOf(question(), [judged(6), judged(2), judged(2)], path)!.number).toBe(40)
   })
   it('may come with the first count; counts that are not believed mark nothing', () => {
     expect(lossOf(question(), [judged(2)], [told(20, 80), told(2, 30), told(0, 30)])).toMatchObject({
