@@ -123,7 +123,7 @@ describe('tests', () => {
     const today = itemOf('test', { glassEntries: steady(5), numbers: dying, colonyEntries: found })!
     expect(inDays(today)).toBe(-0.5)
     // also where something is off
-    const wrong = { glassEntries: steady(9, { khDh: 0 }) }
+    const wrong = { glassEntries: steady(12, { nitrateMgL: 90 }) }
     expect(itemOf('test', wrong)!.why.key).toBe('testOff')
     expect(itemOf('test', { ...wrong, numbers: dying })!.why.key).toBe('testDying')
     const since = waterTest(glassId, 1, { khDh: 5, ghDh: 7, ph: 7.2, temperatureC: 23 })
