@@ -144,7 +144,7 @@ const caution = computed(() =>
     </p>
     <p v-if="upper"><TheSentence :text="upperText(upper, nowMs)" /></p>
     <template v-if="spare.length > 0">
-      <h3>Likely to spare ahead</h3>
+      <h3>Likely above what must stay, if none go before</h3>
       <p class="ahead">
         <span v-for="s in spare" :key="s.week"
           ><span class="numeral">{{ whole(s.number) }}</span
@@ -172,8 +172,9 @@ const caution = computed(() =>
           or the grown females under {{ whole(floors.minimumFemales) }}</template
         ><template v-if="!oneSex"> or too few grown males are left to breed</template>, at any time; a weekly take must
         be there every week. More than half goes only after a count of the last two weeks. All takes meet the same luck.
-        Once and every week are alternatives, not both. “To spare ahead” is what four chances in five leave above what
-        must stay if nothing goes before.
+        Once and every week are alternatives, not both. What lies above what must stay on a later day, with four chances
+        in five, is for finding an outlet in time: how many of them may go is less, because those that stay must hold
+        for half a year.
       </p>
       <p class="small muted">
         Grades come with the lines. Animals from water that is off travel badly: put the water right first.
