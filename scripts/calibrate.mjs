@@ -70,7 +70,7 @@ const others = {
     good: t => t.falsePerYear <= 0.5,
   },
   water: {
-    of: r => r.key,
+    of: r => r.kind,
     columns: ['', 'n', 'false alarms a year', 'days flagged', 'slides found', 'median day', 'nine of ten by day'],
     cells: t => [
       t.values,

@@ -1,6 +1,6 @@
 import { groupOf } from '#core/groups'
 import type { Colony } from '#core/records'
-import type { Saying } from '~/words/say'
+import type { Saying } from '~/words/phrase'
 
 /** What the words need, for one colony. */
 export function useSaying() {

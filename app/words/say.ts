@@ -1,57 +1,19 @@
 import type { Attention } from '#core/care'
-import type { CountMethod, Message, ValueKey } from '#core/records'
+import type { CountMethod, Message } from '#core/records'
 import { STEADY } from '#core/population'
 import type { StatementKey } from '#core/statements'
 import type { WaterMessageKey } from '#core/water'
 import { num, percent, roundedTo, whole } from './numbers'
+import { n, type Phrase, type Saying, type Values } from './phrase'
 import { fullCountText } from './population'
 import { countMethodWord } from './states'
-import {
-  differenceText,
-  limitText,
-  rangeText,
-  type UnitPrefs,
-  valueNameInside,
-  valueNumber,
-  valueText,
-} from './unitPrefs'
+import { waterPhrases } from './waterPhrases'
 import { agoText, aroundText, dayText, weeksText } from './when'
 
-/** What the words need beside the message: units, today, and what the animals are called. */
-export interface Saying {
-  units: UnitPrefs
-  nowMs: number
-  /** one animal, several animals */
-  animal: readonly [string, string]
-}
-
-type Values = Readonly<Record<string, number | string>>
-type Phrase = (v: Values, s: Saying) => string
-
-const n = (v: Values, key: string): number => Number(v[key])
-const key = (v: Values): ValueKey => v.key as ValueKey
-const name = (v: Values) => valueNameInside(key(v))
-const Name = (v: Values) => name(v).replace(/^./, c => c.toUpperCase())
 const animals = (count: number, s: Saying) => s.animal[count === 1 ? 0 : 1]
 const about = (v: Values, of: string) => roundedTo(n(v, of), n(v, 'low'), n(v, 'high'))
-const value = (v: Values, s: Saying, of = 'value') => num(valueText(key(v), n(v, of), s.units))
-const preferred = (v: Values, s: Saying) => rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units)
 const method = (v: Values) => countMethodWord[v.method as CountMethod]
 const growth = (share: number) => percent(share)
-const below = (v: Values, s: Saying) => num(limitText(key(v), n(v, 'low'), s.units))
-const above = (v: Values, s: Saying) => num(limitText(key(v), n(v, 'high'), s.units))
-const bare = (v: Values, s: Saying, of: string) => num(valueNumber(key(v), n(v, of), s.units))
-
-/** "3 pairs of readings from one day", or mornings and evenings of different days. */
-const swingReadings = (v: Values): string =>
-  n(v, 'pairs') > 0
-    ? `${num(n(v, 'pairs'))} ${n(v, 'pairs') === 1 ? 'pair' : 'pairs'} of readings from one day`
-    : `${num(n(v, 'mornings'))} morning and ${num(n(v, 'evenings'))} evening readings`
-/** The swing's likely size, small end first, whichever way it goes. */
-function swingRange(v: Values, s: Saying): string {
-  const ends = [n(v, 'low'), n(v, 'high')].map(Math.abs).sort((a, b) => a - b)
-  return ends.map(end => valueNumber('ph', end, s.units)).join(' to ')
-}
 
 /** What came or went by hand in that time: the rest is the colony's own doing. */
 function beside(v: Values): string {
@@ -176,100 +138,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `First find out why ${num(n(v, 'found'))} died since ${dayText(n(v, 'since'), s.nowMs)}.`,
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
-  'water.allGood': v =>
-    n(v, 'n') === 1 ? 'The one value tested is on target' : `Water is right: all ${num(n(v, 'n'))} values on target`,
-  'water.nothingKnown': () => 'The water was never tested',
-  'water.noReading': v => `${Name(v)} was never tested`,
-  'water.tooOld': v => `${Name(v)} not read for ${num(`${Math.floor(n(v, 'days'))} days`)}`,
-  'water.onTarget': (v, s) => `${Name(v)} is right at ${value(v, s)}`,
-  'water.steadyAtEdge': (v, s) => `${Name(v)} steady at ${value(v, s)}`,
-  'water.rising': (v, s) => `${Name(v)} is rising: ${value(v, s)} now`,
-  'water.falling': (v, s) => `${Name(v)} is falling: ${value(v, s)} now`,
-  'water.above': (v, s) => `${Name(v)} at ${value(v, s)}, above ${above(v, s)}`,
-  'water.below': (v, s) => `${Name(v)} at ${value(v, s)}, below ${below(v, s)}`,
-  'water.slidAbove': (v, s) => `${Name(v)} has crept up to ${value(v, s)}, above ${above(v, s)}`,
-  'water.slidBelow': (v, s) => `${Name(v)} has slid to ${value(v, s)}, below ${below(v, s)}`,
-  'water.poison': (v, s) => `${Name(v)} found: ${value(v, s)}. It should be none`,
-  'water.reasonSlope': (v, s) =>
-    `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, about ` +
-    `${num(differenceText(key(v), Math.abs(n(v, 'perWeek')), s.units, 1))} ` +
-    `${n(v, 'perWeek') < 0 ? 'down' : 'up'} a week.`,
-  'water.reasonSteady': v => `Steady over the last ${num(n(v, 'n'))} readings.`,
-  'water.reasonTooFew': v =>
-    n(v, 'n') < 2 ? 'One reading shows no trend.' : `${num(n(v, 'n'))} readings are too few for a trend.`,
-  'water.reasonForecast': (v, s) =>
-    `In four weeks about ${value(v, s)} if nothing is done (likely ` +
-    `${num(rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units))}).`,
-  'water.reasonWeak': (v, s) =>
-    `Read by a rough method: give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}.`,
-  'water.reasonJump': (v, s) =>
-    `It jumped by ${num(differenceText(key(v), Math.abs(n(v, 'by')), s.units))} in ` +
-    `${Math.max(1, Math.round(n(v, 'days')))} days; these animals take ` +
-    `${num(differenceText(key(v), n(v, 'allowed'), s.units))}.`,
-  'water.reasonNearLimit': (v, s) =>
-    `Preferred ${num(preferred(v, s))}, tolerated ${num(rangeText(key(v), n(v, 'tolLow'), n(v, 'tolHigh'), s.units))}.`,
-  'water.swing': (v, s) =>
-    `pH swings by ${num(differenceText('ph', Math.abs(n(v, 'by')), s.units))} between dawn and dusk`,
-  'water.reasonSwing': (v, s) =>
-    `${swingReadings(v)}: ` +
-    `likely ${num(swingRange(v, s))} ` +
-    `${n(v, 'by') > 0 ? 'higher at dusk' : 'lower at dusk'}. More than about half a unit is a warning.`,
-  'water.doSteadyCo2': () =>
-    'Slow or stop injected CO₂, move the surface at night, and test at dawn and at dusk again.',
-  'water.reasonReckoned': (v, s) =>
-    `Reckoned from what was poured, give or take ${num(differenceText(key(v), n(v, 'sd'), s.units))}: a test ` +
-    `settles it.`,
-  'water.doTest': v => `Test ${name(v)}.`,
-  'water.doRetest': v => `Test ${name(v)} again with a better method before you change anything.`,
-  'water.doNothing': () => 'Leave it: stable beats perfect.',
-  'water.doRaise': v => raise(key(v)),
-  'water.doLower': v => lower(key(v)),
-  'water.doEmergencyChange': v =>
-    `Change a part of the water now with matched water, stop feeding, and test ${name(v)} again tomorrow.`,
-}
-
-function raise(k: ValueKey): string {
-  switch (k) {
-    case 'ghDh':
-    case 'khDh':
-      return 'Raise it in stages with the next changes.'
-    case 'temperatureC':
-      return 'Warm it slowly: check heater and room.'
-    case 'humidityPct':
-      return 'Close the cover further and mist.'
-    case 'conductivityUsCm':
-      return 'Add minerals with the next changes, in stages.'
-    case 'salinityGKg':
-      return 'Top up with salt water, in stages.'
-    case 'ph':
-      return 'Look at KH first: pH follows it.'
-    case 'calciumMgL':
-      return 'Offer calcium: bone, stone or salts with the changes.'
-    default:
-      return 'Bring it up in stages.'
-  }
-}
-
-function lower(k: ValueKey): string {
-  switch (k) {
-    case 'ghDh':
-    case 'khDh':
-      return 'Thin it in stages with softer change water.'
-    case 'temperatureC':
-      return 'Cool it slowly: less light, a fan over the surface.'
-    case 'humidityPct':
-      return 'Let more air in.'
-    case 'conductivityUsCm':
-      return 'Top up with pure water only, and thin with the next changes.'
-    case 'salinityGKg':
-      return 'Top up with pure water.'
-    case 'ph':
-      return 'Look at KH and leaves first: pH follows them.'
-    case 'nitrateMgL':
-      return 'Feed less and change a little more.'
-    default:
-      return 'Bring it down in stages.'
-  }
+  ...waterPhrases,
 }
 
 /** The sentence of a message; numerals are marked (see `numbers.ts`). */

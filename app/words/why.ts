@@ -1,6 +1,8 @@
 import type { ResolvedGroup } from '#core/groups'
 import type { ReadingMethod, ValueVerdict } from '#core/water'
-import { say, type Saying } from './say'
+import { percent } from './numbers'
+import type { Saying } from './phrase'
+import { say } from './say'
 import { basisText, testMethodWord } from './states'
 import { differenceText, rangeText, valueName, valueText } from './unitPrefs'
 import { agoText, dayText, weeksText } from './when'
@@ -43,15 +45,18 @@ export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why 
     method: [
       'Stable beats perfect: a steady value outside the preferred range but inside the tolerated one is left ' +
         'alone; one that is sliding is named before it is out.',
-      'The slope is read from up to eight readings of the last 120 days, each weighed by how exact its method is. ' +
-        'It counts only when it is clear of chance.',
+      'Level and way are read from all readings, each weighed by how exact its method is and by how far this ' +
+        'glass’s readings stray. A value is steady or it moves, and is called drifting when it will likely leave ' +
+        'before two more tests are made. One that jumps begins anew.',
       ...(v.latest ? [`The newest reading is from ${agoText(v.ageDays ?? 0)}.`] : []),
     ],
     formula: v.trendPerWeek
-      ? `weighted line: ${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ` +
+      ? 'Level that is steady or moves (Kalman 1960; Blom & Bar-Shalom 1988): ' +
+        `${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ` +
         `${differenceText(v.key, v.trendPerWeek.low, s.units, 2)} to ` +
-        `${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${ahead}.`
-      : 'No trend: it takes two readings or more.',
+        `${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${ahead}; chance of lying outside before ` +
+        `two more tests ${percent(v.outsideSoon ?? 0)}.`
+      : 'Nothing was read.',
     figures: [
       { name: 'Preferred', value: rangeText(v.key, low, high, s.units), basis: basisText(v.target.basis) },
       {

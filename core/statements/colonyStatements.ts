@@ -49,22 +49,21 @@ export interface StatementInput {
   zone: string
 }
 
-/** The question of a colony and the readings of its glass, from the raw logs of both. */
+/** The question of a colony and the story of its water, from the raw logs of both. */
 export function questionFrom(
   input: StatementInput,
   mostSteps?: number,
 ): {
   question: PopulationQuestion
-  readings: WaterStory['readings']
+  story: WaterStory
 } {
   const { colony, glass, water, colonyEntries, glassEntries, earlier, nowMs } = input
-  const readingsOf = (of: Glass, entries: readonly Entry[]) =>
-    waterStory(currentEntries(entries), netLitres(of), nowMs).readings
-  const readings = readingsOf(water, glassEntries)
+  const storyOf = (of: Glass, entries: readonly Entry[]) => waterStory(currentEntries(entries), netLitres(of), nowMs)
+  const story = storyOf(water, glassEntries)
   // the pace of life follows the waters in which the colony stood, each in its time
   const arrived = momentMs(colony.stays.at(-1)!.from)
-  const before = earlier.flatMap(e => readingsOf(e.water, e.entries).get('temperatureC') ?? [])
-  const here = (readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
+  const before = earlier.flatMap(e => storyOf(e.water, e.entries).readings.get('temperatureC') ?? [])
+  const here = (story.readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
   return {
     question: questionOf(
       colony,
@@ -72,7 +71,7 @@ export function questionFrom(
       { entries: currentEntries(colonyEntries), temperatures: [...before, ...here], ...(mostSteps && { mostSteps }) },
       nowMs,
     ),
-    readings,
+    story,
   }
 }
 
@@ -87,9 +86,9 @@ export function colonyStatements(
   input: StatementInput,
   before?: FittedColony | KeptFit,
 ): { statements: ColonyStatements; fit: FittedColony } {
-  const { question, readings } = questionFrom(input)
+  const { question, story } = questionFrom(input)
   const fit = before && 'resume' in before ? before.resume(question) : populationModel.fit(question, { kept: before })
-  return { statements: statementsFrom(input, fit.explain(), readings), fit }
+  return { statements: statementsFrom(input, fit.explain(), story), fit }
 }
 
 /** Steps of the log that a first look lives through: the half year that the Room draws, and some to find its feet. */
@@ -100,8 +99,8 @@ const FIRST_LOOK_STEPS = 32
  * at once. What is said of the water is as good as it will be.
  */
 export function firstLook(input: StatementInput): ColonyStatements {
-  const { question, readings } = questionFrom(input, FIRST_LOOK_STEPS)
-  return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), readings)
+  const { question, story } = questionFrom(input, FIRST_LOOK_STEPS)
+  return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), story)
 }
 
 /** A batch ends by itself: that there are far fewer than last time asks nobody for another count. */
@@ -114,7 +113,7 @@ const ofBatch = (p: PopulationAnswer): PopulationAnswer => ({
 function statementsFrom(
   input: StatementInput,
   answer: PopulationAnswer,
-  readings: WaterStory['readings'],
+  { readings, events }: WaterStory,
 ): ColonyStatements {
   const { colony, nowMs } = input
   const group = resolveGroup(colony)
@@ -132,6 +131,8 @@ function statementsFrom(
       readings: readings.get(key) ?? [],
       nowMs,
       largestStep: group.largestStepPerWeek[key]?.value,
+      events,
+      ...(key === 'ghDh' && { conductivity: readings.get('conductivityUsCm') ?? [] }),
     })
     values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.zone)) : verdict)
   }

@@ -23,13 +23,14 @@ export {
   poissonReference,
 } from './countCusum'
 export { cusum, type CusumChart, type CusumPoint, cusumRunLength } from './cusum'
+export { type TrendBelief, type TrendNoise, trendAfter, trendFrom, trendSeen } from './dampedTrend'
 export { ewma, type EwmaChart, type EwmaPoint, ewmaRunLength } from './ewma'
 export { logChoose, logFactorial } from './logChoose'
 export { fisherP, type Share, shareDifference, wilsonInterval } from './twoShares'
 export { binomialFrom, deathsFrom, normalFrom, poissonFrom } from './draw'
 export { hashText } from './hash'
 export { binomialInterval, poissonInterval } from './intervals'
-export { Z50, Z80, zQuantile } from './normal'
+export { normalBelow, Z50, Z80, zQuantile } from './normal'
 export { quantileSorted } from './quantile'
 export { quickExp, quickLogRest } from './quick'
 export { type Random, seededRandom } from './random'
@@ -37,3 +38,12 @@ export { type Ranged, sumOfRanges } from './sumOfRanges'
 export { binomialShared, type SharedChance, sharedChance } from './sharedChance'
 export { mix32, STREAM_STEP, streamAt, uniformAt } from './stream'
 export { lineAt, type WeightedLine, weightedLine, type WeightedPoint } from './weightedLine'
+export {
+  goingOn,
+  type SwitchingBelief,
+  type SwitchingNoise,
+  switchingAfter,
+  switchingFrom,
+  switchingSeen,
+  together,
+} from './switchingTrend'

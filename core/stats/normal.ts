@@ -1,3 +1,4 @@
+import normalCdf from '@stdlib/stats-base-dists-normal-cdf'
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile'
 
 /**
@@ -10,6 +11,12 @@ export function zQuantile(p: number): number {
   if (!(p > 0 && p < 1)) throw new RangeError(`p must lie between 0 and 1, got ${p}`)
   return normalQuantile(p, 0, 1)
 }
+
+/**
+ * Chance that a normal quantity lies below a bound.
+ * @param mean and standard deviation (> 0) of the quantity, in the bound's unit
+ */
+export const normalBelow = (bound: number, mean: number, sd: number): number => normalCdf(bound, mean, sd)
 
 /**
  * z that leaves 10 % in each tail: half the width, in standard deviations, of the 80 % "likely range" used on screen.

@@ -78,15 +78,8 @@ export { type BoxForecast, type BoxHabits, type BoxKey, boxKeys, creep, forecast
 export { type BandDay, forecastBand } from './time/forecastBand'
 export { controlLimits, type ControlLimits } from './time/controlLimits'
 export { changeCalendar, type ChangeCalendar } from './time/changeCalendar'
-export {
-  isPartChange,
-  type Jump,
-  type MixingKey,
-  mixingValues,
-  type WaterEvent,
-  type WaterStory,
-  waterStory,
-} from './time/events'
+export { isPartChange, type Jump, type MixingKey, mixingValues, type WaterStory, waterStory } from './time/events'
+export type { WaterEvent } from './time/waterEvent'
 export { changedLPerDay, clearDrift, learnHabits, type LearntHabits, type LearntRate } from './time/habits'
 export { usualHabits, type UsualHabits } from './time/usualHabits'
 export { type Follows, type FollowsInput, type FollowsKey, whatFollows } from './whatFollows'

@@ -1,20 +1,42 @@
 import { toleratedOf } from '#core/groups'
-import { DAY_MS, type Evidence, type Message, type ValueKey, WEEK_MS } from '#core/records'
+import { DAY_MS, type Evidence, type Message, type ValueKey } from '#core/records'
 import { freshDays } from './methodDoubt'
 import { msg, type ValueAsked, type ValueReading, type ValueVerdict, type WaterMessageKey } from './valueShapes'
-import { reasonsOf, type Standing, standing } from './valueStanding'
+import { reasonsOf } from './valueReasons'
+import { type Standing, standing } from './valueStanding'
 
-/** Readings older than this say nothing about today's drift (from memory). */
+/** What is shown of the readings: the newest. */
 const WINDOW_DAYS = 120
 const WINDOW_READINGS = 8
 
+// from memory, tried on glasses that are well and on slides (docs/science.md)
+/** A value is called off, or outside, from so much chance that it is. */
+const SURE = 0.8
+/** Under so much chance of lying outside, it may as well be the test. */
+const OUTSIDE = 0.7
+/** One inside is called drifting from so much chance that it leaves before two more tests are made. */
+const LEAVES: Partial<Record<ValueKey, number>> = {
+  ghDh: 0.33,
+  khDh: 0.3,
+  ph: 0.18,
+  conductivityUsCm: 0.2,
+  nitrateMgL: 0.135,
+}
+const LEAVES_ELSE = 0.25
+/** A part of that is enough where conductivity goes the same way. */
+const AGREED = 0.7
+/** A poison that was found says for so many days what is in the water now. */
+const POISON_DAYS = 7
+/** From so much of the days that a reading is good for, it is read again before anything is done by it. */
+const AGED = 0.5
+
 /**
- * Judges one value: level against range, steadiness, where it will be in four weeks, and the age of the reading.
+ * Judges one value: where its level lies, where it will be before the next two tests, and the age of the reading.
  *
- * "Stable beats perfect" (common practice): a value outside the preferred range but inside the tolerated one that is
- * shown to be steady is on target; one inside the preferred range that will leave it within four weeks is drifting.
- * Off needs more than one weak reading: the reading must lie outside the tolerated range by more than its own doubt, or
- * two in a row outside, or it must be outside the preferred range and on its way out of the tolerated one.
+ * "Stable beats perfect" (common practice): a value outside the preferred range but inside the tolerated one that will
+ * stay there is on target. One inside is drifting when it will likely leave before two more tests are made; what the
+ * tests' doubt, the glass's own scatter and its usual wandering explain is no drift. Off needs to be sure: a rough
+ * reading alone asks for a better one.
  * @example judgeValue({ key: 'khDh', target: { preferred: [3, 8] }, readings: story.readings.get('khDh'), nowMs })
  */
 export function judgeValue(asked: ValueAsked): ValueVerdict {
@@ -33,86 +55,117 @@ export function judgeValue(asked: ValueAsked): ValueVerdict {
   const told = { key, target, tolerated, latest, window, ageDays, evidence: evidenceOf(key, readings) }
   if (!latest) return { ...told, ...NO_TREND, ...untold(msg('water.noReading', { key, ...range })) }
   const stands = standing(asked, latest, window, range)
-  const trends = { trendPerWeek: stands.trend, inFourWeeks: stands.ahead }
+  const trends = { trendPerWeek: stands.trend, inFourWeeks: stands.ahead, outsideSoon: stands.outside.soon }
   if (ageDays! > freshDays[key])
     return {
       ...told,
       ...trends,
       ...untold(msg('water.tooOld', { key, value: latest.value, days: ageDays!, ...range })),
     }
-  return { ...told, ...trends, ...judged(stands, reasonsOf(stands, asked.largestStep)) }
+  return { ...told, ...trends, ...testedFirst(judged(stands, reasonsOf(stands, asked), ageDays!), key, ageDays!) }
 }
 
-const NO_TREND = { trendPerWeek: null, inFourWeeks: null }
+const NO_TREND = { trendPerWeek: null, inFourWeeks: null, outsideSoon: null }
 
 type Judged = Pick<ValueVerdict, 'state' | 'conclusion' | 'reasons' | 'actions'>
 
-function judged(s: Standing, reasons: Message<WaterMessageKey>[]): Judged {
-  const { key, latest, window, range, moves, ahead } = s
-  const weeks = (latest.at - window[0]!.at) / WEEK_MS
-  const values = { key, value: latest.value, from: window[0]!.value, weeks, ...range }
-  if (isOff(s)) return off(s, values, reasons)
-  if (s.poison && latest.value - latest.sd <= 0)
-    return { state: 'onTarget', conclusion: msg('water.onTarget', values), reasons: [], actions: [] }
+/** Nothing is changed by an old reading: it is read again first. */
+function testedFirst(verdict: Judged, key: ValueKey, ageDays: number): Judged {
+  const changes = verdict.actions.some(a => a.key === 'water.doRaise' || a.key === 'water.doLower')
+  if (!changes || ageDays <= AGED * freshDays[key]) return verdict
+  return { ...verdict, actions: [msg('water.doTestFirst', { key, days: ageDays })] }
+}
+
+function judged(s: Standing, reasons: Message<WaterMessageKey>[], ageDays: number): Judged {
+  const { key, latest, range, outside, moves, rises } = s
+  const values = { key, value: latest.value, ...range }
+  if (s.poison) return ofPoison(s, values, reasons, ageDays)
+  const leaves = (LEAVES[key] ?? LEAVES_ELSE) * (saltsAgree(s) ? AGREED : 1)
+  if (outside.beyondNow > SURE || (outside.now > SURE && outside.beyondSoon > LEAVES_ELSE && slidOut(s)))
+    return off(s, values, reasons)
   if (s.side !== 'in') return atTheEdge(s, values, reasons)
-  if (moves && ahead && (ahead.value > range.high || ahead.value < range.low)) {
-    const rises = moves.value > 0
+  if (outside.soon > leaves && goesOut(s)) {
+    const up = rises > 0.5
+    const chance = msg('water.reasonMayLeave', { ...values, chance: outside.soon })
     return {
       state: 'drifting',
-      conclusion: msg(rises ? 'water.rising' : 'water.falling', values),
-      reasons,
-      actions: [msg(rises ? 'water.doLower' : 'water.doRaise', { key })],
+      conclusion: msg(moves ? (up ? 'water.rising' : 'water.falling') : 'water.mayLeave', values),
+      reasons: moves ? [...reasons, chance] : [chance, ...reasons.filter(r => r.key !== 'water.reasonSteady')],
+      actions: [moves ? msg(up ? 'water.doLower' : 'water.doRaise', { key }) : msg('water.doWatch', { key })],
     }
   }
   return { state: 'onTarget', conclusion: msg('water.onTarget', values), reasons, actions: [] }
 }
 
-const isBeyond = ({ range }: Standing, value: number) => value > range.tolHigh || value < range.tolLow
-/** Whether it goes further out on the side where it stands. */
-const goesOut = ({ moves, side }: Standing) => moves !== null && Math.sign(moves.value) === (side === 'high' ? 1 : -1)
+/** What should be none: told by the newest reading alone. */
+function ofPoison(
+  { key, latest, range }: Standing,
+  values: Record<string, number | string>,
+  reasons: Message<WaterMessageKey>[],
+  ageDays: number,
+): Judged {
+  if (latest.value - latest.sd <= range.tolHigh)
+    return { state: 'onTarget', conclusion: msg('water.onTarget', values), reasons: [], actions: [] }
+  if (ageDays > POISON_DAYS)
+    return {
+      state: 'drifting',
+      conclusion: msg('water.poisonOld', { ...values, days: ageDays }),
+      reasons: [],
+      actions: [msg('water.doTest', { key })],
+    }
+  return {
+    state: 'off',
+    conclusion: msg('water.poison', values),
+    reasons,
+    actions: [msg('water.doEmergencyChange', { key })],
+  }
+}
+
+/** Likely way: further out on the side where it stands, or out of the range from within. */
+const goesOut = ({ rises, side, ahead, range }: Standing) =>
+  side === 'high' || (side === 'in' && ahead.value > (range.low + range.high) / 2) ? rises > 0.6 : rises < 0.4
+/** Whether conductivity surely goes the same way. */
+const saltsAgree = ({ saltsRise, rises }: Standing) =>
+  saltsRise !== null && (rises > 0.5 ? saltsRise > SURE : saltsRise < 1 - SURE)
 const correction = ({ key, side }: Standing) => msg(side === 'high' ? 'water.doLower' : 'water.doRaise', { key })
 
-function isOff(s: Standing): boolean {
-  const { latest, window, range, ahead } = s
-  const clearly = latest.value - latest.sd > range.tolHigh || latest.value + latest.sd < range.tolLow
-  const twice = isBeyond(s, latest.value) && window.length >= 2 && isBeyond(s, window.at(-2)!.value)
-  const leaving = s.side !== 'in' && ahead !== null && isBeyond(s, ahead.value) && goesOut(s)
-  return clearly || twice || leaving
+/** Whether it came out of the range by itself: from well within, or on its way. */
+const slidOut = (s: Standing) =>
+  s.side === 'high' ? (s.came?.from ?? Infinity) <= s.range.high : (s.came?.from ?? -Infinity) >= s.range.low
+
+/** Above or below, and whether it slid there. */
+function outsideOf(s: Standing, values: Record<string, number | string>) {
+  const slid = slidOut(s) || (goesOut(s) && s.moves !== null)
+  const above = slid ? 'water.slidAbove' : 'water.above'
+  const below = slid ? 'water.slidBelow' : 'water.below'
+  return msg(s.side === 'high' ? above : below, values)
 }
 
 function off(s: Standing, values: Record<string, number | string>, reasons: Message<WaterMessageKey>[]): Judged {
-  const { key } = s
-  const state = 'off'
-  if (s.poison)
-    return {
-      state,
-      conclusion: msg('water.poison', values),
-      reasons,
-      actions: [msg('water.doEmergencyChange', { key })],
-    }
-  const above = goesOut(s) ? 'water.slidAbove' : 'water.above'
-  const below = goesOut(s) ? 'water.slidBelow' : 'water.below'
-  const conclusion = msg(s.side === 'high' ? above : below, values)
-  return { state, conclusion, reasons, actions: [...(s.weak ? [msg('water.doRetest', { key })] : []), correction(s)] }
+  const { key, step } = s
+  const conclusion = step ? msg('water.steppedOut', { ...values, from: step.from, side: s.side }) : outsideOf(s, values)
+  const first = step ? [msg('water.doFindStep', { key })] : s.weak ? [msg('water.doRetest', { key })] : []
+  return { state: 'off', conclusion, reasons, actions: [...first, correction(s)] }
 }
 
-/** Outside the preferred range, and not off. */
+/** The level lies outside the preferred range, and is not off. */
 function atTheEdge(s: Standing, values: Record<string, number | string>, reasons: Message<WaterMessageKey>[]): Judged {
-  const { key, range } = s
-  const returning = s.moves !== null && !goesOut(s)
-  if (!isBeyond(s, s.latest.value) && s.steady && !returning)
-    return {
-      state: 'onTarget',
-      conclusion: msg('water.steadyAtEdge', values),
-      reasons,
-      actions: [msg('water.doNothing', { key })],
-    }
-  const wait = msg(s.weak ? 'water.doRetest' : 'water.doNothing', { key })
+  const { key, range, outside, moves } = s
+  const near = [...reasons, msg('water.reasonNearLimit', { key, ...range })]
+  const nothing = [msg('water.doNothing', { key })]
+  const outward = s.side === 'high' ? s.rises : 1 - s.rises
+  const stays = outside.beyondSoon < 1 - SURE && outward < SURE
+  if (outside.now < OUTSIDE && stays)
+    return { state: 'onTarget', conclusion: msg('water.withinDoubt', values), reasons: near, actions: [] }
+  const returning = moves !== null && !goesOut(s)
+  if (s.settled && !slidOut(s) && outside.beyondNow < 1 - SURE && !returning)
+    return { state: 'onTarget', conclusion: msg('water.steadyAtEdge', values), reasons, actions: nothing }
+  const wait = s.weak ? [msg('water.doRetest', { key })] : nothing
   return {
     state: 'drifting',
-    conclusion: msg(s.side === 'high' ? 'water.above' : 'water.below', values),
-    reasons: [...reasons, msg('water.reasonNearLimit', { key, ...range })],
-    actions: [s.weak || returning ? wait : correction(s)],
+    conclusion: outsideOf(s, values),
+    reasons: near,
+    actions: s.weak || returning ? wait : [correction(s)],
   }
 }
 

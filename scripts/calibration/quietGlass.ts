@@ -13,7 +13,10 @@ import { inEveryGroup, middle, ranked, shareOf, sumOf } from './summing'
 
 /** The values that are watched together. */
 const watched = ['ghDh', 'khDh', 'ph', 'conductivityUsCm', 'temperatureC', 'nitrateMgL'] as const
-export type WatchedKey = (typeof watched)[number]
+type WatchedKey = (typeof watched)[number]
+/** GH by drops alone, and beside a probe for conductivity. */
+const kinds = [...watched, 'ghDh and conductivity'] as const
+type WatchedKind = (typeof kinds)[number]
 
 const START = Date.parse('2024-11-01T12:00:00.000Z')
 const DAYS = 730
@@ -32,6 +35,10 @@ interface Wander {
   /** the year's wave, where the room breathes */
   year: number
   phase: number
+  /** half of the glasses walk at random and turn round at the edges of the middle; the others come back to a middle */
+  walks: boolean
+  /** what evaporation heaps up before the weekly top-up takes it away */
+  heap: number
 }
 
 /** How a keeper reads a value. */
@@ -45,7 +52,7 @@ interface Reading {
 
 /** One value of one glass, watched for two years. */
 export interface WatchResult {
-  key: WatchedKey
+  kind: WatchedKind
   years: number
   falseAlarms: number
   /** share of the days on which a quiet value was called off or drifting */
@@ -81,12 +88,20 @@ const wanderOf = (key: WatchedKey, random: Random): Wander => ({
   quick: 0.02 + 0.03 * random(),
   year: key === 'temperatureC' ? 0.12 + 0.1 * random() : key === 'ph' ? 0.04 : 0,
   phase: 2 * Math.PI * random(),
+  walks: random() < 0.5,
+  heap: key === 'temperatureC' || key === 'ph' ? 0 : 0.08 * random(),
 })
 
 /** From which day a value slides, and to which side. */
 interface Slide {
   from: number
   up: boolean
+}
+
+/** A walk from the middle that turns round where it comes near an edge. */
+function turned(slow: number, middle: number): number {
+  const at = middle + slow
+  return at > 0.75 ? 1.5 - at - middle : at < 0.25 ? 0.5 - at - middle : slow
 }
 
 /** True values by day, in the key's unit. */
@@ -96,8 +111,10 @@ function live(range: readonly [number, number], wander: Wander, { from, up }: Sl
   const values: number[] = []
   let slow = 0
   for (let day = 0; day < DAYS; day++) {
-    slow = keep * slow + Math.sqrt(1 - keep * keep) * wander.slow * normal()
-    const still = wander.middle + slow + wander.year * Math.sin((2 * Math.PI * day) / 365 + wander.phase)
+    const step = wander.slow * normal()
+    slow = wander.walks ? turned(slow + step / 4, wander.middle) : keep * slow + Math.sqrt(1 - keep * keep) * step
+    const heaped = wander.heap * ((day % 7) / 7 - 0.5)
+    const still = wander.middle + slow + heaped + wander.year * Math.sin((2 * Math.PI * day) / 365 + wander.phase)
     const inside = Math.max(0.12, Math.min(0.88, still + wander.quick * normal()))
     const slid = ((up ? 0.5 : -0.5) * (day - from)) / SLIDE_DAYS
     const share = day > from ? 0.5 + 0.5 * (inside - 0.5) + slid : inside
@@ -120,7 +137,21 @@ function read(key: WatchedKey, truth: readonly number[], how: Reading, random: R
   return list
 }
 
-function watch(groupId: string, key: WatchedKey, slides: boolean, random: Random): WatchResult | null {
+/** A weekly probe beside the drops: what GH gives, and what else comes and goes. */
+function readSalts(truth: readonly number[], random: Random): ValueReading[] {
+  const normal = randomNormal.source(random)()
+  const keep = Math.exp(-1 / 30)
+  const perDegree = 30 + 15 * random()
+  let other = 0
+  const salts = truth.map(gh => {
+    other = keep * other + Math.sqrt(1 - keep * keep) * 8 * normal()
+    return 60 + perDegree * gh + other
+  })
+  return read('conductivityUsCm', salts, readingOf('conductivityUsCm', random), random)
+}
+
+function watch(groupId: string, kind: WatchedKind, slides: boolean, random: Random): WatchResult | null {
+  const key = kind === 'ghDh and conductivity' ? 'ghDh' : kind
   const group = resolveGroup({ groupId, schools: {}, targets: {}, life: {} })
   const target = group.targets[key]
   if (!target || !(target.preferred[1] > target.preferred[0])) return null
@@ -129,39 +160,49 @@ function watch(groupId: string, key: WatchedKey, slides: boolean, random: Random
   const up = key === 'nitrateMgL' || target.preferred[0] === 0 || random() < 0.5
   const truth = live(target.preferred, wanderOf(key, random), { from: slidesFrom, up }, random)
   const readings = read(key, truth, readingOf(key, random), random)
+  const salts = key === kind ? null : readSalts(truth, random)
   const flaggedOn: number[] = []
+  let flagged = false
+  let seen = 0
   for (let day = KNOWN_DAYS; day < DAYS; day++) {
     const nowMs = START + day * DAY_MS
-    const { state } = judgeValue({
-      key,
-      target,
-      readings: readings.filter(r => r.at <= nowMs),
-      nowMs,
-      largestStep: group.largestStepPerWeek[key]?.value,
-    })
-    if (state === 'off' || state === 'drifting') flaggedOn.push(day)
+    const known = readings.filter(r => r.at <= nowMs)
+    // between two tests little changes, and every fifth day shows it
+    if (known.length > seen || day % 5 === 0) {
+      const { state } = judgeValue({
+        key,
+        target,
+        readings: known,
+        nowMs,
+        largestStep: group.largestStepPerWeek[key]?.value,
+        ...(salts && { conductivity: salts.filter(r => r.at <= nowMs) }),
+      })
+      flagged = state === 'off' || state === 'drifting'
+    }
+    seen = known.length
+    if (flagged) flaggedOn.push(day)
   }
   const quiet = flaggedOn.filter(d => d <= slidesFrom)
   const quietDays = Math.min(DAYS, slidesFrom) - KNOWN_DAYS
   const leaves = slidesFrom + SLIDE_DAYS
   // what was flagged already when the slide began saw nothing
-  const seen = flaggedOn.find(d => d > slidesFrom + 7)
+  const alarm = flaggedOn.find(d => d > slidesFrom + 7)
   return {
-    key,
+    kind,
     years: quietDays / 365,
     falseAlarms: quiet.filter((d, i) => i === 0 || d - quiet[i - 1]! >= APART_DAYS).length,
     flagged: quiet.length / quietDays,
     slid: slides,
-    found: slides && seen !== undefined ? seen - leaves : null,
+    found: slides && alarm !== undefined ? alarm - leaves : null,
   }
 }
 
 /** Watches the water of glasses of all groups: half of the values slide at some time. */
 export const watchWater = (seeds: readonly number[]): WatchResult[] =>
   inEveryGroup(seeds, (groupId, seed) =>
-    watched.flatMap(key =>
+    kinds.flatMap(kind =>
       [false, true].flatMap(
-        slides => watch(groupId, key, slides, seededRandom(hashText(`${groupId} ${key} ${seed} ${slides}`))) ?? [],
+        slides => watch(groupId, kind, slides, seededRandom(hashText(`${groupId} ${kind} ${seed} ${slides}`))) ?? [],
       ),
     ),
   )

@@ -6,7 +6,8 @@ import { backupIssueText } from '~/words/issues'
 import { cautionText } from '~/words/cautions'
 import { entryText } from '~/words/entries'
 import { counted, glassNumber, num, partsOf, percent, plain, roundedTo } from '~/words/numbers'
-import { say, type Saying } from '~/words/say'
+import type { Saying } from '~/words/phrase'
+import { say } from '~/words/say'
 import {
   defaultUnits,
   differenceText,

@@ -40,8 +40,10 @@ const earlier = computed(() =>
     .map((r, i, all) => ({ left: `${at(r.value)}%`, opacity: 0.15 + (0.55 * (i + 1)) / all.length })),
 )
 const arrow = computed(() => {
-  const { inFourWeeks, window } = props.verdict
-  if (props.typed != null || !inFourWeeks || level.value === null || window.length < 3) return null
+  const { inFourWeeks, trendPerWeek: trend } = props.verdict
+  // only a way that is sure is drawn
+  const sure = trend && (trend.low > 0 || trend.high < 0)
+  if (props.typed != null || !inFourWeeks || !sure || level.value === null) return null
   const from = at(level.value)
   const to = at(inFourWeeks.value)
   if (Math.abs(to - from) < 2.5) return null

@@ -54,6 +54,7 @@ function strip(key: RecipeKey): ValueVerdict | null {
     ageDays: 0,
     trendPerWeek: null,
     inFourWeeks: null,
+    outsideSoon: null,
   }
 }
 const rows = computed(() => {

@@ -5,15 +5,7 @@ import { amountKeys, molarMass } from '../chemistry/ions'
 import { readingSd } from '../methodDoubt'
 import { readoutsOf } from '../chemistry/readouts'
 import type { ValueReading } from '../valueShapes'
-
-/** Water that went into a glass. `water` is null when nobody knows what was in it. */
-export interface WaterEvent {
-  entryId: string
-  at: number
-  kind: 'change' | 'topUp'
-  litres: number
-  water: Water | null
-}
+import type { WaterEvent } from './waterEvent'
 
 /** What an event did to one value, reckoned. */
 export interface Jump {
@@ -114,14 +106,14 @@ function pour(story: WaterStory, entry: EntryOf<'waterChange' | 'topUp'>, netL: 
   for (const key of mixing) {
     const last = story.readings.get(key)?.at(-1)
     if (!last && !(whole && (key !== 'salinityGKg' || after[key] > 0.5) && key !== 'nitrateMgL')) continue
-    const by = last ? share * (poured[key] - (kind === 'change' ? last.value : 0)) : 0
-    const value = last ? last.value + by : after[key]
-    const sd = Math.hypot(
-      (1 - (kind === 'change' ? share : 0)) * (last?.sd ?? 0),
-      share * (POUR_DOUBT * poured[key] + 0.02 * Math.abs(value)),
-    )
-    if (last) story.jumps.push({ at, key, by })
-    push(story, key, { entryId: entry.id, at, value, sd: Math.max(sd, 1e-3), method: 'reckoned' })
+    const keep = kind === 'change' ? 1 - share : 1
+    const add = share * poured[key]
+    const value = last ? keep * last.value + add : after[key]
+    const pourSd = share * (POUR_DOUBT * poured[key] + 0.02 * Math.abs(value))
+    const sd = Math.max(Math.hypot(keep * (last?.sd ?? 0), pourSd), 1e-3)
+    const reckoned = { entryId: entry.id, at, value, sd, method: 'reckoned' as const }
+    if (last) story.jumps.push({ at, key, by: value - last.value })
+    push(story, key, last ? { ...reckoned, poured: { keep, add, sd: pourSd } } : reckoned)
   }
 }
 

@@ -37,17 +37,62 @@ describe('judgeValue', () => {
     expect(v.inFourWeeks!.high).toBeGreaterThan(5)
   })
   it('names a slide before it is out of the tolerated range', () => {
-    const v = judge('khDh', weekly([4.6, 4.2, 3.9, 3.4, 3, 2.7]))
+    const v = judge('khDh', weekly([4.6, 4.2, 3.8, 3.2, 2.8, 2.3]))
     expect(v.state).toBe('off')
     expect(v.conclusion.key).toBe('water.slidBelow')
-    expect(v.trendPerWeek!.value).toBeCloseTo(-0.38, 1)
-    expect(v.inFourWeeks!.value).toBeLessThan(2)
+    expect(v.reasons[0]!.key).toBe('water.reasonSlope')
+    expect(v.trendPerWeek!.value).toBeLessThan(-0.15)
+    expect(v.trendPerWeek!.low).toBeLessThan(-0.38)
+    expect(v.inFourWeeks!.value).toBeLessThan(2.4)
     expect(v.actions.map(a => a.key)).toEqual(['water.doRaise'])
   })
-  it('calls a value inside its range drifting when it will leave it within four weeks', () => {
-    const v = judge('ghDh', weekly([6.4, 6.7, 7, 7.2, 7.5]))
+  it('calls a value inside its range drifting when it will likely leave before two more tests', () => {
+    const v = judge('ghDh', weekly([6, 6, 7, 7, 8, 8]))
     expect(v.state).toBe('drifting')
+    expect(v.outsideSoon).toBeGreaterThan(0.33)
     expect(v.conclusion.key).toBe('water.rising')
+    expect(v.actions.map(a => a.key)).toEqual(['water.doLower'])
+    // the same way, far from the edge: nothing to be called
+    const far = judge('ghDh', weekly([8.2, 8.6, 9, 9.4, 9.8]), 'liquidKit', 'ramshorn-snail')
+    expect(far.state).toBe('onTarget')
+    expect(far.outsideSoon).toBeLessThan(0.1)
+  })
+  it('takes whole degrees for what they are: no drift in a drop more or less', () => {
+    for (const values of [
+      [7, 6, 7, 7, 6, 7],
+      [7, 7, 7, 7, 7, 8],
+      [6, 7, 7, 6, 7, 6],
+    ])
+      expect(judge('ghDh', weekly(values)).state).toBe('onTarget')
+  })
+  it('a year that breathes is no drift, and 0.7 °C in seven weeks inside the range neither', () => {
+    const falls = [24.4, 24.3, 24.2, 24.1, 24, 23.9, 23.8, 23.7]
+    const v = judge('temperatureC', weekly(falls), 'probe')
+    expect(target('temperatureC').preferred[0]).toBeLessThan(23)
+    expect(v.state).toBe('onTarget')
+  })
+  it('says that it may leave where its way is not sure, and asks for a test, not for a change', () => {
+    const v = judge('ph', weekly([7.1, 7, 7.1, 6.8, 6.8]))
+    expect(v).toMatchObject({ state: 'drifting', conclusion: { key: 'water.mayLeave' } })
+    expect(v.reasons[0]).toMatchObject({ key: 'water.reasonMayLeave', values: { low: 6.8, high: 7.6 } })
+    expect(v.reasons.map(r => r.key)).not.toContain('water.reasonSteady')
+    expect(v.actions.map(a => a.key)).toEqual(['water.doWatch'])
+  })
+  it('hears conductivity where GH alone is not sure', () => {
+    const readings = weekly([6.1, 6.6, 7.1, 7.6, 8.1]).map(([d, v]) => reading('ghDh', d, v))
+    const asked = { key: 'ghDh' as const, target: target('ghDh'), nowMs: NOW, readings }
+    const beside = (values: number[]) =>
+      judgeValue({
+        ...asked,
+        conductivity: weekly(values).map(([d, v]) => reading('conductivityUsCm', d, v, 'probe')),
+      }).state
+    // a chance between what is needed together and what is needed alone
+    expect(judgeValue(asked).outsideSoon).toBeGreaterThan(0.24)
+    expect(judgeValue(asked).state).toBe('onTarget')
+    expect(beside([250, 251, 249, 250, 251])).toBe('onTarget')
+    expect(beside([290, 280, 270, 260, 250])).toBe('onTarget')
+    expect(beside([250, 260, 270, 280, 290])).toBe('drifting')
+    expect(beside([280, 290])).toBe('onTarget')
   })
   it('leaves a steady value near the edge alone: stable beats perfect', () => {
     const v = judge('ghDh', weekly([5.2, 5.2, 5.4, 5.2, 5.2]))
@@ -93,17 +138,64 @@ describe('judgeValue', () => {
     expect(judge('khDh', weekly([4, 4.4, 4.8, 5.2])).reasons.some(r => r.key === 'water.reasonJump')).toBe(false)
   })
   it('weighs methods: strips show no trend where a kit does', () => {
-    const series = weekly([5.6, 5.3, 5, 4.6, 4.3])
+    const series = weekly([6.2, 5.6, 5, 4.4, 3.8])
     expect(judge('khDh', series, 'liquidKit').reasons.some(r => r.key === 'water.reasonSlope')).toBe(true)
     expect(judge('khDh', series, 'strip').reasons.some(r => r.key === 'water.reasonSlope')).toBe(false)
   })
   it('does not extrapolate from two readings', () => {
     const v = judge('khDh', [
       [8, 6],
-      [1, 4],
+      [1, 4.8],
     ])
-    expect(v.inFourWeeks!.value).toBe(4)
+    expect(v.inFourWeeks!.value).toBeGreaterThan(4.6)
     expect(v.reasons.map(r => r.key)).toContain('water.reasonTooFew')
+  })
+  it('tells a step as a step, and names what was poured meanwhile', () => {
+    const asked = {
+      key: 'ghDh' as const,
+      target: target('ghDh'),
+      readings: weekly([6.8, 6.8, 7, 6.8, 3.5]).map(([d, v]) => reading('ghDh', d, v)),
+      nowMs: NOW,
+      largestStep: 1,
+    }
+    const v = judgeValue(asked)
+    expect(v).toMatchObject({ state: 'off', conclusion: { key: 'water.steppedOut', values: { side: 'low' } } })
+    expect(v.conclusion.values.from).toBeCloseTo(6.85, 1)
+    expect(v.reasons.map(r => r.key)).toEqual([
+      'water.reasonStep',
+      'water.reasonStepUnknown',
+      'water.reasonTooFew',
+      'water.reasonJump',
+    ])
+    expect(v.actions.map(a => a.key)).toEqual(['water.doFindStep', 'water.doRaise'])
+    const event = (daysAgo: number, litres: number) => ({
+      entryId: nextId(),
+      at: NOW - daysAgo * DAY_MS,
+      kind: 'change' as const,
+      litres,
+      water: null,
+    })
+    const named = judgeValue({ ...asked, events: [event(20, 30), event(6, 2), event(4, 12), event(0.5, 40)] })
+    expect(named.reasons[1]).toMatchObject({
+      key: 'water.reasonStepPoured',
+      values: { litres: 12, at: NOW - 4 * DAY_MS, known: 0 },
+    })
+    // four weeks later it is no news any more
+    const later = judgeValue({ ...asked, nowMs: NOW + 29 * DAY_MS })
+    expect(later.reasons.map(r => r.key)).not.toContain('water.reasonStep')
+  })
+  it('lets what was found grow old: a poison asks for a test after a week, hardness after three', () => {
+    const poison = (days: number) => judge('ammoniaMgL', [[days, 0.5]])
+    expect(poison(6.9).actions[0]!.key).toBe('water.doEmergencyChange')
+    expect(poison(7.1)).toMatchObject({
+      state: 'drifting',
+      conclusion: { key: 'water.poisonOld' },
+      actions: [{ key: 'water.doTest' }],
+    })
+    expect(poison(49).actions.map(a => a.key)).toEqual(['water.doTest'])
+    const soft = (days: number) => judge('ghDh', [[days, 2.5]])
+    expect(soft(20).actions.map(a => a.key)).toEqual(['water.doRaise'])
+    expect(soft(22)).toMatchObject({ state: 'off', actions: [{ key: 'water.doTestFirst', values: { days: 22 } }] })
   })
   it('never forecasts less than nothing', () => {
     const v = judge('khDh', weekly([3, 2, 1.1, 0.4]))
@@ -111,7 +203,10 @@ describe('judgeValue', () => {
     expect(v.inFourWeeks!.low).toBeGreaterThanOrEqual(0)
   })
   it('sees high values too, and that a value is on its way back', () => {
-    expect(judge('nitrateMgL', weekly([10, 22, 35, 50])).conclusion.key).toBe('water.slidAbove')
+    expect(judge('nitrateMgL', weekly([10, 22, 35, 50]))).toMatchObject({
+      state: 'off',
+      conclusion: { key: 'water.slidAbove' },
+    })
     const back = judge('ghDh', weekly([12, 11, 10, 9.2, 8.6]))
     expect(back.state).toBe('drifting')
     expect(back.actions[0]?.key).toBe('water.doNothing')
