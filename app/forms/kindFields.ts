@@ -22,6 +22,7 @@ export type KindField = { name: string; label: string; hint?: string } & (
   | { type: 'grades' }
   | { type: 'toColony' }
   | { type: 'clutch' }
+  | { type: 'source' }
 )
 
 /** Kinds that the log sheet writes by their fields alone, in the order of the sheet. */
@@ -77,8 +78,14 @@ const some = (label = 'How many?'): KindField => ({ name: 'number', label, type:
 export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
   move: [some('How many moved?'), { name: 'toColonyId', label: 'Into which colony', type: 'toColony' }],
   grading: [{ name: 'grades', label: 'Grades with their numbers', hint: 'Like: A 12, B 30, C 9', type: 'grades' }],
-  waterChange: [{ name: 'litres', label: 'How much was changed', type: 'litres' }],
-  topUp: [{ name: 'litres', label: 'How much was added', type: 'litres' }],
+  waterChange: [
+    { name: 'litres', label: 'How much was changed', type: 'litres' },
+    { name: 'source', label: 'With which water', type: 'source' },
+  ],
+  topUp: [
+    { name: 'litres', label: 'How much was added', type: 'litres' },
+    { name: 'source', label: 'With which water', type: 'source' },
+  ],
   molts: [seen('Shed skins seen')],
   failedMolt: [
     some('Animals in molt trouble, alive'),

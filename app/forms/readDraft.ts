@@ -1,11 +1,11 @@
 import { format, isSameDay } from 'date-fns'
-import { type Colony, Entry, type Heads, headsTotal, stayAt, toMoment, type ValueKey } from '#core/records'
+import { type Colony, Entry, type Heads, headsTotal, stayAt, toMoment, type ValueKey, type Water } from '#core/records'
 import { kindWord } from '~/words/states'
 import { type UnitPrefs, valueName } from '~/words/unitPrefs'
 import { readHeads } from './colonyDraft'
 import { glassKinds, isFieldKind } from './kindFields'
 import { defaultChoice, type Draft, type DraftIssues, FIELD_TIME, type LogKind } from './logDraft'
-import { readFields } from './readFields'
+import { AS_LOGGED, readFields } from './readFields'
 import { numberIn } from './readNumber'
 import { readReadings } from './testReadings'
 import { wholeNumber } from './wholeNumber'
@@ -25,6 +25,14 @@ export interface DraftContext {
   nowMs: number
   /** the glass whose water the colony lived in at a moment; its own glass when missing */
   waterIdAt?: (atMs: number) => string
+  /** the waters at hand, as far as they are known */
+  sources?: readonly SourceAtHand[]
+}
+/** A water that can be poured. */
+export interface SourceAtHand {
+  id: string
+  name: string
+  water: Water
 }
 
 type Base = Record<string, unknown>
@@ -41,7 +49,7 @@ interface Made {
  */
 export function readDraft(
   draft: Draft,
-  { colony, stamp, units, nowMs, waterIdAt }: DraftContext,
+  { colony, stamp, units, nowMs, waterIdAt, sources = [] }: DraftContext,
 ): { ok: true; entry: Entry; words: string } | { ok: false; issues: DraftIssues } {
   if (!colony) return { ok: false, issues: { colonyId: 'Choose the colony.' } }
   if (draft.kind === 'photo') return { ok: false, issues: { photo: 'Take or choose a photo.' } }
@@ -60,12 +68,23 @@ export function readDraft(
     ...(ofGlass
       ? { glassId: waterIdAt?.(happenedMs) ?? stayAt(colony.stays, happenedMs).glassId }
       : { colonyId: colony.id }),
-    ...made.raw,
+    ...withWater(made.raw, draft, sources),
   })
   if (parsed.success) return { ok: true, entry: parsed.data, words: `${colony.name}: ${made.words}` }
   const wrong = parsed.error.issues[0]!
   const field = isFieldKind(draft.kind) ? String(wrong.path[0] ?? 'text') : 'text'
   return { ok: false, issues: { [field]: `${wrong.message.replace(/^./, c => c.toUpperCase())}.` } }
+}
+
+/** What was poured, by the water that was chosen; a correction keeps what was written down. */
+function withWater({ source, ...raw }: Base, { correcting }: Draft, sources: readonly SourceAtHand[]): Base {
+  if (source === AS_LOGGED && correcting && 'water' in correcting) {
+    const { water, poured, weighed } = correcting
+    return { ...raw, water, ...(poured && { poured }), ...(weighed && { weighed }) }
+  }
+  const used = sources.find(s => s.id === source)
+  if (!used) return raw
+  return { ...raw, water: used.water, poured: [{ sourceId: used.id, name: used.name, litres: raw.litres }] }
 }
 
 /**

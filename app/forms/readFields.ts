@@ -9,6 +9,9 @@ import { wholeNumber } from './wholeNumber'
 /** What stands in the fields of a kind, by the names of the fields. */
 export type FieldValues = Record<string, string>
 
+/** The water of an entry that is corrected, as it was written down. */
+export const AS_LOGGED = 'asLogged'
+
 /** Grades as they are typed: "A 12, B 30". */
 function readGrades(text: string): { grade: string; number: number }[] | null {
   const parts = text
@@ -25,7 +28,10 @@ function readGrades(text: string): { grade: string; number: number }[] | null {
 function readField(field: KindField, text: string, units: UnitPrefs): { value?: unknown; issue?: string } {
   const empty = text.trim() === ''
   const optional = 'optional' in field && field.optional
-  if (empty && (optional || field.type === 'flags' || field.type === 'found' || field.type === 'clutch'))
+  if (
+    empty &&
+    (optional || field.type === 'flags' || field.type === 'found' || field.type === 'clutch' || field.type === 'source')
+  )
     return field.type === 'flags' ? { value: [] } : field.type === 'found' ? { value: {} } : {}
   switch (field.type) {
     case 'whole': {
@@ -62,6 +68,7 @@ function readField(field: KindField, text: string, units: UnitPrefs): { value?: 
       return empty ? { issue: 'Choose the colony that they moved into.' } : { value: text }
     case 'text':
     case 'clutch':
+    case 'source':
       return { value: text.trim() }
   }
 }
@@ -92,6 +99,10 @@ export function valuesOf(kind: FieldKind, entry: Entry, units: UnitPrefs): Field
   const from = entry as unknown as Record<string, unknown>
   const values: FieldValues = {}
   for (const field of kindFields[kind]) {
+    if (field.type === 'source') {
+      if ('water' in entry && entry.water) values[field.name] = AS_LOGGED
+      continue
+    }
     const value = from[field.name]
     if (value === undefined) continue
     if (field.type === 'litres') values[field.name] = editText(volume, Number(value), units.volume)

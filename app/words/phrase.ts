@@ -19,7 +19,7 @@ export const n = (v: Values, key: string): number => Number(v[key])
 export const key = (v: Values): ValueKey => v.key as ValueKey
 /** A value's name inside a sentence, and at its beginning. */
 export const name = (v: Values) => valueNameInside(key(v))
-export const Name = (v: Values) => name(v).replace(/^./, c => c.toUpperCase())
+export const Name = (v: Values) => name(v).replace(/^\p{Ll}(?!\p{Lu})/u, c => c.toUpperCase())
 /** A value with its unit; its preferred range; one end of it; the bare number. */
 export const value = (v: Values, s: Saying, of = 'value') => num(valueText(key(v), n(v, of), s.units))
 export const preferred = (v: Values, s: Saying) => rangeText(key(v), n(v, 'low'), n(v, 'high'), s.units)

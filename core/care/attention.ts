@@ -6,6 +6,8 @@ import type { WaterMessageKey } from '#core/water'
 export interface Attention {
   colonyId: string
   state: VerdictState
+  /** to be done today; what drifts or grows old is only to be watched */
+  today: boolean
   title: Message<WaterMessageKey | StatementKey>
   /** what else is wrong beside it: water, deaths and a lost number hang together, and are told in one sentence */
   also: Message<WaterMessageKey | StatementKey> | null
@@ -16,8 +18,8 @@ export interface Attention {
 }
 
 /**
- * What needs the keeper now, most urgent first: deaths, water that is off, numbers that are lost or in question,
- * colonies that shrink, water that drifts, water or numbers that are not known any more.
+ * What needs the keeper today, and what is to be watched, most urgent first: deaths, water that is off, numbers that
+ * are lost or in question, colonies that shrink, water that drifts, water or numbers that are not known any more.
  * @param statements of all colonies, in any order; ties keep their order
  */
 export function needsAttention(statements: readonly ColonyStatements[]): Attention[] {
@@ -30,7 +32,10 @@ export const drawnStates = ({ water, number, heading }: ColonyStatements): Verdi
   ...[number.state, heading.state].filter(state => state === 'off'),
 ]
 
-type Need = Omit<Attention, 'colonyId' | 'also'>
+type Need = Omit<Attention, 'colonyId' | 'today' | 'also'>
+
+/** What is off, and a poison of which nobody knows whether it is still there. */
+const isForToday = ({ state, title }: Need) => state === 'off' || title.key === 'water.poisonOld'
 
 /** The most urgent matter of a colony: the first of these that is one. */
 function mostUrgent(s: ColonyStatements): Attention | null {
@@ -38,7 +43,7 @@ function mostUrgent(s: ColonyStatements): Attention | null {
   const [first, second] = needs
   if (!first) return null
   const together = first.state === 'off' && (second?.state === 'off' || second?.state === 'drifting')
-  return { colonyId: s.colonyId, ...first, also: together ? second!.title : null }
+  return { colonyId: s.colonyId, ...first, today: isForToday(first), also: together ? second!.title : null }
 }
 
 // among equals the value that kills sooner comes first

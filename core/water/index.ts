@@ -127,5 +127,6 @@ export {
   type TreatmentIssue,
   type TreatmentPlan,
 } from './husbandry/treatment'
+export { largestChange, type Shock, type ShockInput, shockKeys, type ShockOfValue, shockOf } from './husbandry/shock'
 export { stockLeft } from './recipe/stock'
 export { pouringMinutes } from './recipe/pouring'

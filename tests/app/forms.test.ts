@@ -1,10 +1,11 @@
 import { format } from 'date-fns'
 import { describe, expect, it } from 'vitest'
 import { valueKeys, presentGlassId } from '#core/records'
+import { pureWater } from '#core/water'
 import { type Draft, draftOf, emptyDraft } from '~/forms/logDraft'
 import { readDraft } from '~/forms/readDraft'
 import { readValue } from '~/forms/testReadings'
-import { colony, count, daysAgo, nextId, note, NOW, removal, test as waterTest } from '../make'
+import { colony, count, daysAgo, nextId, note, NOW, removal, test as waterTest, waterChange } from '../make'
 import { units, american, c, stamp, read, issues } from './formsParts'
 
 const entry = (draft: Partial<Draft>, prefs = units) => {
@@ -70,6 +71,27 @@ describe('the log sheet', () => {
   it('writes a correction that names what it corrects', () => {
     const old = count(c.id, 3, 2140)
     expect(entry({ number: '214', correcting: old })).toMatchObject({ supersedes: old.id, number: 214 })
+  })
+  it('writes down what was poured, and a correction keeps it', () => {
+    const water = { ...pureWater, caMmolL: 1 }
+    const sources = [{ id: nextId(), name: 'Tap', water }]
+    const readWith = (draft: Draft) => {
+      const r = readDraft(draft, { colony: c, stamp: stamp(), units, nowMs: NOW, sources })
+      if (!r.ok) throw new Error(JSON.stringify(r.issues))
+      return r.entry
+    }
+    const drafted = { ...emptyDraft('waterChange', c.id), values: { litres: '5', source: sources[0]!.id } }
+    const change = readWith(drafted)
+    const poured = [{ sourceId: sources[0]!.id, name: 'Tap', litres: 5 }]
+    expect(change).toMatchObject({ litres: 5, water, poured })
+    expect(readWith({ ...drafted, values: { litres: '5' } })).not.toHaveProperty('water')
+    // what a recipe weighed is not in the sheet, and stays
+    const mixed = waterChange(nextId(), 1, 4, water, { poured, weighed: [{ itemId: nextId(), name: 'Mix', grams: 2 }] })
+    const draft = draftOf(mixed, c.id, units)!
+    expect(draft.values).toMatchObject({ litres: '4', source: 'asLogged' })
+    const corrected = readWith({ ...draft, values: { ...draft.values, litres: '6' } })
+    expect(corrected).toMatchObject({ litres: 6, water, poured, weighed: [{ grams: 2 }], supersedes: mixed.id })
+    expect(readWith({ ...draft, values: { litres: '6', source: '' } })).not.toHaveProperty('water')
   })
   it('keeps any subset of water values, each with its method', () => {
     const e = entry({

@@ -7,6 +7,7 @@ defineProps<{
   issues: Record<string, string>
   colonies: readonly { value: string; title: string }[]
   clutches: readonly { value: string; title: string }[]
+  sources: readonly { value: string; title: string }[]
   litresUnit: string
 }>()
 const values = defineModel<Record<string, string>>({ required: true })
@@ -83,6 +84,13 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
         />
         <FieldIssue :text="issues[f.name]" />
       </template>
+      <PickOne
+        v-else-if="f.type === 'source'"
+        :model-value="values[f.name] ?? ''"
+        :label="f.label"
+        :options="[{ value: '', title: 'not known' }, ...sources]"
+        @update:model-value="set(f.name, $event)"
+      />
       <template v-else-if="wanted(f)">
         <PickOne
           :model-value="values[f.name] ?? ''"

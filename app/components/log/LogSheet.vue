@@ -30,9 +30,7 @@ const saving = ref(false)
 
 const open = computed({
   get: () => logSheet.open && room.colonies.length > 0,
-  set: v => {
-    logSheet.open = v
-  },
+  set: v => (logSheet.open = v),
 })
 const colony = computed(() => room.colonyById.get(draft.value.colonyId))
 const colonies = computed(() =>
@@ -65,6 +63,8 @@ const plain = computed({
   },
 })
 const otherColonies = computed(() => colonies.value.filter(c => c.value !== draft.value.colonyId))
+const { usable, options: sourceOptions } = useSourcesAtHand(() => draft.value.correcting)
+const pours = computed(() => draft.value.kind === 'waterChange' || draft.value.kind === 'topUp')
 const clutchOptions = useOpenClutches(() => (draft.value.kind === 'clutch' ? colony.value : undefined))
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
@@ -84,9 +84,7 @@ const choices: Partial<Record<LogKind, { label: string; options: { value: string
   }
 const choice = computed({
   get: () => draft.value.choice || defaultChoice[draft.value.kind] || '',
-  set: v => {
-    draft.value.choice = v
-  },
+  set: v => (draft.value.choice = v),
 })
 const expected = computed(() => {
   const now = colony.value && statements.of(colony.value.id)?.population.now
@@ -154,6 +152,7 @@ async function save() {
     stamp: log.stamp(correcting?.id),
     units: settings.units,
     nowMs: Date.now(),
+    sources: usable.value,
     ...(living && { waterIdAt: (atMs: number) => room.waterIdAt(living, atMs) }),
   })
   issues.value = read.ok ? {} : read.issues
@@ -197,7 +196,15 @@ function drop() {
         :issues="issues"
         :colonies="otherColonies"
         :clutches="clutchOptions"
+        :sources="sourceOptions"
         :litres-unit="litresUnit"
+      />
+      <LazyChangeShock
+        v-if="pours && colony"
+        :glass-id="room.waterIdAt(colony, statements.now.getTime())"
+        :litres="draft.values.litres ?? ''"
+        :source-id="draft.values.source ?? ''"
+        :exchange="draft.kind === 'waterChange'"
       />
       <div v-else-if="draft.kind === 'photo'" class="photo">
         <PhotoButton label="Take or choose" :busy="saving" @chosen="photo = $event" /><span class="small muted">{{

@@ -4,7 +4,7 @@ import { offeredToday } from '#core/statements'
 import { counted, whole } from '~/words/numbers'
 import { say, sayNeed } from '~/words/say'
 
-/** What needs the keeper, with reasons, most urgent first; and what can leave. */
+/** What needs the keeper today and what to keep an eye on, with reasons, most urgent first; and what can leave. */
 const room = useRoomStore()
 const statements = useStatementsStore()
 const saying = useSaying()
@@ -15,7 +15,9 @@ const needs = computed(() =>
     return colony ? [{ ...a, colony, s: saying(colony) }] : []
   }),
 )
-const glassCount = computed(() => new Set(needs.value.map(x => presentGlassId(x.colony))).size)
+const today = computed(() => needs.value.filter(x => x.today))
+const watched = computed(() => needs.value.filter(x => !x.today))
+const glassCount = computed(() => new Set(today.value.map(x => presentGlassId(x.colony))).size)
 // animals from water that is off are not offered: it is put right first
 const leaving = computed(() =>
   statements.inRoom
@@ -31,6 +33,8 @@ const all = ref(false)
 /** The first few stand there at once: the list must not push the racks off a phone. */
 const FIRST = 4
 const allNeeds = ref(false)
+const WATCHED_FIRST = 3
+const allWatched = ref(false)
 </script>
 
 <template>
@@ -52,13 +56,13 @@ const allNeeds = ref(false)
       </template>
       <h2 v-else class="statement">
         {{
-          needs.length === 0
+          today.length === 0
             ? 'Nothing needs you today.'
             : `${counted(glassCount, 'glass needs', 'glasses need')} you today.`
         }}
       </h2>
       <ul>
-        <NeedLine v-for="n in allNeeds ? needs : needs.slice(0, FIRST)" :key="n.colonyId" :to="`/colony/${n.colonyId}`">
+        <NeedLine v-for="n in allNeeds ? today : today.slice(0, FIRST)" :key="n.colonyId" :to="`/colony/${n.colonyId}`">
           <StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="sayNeed(n, n.s)" />
           <template #why>
             <template v-if="n.reason"><TheSentence :text="say(n.reason, n.s)" />{{ ' ' }}</template>
@@ -66,9 +70,30 @@ const allNeeds = ref(false)
           </template>
         </NeedLine>
       </ul>
-      <button v-if="needs.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">
-        {{ allNeeds ? 'Fewer' : `and ${counted(needs.length - FIRST, 'more colony', 'more colonies').toLowerCase()}` }}
+      <button v-if="today.length > FIRST" type="button" class="link small" @click="allNeeds = !allNeeds">
+        {{ allNeeds ? 'Fewer' : `and ${counted(today.length - FIRST, 'more colony', 'more colonies').toLowerCase()}` }}
       </button>
+      <section v-if="watched.length > 0" aria-labelledby="watched">
+        <h2 id="watched" class="statement second">Keep an eye on</h2>
+        <ul>
+          <NeedLine
+            v-for="n in allWatched ? watched : watched.slice(0, WATCHED_FIRST)"
+            :key="n.colonyId"
+            :to="`/colony/${n.colonyId}`"
+          >
+            <StateMark :state="n.state" /><b>{{ n.colony.name }}:</b> <TheSentence :text="sayNeed(n, n.s)" />
+            <template v-if="n.action" #why><TheSentence :text="say(n.action, n.s)" /></template>
+          </NeedLine>
+        </ul>
+        <button
+          v-if="watched.length > WATCHED_FIRST"
+          type="button"
+          class="link small"
+          @click="allWatched = !allWatched"
+        >
+          {{ allWatched ? 'Fewer' : `and ${watched.length - WATCHED_FIRST} more` }}
+        </button>
+      </section>
       <LazyRoomDue v-if="room.glasses.length > 0" />
       <template v-if="total > 0 && statements.firstLooks === 0">
         <h2 class="statement second">{{ whole(total) }} can leave today.</h2>

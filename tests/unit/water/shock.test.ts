@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest'
+import { largestChange, type ShockInput, shockOf } from '#core/water'
+
+const input = (more: Partial<ShockInput> = {}): ShockInput => ({
+  litres: 10,
+  exchange: true,
+  netL: 50,
+  glass: { ghDh: 7, khDh: 4, conductivityUsCm: 280, temperatureC: 23, ph: 7.2 },
+  poured: { ghDh: 7, khDh: 4, conductivityUsCm: 280, temperatureC: 23, ph: 7.2 },
+  largestStep: { ghDh: 1, khDh: 0.8, conductivityUsCm: 40, temperatureC: 2, ph: 0.3 },
+  ...more,
+})
+const poured = (more: object, of: Partial<ShockInput> = {}) => {
+  const base = input(of)
+  return shockOf({ ...base, poured: { ...base.poured, ...more } })!
+}
+
+describe('shockOf', () => {
+  it('is nothing but the volume where the water is the same', () => {
+    const shock = shockOf(input())!
+    expect(shock.values[0]).toMatchObject({ key: 'volume', to: 0.2 })
+    expect(shock.figure).toBeCloseTo(0.4, 9)
+    expect(shock.state).toBe('onTarget')
+    expect(shock.values.slice(1).every(v => v.part === 0)).toBe(true)
+  })
+  it('reckons each value after mixing, against what they take', () => {
+    // a fifth of 3 °C colder water is 0.6 °C; of GH 17 it is two degrees
+    expect(poured({ temperatureC: 20 }).values.find(v => v.key === 'temperatureC')).toMatchObject({
+      from: 23,
+      to: 22.4,
+    })
+    const hard = poured({ ghDh: 17 })
+    expect(hard.values[0]).toMatchObject({ key: 'ghDh', from: 7, to: 9, part: 2 })
+    expect(hard).toMatchObject({ state: 'off', figure: 2 })
+    expect(poured({ ghDh: 10.5 })).toMatchObject({ state: 'drifting' })
+    expect(poured({ ghDh: 10.5 }).figure).toBeCloseTo(0.7, 9)
+    // the limits themselves
+    expect(poured({ ghDh: 12 }).state).toBe('drifting')
+    expect(poured({ ghDh: 12.1 }).state).toBe('off')
+    expect(poured({ ghDh: 9.9 }).state).toBe('onTarget')
+  })
+  it('lets the better buffered water decide the pH, and never less than its volume', () => {
+    // by KH × volume: 8 × 10 of 8 × 10 + 4 × 40
+    const buffered = poured({ ph: 8.2, khDh: 8 }).values.find(v => v.key === 'ph')!
+    expect(buffered.to).toBeCloseTo(7.2 + 80 / 240, 9)
+    const soft = poured({ ph: 6, khDh: 0 }).values.find(v => v.key === 'ph')!
+    expect(soft.to).toBeCloseTo(7.2 - 0.2 * 1.2, 9)
+    const bare = shockOf({ ...input(), glass: { ph: 7 }, poured: { ph: 6 } })!.values.find(v => v.key === 'ph')!
+    expect(bare.to).toBeCloseTo(6.8, 9)
+  })
+  it('counts more than half at once, whatever is known of the water', () => {
+    expect(shockOf(input({ litres: 25 }))).toMatchObject({ figure: 1, state: 'drifting' })
+    expect(shockOf(input({ litres: 26 }))!.state).toBe('off')
+    const unknown = { glass: {}, poured: {} }
+    expect(shockOf(input({ ...unknown, litres: 10 }))).toBeNull()
+    expect(shockOf(input({ ...unknown, litres: 30 }))).toMatchObject({ state: 'off', values: [{ key: 'volume' }] })
+    // more than there is in it cannot be exchanged
+    expect(shockOf(input({ litres: 500 }))!.figure).toBe(2)
+  })
+  it('filling up what evaporated exchanges nothing', () => {
+    expect(shockOf(input({ exchange: false, litres: 40 }))).toMatchObject({ state: 'onTarget', figure: 0 })
+    expect(poured({ temperatureC: 8 }, { exchange: false })).toMatchObject({ state: 'off', figure: 1.5 })
+    expect(shockOf(input({ exchange: false, litres: 40, poured: {} }))).toBeNull()
+  })
+  it('leaves out what is known on one side alone, or has no limit', () => {
+    const some = shockOf({ ...input(), poured: { ghDh: 7 }, largestStep: { ghDh: 1 } })!
+    expect(some.values.map(v => v.key).sort()).toEqual(['ghDh', 'volume'])
+  })
+})
+
+describe('largestChange', () => {
+  it('is as much as keeps every step within what they take', () => {
+    const { litres: _, ...asked } = input({ poured: { ghDh: 17, khDh: 4 } })
+    expect(largestChange(asked)).toBeCloseTo(5, 6)
+    expect(largestChange({ ...asked, poured: { ghDh: 7 } })).toBeCloseTo(25, 6)
+  })
+})
