@@ -1,6 +1,7 @@
+import { formatNumber } from '#core/units'
 import type { Shock, ShockOfValue } from '#core/water'
 import { num, percent } from './numbers'
-import { type UnitPrefs, valueName, valueNumber, valueText, volumeText } from './unitPrefs'
+import { type UnitPrefs, valueName, valueNameInside, valueNumber, valueText, volumeText } from './unitPrefs'
 
 /** "GH 7 → 9 °dH", "20 % of the water". */
 export function shockOfValueText({ key, from, to }: ShockOfValue, units: UnitPrefs): string {
@@ -14,8 +15,9 @@ export function shockOfValueText({ key, from, to }: ShockOfValue, units: UnitPre
  */
 export function shockText({ state, figure, values }: Shock, atMost: number | null, units: UnitPrefs): string {
   const worst = values[0]!
-  const of = worst.key === 'volume' ? 'the volume' : valueName(worst.key)
-  const known = `${num(percent(figure))} of what they take at once, by ${of}`
+  const of = worst.key === 'volume' ? 'the volume' : valueNameInside(worst.key)
+  const much = figure > 1 ? `${num(`${formatNumber(figure, 1)} times`)} what` : `${num(percent(figure))} of what`
+  const known = `${much} they take at once, by ${of}`
   if (state === 'onTarget') return `Shock ${known}: an ordinary change.`
   if (state === 'drifting') return `Shock ${known}: pour it slowly, over half an hour or more.`
   const most =

@@ -43,8 +43,13 @@ function mostUrgent(s: ColonyStatements): Attention | null {
   const [first, second] = needs
   if (!first) return null
   const together = first.state === 'off' && (second?.state === 'off' || second?.state === 'drifting')
-  return { colonyId: s.colonyId, ...first, today: isForToday(first), also: together ? second!.title : null }
+  const also = together ? second!.title : first.state === 'off' ? otherOff(s, first) : null
+  return { colonyId: s.colonyId, ...first, today: isForToday(first), also }
 }
+
+/** A second value that is off, where the first thing told is of the water. */
+const otherOff = ({ water: { worst, second } }: ColonyStatements, first: Need) =>
+  second?.state === 'off' && first.title === worst?.conclusion ? second.conclusion : null
 
 // among equals the value that kills sooner comes first
 const sooner = ({ water: { worst } }: ColonyStatements) => (worst ? urgency.indexOf(worst.key) / 2 : 0)

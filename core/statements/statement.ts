@@ -75,6 +75,8 @@ export interface WaterStatement {
   state: VerdictState
   /** the value that speaks for the glass: the worst one */
   worst: ValueVerdict | null
+  /** what is off or drifts beside it, the worst of it */
+  second: ValueVerdict | null
   /** set when there is no single value to speak of; null when `worst` speaks */
   conclusion: Message<'water.allGood' | 'water.nothingKnown'> | null
   values: ValueVerdict[]

@@ -23,12 +23,13 @@ export const urgency: readonly ValueKey[] = [
 
 /** What the water needs: the value that speaks for it, or that all is well. */
 export function waterStatement(values: ValueVerdict[]): WaterStatement {
-  const worst = worstOf(values)
+  const [worst = null, next] = byUrgency(values)
   const state = worst?.state ?? 'unknown'
   const known = values.some(v => v.latest)
   return {
     state,
     worst,
+    second: next && (next.state === 'off' || next.state === 'drifting') ? next : null,
     conclusion:
       state === 'onTarget'
         ? { key: 'water.allGood', values: { n: values.filter(v => v.state === 'onTarget').length } }
@@ -46,16 +47,14 @@ export function waterStatement(values: ValueVerdict[]): WaterStatement {
 }
 
 /**
- * The value that speaks for the water: the worst state, the more urgent value first.
+ * The values that speak for the water: the worst state first, then the more urgent value.
  * A value that was never tested speaks only when nothing else was tested either: not every keeper owns every kit, and a
  * room full of open rings says nothing.
  */
-function worstOf(values: readonly ValueVerdict[]): ValueVerdict | null {
+function byUrgency(values: readonly ValueVerdict[]): ValueVerdict[] {
   const tested = values.filter(v => v.latest !== null)
   const pool = tested.length > 0 ? tested : values
-  return (
-    pool.toSorted(
-      (a, b) => stateRank[b.state] - stateRank[a.state] || urgency.indexOf(a.key) - urgency.indexOf(b.key),
-    )[0] ?? null
+  return pool.toSorted(
+    (a, b) => stateRank[b.state] - stateRank[a.state] || urgency.indexOf(a.key) - urgency.indexOf(b.key),
   )
 }

@@ -16,7 +16,9 @@ describe('the shock of a change', () => {
       'Shock 40 % of what they take at once, by GH: an ordinary change.',
     )
     expect(text(shock('drifting', 0.8, 'volume'), null, defaultUnits)).toMatch(/by the volume: pour it slowly/)
-    expect(text(shock('off', 2), 5, defaultUnits)).toMatch(/too much\. At most 5 L of this water at once/)
+    expect(text(shock('off', 2), 5, defaultUnits)).toMatch(
+      /^Shock 2(\.0)? times what they take at once, by GH: too much\. At most 5 L of this water at once/,
+    )
     expect(text(shock('off', 2), 0.01, defaultUnits)).toMatch(/Bring the water nearer to theirs first/)
   })
   it('tells each value before and after', () => {

@@ -43,7 +43,10 @@ const told = computed(() => {
       text: speaking ? say(speaking, s) : '',
       reasons:
         water.worst && !water.conclusion
-          ? [...water.worst.reasons.slice(0, 1), ...water.worst.actions.slice(0, 1)].map(m => say(m, s))
+          ? [
+              ...[...water.worst.reasons.slice(0, 1), ...water.worst.actions.slice(0, 1)].map(m => say(m, s)),
+              ...(water.second ? [`${say(water.second.conclusion, s)}.`] : []),
+            ]
           : [],
     },
   ]

@@ -125,6 +125,22 @@ describe('the water', () => {
   it('names poison before hardness', () => {
     const { water } = tell([], [waterTest(s.glass.id, 1, { khDh: 0.5, ammoniaMgL: 1 })])
     expect(water.worst?.key).toBe('ammoniaMgL')
+    // and the second bad value is named too
+    expect(water.second).toMatchObject({ key: 'khDh', state: 'off' })
+    const [first] = needsAttention([tell([], [waterTest(s.glass.id, 1, { khDh: 0.5, ammoniaMgL: 1 })])])
+    expect(first).toMatchObject({ today: true, title: { key: 'water.poison' }, also: { key: 'water.below' } })
+    expect(tell([], [waterTest(s.glass.id, 1, { khDh: 0.5, ghDh: 7 })]).water.second).toBeNull()
+  })
+  it('asks for a test today where a poison was found long ago, and only watches what drifts', () => {
+    const days = (ago: number, values: object) => needsAttention([tell([], [waterTest(s.glass.id, ago, values)])])[0]
+    expect(days(20, { ammoniaMgL: 1 })).toMatchObject({
+      state: 'drifting',
+      today: true,
+      title: { key: 'water.poisonOld' },
+      action: { key: 'water.doTest' },
+    })
+    expect(days(1, { ghDh: 5 })).toMatchObject({ state: 'drifting', today: false })
+    expect(days(1, { ghDh: 2 })).toMatchObject({ state: 'off', today: true })
   })
   it('judges one glass by each colony’s own targets', () => {
     const tests = [waterTest(s.glass.id, 1, { ghDh: 5, khDh: 0.5, ph: 6.2 })]
