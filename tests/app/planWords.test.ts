@@ -78,6 +78,7 @@ describe('plans in words', () => {
       nitrate: [],
       ph: null,
       temperatureC: null,
+      salinityGKg: 0,
       seen: { biofilm: false, algae: false },
       weeks: [4, 8],
       grazes: true,

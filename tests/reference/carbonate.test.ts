@@ -26,6 +26,15 @@ describe('un-ionised ammonia, Emerson et al. 1975 (from memory)', () => {
   ])('printed table (from memory): %d °C, pH %d: %f', (t, ph, share) => {
     expect(excess(unionisedShare(ph, t), share, { rel: 0.006 })).toBe(0)
   })
+  // US EPA 1989, salt water, after Khoo et al. 1977 (from memory): pKa 9.245 + 0.116 · I at 25 °C, I of 35 g/kg 0.7229
+  it('salt makes less of it harmful', () => {
+    expect(unionisedShare(8, 25, 35)).toBeCloseTo(1 / (1 + 10 ** (9.245 + 0.116 * 0.7229 - 8)), 3)
+    const lower = 1 - unionisedShare(7, 25, 35) / unionisedShare(7, 25)
+    expect(lower).toBeGreaterThan(0.15)
+    expect(lower).toBeLessThan(0.25)
+    expect(unionisedShare(8, 20, 0)).toBe(unionisedShare(8, 20))
+    expect(() => unionisedShare(8, 20, -1)).toThrow(/salinityGKg/)
+  })
 })
 
 describe('carbonate constants, Plummer & Busenberg 1982 (from memory)', () => {

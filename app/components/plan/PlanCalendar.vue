@@ -35,7 +35,7 @@ const curing = computed(() => {
     props.desk.log.value.filledMs ?? (plan.value.done.fill ? new Date(plan.value.done.fill).getTime() : null)
   if (!group || !glassId.value || started === null || colony.value) return null
   const story = waterStory(props.desk.standing.value, Math.max(0.1, props.desk.netL.value), nowMs.value)
-  const last = (key: 'ph' | 'temperatureC') => story.readings.get(key)?.at(-1)?.value ?? null
+  const last = (key: 'ph' | 'temperatureC' | 'salinityGKg') => story.readings.get(key)?.at(-1)?.value ?? null
   const judged = judgeCuring({
     startedMs: started,
     nowMs: nowMs.value,
@@ -44,6 +44,7 @@ const curing = computed(() => {
     nitrate: story.readings.get('nitrateMgL') ?? [],
     ph: last('ph'),
     temperatureC: last('temperatureC'),
+    salinityGKg: last('salinityGKg') ?? 0,
     seen: seen.value,
     weeks: group.setup.cureWeeks.range,
     grazes: group.setup.grazes,

@@ -34,6 +34,8 @@ export interface CuringInput {
   nitrate: readonly ValueReading[]
   ph: number | null
   temperatureC: number | null
+  /** salt makes less of the ammonia harmful; 0 in fresh water */
+  salinityGKg: number
   /** whether biofilm and algae were seen */
   seen: { biofilm: boolean; algae: boolean }
   /** weeks that this group's tanks are cured, and whether it lives off growth */
@@ -59,7 +61,9 @@ export function judgeCuring(i: CuringInput): Curing {
   const nitrite = i.nitrite.at(-1)
   const nitrate = i.nitrate.at(-1)
   const unionisedMgL =
-    ammonia && i.ph !== null && i.temperatureC !== null ? unionisedAmmonia(ammonia.value, i.ph, i.temperatureC) : null
+    ammonia && i.ph !== null && i.temperatureC !== null
+      ? unionisedAmmonia(ammonia.value, i.ph, i.temperatureC, i.salinityGKg)
+      : null
   const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => ({
     stage,
     reasons,

@@ -91,6 +91,7 @@ describe('the stories in it', () => {
         nitrate: of('nitrateMgL'),
         ph: 7.4,
         temperatureC: 23,
+        salinityGKg: 0,
         seen: plan.seen,
         weeks: [4, 8],
         grazes: true,
