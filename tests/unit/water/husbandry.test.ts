@@ -195,10 +195,6 @@ describe('judgeCuring', () => {
       judgeCuring(input({ ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], ph })).unionisedMgL!
     expect(at(8.2)).toBeGreaterThan(10 * at(7))
     expect(judgeCuring(input({ ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], ph: null })).unionisedMgL).toBeNull()
-    const salt = judgeCuring(
-      input({ ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], salinityGKg: 35 }),
-    ).unionisedMgL!
-    expect(salt / at(7.2)).toBeCloseTo(0.824, 2)
   })
   it('takes ready even without nitrate: plants may have taken it', () => {
     expect(judgeCuring(input({ ...clean, nitrate: [] })).stage).toBe('ready')
