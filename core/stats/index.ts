@@ -37,7 +37,7 @@ export { type Random, seededRandom } from './random'
 export { type Ranged, sumOfRanges } from './sumOfRanges'
 export { binomialShared, type SharedChance, sharedChance } from './sharedChance'
 export { mix32, STREAM_STEP, streamAt, uniformAt } from './stream'
-export { lineAt, type WeightedLine, weightedLine, type WeightedPoint } from './weightedLine'
+export { type WeightedLine, weightedLine, type WeightedPoint } from './weightedLine'
 export {
   goingOn,
   type SwitchingBelief,

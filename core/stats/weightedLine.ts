@@ -14,9 +14,8 @@ export interface WeightedLine {
   slopeSe: number
   /** weighted mean of x, where the line is known best */
   centreX: number
-  /** value of the line at centreX, and its standard error */
+  /** value of the line at centreX */
   centreY: number
-  centreSe: number
   /** points used */
   n: number
   /**
@@ -67,18 +66,7 @@ export function weightedLine(points: readonly WeightedPoint[]): WeightedLine | n
     slopeSe: stretch / Math.sqrt(sxx),
     centreX,
     centreY,
-    centreSe: stretch / Math.sqrt(sumW),
     n: points.length,
     t80: freedom > 0 ? Math.min(3, tQuantile(0.9, freedom)) : 3,
   }
-}
-
-/**
- * The line's value at x with its standard error (of the line, not of a new reading).
- * @param line a fitted line
- * @param x where, in the unit of the fit
- */
-export function lineAt(line: WeightedLine, x: number): { value: number; se: number } {
-  const dx = x - line.centreX
-  return { value: line.centreY + line.slope * dx, se: Math.hypot(line.centreSe, line.slopeSe * dx) }
 }
