@@ -6,7 +6,7 @@ import { rangeText, valueName, valueText } from '~/words/unitPrefs'
 
 /**
  * One value against its target: tolerated range pale, preferred range solid, the latest reading a tall tick, earlier
- * readings fading behind it, and an arrow where it will be in four weeks if nothing is done.
+ * readings fading behind it, and where its way is sure an arrow to where it will be in four weeks.
  * `typed` moves the tick while a new reading is being typed.
  */
 const props = defineProps<{ verdict: ValueVerdict; small?: boolean; typed?: number | null }>()

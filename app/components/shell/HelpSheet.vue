@@ -73,8 +73,8 @@ const keys = computed(() => [
     <section class="part">
       <h3>How to read it</h3>
       <p><StateMark state="onTarget" />on target</p>
-      <p><StateMark state="drifting" />drifting, or outside the preferred range</p>
-      <p><StateMark state="off" />off: needs you</p>
+      <p><StateMark state="drifting" />drifting, or outside the preferred range: keep an eye on it</p>
+      <p><StateMark state="off" />off: needs you today</p>
       <p><StateMark state="unknown" />no recent reading</p>
       <p class="space">
         A likely range holds the truth four times out of five. Every number has a <em>Why?</em> with its inputs, its

@@ -8,7 +8,7 @@ export interface Goal {
   high: number
   /** cost of a missed unit against the usual */
   weight: number
-  /** of a value that is only held: the range within which it may move without the goal being missed */
+  /** the range within which it may end without the goal being missed, where that is not the point itself */
   within?: readonly [number, number]
 }
 export type Goals = Partial<Record<RecipeKey, Goal>>
@@ -61,7 +61,7 @@ export function correctionGoals(now: Readouts, targets: Targets, mode: RecipeMod
 export const usualMode = (targets: Targets, hasMix: boolean): RecipeMode =>
   hasMix && targets.conductivityUsCm?.aim !== undefined ? 'conductivity' : 'minerals'
 
-/** Where the first fill aims: the group's aim or the middle of the preferred range. */
+/** Where the first fill aims: the group's aim or the middle of the preferred range; anywhere inside is right too. */
 export function fillGoals(targets: Targets, mode: RecipeMode): Goals {
   const goals: Goals = {}
   for (const key of recipeKeys) {
@@ -72,7 +72,7 @@ export function fillGoals(targets: Targets, mode: RecipeMode): Goals {
     goals[key] =
       key === 'calciumMgL' || (key === 'conductivityUsCm' && mode === 'minerals')
         ? { low, high, weight: 0.5 }
-        : { low: point, high: point, weight: 1 }
+        : { low: point, high: point, weight: 1, within: [low, high] }
   }
   return ledBy(mode, goals, targets)
 }

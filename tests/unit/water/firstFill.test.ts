@@ -62,6 +62,26 @@ describe('a first fill', () => {
     })
     expect(readoutsOf(recipe.steps[0]!.after).conductivityUsCm).toBeCloseTo(200, -1)
   })
+  it('is right anywhere inside: KH 5 in 3 to 8 is not short of the middle', () => {
+    const { targets } = groupOf('neocaridina')
+    const fill = (khDh: number) =>
+      recipeOf({
+        tank: { ...pureWater },
+        netL: 40,
+        changeL: 40,
+        everyDays: 1,
+        goals: fillGoals(targets, 'minerals'),
+        largestStepPerWeek: {},
+        sources: [{ id: 'pure', water: { ...pureWater } }],
+        shelf: [{ id: 'mix', dose: doseOf({ by: 'mix', ghDh: 7, khDh, conductivityUsCm: 280, caMgByMass: 3 }) }],
+        bench: usualBench,
+      })
+    const right = fill(5)
+    expect(readoutsOf(right.steps[0]!.after).khDh).toBeLessThan(5.4)
+    expect(right).toMatchObject({ reached: true, shortOf: [] })
+    // outside it is short
+    expect(fill(1.5)).toMatchObject({ reached: false, shortOf: [{ key: 'khDh' }] })
+  })
 })
 
 describe('goals', () => {
