@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { begun, logKey, netLitres, type TableName, tables } from '#core/records'
 import * as make from '../../make'
 
-const [room, rack, glass, line, colony] = Array.from({ length: 5 }, () => make.nextId()) as [string, ...string[]]
+const room = make.nextId()
+const rack = make.nextId()
+const glass = make.nextId()
+const line = make.nextId()
+const colony = make.nextId()
 const stamps = begun(make.nextId(), make.NOW)
 /** What a record names: field, table, id. */
 const named = (table: TableName, record: object) =>
