@@ -6,6 +6,7 @@ import { readHeads } from './colonyDraft'
 import { glassKinds, isFieldKind } from './kindFields'
 import { defaultChoice, type Draft, type DraftIssues, FIELD_TIME, type LogKind } from './logDraft'
 import { AS_LOGGED, readFields } from './readFields'
+import { HALF_TYPED } from './halfTyped'
 import { numberIn } from './readNumber'
 import { readReadings } from './testReadings'
 import { wholeNumber } from './wholeNumber'
@@ -103,7 +104,8 @@ function readMoment(draft: Draft, colony: Colony, nowMs: number, issues: DraftIs
   const startMs = new Date(colony.startedAt).getTime()
   // water may be older than the colony in it; numbers may not
   const ofGlass = glassKinds.has(draft.kind)
-  if (Number.isNaN(atMs)) issues.at = 'That is no date and time.'
+  if (draft.at === HALF_TYPED) issues.at = 'Only a part of the date was typed: type all of it, or none for now.'
+  else if (Number.isNaN(atMs)) issues.at = 'That is no date and time.'
   // a minute of grace: the field has no seconds
   else if (atMs > nowMs + 60_000) issues.at = 'That lies in the future.'
   else if (!ofGlass && atMs < startMs && !isSameDay(atMs, startMs))

@@ -51,6 +51,7 @@ describe('the log sheet', () => {
     expect(entry({ number: '5', at: '2026-11-20T08:30' }).at).toBe(new Date('2026-11-20T08:30').toISOString())
     expect(issues({ number: '5', at: '2027-01-01T00:00' }).at).toContain('future')
     expect(issues({ number: '5', at: 'soon' }).at).toContain('no date')
+    expect(issues({ number: '5', at: 'half typed' }).at).toContain('part of the date')
   })
   it('refuses numbers from before the colony began, but not from the hour before on the same day', () => {
     expect(issues({ number: '5', at: '2025-01-01T00:00' }).at).toMatch(/^Ember began on .+; this lies before it/)

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { HALF_TYPED } from '~/forms/halfTyped'
+
 /** A labelled field: label above, unit behind, one sentence below when something is wrong with what was typed. */
 defineProps<{
   label: string
@@ -13,6 +15,12 @@ defineProps<{
 }>()
 const model = defineModel<string>({ required: true })
 const id = useId()
+/** A date of which only a part was typed stands empty in the browser's eyes, and would be taken for today. */
+function looked(event: Event) {
+  if (!(event.target instanceof HTMLInputElement)) return
+  if (event.target.validity.badInput) model.value = HALF_TYPED
+  else if (model.value === HALF_TYPED) model.value = ''
+}
 </script>
 
 <template>
@@ -20,7 +28,7 @@ const id = useId()
     <label :for="id" class="label">{{ label }}</label>
     <v-text-field
       :id="id"
-      v-model="model"
+      :model-value="model === HALF_TYPED ? '' : model"
       :type="type ?? 'text'"
       :inputmode="numeric ? 'decimal' : undefined"
       :suffix="suffix"
@@ -31,6 +39,9 @@ const id = useId()
       :error-messages="error ? [error] : []"
       :hint="hint"
       :persistent-hint="!!hint"
+      @update:model-value="model = $event"
+      @keyup="looked"
+      @focusout="looked"
     />
   </div>
 </template>
