@@ -84,17 +84,23 @@ function judged(s: Standing, reasons: Message<WaterMessageKey>[], ageDays: numbe
   if (outside.beyondNow > SURE || (outside.now > SURE && outside.beyondSoon > LEAVES_ELSE && slidOut(s)))
     return off(s, values, reasons)
   if (s.side !== 'in') return atTheEdge(s, values, reasons)
+  // the last reading may lie outside where the level does not
+  const atEdge = latest.value < range.low || latest.value > range.high
   if (outside.soon > leaves && goesOut(s)) {
     const up = rises > 0.5
     const chance = msg('water.reasonMayLeave', { ...values, chance: outside.soon })
     return {
       state: 'drifting',
-      conclusion: msg(moves ? (up ? 'water.rising' : 'water.falling') : 'water.mayLeave', values),
+      conclusion: msg(
+        moves ? (up ? 'water.rising' : 'water.falling') : atEdge ? 'water.withinDoubt' : 'water.mayLeave',
+        values,
+      ),
       reasons: moves ? [...reasons, chance] : [chance, ...reasons.filter(r => r.key !== 'water.reasonSteady')],
       actions: [moves ? msg(up ? 'water.doLower' : 'water.doRaise', { key }) : msg('water.doWatch', { key })],
     }
   }
-  return { state: 'onTarget', conclusion: msg('water.onTarget', values), reasons, actions: [] }
+  const right = atEdge ? 'water.withinDoubt' : 'water.onTarget'
+  return { state: 'onTarget', conclusion: msg(right, values), reasons, actions: [] }
 }
 
 /** What should be none: told by the newest reading alone. */

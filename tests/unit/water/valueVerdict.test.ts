@@ -78,6 +78,11 @@ describe('judgeValue', () => {
     expect(v.reasons.map(r => r.key)).not.toContain('water.reasonSteady')
     expect(v.actions.map(a => a.key)).toEqual(['water.doWatch'])
   })
+  it('does not call right, nor about to leave, what was read outside', () => {
+    const edge = judge('ph', weekly([7.3, 7.2, 7.1, 7, 7.1, 6.7]))
+    expect(edge).toMatchObject({ state: 'drifting', conclusion: { key: 'water.withinDoubt' } })
+    expect(judge('ghDh', weekly([7, 7, 7, 7, 7, 7, 8.2])).conclusion.key).toBe('water.withinDoubt')
+  })
   it('hears conductivity where GH alone is not sure', () => {
     const readings = weekly([6.1, 6.6, 7.1, 7.6, 8.1]).map(([d, v]) => reading('ghDh', d, v))
     const asked = { key: 'ghDh' as const, target: target('ghDh'), nowMs: NOW, readings }
