@@ -1,15 +1,12 @@
 import { isMineral, usualBench } from '#core/records'
-import { doseOf, type OnHand, sourceWater, stockLeft } from '#core/water'
+import { doseOf, type OnHand, stockLeft } from '#core/water'
 
 /** What stands at the bench to make water from: sources as far as they are known, boxes with what is left in them. */
 export function useBenchStock() {
   const room = useRoomStore()
   const pours = useShelfPours()
   const bench = computed(() => room.room?.bench ?? usualBench)
-  const sources = computed(() => room.sources.map(source => ({ source, known: sourceWater(source) })))
-  const usable = computed(() =>
-    sources.value.flatMap(({ source, known }) => (known ? [{ source, water: known.water }] : [])),
-  )
+  const { sources, usable } = useKnownSources()
   const shelf = computed(() =>
     room.shelf
       .filter(isMineral)

@@ -1,5 +1,4 @@
-import { DAY_MS, type ValueKey } from '#core/records'
-import { freshDays, largestChange, readoutsOf, shockKeys, shockOf, sourceWater } from '#core/water'
+import { heldValues, largestChange, type ShockInput, shockKeys, shockOf, sourceValues } from '#core/water'
 import { numberIn } from '~/forms/readNumber'
 import { readVolume } from '~/forms/readVolume'
 import { storedValue } from '~/words/unitPrefs'
@@ -20,30 +19,18 @@ export function useChangeShock(of: () => PouredInto) {
   const settings = useSettingsStore()
   const water = useGlassWater(computed(() => of().glassId))
 
-  /** what was read of the glass, as far as it still holds */
-  const glass = computed(() => {
-    const known: Partial<Record<ValueKey, number>> = {}
-    for (const key of shockKeys) {
-      const last = water.story.value.readings.get(key)?.at(-1)
-      if (last && water.nowMs.value - last.at <= freshDays[key] * DAY_MS) known[key] = last.value
-    }
-    return known
-  })
-  const poured = computed((): Partial<Record<ValueKey, number>> => {
+  const poured = computed((): ShockInput['poured'] => {
     const source = room.sources.find(s => s.id === of().sourceId)
-    const known = source && sourceWater(source)
-    const ph = source?.analyses.findLast(a => a.values.ph !== undefined)?.values.ph
     const typed = numberIn(of().temperature)
     return {
-      ...(known && readoutsOf(known.water)),
-      ...(ph !== undefined && { ph }),
+      ...(source && sourceValues(source)),
       ...(typed !== null && { temperatureC: storedValue('temperatureC', typed, settings.units) }),
     }
   })
   const asked = computed(() => ({
     exchange: of().exchange,
     netL: Math.max(0.1, water.netL.value),
-    glass: glass.value,
+    glass: heldValues(water.story.value, water.nowMs.value),
     poured: poured.value,
     largestStep: Object.fromEntries(
       shockKeys.flatMap(key => {
@@ -61,5 +48,5 @@ export function useChangeShock(of: () => PouredInto) {
   )
   /** litres that would do, where these are too many */
   const atMost = computed(() => (shock.value?.state === 'off' ? largestChange(asked.value) : null))
-  return { shock, atMost, litres, ready: water.ready }
+  return { shock, atMost, litres }
 }

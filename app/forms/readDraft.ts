@@ -1,5 +1,15 @@
 import { format, isSameDay } from 'date-fns'
-import { type Colony, Entry, type Heads, headsTotal, stayAt, toMoment, type ValueKey, type Water } from '#core/records'
+import {
+  type Colony,
+  Entry,
+  type Heads,
+  headsTotal,
+  type Source,
+  stayAt,
+  toMoment,
+  type ValueKey,
+  type Water,
+} from '#core/records'
 import { kindWord } from '~/words/states'
 import { type UnitPrefs, valueName } from '~/words/unitPrefs'
 import { readHeads } from './colonyDraft'
@@ -30,9 +40,8 @@ export interface DraftContext {
   sources?: readonly SourceAtHand[]
 }
 /** A water that can be poured. */
-export interface SourceAtHand {
-  id: string
-  name: string
+interface SourceAtHand {
+  source: Pick<Source, 'id' | 'name'>
   water: Water
 }
 
@@ -83,9 +92,13 @@ function withWater({ source, ...raw }: Base, { correcting }: Draft, sources: rea
     const { water, poured, weighed } = correcting
     return { ...raw, water, ...(poured && { poured }), ...(weighed && { weighed }) }
   }
-  const used = sources.find(s => s.id === source)
+  const used = sources.find(s => s.source.id === source)
   if (!used) return raw
-  return { ...raw, water: used.water, poured: [{ sourceId: used.id, name: used.name, litres: raw.litres }] }
+  return {
+    ...raw,
+    water: used.water,
+    poured: [{ sourceId: used.source.id, name: used.source.name, litres: raw.litres }],
+  }
 }
 
 /**

@@ -30,9 +30,9 @@ const about = computed(
         >
       </AppTop>
       <div class="page">
-        <NeedsAside class="aside" />
+        <LazyNeedsAside class="aside" />
         <section class="racks" aria-label="Racks" @keydown="keydown">
-          <RackView
+          <LazyRackView
             v-for="d in room.drawn"
             :key="d.rack.id"
             :drawn="d"

@@ -39,33 +39,30 @@ const isForToday = ({ state, title }: Need) => state === 'off' || title.key === 
 
 /** The most urgent matter of a colony: the first of these that is one. */
 function mostUrgent(s: ColonyStatements): Attention | null {
-  const needs = [waterOff, dying, numberOff, shrinking, waterDrifts, waterOld, numberOld].flatMap(need => need(s) ?? [])
+  const needs = [waterOff, dying, numberOff, shrinking, otherWaterOff, waterDrifts, waterOld, numberOld].flatMap(
+    need => need(s) ?? [],
+  )
   const [first, second] = needs
   if (!first) return null
   const together = first.state === 'off' && (second?.state === 'off' || second?.state === 'drifting')
-  const also = together ? second!.title : first.state === 'off' ? otherOff(s, first) : null
-  return { colonyId: s.colonyId, ...first, today: isForToday(first), also }
+  return { colonyId: s.colonyId, ...first, today: isForToday(first), also: together ? second!.title : null }
 }
-
-/** A second value that is off, where the first thing told is of the water. */
-const otherOff = ({ water: { worst, second } }: ColonyStatements, first: Need) =>
-  second?.state === 'off' && first.title === worst?.conclusion ? second.conclusion : null
 
 // among equals the value that kills sooner comes first
 const sooner = ({ water: { worst } }: ColonyStatements) => (worst ? urgency.indexOf(worst.key) / 2 : 0)
 
-function ofWater(s: ColonyStatements, state: VerdictState, weight: number): Need | null {
-  const { worst } = s.water
-  if (worst?.state !== state) return null
+function ofWater(s: ColonyStatements, state: VerdictState, weight: number, value = s.water.worst): Need | null {
+  if (value?.state !== state) return null
   return {
     state,
-    title: worst.conclusion,
-    reason: state === 'unknown' ? null : (worst.reasons[0] ?? null),
-    action: worst.actions[0] ?? null,
+    title: value.conclusion,
+    reason: state === 'unknown' ? null : (value.reasons[0] ?? null),
+    action: value.actions[0] ?? null,
     weight: weight - sooner(s),
   }
 }
 const waterOff = (s: ColonyStatements) => ofWater(s, 'off', 100)
+const otherWaterOff = (s: ColonyStatements) => ofWater(s, 'off', 100, s.water.second)
 const waterDrifts = (s: ColonyStatements) => ofWater(s, 'drifting', 60)
 const waterOld = (s: ColonyStatements): Need | null =>
   s.water.worst && !s.water.worst.latest

@@ -33,7 +33,7 @@ export {
 } from './chemistry/ions'
 export { oxygenSaturation } from './chemistry/oxygen'
 export { type Dissolving, type Dose, doseOf, type Salt, salts, scaled } from './chemistry/salts'
-export { sourceWater, type SourceWater } from './chemistry/sourceWater'
+export { sourceValues, sourceWater, type SourceWater } from './chemistry/sourceWater'
 export { fromTheBox, mixSaltWater, type SaltMix, seaSaltIons, shareOfSea } from './chemistry/seaSalt'
 export {
   conductivityOfSalinity,
@@ -70,6 +70,7 @@ export { type Readouts, readoutsOf, type RecipeKey, recipeKeys, slopesAt } from 
 export { nearEnough } from './recipe/weights'
 export { correctionsUnderway, type Underway } from './recipe/underway'
 export { solveProgram } from './recipe/solveProgram'
+export { heldValues } from './heldValues'
 export { freshDays, readingSd } from './methodDoubt'
 export { judgeValue } from './valueVerdict'
 export { type ReadingMethod, type ValueReading, type ValueVerdict, type WaterMessageKey } from './valueShapes'

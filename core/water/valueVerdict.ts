@@ -12,6 +12,8 @@ const WINDOW_READINGS = 8
 // from memory, tried on glasses that are well and on slides (docs/science.md)
 /** A value is called off, or outside, from so much chance that it is. */
 const SURE = 0.8
+/** One that slid out is off when with so much chance it goes beyond what is tolerated before two more tests. */
+const GOES_ON = 0.25
 /** Under so much chance of lying outside, it may as well be the test. */
 const OUTSIDE = 0.7
 /** One inside is called drifting from so much chance that it leaves before two more tests are made. */
@@ -77,30 +79,39 @@ function testedFirst(verdict: Judged, key: ValueKey, ageDays: number): Judged {
 }
 
 function judged(s: Standing, reasons: Message<WaterMessageKey>[], ageDays: number): Judged {
-  const { key, latest, range, outside, moves, rises } = s
+  const { key, latest, range, outside } = s
   const values = { key, value: latest.value, ...range }
   if (s.poison) return ofPoison(s, values, reasons, ageDays)
   const leaves = (LEAVES[key] ?? LEAVES_ELSE) * (saltsAgree(s) ? AGREED : 1)
-  if (outside.beyondNow > SURE || (outside.now > SURE && outside.beyondSoon > LEAVES_ELSE && slidOut(s)))
+  if (outside.beyondNow > SURE || (outside.now > SURE && outside.beyondSoon > GOES_ON && slidOut(s)))
     return off(s, values, reasons)
   if (s.side !== 'in') return atTheEdge(s, values, reasons)
-  // the last reading may lie outside where the level does not
-  const atEdge = latest.value < range.low || latest.value > range.high
-  if (outside.soon > leaves && goesOut(s)) {
-    const up = rises > 0.5
-    const chance = msg('water.reasonMayLeave', { ...values, chance: outside.soon })
+  if (outside.soon > leaves && goesOut(s)) return leaving(s, values, reasons)
+  const conclusion = msg(readOutside(s) ? 'water.withinDoubt' : 'water.onTarget', values)
+  return { state: 'onTarget', conclusion, reasons, actions: [] }
+}
+
+/** The last reading may lie outside where the level does not. */
+const readOutside = ({ latest, range }: Standing) => latest.value < range.low || latest.value > range.high
+
+/** Inside, and likely not for long: where its way is not sure, it is tested before anything is changed. */
+function leaving(s: Standing, values: Record<string, number | string>, reasons: Message<WaterMessageKey>[]): Judged {
+  const { key, moves, outside } = s
+  const chance = msg('water.reasonMayLeave', { ...values, chance: outside.soon })
+  if (!moves)
     return {
       state: 'drifting',
-      conclusion: msg(
-        moves ? (up ? 'water.rising' : 'water.falling') : atEdge ? 'water.withinDoubt' : 'water.mayLeave',
-        values,
-      ),
-      reasons: moves ? [...reasons, chance] : [chance, ...reasons.filter(r => r.key !== 'water.reasonSteady')],
-      actions: [moves ? msg(up ? 'water.doLower' : 'water.doRaise', { key }) : msg('water.doWatch', { key })],
+      conclusion: msg(readOutside(s) ? 'water.withinDoubt' : 'water.mayLeave', values),
+      reasons: [chance, ...reasons.filter(r => r.key !== 'water.reasonSteady')],
+      actions: [msg('water.doWatch', { key })],
     }
+  const up = moves.value > 0
+  return {
+    state: 'drifting',
+    conclusion: msg(up ? 'water.rising' : 'water.falling', values),
+    reasons: [...reasons, chance],
+    actions: [msg(up ? 'water.doLower' : 'water.doRaise', { key })],
   }
-  const right = atEdge ? 'water.withinDoubt' : 'water.onTarget'
-  return { state: 'onTarget', conclusion: msg(right, values), reasons, actions: [] }
 }
 
 /** What should be none: told by the newest reading alone. */

@@ -55,7 +55,7 @@ export function whatFollows({
   const out: Follows[] = []
   const warm = temperatureC !== null && temperatureC >= 0 ? temperatureC : null
   if (ammoniaMgL !== null && ph !== null && warm !== null) {
-    const harmful = unionisedAmmonia(ammoniaMgL, ph, warm, Math.min(60, Math.max(0, salinityGKg)))
+    const harmful = unionisedAmmonia(ammoniaMgL, ph, warm, salinityGKg)
     out.push({
       key: 'follows.ammonia',
       state: harmful > HARMFUL_NH3 ? 'off' : ammoniaMgL > 0 ? 'drifting' : 'onTarget',

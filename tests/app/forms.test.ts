@@ -75,15 +75,16 @@ describe('the log sheet', () => {
   })
   it('writes down what was poured, and a correction keeps it', () => {
     const water = { ...pureWater, caMmolL: 1 }
-    const sources = [{ id: nextId(), name: 'Tap', water }]
+    const tap = { id: nextId(), name: 'Tap' }
+    const sources = [{ source: tap, water }]
     const readWith = (draft: Draft) => {
       const r = readDraft(draft, { colony: c, stamp: stamp(), units, nowMs: NOW, sources })
       if (!r.ok) throw new Error(JSON.stringify(r.issues))
       return r.entry
     }
-    const drafted = { ...emptyDraft('waterChange', c.id), values: { litres: '5', source: sources[0]!.id } }
+    const drafted = { ...emptyDraft('waterChange', c.id), values: { litres: '5', source: tap.id } }
     const change = readWith(drafted)
-    const poured = [{ sourceId: sources[0]!.id, name: 'Tap', litres: 5 }]
+    const poured = [{ sourceId: tap.id, name: 'Tap', litres: 5 }]
     expect(change).toMatchObject({ litres: 5, water, poured })
     expect(readWith({ ...drafted, values: { litres: '5' } })).not.toHaveProperty('water')
     // what a recipe weighed is not in the sheet, and stays

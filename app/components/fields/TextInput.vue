@@ -2,7 +2,7 @@
 import { HALF_TYPED } from '~/forms/halfTyped'
 
 /** A labelled field: label above, unit behind, one sentence below when something is wrong with what was typed. */
-defineProps<{
+const props = defineProps<{
   label: string
   suffix?: string
   error?: string
@@ -15,11 +15,12 @@ defineProps<{
 }>()
 const model = defineModel<string>({ required: true })
 const id = useId()
+const halfTyped = computed(() => props.type?.startsWith('date') && model.value === HALF_TYPED)
 /** A date of which only a part was typed stands empty in the browser's eyes, and would be taken for today. */
 function looked(event: Event) {
-  if (!(event.target instanceof HTMLInputElement)) return
+  if (!props.type?.startsWith('date') || !(event.target instanceof HTMLInputElement)) return
   if (event.target.validity.badInput) model.value = HALF_TYPED
-  else if (model.value === HALF_TYPED) model.value = ''
+  else if (halfTyped.value) model.value = ''
 }
 </script>
 
@@ -28,7 +29,7 @@ function looked(event: Event) {
     <label :for="id" class="label">{{ label }}</label>
     <v-text-field
       :id="id"
-      :model-value="model === HALF_TYPED ? '' : model"
+      :model-value="halfTyped ? '' : model"
       :type="type ?? 'text'"
       :inputmode="numeric ? 'decimal' : undefined"
       :suffix="suffix"

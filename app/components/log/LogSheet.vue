@@ -63,7 +63,7 @@ const plain = computed({
   },
 })
 const otherColonies = computed(() => colonies.value.filter(c => c.value !== draft.value.colonyId))
-const { usable, options: sourceOptions } = useSourcesAtHand(() => draft.value.correcting)
+const { usable, options: sourceOptions } = usePourChoice(() => draft.value.correcting)
 const pours = computed(() => draft.value.kind === 'waterChange' || draft.value.kind === 'topUp')
 const clutchOptions = useOpenClutches(() => (draft.value.kind === 'clutch' ? colony.value : undefined))
 const photos = usePhotos()

@@ -13,13 +13,15 @@ export function unionisedShare(ph: number, temperatureC: number, salinityGKg = 0
   if (!(ph >= 3 && ph <= 11)) throw new RangeError(`ph must lie in 3 to 11, got ${ph}`)
   if (!(temperatureC >= 0 && temperatureC <= 45))
     throw new RangeError(`temperatureC must lie in 0 to 45, got ${temperatureC}`)
-  if (!(salinityGKg >= 0 && salinityGKg <= 60))
+  if (!(salinityGKg >= 0 && salinityGKg <= MOST_SALT))
     throw new RangeError(`salinityGKg must lie in 0 to 60, got ${salinityGKg}`)
   const ionicStrength = (19.9273 * salinityGKg) / (1000 - 1.005109 * salinityGKg)
   const pKa = 0.09018 + 2729.92 / (273.15 + temperatureC) + 0.116 * ionicStrength
   return 1 / (1 + 10 ** (pKa - ph))
 }
 
+/** More salt than that is reckoned as that, g/kg: brine that was reckoned, not read. */
+const MOST_SALT = 60
 /** NH3 by mass of the NH4 that kits print: molar masses 17.031 and 18.039. */
 const NH3_PER_NH4 = 17.031 / 18.039
 
@@ -29,7 +31,7 @@ const NH3_PER_NH4 = 17.031 / 18.039
  * @returns mg/L NH3
  */
 export const unionisedAmmonia = (totalMgL: number, ph: number, temperatureC: number, salinityGKg = 0): number =>
-  totalMgL * NH3_PER_NH4 * unionisedShare(ph, temperatureC, salinityGKg)
+  totalMgL * NH3_PER_NH4 * unionisedShare(ph, temperatureC, Math.min(MOST_SALT, salinityGKg))
 
 /**
  * Un-ionised ammonia from which harm is to be expected over days, mg/L NH3 (from memory: common aquaculture limit 0.02

@@ -1,6 +1,7 @@
-import { type AnalysisKey, momentMs, type Source, type Water } from '#core/records'
+import { type AnalysisKey, momentMs, type Source, type ValueKey, type Water } from '#core/records'
 import { adjustTo, completeAnalysis, type CompletedAnalysis } from './analysis'
 import { pureWater } from './ions'
+import { readoutsOf } from './readouts'
 
 /** The water of a source as its analyses tell it. */
 export interface SourceWater {
@@ -21,9 +22,7 @@ const ions: readonly AnalysisKey[] = ['calciumMgL', 'magnesiumMgL', 'sodiumMgL',
  * @returns null for a source of which nothing is known
  */
 export function sourceWater(source: Pick<Source, 'kind' | 'analyses'>): SourceWater | null {
-  const byTime = source.analyses
-    .filter(a => Object.keys(a.values).length > 0)
-    .toSorted((a, b) => (a.at < b.at ? -1 : 1))
+  const byTime = oldestFirst(source)
   if (byTime.length === 0) {
     if (source.kind !== 'pure' && source.kind !== 'distilled') return null
     return { water: { ...pureWater }, completed: completeAnalysis({}), testedMs: null }
@@ -41,4 +40,14 @@ export function sourceWater(source: Pick<Source, 'kind' | 'analyses'>): SourceWa
     completed: completed!,
     testedMs: byTime.at(-1)!.by === 'assumed' ? null : momentMs(byTime.at(-1)!.at),
   }
+}
+
+const oldestFirst = ({ analyses }: Pick<Source, 'analyses'>) =>
+  analyses.filter(a => Object.keys(a.values).length > 0).toSorted((a, b) => (a.at < b.at ? -1 : 1))
+
+/** The values of a source as tests would show them: those of its water, and the pH that was read last. */
+export function sourceValues(source: Pick<Source, 'kind' | 'analyses'>): Partial<Record<ValueKey, number>> {
+  const known = sourceWater(source)
+  const ph = oldestFirst(source).findLast(a => a.values.ph !== undefined)?.values.ph
+  return { ...(known && readoutsOf(known.water)), ...(ph !== undefined && { ph }) }
 }

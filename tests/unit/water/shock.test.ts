@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { largestChange, type ShockInput, shockOf } from '#core/water'
+import { DAY_MS } from '#core/records'
+import { freshDays, heldValues, largestChange, type ShockInput, shockOf, sourceValues } from '#core/water'
+import { daysAgo, nextId, NOW } from '../../make'
 
 const input = (more: Partial<ShockInput> = {}): ShockInput => ({
   litres: 10,
@@ -73,5 +75,35 @@ describe('largestChange', () => {
     const { litres: _, ...asked } = input({ poured: { ghDh: 17, khDh: 4 } })
     expect(largestChange(asked)).toBeCloseTo(5, 6)
     expect(largestChange({ ...asked, poured: { ghDh: 7 } })).toBeCloseTo(25, 6)
+  })
+})
+
+describe('what a shock is reckoned from', () => {
+  it('readings of the glass that still hold', () => {
+    const reading = (days: number, value: number) => ({
+      entryId: nextId(),
+      at: NOW - days * DAY_MS,
+      value,
+      sd: 0.4,
+      method: 'liquidKit' as const,
+    })
+    const edge = freshDays.ghDh
+    const held = (days: number) =>
+      heldValues({ readings: new Map([['ghDh', [reading(90, 3), reading(days, 7)]]]) }, NOW)
+    expect(held(edge - 0.1)).toEqual({ ghDh: 7 })
+    expect(held(edge + 0.1)).toEqual({})
+    expect(heldValues({ readings: new Map() }, NOW)).toEqual({})
+  })
+  it('a source by its water, and by the pH that was read last, whatever the order of its analyses', () => {
+    const analyses = [
+      { at: daysAgo(2), by: 'ownTest' as const, values: { ph: 7.8 } },
+      { at: daysAgo(30), by: 'ownTest' as const, values: { ghDh: 17, khDh: 5, ph: 7.2 } },
+    ]
+    const values = sourceValues({ kind: 'tap', analyses })
+    expect(values.ph).toBe(7.8)
+    expect(values.ghDh).toBeCloseTo(17, 6)
+    expect(values.khDh).toBeCloseTo(5, 6)
+    expect(sourceValues({ kind: 'tap', analyses: [] })).toEqual({})
+    expect(sourceValues({ kind: 'pure', analyses: [] })).toMatchObject({ ghDh: 0, khDh: 0 })
   })
 })
