@@ -1,5 +1,5 @@
 import { isMineral, usualBench } from '#core/records'
-import { doseOf, type OnHand, stockLeft } from '#core/water'
+import { doseOf, type Goals, type OnHand, stockLeft } from '#core/water'
 
 /** What stands at the bench to make water from: sources as far as they are known, boxes with what is left in them. */
 export function useBenchStock() {
@@ -17,6 +17,9 @@ export function useBenchStock() {
     shelf: shelf.value.map(b => ({ id: b.item.id, dose: b.dose, ...(b.left !== undefined && { stockG: b.left }) })),
     bench: bench.value,
   }))
-  return { bench, sources, usable, shelf, onHand }
+  /** Goals with the ratio of calcium to magnesium that the keeper wants. */
+  const withRatio = (goals: Goals): Goals =>
+    bench.value.caMgByMass === undefined ? goals : { ...goals, caMgByMass: bench.value.caMgByMass }
+  return { bench, sources, usable, shelf, onHand, withRatio }
 }
 export type BenchStock = ReturnType<typeof useBenchStock>

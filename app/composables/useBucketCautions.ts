@@ -15,10 +15,10 @@ export function useBucketCautions(card: RecipeCard, blend: BucketBlend) {
   const settings = useSettingsStore()
 
   const shortOf = computed(() => {
-    if (!desk.recipe || desk.recipe.reached) return ''
+    if (!desk.recipe || !desk.question || desk.recipe.reached) return ''
     const remedy = desk.chosen
       ? 'Let it be solved, or choose another blend.'
-      : purchaseText(desk.purchase, desk.recipe.goals, desk.now)
+      : purchaseText(desk.purchase, desk.question, desk.now)
     return `${shortText(desk.recipe, settings.units)}. ${remedy}`
   })
   const usedUp = computed(() => {

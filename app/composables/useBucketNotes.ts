@@ -1,5 +1,6 @@
 import { readoutsOf, type RecipeKey, recipeKeys } from '#core/water'
 import { valueName, valueNameInside, valueText } from '~/words/unitPrefs'
+import { settlingText, smallerText } from '~/words/recipeAside'
 import { dayText } from '~/words/when'
 import type { RecipeCard } from './useRecipeCard'
 
@@ -41,5 +42,18 @@ export function useBucketNotes(card: RecipeCard, moved: () => readonly RecipeKey
       .join(', '),
   )
 
-  return reactive({ limits, largestSteps, tests })
+  const smaller = computed(() => {
+    if (!desk.recipe) return ''
+    const { bucketL, netL, nextChangeMs, nowMs } = desk
+    const size = { askedL: bucketL, netL, startMs: nextChangeMs, nowMs, units: settings.units }
+    return smallerText(desk.recipe, size)
+  })
+  /** The pH that follows; nothing is said of sea water, and of active soil, which makes a pH of its own. */
+  const settles = computed(() => {
+    const after = desk.recipe?.steps.at(-1)?.after
+    if (!after || after.seaSaltGL > 0.5 || !desk.shared.targets.ph || desk.glass?.soilSince) return ''
+    return settlingText(after, card.temperatureC.value)
+  })
+
+  return reactive({ limits, largestSteps, tests, smaller, settles })
 }

@@ -1,10 +1,12 @@
 import {
   correctionGoals,
   correctionsUnderway,
+  exactGoals,
   fillGoals,
   fillQuestion,
+  type Goals,
   recipeKeys,
-  type RecipeQuestion,
+  type RecipeWish,
 } from '#core/water'
 import type { BenchStock } from './useBenchStock'
 import type { GlassWater } from './useGlassWater'
@@ -13,7 +15,7 @@ import type { NextChange } from './useNextChange'
 /** What to weigh and pour for the next change, or what has to be bought before there is a way. */
 export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: NextChange) {
   const { usable, onHand } = stock
-  const { filling, bucketL, chosen, leading } = change
+  const { filling, bucketL, chosen, leading, exactly } = change
   const { present, netL, now, story, nowMs } = water
 
   const askable = computed(
@@ -24,20 +26,27 @@ export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: Ne
       usable.value.length > 0 &&
       bucketL.value > 0,
   )
-  const asked = (): RecipeQuestion | null => {
+  const asked = (): RecipeWish | null => {
     if (!askable.value) return null
     const { targets, largestStepPerWeek } = water.shared.value
-    if (filling.value) return fillQuestion(onHand.value, netL.value, fillGoals(targets, leading.value))
-    const steps: RecipeQuestion['largestStepPerWeek'] = {}
+    const wished = (goals: Goals) => 
+      stock.withRatio(exactly.value ? exactGoals(goals, targets) : goals)
+    if (filling.value) {
+      const goals = wished(fillGoals(targets, leading.value))
+      return { ...fillQuestion(onHand.value, netL.value, goals), exactly: exactly.value }
+    }
+    const steps: RecipeWish['largestStepPerWeek'] = {}
     for (const key of recipeKeys) if (largestStepPerWeek[key]) steps[key] = largestStepPerWeek[key].value
+    const underway = correctionsUnderway(story.value, targets, nowMs.value)
     return {
       ...onHand.value,
       tank: present.value,
       netL: netL.value,
       changeL: bucketL.value,
       everyDays: change.everyDays.value,
-      goals: correctionGoals(now.value, targets, leading.value, correctionsUnderway(story.value, targets, nowMs.value)),
+      goals: wished(correctionGoals(now.value, targets, leading.value, underway)),
       largestStepPerWeek: steps,
+      exactly: exactly.value,
       ...(chosen.value && { chosenL: usable.value.map(u => chosen.value![u.source.id] ?? 0) }),
     }
   }

@@ -9,7 +9,7 @@ export function useNextChange(glassId: Ref<string>, water: GlassWater) {
   const room = useRoomStore()
   const { netL, story, shared, school, nowMs } = water
 
-  const { changeL, mode, chosen, refilling } = useChoice(glassId)
+  const { changeL, mode, chosen, refilling, exactly } = useChoice(glassId)
 
   /** nothing in it yet; a glass in which animals live is asked to be tested, not filled */
   const empty = computed(
@@ -49,6 +49,7 @@ export function useNextChange(glassId: Ref<string>, water: GlassWater) {
     mode,
     chosen,
     refilling,
+    exactly,
     empty,
     filling,
     canLead,
@@ -69,12 +70,15 @@ function useChoice(glassId: Ref<string>) {
   const mode = ref<RecipeMode | null>(null)
   const chosen = ref<Record<string, number> | null>(null)
   const refilling = ref(false)
+  /** every value to its middle, with as many salts as that takes */
+  const exactly = ref(false)
   watch(glassId, () => {
     changeL.value = null
     mode.value = null
     chosen.value = null
     refilling.value = false
+    exactly.value = false
   })
-  return { changeL, mode, chosen, refilling }
+  return { changeL, mode, chosen, refilling, exactly }
 }
 export type NextChange = ReturnType<typeof useNextChange>

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal'
-import type { RecipeFinding, RecipeQuestion } from '#core/water'
+import type { RecipeFinding, RecipeWish } from '#core/water'
 import type { RecipesApi } from '~/workers/recipes.worker'
 
 /**
@@ -8,16 +8,16 @@ import type { RecipesApi } from '~/workers/recipes.worker'
  * @param asked what is asked, null while nothing can be
  * @param whose the glass or plan that is asked for
  */
-export function useRecipe(asked: () => RecipeQuestion | null, whose: () => string) {
+export function useRecipe(asked: () => RecipeWish | null, whose: () => string) {
   // the clock ticks by the minute and the log is read anew: solved is only what is asked otherwise than before
-  const question = computed<RecipeQuestion | null>(before => {
+  const question = computed<RecipeWish | null>(before => {
     const now = asked()
     return before && dequal(before, now) ? before : now
   })
   const worker = useWorker<RecipesApi>(
     () => new Worker(new URL('../workers/recipes.worker.ts', import.meta.url), { type: 'module', name: 'recipes' }),
   )
-  const found = shallowRef<(RecipeFinding & { question: RecipeQuestion; whose: string }) | null>(null)
+  const found = shallowRef<(RecipeFinding & { question: RecipeWish; whose: string }) | null>(null)
   let underWay = false
   /** One at a time, and then what is asked by then: a slider asks faster than recipes are solved. */
   async function solve() {

@@ -41,7 +41,7 @@ export function useRecipeCard() {
 
   const { pouring, pourIt } = usePouring(step, names)
   const savePdf = useRecipePaper({ step, steps, headline, cautions })
-  return { pouring, step, steps, headline, cautions, names, pourIt, savePdf }
+  return { pouring, step, steps, temperatureC, headline, cautions, names, pourIt, savePdf }
 }
 
 /** Logging the change at hand as it was poured. */

@@ -1,8 +1,10 @@
 import type { SaltId, ShelfItem, Source, Water } from '#core/records'
 import {
   type Assumption,
+  caMgByMass,
   CONDUCTIVITY_ERROR,
   type Goals,
+  isAsGoodAsPure,
   molarMass,
   pouringMinutes,
   type Purchase,
@@ -10,6 +12,7 @@ import {
   type RecipeIssue,
   type RecipeKey,
   recipeKeys,
+  type RecipeQuestion,
   type RecipeStep,
   salts,
   type WaterRecipe,
@@ -120,24 +123,30 @@ export const shortText = (recipe: WaterRecipe, units: UnitPrefs): string =>
     ),
   )
 
-/** What to get; where no single thing would do, which kinds of things it takes. */
-export function purchaseText(purchase: Purchase | null, goals: Goals, now: Record<RecipeKey, number>): string {
-  if (!purchase) {
-    const low = (key: RecipeKey) => goals[key] !== undefined && now[key] < goals[key].low - 0.2
-    const high = (key: RecipeKey) => goals[key] !== undefined && now[key] > goals[key].high + 0.2
-    const takes = [
-      low('ghDh') && 'calcium and magnesium salts, or a harder source',
-      low('khDh') && 'sodium or potassium bicarbonate',
-      low('salinityGKg') && 'sea salt',
-      (high('ghDh') || high('khDh') || high('salinityGKg')) && 'pure water',
-    ].filter(Boolean)
-    return takes.length > 0
-      ? `No single thing would do it. It takes ${joined(takes as string[])}.`
-      : 'No single salt or source would do it: set your own range, or leave it as it is.'
-  }
-  return purchase.kind === 'pureWater'
-    ? 'Pure water (RO or deionised) would make it possible.'
-    : `One thing would make it possible: ${saltWord[purchase.salt].toLowerCase()} (${salts[purchase.salt].formula}).`
+/** What to get; where no single thing would do, which kinds of things it takes beside what is at hand. */
+export function purchaseText(
+  purchase: Purchase | null,
+  { goals, sources }: Pick<RecipeQuestion, 'goals' | 'sources'>,
+  now: Record<RecipeKey, number>,
+): string {
+  if (purchase)
+    return purchase.kind === 'pureWater'
+      ? 'Pure water (RO or deionised) would make it possible.'
+      : `One thing would make it possible: ${saltWord[purchase.salt].toLowerCase()} (${salts[purchase.salt].formula}).`
+  const low = (key: RecipeKey) => goals[key] !== undefined && now[key] < goals[key].low - 0.2
+  const high = (key: RecipeKey) => goals[key] !== undefined && now[key] > goals[key].high + 0.2
+  const tooHigh = high('ghDh') || high('khDh') || high('salinityGKg')
+  const hasPure = sources.some(s => isAsGoodAsPure(s.water))
+  const takes = [
+    low('ghDh') && 'calcium and magnesium salts, or a harder source',
+    low('khDh') && 'sodium or potassium bicarbonate',
+    low('salinityGKg') && 'sea salt',
+    tooHigh && !hasPure && 'pure water',
+  ].filter(Boolean)
+  if (takes.length > 0) return `No single thing would do it. It takes ${joined(takes as string[])}.`
+  return tooHigh
+    ? 'Only more changes of this kind bring it further down: go on after these, and test on the way.'
+    : 'No single salt or source would do it: set your own range, or leave it as it is.'
 }
 
 /** The names that a recipe's ids stand for. */
@@ -258,7 +267,7 @@ export function preciseVolume(litres: number, units: UnitPrefs): string {
 
 /** Rows of the table at the bench: what kits show, and ions that follow. */
 export type BenchRow = {
-  key: RecipeKey | 'magnesiumMgL' | 'sodiumMgL'
+  key: RecipeKey | 'magnesiumMgL' | 'sodiumMgL' | 'caMgByMass'
   title: string
   unit: string
   of: (w: Water) => number
@@ -266,6 +275,7 @@ export type BenchRow = {
 }
 export const ionRows: readonly BenchRow[] = [
   { key: 'magnesiumMgL', title: 'Magnesium', unit: 'mg/L', of: w => w.mgMmolL * molarMass.Mg, decimals: 1 },
+  { key: 'caMgByMass', title: 'Ca to Mg', unit: 'by mass', of: caMgByMass, decimals: 1 },
   { key: 'sodiumMgL', title: 'Sodium', unit: 'mg/L', of: w => w.naMmolL * molarMass.Na, decimals: 0 },
 ]
 

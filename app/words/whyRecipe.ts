@@ -10,6 +10,7 @@ import {
 } from '#core/water'
 import { percent } from './numbers'
 import { assumptionText, shortText } from './recipe'
+import { khForPhText } from './recipeAside'
 import { basisText, testMethodWord } from './states'
 import { differenceText, limitText, rangeText, type UnitPrefs, valueName, valueText } from './unitPrefs'
 import { agoText, dayText } from './when'
@@ -23,6 +24,8 @@ export interface RecipeGrounds {
   groups: readonly ResolvedGroup[]
   sources: readonly { source: Source; known: SourceWater | null }[]
   filling: boolean
+  /** every value to its middle, as asked for */
+  exactly: boolean
   nowMs: number
   units: UnitPrefs
 }
@@ -37,6 +40,7 @@ export function whyRecipe(g: RecipeGrounds): Why {
     reasons: [
       ...(g.recipe.reached ? [] : [`${shortText(g.recipe, g.units)}.`]),
       ...goalLines(g.recipe.goals, g.units),
+      ...(g.filling ? [khForPhText(g.shared.targets, g.units)].filter(Boolean) : []),
       ...(g.shared.conflicts.length > 0
         ? [
             `The colonies in this glass want different water: ${g.shared.conflicts.map(valueName).join(', ')} ` +
@@ -48,6 +52,10 @@ export function whyRecipe(g: RecipeGrounds): Why {
     method: [
       'Litres and grams are found by linear programming: what is missing in GH, KH, calcium to magnesium, ' +
         'conductivity and salinity is weighed up against how much salt it takes, with sodium kept low.',
+      g.exactly
+        ? 'Asked for: every value to its middle, with all that is on the shelf.'
+        : 'Of all recipes that bring every value into its preferred range as well as the whole shelf could, this one ' +
+          'takes the fewest things, mixes before single salts.',
       g.filling
         ? 'A first fill has no animals in it, so there is no largest step.'
         : 'No change moves a value further than these animals take in a week; what is right already is held ' +

@@ -14,6 +14,8 @@ export const Bench = z.strictObject({
   scaleStepG: z.number().gt(0).max(100),
   /** to what the keeper measures water, in litres */
   jugStepL: z.number().gt(0).max(10),
+  /** calcium to magnesium by mass that the keeper wants in what is added; the usual one where nothing is said */
+  caMgByMass: z.number().min(0.2).max(20).optional(),
   calibrations: z.strictObject({ ph: Calibration.optional(), conductivityUsCm: Calibration.optional() }),
 })
 export type Bench = z.infer<typeof Bench>

@@ -33,6 +33,7 @@ export {
 } from './chemistry/ions'
 export { oxygenSaturation } from './chemistry/oxygen'
 export { type Dissolving, type Dose, doseOf, type Salt, salts, scaled } from './chemistry/salts'
+export { khForPh, phAtCo2, settlingPh, type SettlingPh, USUAL_CO2 } from './chemistry/settling'
 export { sourceValues, sourceWater, type SourceWater } from './chemistry/sourceWater'
 export { fromTheBox, mixSaltWater, type SaltMix, seaSaltIons, shareOfSea } from './chemistry/seaSalt'
 export {
@@ -48,23 +49,32 @@ export {
   specificGravity,
 } from './chemistry/seawater'
 export { type SolvedChange, solveChange } from './recipe/change'
-export { correctionGoals, fillGoals, type Goal, type Goals, missing, type RecipeMode, usualMode } from './recipe/goals'
+export {
+  correctionGoals,
+  exactGoals,
+  fillGoals,
+  type Goal,
+  type Goals,
+  khWithPh,
+  missing,
+  type RecipeMode,
+  usualMode,
+} from './recipe/goals'
 export { measurable, type Measured, roundTo } from './recipe/measure'
 export { setByHand } from './recipe/byHand'
+export { findRecipe, type RecipeFinding, type RecipeWish } from './recipe/find'
 export {
   fillQuestion,
-  findRecipe,
   type OnHand,
   planRecipe,
-  type Purchase,
-  purchaseFor,
   type RecipeAnswer,
-  type RecipeFinding,
   type RecipeIssue,
   type RecipeQuestion,
   type RecipeStep,
   type WaterRecipe,
 } from './recipe/plan'
+export { isAsGoodAsPure, type Purchase, purchaseFor } from './recipe/purchase'
+export { simplestRecipe } from './recipe/simplest'
 export { type ChangeQuestion, changeProgram, type LinearProgram } from './recipe/program'
 export { type Readouts, readoutsOf, type RecipeKey, recipeKeys, slopesAt } from './chemistry/readouts'
 export { nearEnough } from './recipe/weights'

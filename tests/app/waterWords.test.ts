@@ -88,7 +88,7 @@ describe('a recipe in words', () => {
       sources: [{ id: tap.id, water: completeAnalysis({ ghDh: 6.4, khDh: 3, conductivityUsCm: 280 }).water }],
     }
     const short = recipeOf(q)
-    expect(plain(shortText(short, units))).toMatch(/KH ends at \d\.\d °dH, short of 4/)
+    expect(plain(shortText(short, units))).toMatch(/KH ends at \d\.\d °dH, short of 3\.5/)
     const now = readoutsOf(tank)
     expect(
       purchaseText(
@@ -99,18 +99,22 @@ describe('a recipe in words', () => {
             { id: 'y', dose: doseOf({ by: 'salt', salt: 'magnesiumSulfateHeptahydrate' }) },
           ],
         }),
-        q.goals,
+        q,
         now,
       ),
     ).toContain('sodium bicarbonate (NaHCO₃)')
-    expect(purchaseText({ kind: 'pureWater' }, q.goals, now)).toContain('Pure water')
-    expect(purchaseText(null, q.goals, now)).toBe(
+    expect(purchaseText({ kind: 'pureWater' }, q, now)).toContain('Pure water')
+    expect(purchaseText(null, q, now)).toBe(
       'No single thing would do it. It takes sodium or potassium bicarbonate.',
     )
-    expect(
-      purchaseText(null, { ghDh: { low: 10, high: 10, weight: 1 }, khDh: { low: 1, high: 1, weight: 1 } }, now),
-    ).toContain('calcium and magnesium salts, or a harder source and pure water')
-    expect(purchaseText(null, {}, now)).toContain('set your own range')
+    const goals = { ghDh: { low: 10, high: 10, weight: 1 }, khDh: { low: 1, high: 1, weight: 1 } }
+    expect(purchaseText(null, { ...q, goals }, now)).toContain(
+      'calcium and magnesium salts, or a harder source and pure water',
+    )
+    // what is poured already is not told to be bought
+    const withPure = [...q.sources, { id: 'ro', water: { ...pureWater } }]
+    expect(purchaseText(null, { goals: { khDh: goals.khDh }, sources: withPure }, now)).toContain('Only more changes')
+    expect(purchaseText(null, { ...q, goals: {} }, now)).toContain('set your own range')
     expect(recipeIssueText('noNearer', false)).toContain('further away')
   })
   it('refuses in plain words', () => {
@@ -150,6 +154,7 @@ describe('a recipe in words', () => {
       groups: [neocaridina],
       sources: [{ source: tap, known }],
       filling: false,
+      exactly: false,
       nowMs: NOW,
       units,
     })

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { type ResolvedGroup, sharedTargets } from '#core/groups'
 import type { Plan } from '#core/records'
-import { fillGoals, fillQuestion, type RecipeQuestion, readoutsOf, recipeKeys, usualMode } from '#core/water'
+import { fillGoals, fillQuestion, readoutsOf, recipeKeys, type RecipeWish, usualMode } from '#core/water'
 import { num } from '~/words/numbers'
 import { gramsText, preciseVolume, purchaseText, shortText } from '~/words/recipe'
+import { khForPhText, settlingText } from '~/words/recipeAside'
 import { valueName, valueText, volumeText } from '~/words/unitPrefs'
 
 /** Litres and salts for the first fill, from the chosen source and what is on the shelf. */
@@ -18,7 +19,7 @@ const settings = useSettingsStore()
 const room = useRoomStore()
 const desk = useWaterDeskStore()
 const shared = computed(() => sharedTargets(props.groups))
-function asked(): RecipeQuestion | null {
+function asked(): RecipeWish | null {
   // the chosen source, with pure water to thin it; any of them when none was chosen
   const pure = new Set(
     desk.usable.filter(u => u.source.kind === 'pure' || u.source.kind === 'distilled').map(u => u.source.id),
@@ -31,7 +32,7 @@ function asked(): RecipeQuestion | null {
     shared.value.targets,
     room.shelf.some(s => s.content.by === 'mix'),
   )
-  return fillQuestion({ ...desk.onHand, sources }, props.netL, fillGoals(shared.value.targets, mode))
+  return fillQuestion({ ...desk.onHand, sources }, props.netL, desk.withRatio(fillGoals(shared.value.targets, mode)))
 }
 const { question, answer, recipe, purchase, recipeWorker } = useRecipe(asked, () => props.plan.id)
 const lines = computed(() => {
@@ -47,6 +48,11 @@ const lines = computed(() => {
       what: room.shelf.find(s => s.id === w.id)?.name ?? 'salt',
     })),
   ]
+})
+const khForPh = computed(() => khForPhText(shared.value.targets, settings.units))
+const settles = computed(() => {
+  const after = recipe.value?.steps[0]?.after
+  return after && after.seaSaltGL < 0.5 && shared.value.targets.ph ? settlingText(after, null) : ''
 })
 const comes = computed(() => {
   const step = recipe.value?.steps[0]
@@ -69,9 +75,11 @@ const comes = computed(() => {
         </li>
       </ul>
       <p class="small"><TheSentence :text="`It comes to ${comes}.`" /></p>
+      <p v-if="settles" class="small"><TheSentence :text="settles" /></p>
+      <p v-if="khForPh" class="small muted"><TheSentence :text="khForPh" /></p>
       <CautionNote v-if="!recipe.reached" class="small">
         <TheSentence :text="`${shortText(recipe, settings.units)}.`" />
-        {{ purchaseText(purchase, recipe.goals, readoutsOf(recipe.steps[0]!.after)) }}
+        {{ purchaseText(purchase, question!, readoutsOf(recipe.steps[0]!.after)) }}
       </CautionNote>
       <CautionNote v-if="shared.conflicts.length > 0" class="small">
         No water suits both: {{ shared.conflicts.map(valueName).join(', ') }} follows the first group.

@@ -24,6 +24,7 @@ function openWhy() {
     groups: desk.groups,
     sources: desk.sources,
     filling: desk.filling,
+    exactly: desk.exactly,
     nowMs: desk.nowMs,
     units: settings.units,
   })

@@ -55,7 +55,7 @@ const cautions = useBucketCautions(card, blend)
     </template>
     <template v-else-if="desk.answer && !desk.answer.ok">
       <p class="statement refused" role="alert">{{ recipeIssueText(desk.answer.issue, desk.chosen !== null) }}</p>
-      <p v-if="desk.lacking && desk.question">{{ purchaseText(desk.purchase, desk.question.goals, desk.now) }}</p>
+      <p v-if="desk.lacking && desk.question">{{ purchaseText(desk.purchase, desk.question, desk.now) }}</p>
       <p v-if="notes.largestSteps" class="muted">The largest step a week here: {{ notes.largestSteps }}.</p>
     </template>
     <template v-else-if="desk.recipe && card.step.value">
@@ -64,10 +64,11 @@ const cautions = useBucketCautions(card, blend)
         <template v-if="notes.limits.length > 0"
           >No step is larger than {{ notes.limits.join(', ') }} a week.
         </template>
-        <template v-if="desk.recipe.smaller"
-          >The change is smaller than asked for, so that no step is too large.
-        </template>
-        <button type="button" class="link" aria-label="Why? The recipe" @click="emit('why')">Why?</button>
+        <template v-if="notes.smaller"><TheSentence :text="notes.smaller" />{{ ' ' }}</template>
+        <button type="button" class="link" aria-label="Why? The recipe" @click="emit('why')">Why?</button
+        >{{ ' ' }}<button type="button" class="link" @click="desk.exactly = !desk.exactly">
+          {{ desk.exactly ? 'As simple as it goes' : 'Exactly to the middle' }}
+        </button>
       </p>
       <CautionNote v-for="c in cautions" :key="c"><TheSentence :text="c" /></CautionNote>
       <template v-if="stairKey">
@@ -87,6 +88,7 @@ const cautions = useBucketCautions(card, blend)
         </p>
       </template>
       <RecipeTable :recipe="desk.recipe" :filling="desk.filling" />
+      <p v-if="notes.settles" class="small foot"><TheSentence :text="notes.settles" /></p>
       <p class="small muted foot">
         <template v-if="!desk.filling">Tested: {{ notes.tests }}. </template
         ><template v-if="card.step.value.after.seaSaltGL < 0.5"

@@ -72,7 +72,7 @@ const rows = computed(() => {
         key: r.key,
         title: r.title,
         unit: r.unit,
-        of: (w: Water) => formatNumber(r.of(w), r.decimals),
+        of: (w: Water) => (Number.isFinite(r.of(w)) ? formatNumber(r.of(w), r.decimals) : '–'),
         strip: null,
       }))
   // calcium, magnesium, sodium stand together; conductivity sums up

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type AnalysisKey, analysisKeys, type MineralContent, type ShelfItem, type Source } from '#core/records'
-import { estimateConductivity, ghOf, khOf, salts } from '#core/water'
+import { estimateConductivity, ghOf, khOf, salts, USUAL_CA_MG } from '#core/water'
 import { formatNumber } from '#core/units'
 import { readNumber } from '~/forms/readNumber'
 import { analysisText } from '~/words/analysis'
@@ -72,21 +72,26 @@ const boxes = computed(() =>
 
 const scale = ref('')
 const jug = ref('')
+const ratio = ref('')
 const benchIssue = ref('')
 watch(
   () => desk.bench,
   b => {
     scale.value = String(b.scaleStepG)
     jug.value = String(b.jugStepL)
+    ratio.value = b.caMgByMass === undefined ? '' : String(b.caMgByMass)
   },
   { immediate: true },
 )
 async function saveBench() {
   const s = readNumber(scale.value, { low: 0.0001, high: 100, unit: 'g' })
   const j = readNumber(jug.value, { low: 0.001, high: 10, unit: 'L' })
-  benchIssue.value = !s.ok ? `Scale: ${s.issue}` : !j.ok ? `Jug: ${j.issue}` : ''
-  if (!s.ok || !j.ok || !room.room) return
-  const bench = { ...desk.bench, scaleStepG: s.value, jugStepL: j.value }
+  const r = ratio.value.trim() ? readNumber(ratio.value, { low: 0.2, high: 20, unit: '' }) : null
+  const badRatio = r && !r.ok ? `Calcium to magnesium: ${r.issue}` : ''
+  benchIssue.value = !s.ok ? `Scale: ${s.issue}` : !j.ok ? `Jug: ${j.issue}` : badRatio
+  if (!s.ok || !j.ok || badRatio || !room.room) return
+  const { caMgByMass: _, ...before } = desk.bench
+  const bench = { ...before, scaleStepG: s.value, jugStepL: j.value, ...(r?.ok && { caMgByMass: r.value }) }
   if (await save('rooms', { ...room.room, bench })) log.tell('Scale and jug kept.')
 }
 </script>
@@ -149,6 +154,7 @@ async function saveBench() {
       <form class="bench" @submit.prevent="saveBench">
         <TextInput v-model="scale" label="Smallest step of your scale" suffix="g" numeric />
         <TextInput v-model="jug" label="You measure water to" suffix="L" numeric />
+        <TextInput v-model="ratio" label="Calcium to magnesium, by mass" :placeholder="String(USUAL_CA_MG)" numeric />
         <FieldIssue :text="benchIssue" />
         <v-btn type="submit" class="quiet">Keep</v-btn>
         <p class="small muted">

@@ -2,7 +2,7 @@ import type { Bench, Water } from '#core/records'
 import { blend, changed, dissolve } from '../chemistry/blend'
 import { ghOf, khOf } from '../chemistry/hardness'
 import { type ChangeQuestion, changeProgram, limitedKeys } from './program'
-import { litresStep, measurable, type Measured, measuredLitres, oneLess, roundTo } from './measure'
+import { litresStep, measurable, type Measured, type Measuring, measuredLitres, oneLess, roundTo } from './measure'
 import { type Readouts, readoutsOf, recipeKeys, slopesAt } from '../chemistry/readouts'
 import { nearEnough } from './weights'
 import { solveProgram } from './solveProgram'
@@ -26,10 +26,7 @@ const STEP_ROOM = 0.98
  * Solves one change and rounds it to what jug and scale can measure. A step limit holds for the rounded recipe.
  * @returns null when no blend of these sources and salts keeps every value within its step
  */
-export function solveChange(
-  question: ChangeQuestion,
-  bench: Pick<Bench, 'scaleStepG' | 'jugStepL'>,
-): SolvedChange | null {
+export function solveChange(question: ChangeQuestion, bench: Measuring & Pick<Bench, 'jugStepL'>): SolvedChange | null {
   const q: ChangeQuestion = {
     ...question,
     step: Object.fromEntries(Object.entries(question.step).map(([k, v]) => [k, v * STEP_ROOM])) as Partial<Readouts>,
@@ -75,7 +72,7 @@ function weighed(
   question: ChangeQuestion,
   litres: readonly number[],
   grams: readonly number[],
-  bench: Pick<Bench, 'scaleStepG'>,
+  bench: Measuring,
 ): SolvedChange | null {
   let measured = grams.map((g, i) => measurable(g, question.doses[i]!.dose, bench))
   // rounding up may go over a limit: take the salt that weighs most in it down, one step at a time
@@ -85,7 +82,7 @@ function weighed(
     if (!over) return made
     const culprit = over.rising ? strongest(question, measured, over.key) : -1
     if (culprit < 0) return null
-    measured = measured.map((m, i) => (i === culprit && m ? oneLess(m, bench.scaleStepG) : m))
+    measured = measured.map((m, i) => (i === culprit && m ? oneLess(m, bench) : m))
   }
   return null
 }

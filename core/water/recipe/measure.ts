@@ -15,6 +15,25 @@ export type Measured =
       solutionL: number
     }
 
+/** What there is to measure with. */
+export interface Measuring extends Pick<Bench, 'scaleStepG'> {
+  /** to masses that are quickly weighed, such as 4.1 or 12.5 g, instead of to the last digit of the scale */
+  roughly?: boolean
+}
+
+/** A mass that is quickly weighed is at most so much of it away from the wanted one: less than any kit shows. */
+const ROUGHLY = 0.02
+
+/** The coarsest of 1, 5, 10, 50 … steps of the scale that rounds by no more than `ROUGHLY`. */
+function roughStep(grams: number, scaleStepG: number): number {
+  let step = scaleStepG
+  for (let i = 0; ; i++) {
+    const next = step * (i % 2 === 0 ? 5 : 2)
+    if (next / 2 > ROUGHLY * grams) return step
+    step = next
+  }
+}
+
 /** A mass under so many steps of the scale is not weighed: the last step alone would be more than a twentieth of it. */
 const LEAST_STEPS = 20
 /** Strengths of solutions that are easy to make, g/L. */
@@ -26,9 +45,10 @@ const STRENGTHS = [100, 50, 20, 10, 5, 2, 1]
  * @param dose the salt, for its solubility
  * @returns null for a mass that is too little to matter (under half a milligram)
  */
-export function measurable(grams: number, dose: Dose, bench: Pick<Bench, 'scaleStepG'>): Measured | null {
-  const { scaleStepG } = bench
-  if (grams >= LEAST_STEPS * scaleStepG) return { by: 'scale', grams: roundTo(grams, scaleStepG) }
+export function measurable(grams: number, dose: Dose, bench: Measuring): Measured | null {
+  const { scaleStepG, roughly } = bench
+  if (grams >= LEAST_STEPS * scaleStepG)
+    return { by: 'scale', grams: roundTo(grams, roughly ? roughStep(grams, scaleStepG) : scaleStepG) }
   if (grams < 0.0005) return null
   const soluble = STRENGTHS.filter(s => s <= dose.solubilityGL * 0.8)
   // the strongest one of which a syringe holds enough to be read well
@@ -41,9 +61,11 @@ export function measurable(grams: number, dose: Dose, bench: Pick<Bench, 'scaleS
 }
 
 /** The next smaller mass that can be measured, for when rounding went over a limit. */
-export function oneLess(m: Measured, scaleStepG: number): Measured | null {
-  if (m.by === 'scale')
-    return m.grams > scaleStepG ? { by: 'scale', grams: roundTo(m.grams - scaleStepG, scaleStepG) } : null
+export function oneLess(m: Measured, { scaleStepG, roughly }: Measuring): Measured | null {
+  if (m.by === 'scale') {
+    const step = roughly ? roughStep(m.grams, scaleStepG) : scaleStepG
+    return m.grams > step ? { by: 'scale', grams: roundTo(m.grams - step, step) } : null
+  }
   const millilitres = roundTo(m.millilitres - (m.millilitres <= 10 ? 0.1 : 1), 0.1)
   return millilitres > 0 ? { ...m, millilitres, grams: (millilitres * m.strengthGL) / 1000 } : null
 }

@@ -1,8 +1,9 @@
-import type { Bench, SaltId, Water } from '#core/records'
-import { doseOf, type Dose, salts } from '../chemistry/salts'
+import type { Bench, Water } from '#core/records'
+import type { Dose } from '../chemistry/salts'
 import { pureWater } from '../chemistry/ions'
 import { type SolvedChange, solveChange } from './change'
 import { type Goal, type Goals, missing } from './goals'
+import type { Measuring } from './measure'
 import { type Readouts, readoutsOf, type RecipeKey, recipeKeys } from '../chemistry/readouts'
 import { importance, nearEnough } from './weights'
 
@@ -10,7 +11,7 @@ import { importance, nearEnough } from './weights'
 export interface OnHand {
   sources: readonly { id: string; water: Water; maxL?: number }[]
   shelf: readonly { id: string; dose: Dose; stockG?: number }[]
-  bench: Pick<Bench, 'scaleStepG' | 'jugStepL'>
+  bench: Measuring & Pick<Bench, 'jugStepL'>
 }
 
 export interface RecipeQuestion extends OnHand {
@@ -34,9 +35,6 @@ export interface RecipeStep extends SolvedChange {
   pours: { id: string; litres: number }[]
   weighs: { id: string; measured: NonNullable<SolvedChange['measured'][number]> }[]
 }
-
-/** What would make an unreachable goal reachable: one salt, or pure water. */
-export type Purchase = { kind: 'salt'; salt: SaltId } | { kind: 'pureWater' }
 
 export interface WaterRecipe {
   goals: Goals
@@ -81,6 +79,7 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
   const steps: RecipeStep[] = []
   let tank = q.tank
   let size = 0
+  let smaller = false
   do {
     const chosenL = steps.length === 0 ? q.chosenL : undefined
     const found = solveSmaller(q, { tank, limit, left, chosenL, from: size })
@@ -89,15 +88,17 @@ export function planRecipe(q: RecipeQuestion): RecipeAnswer {
     const nearer = shortfall(q.goals, readoutsOf(tank)) - shortfall(q.goals, readoutsOf(found.solved.after))
     // no nearer than before: another change of the same kind will not help either
     if (steps.length > 0 && nearer < WORTH) break
-    if (!filling && !chosenL && !reached(q.goals, readoutsOf(tank)) && nearer < WORTH / 4)
+    if (!filling && !chosenL && !met(q.goals, readoutsOf(tank), aimed) && nearer < WORTH / 4)
       return { ok: false, issue: 'noNearer' }
-    size = found.size
+    // as the water comes nearer to the bucket's, a larger change is no jump any more
+    size = Math.max(0, found.size - 1)
     for (const [i, m] of found.solved.measured.entries())
       if (m) left.set(q.shelf[i]!.id, left.get(q.shelf[i]!.id)! - m.grams)
+    smaller ||= found.size > 0
     steps.push(recipeStep(q, found, steps.length))
     tank = found.solved.after
-  } while (!filling && steps.length < MAX_STEPS && !reached(q.goals, readoutsOf(tank)))
-  return { ok: true, recipe: recipeOf(q, steps, size > 0) }
+  } while (!filling && steps.length < MAX_STEPS && !met(q.goals, readoutsOf(tank), aimed))
+  return { ok: true, recipe: recipeOf(q, steps, smaller) }
 }
 
 /** What one change may move each value by: the week's largest step, less where changes come more often. */
@@ -117,7 +118,7 @@ interface Underway {
   /** grams left in each box */
   left: ReadonlyMap<string, number>
   chosenL: readonly number[] | undefined
-  /** the first of `SMALLER` to try: what was too large before is too large again */
+  /** the first of `SMALLER` to try: what was much too large before is too large again */
   from: number
 }
 interface Found {
@@ -168,7 +169,7 @@ function recipeOf(q: RecipeQuestion, steps: RecipeStep[], smaller: boolean): Wat
     goals: q.goals,
     steps,
     smaller,
-    reached: reached(q.goals, end),
+    reached: met(q.goals, end, decisive),
     shortOf: recipeKeys.flatMap(key => {
       const goal = q.goals[key]
       const asked = goal && decisive(key, goal)
@@ -193,64 +194,9 @@ export const fillQuestion = (onHand: OnHand, netL: number, goals: Goals): Recipe
   largestStepPerWeek: {},
 })
 
-/**
- * The one purchase that would make a goal reachable, tried in the order in which keepers usually have the things at
- * hand.
- * @param q a question whose recipe does not reach its goals
- * @returns null when no single one does
- */
-export function purchaseFor(q: RecipeQuestion): Purchase | null {
-  const { chosenL: _, ...free } = q
-  const reaches = (more: Partial<OnHand>) => {
-    const answer = planRecipe({ ...free, ...more })
-    return answer.ok && answer.recipe.reached
-  }
-  if (
-    !q.sources.some(s => readoutsOf(s.water).conductivityUsCm < 40) &&
-    reaches({ sources: [...q.sources, { id: 'pureWater', water: { ...pureWater } }] })
-  )
-    return { kind: 'pureWater' }
-  for (const salt of purchasable) {
-    const dose = doseOf({ by: 'salt', salt })
-    if (reaches({ shelf: [...q.shelf, { id: salt, dose }] })) return { kind: 'salt', salt }
-  }
-  return null
-}
-
-/** What can be made, and what would have to be bought where that does not reach the goals. */
-export interface RecipeFinding {
-  answer: RecipeAnswer
-  /** whether something has to be bought; never of a blend that the keeper chose */
-  lacking: boolean
-  /** the one thing that would do; null when no single one does, or nothing lacks */
-  purchase: Purchase | null
-}
-
-/**
- * Plans the changes, and looks for a purchase where they fall short.
- * @throws RangeError as `planRecipe` does
- */
-export function findRecipe(q: RecipeQuestion): RecipeFinding {
-  const answer = planRecipe(q)
-  const lacking = !q.chosenL && (answer.ok ? !answer.recipe.reached : answer.issue !== 'noSource')
-  return { answer, lacking, purchase: lacking ? purchaseFor(q) : null }
-}
-
-const purchasable: readonly SaltId[] = (
-  [
-    'calciumChlorideDihydrate',
-    'magnesiumSulfateHeptahydrate',
-    'sodiumBicarbonate',
-    'potassiumBicarbonate',
-    'calciumSulfateDihydrate',
-    'magnesiumChlorideHexahydrate',
-    'seaSalt',
-  ] as const
-).filter(s => salts[s].dissolving !== 'hardly')
-
 /** Goals of one change: equal steps look calmer on the stair than large ones with a small last one. */
 function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goals {
-  const staged: Goals = {}
+  const staged: Goals = { ...(goals.caMgByMass !== undefined && { caMgByMass: goals.caMgByMass }) }
   for (const key of recipeKeys) {
     const goal = goals[key]
     if (!goal) continue
@@ -266,28 +212,31 @@ function stagedGoals(goals: Goals, now: Readouts, step: Partial<Readouts>): Goal
 }
 
 /**
- * What of a goal decides whether the end is reached: a point that is aimed at; of a value that is only held, that it
- * stays within what is preferred; nothing of a soft wide one.
+ * What of a goal decides whether the end is right: where the value may lie; of a goal without such a range the point
+ * that is aimed at; nothing of a soft wide one.
  */
 function decisive(key: RecipeKey, goal: Goal): Pick<Goal, 'low' | 'high'> | null {
   if (goal.within) return { low: goal.within[0], high: goal.within[1] }
   return goal.weight >= 1 || key === 'calciumMgL' ? goal : null
 }
 
-function reached(goals: Goals, now: Readouts): boolean {
-  return recipeKeys.every(key => {
+/** What further changes go for: the aim itself of what is put right, not only where it may lie. */
+const aimed = (key: RecipeKey, goal: Goal): Pick<Goal, 'low' | 'high'> | null =>
+  goal.weight >= 1 ? goal : decisive(key, goal)
+
+const met = (goals: Goals, now: Readouts, asks: typeof decisive): boolean =>
+  recipeKeys.every(key => {
     const goal = goals[key]
-    const asked = goal && decisive(key, goal)
+    const asked = goal && asks(key, goal)
     return !asked || Math.abs(missing(asked, now[key])) < nearEnough[key]
   })
-}
 
 /** What is missing in all, weighed, so that progress can be judged. */
 function shortfall(goals: Goals, now: Readouts): number {
   let sum = 0
   for (const key of recipeKeys) {
     const goal = goals[key]
-    const asked = goal && decisive(key, goal)
+    const asked = goal && aimed(key, goal)
     if (asked) sum += Math.abs(missing(asked, now[key])) * importance[key] * goal.weight
   }
   return sum

@@ -43,8 +43,10 @@ const ADDED_RATIO_COST = 0.004
  * Calcium to magnesium by mass outside which the bucket as a whole is put right, and what a mg/L of it costs (from
  * memory).
  */
-const RATIO_BAND = [1.5, 8] as const
+export const RATIO_BAND = [1.5, 8] as const
 const BAND_COST = 0.012
+/** How much dearer the ratio of what is added becomes where the keeper asks for one. */
+const ASKED_RATIO = 10
 /** Cost of a gram: of equal recipes the one with fewer salts and more of the keeper's own water. */
 const GRAM_COST = 1e-4
 /** A box is never dissolved to more than half its solubility: it has to go in within minutes. */
@@ -166,8 +168,9 @@ function keepRatio(program: Program, q: ChangeQuestion, columns: readonly Water[
       program.variable(`too much calcium, ${name}`, price),
       program.variable(`too little calcium, ${name}`, price),
     ] as const
-  const [addedMore, addedLess] = pair('added', ADDED_RATIO_COST)
-  program.row('added ratio', [...excess(USUAL_CA_MG, q.sources.length), [addedMore, -1], [addedLess, 1]], 0, 0)
+  const asked = q.goals.caMgByMass
+  const [addedMore, addedLess] = pair('added', ADDED_RATIO_COST * (asked === undefined ? 1 : ASKED_RATIO))
+  program.row('added ratio', [...excess(asked ?? USUAL_CA_MG, q.sources.length), [addedMore, -1], [addedLess, 1]], 0, 0)
   const [more, less] = pair('bucket', BAND_COST)
   program.row('most calcium', [...excess(RATIO_BAND[1], 0), [more, -1]], -Infinity, 0)
   program.row('least calcium', [...excess(RATIO_BAND[0], 0), [less, 1]], 0, Infinity)

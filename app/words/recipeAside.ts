@@ -1,0 +1,55 @@
+import type { Targets } from '#core/groups'
+import { DAY_MS, type Water } from '#core/records'
+import { khWithPh, settlingPh, type WaterRecipe } from '#core/water'
+import { num, percent } from './numbers'
+import { preciseVolume } from './recipe'
+import { rangeText, type UnitPrefs, valueText } from './unitPrefs'
+import { aheadText } from './when'
+
+/** What is known of a change beside its recipe. */
+export interface ChangeSize {
+  /** litres that were asked for, and that the glass holds */
+  askedL: number
+  netL: number
+  startMs: number
+  nowMs: number
+  units: UnitPrefs
+}
+
+/**
+ * "Only 2.6 L (5 %) at once, not 5.2 L (10 %): more would be a jump. Then 5.2 L (10 %) in 7 days." Empty where all that
+ * was asked for can be poured.
+ */
+export function smallerText({ steps, smaller }: WaterRecipe, { askedL, netL, startMs, nowMs, units }: ChangeSize) {
+  const now = steps[0]!
+  if (!smaller || now.changeL > askedL - 1e-6) return ''
+  const amount = (litres: number) => num(`${preciseVolume(litres, units)} (${percent(litres / netL)})`)
+  const larger = steps.find(s => s.changeL > now.changeL + 1e-6)
+  const when = larger ? aheadText(startMs + larger.afterDays * DAY_MS, nowMs) : ''
+  return (
+    `Only ${amount(now.changeL)} at once, not ${amount(askedL)}: more would be a jump.` +
+    (larger ? ` Then ${amount(larger.changeL)} ${when}.` : '')
+  )
+}
+
+/** A room's usual temperature, °C, where the glass has none of its own. */
+const ROOM_C = 23
+
+/** "Stirred in a glass with life in it, this water settles at about pH 7.7 (7.3 to 8.2)." */
+export function settlingText(water: Water, temperatureC: number | null): string {
+  const { value, low, high } = settlingPh(water, temperatureC ?? ROOM_C)
+  const ph = (v: number) => v.toFixed(1)
+  return (
+    `Stirred, with life in it, this water settles at about ${num(`pH ${ph(value)}`)} (${num(ph(low))} to ` +
+    `${num(ph(high))}), by its KH and the CO₂ that glasses hold. Leaves, peat, active soil and injected CO₂ take it ` +
+    'lower.'
+  )
+}
+
+/** "KH at least 2.8, so that pH 7.5 to 8.0 can hold." Empty where a group's own KH is enough for its pH. */
+export function khForPhText(targets: Targets, units: UnitPrefs): string {
+  const kh = khWithPh(targets)
+  if (!kh || !targets.ph || kh.preferred[0] <= (targets.khDh?.preferred[0] ?? 0)) return ''
+  const least = valueText('khDh', kh.preferred[0], units)
+  return `KH at least ${num(least)}, so that pH ${rangeText('ph', ...targets.ph.preferred, units)} can hold.`
+}
