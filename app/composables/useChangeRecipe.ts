@@ -29,8 +29,7 @@ export function useChangeRecipe(water: GlassWater, stock: BenchStock, change: Ne
   const asked = (): RecipeWish | null => {
     if (!askable.value) return null
     const { targets, largestStepPerWeek } = water.shared.value
-    const wished = (goals: Goals) => 
-      stock.withRatio(exactly.value ? exactGoals(goals, targets) : goals)
+    const wished = (goals: Goals) => stock.withRatio(exactly.value ? exactGoals(goals, targets) : goals)
     if (filling.value) {
       const goals = wished(fillGoals(targets, leading.value))
       return { ...fillQuestion(onHand.value, netL.value, goals), exactly: exactly.value }

@@ -15,6 +15,8 @@ export interface GlassDraft {
   litres: string
   fillBy: 'height' | 'netLitres'
   fillPct: string
+  /** what the field was filled with for the keeper; as long as it stands, nobody has said how full the glass is */
+  assumedPct: string
   netLitres: string
   rackId: string
   shelf: number
@@ -26,6 +28,19 @@ export interface GlassDraft {
   rockKg: string
   carbonateG: string
   soilSince: string
+}
+
+/** A share as the field has it: "90". */
+const pctText = (share: number) => String(Math.round(share * 1000) / 10)
+/** Most glasses are filled to a finger under the rim (from memory), a paludarium to a fifth (common practice). */
+const USUAL_PCT = '90'
+const PALUDARIUM_PCT = '20'
+
+/** The fill that is taken for granted follows what is to be in the glass, as long as the keeper said nothing of it. */
+export function assumeFill(draft: GlassDraft, fillShare?: number): void {
+  if (draft.assumedPct === '' || draft.fillPct !== draft.assumedPct) return
+  const ofKind = draft.kind === 'paludarium' ? PALUDARIUM_PCT : USUAL_PCT
+  draft.fillPct = draft.assumedPct = fillShare === undefined ? ofKind : pctText(fillShare)
 }
 
 /** An empty draft, or one filled from a glass. */
@@ -51,7 +66,8 @@ export function glassDraft(
       kind: 'tank',
       litres: '',
       fillBy: 'height',
-      fillPct: '90',
+      fillPct: USUAL_PCT,
+      assumedPct: USUAL_PCT,
       netLitres: '',
       rackId: place?.rackId ?? racks[0]?.id ?? '',
       shelf: place?.shelf ?? 0,
@@ -64,7 +80,8 @@ export function glassDraft(
     kind: glass.kind,
     litres: editText(volume, glass.grossL, units.volume),
     fillBy: fill.by,
-    fillPct: fill.by === 'height' ? String(Math.round(fill.share * 1000) / 10) : '90',
+    fillPct: fill.by === 'height' ? pctText(fill.share) : USUAL_PCT,
+    assumedPct: fill.by === 'height' && fill.assumed ? pctText(fill.share) : '',
     netLitres: fill.by === 'netLitres' ? editText(volume, fill.netL, units.volume) : '',
     rackId: glass.place.rackId,
     shelf: glass.place.shelf,
@@ -117,7 +134,7 @@ export function readGlass(
   if (draft.fillBy === 'height') {
     const pct = numberIn(draft.fillPct.replace('%', ''), { low: 0, high: 100 })
     if (pct === null || pct === 0) issues.fill = 'The filled share must be above 0 and at most 100 %.'
-    else fill = { by: 'height', share: pct / 100 }
+    else fill = { by: 'height', share: pct / 100, ...(isAssumed(draft) && { assumed: true as const }) }
   } else {
     const net = readVolume(draft.netLitres, units, 'How much water is really in it?')
     if (!net.ok) issues.fill = net.issue
@@ -150,6 +167,8 @@ export function readGlass(
   }
   return { ok: true, glass: GlassSchema.parse(glass) }
 }
+
+const isAssumed = ({ fillPct, assumedPct }: GlassDraft) => assumedPct !== '' && fillPct === assumedPct
 
 /** What stays of a glass when it is read anew. */
 const stampsOf = ({ id, editedAt, rev, basedOn, ended, hosts }: Glass) => ({

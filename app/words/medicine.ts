@@ -1,5 +1,6 @@
 import type { AnimalKind } from '#core/groups'
-import { type SubstanceId, substanceIds, type TreatmentDay } from '#core/water'
+import { type SubstanceId, substanceIds, type TreatmentCourse, type TreatmentDay } from '#core/water'
+import { aheadText, dayText } from './when'
 
 const names: Readonly<Record<SubstanceId, string>> = {
   fenbendazole: 'Fenbendazole',
@@ -36,3 +37,23 @@ export const treatmentDayText: Readonly<Record<TreatmentDay['what'], string>> = 
   secondDose: 'Second dose, as large as the first: eggs survive the first one.',
   carbonBack: 'Carbon back in for a week. Snails stay away until the substrate has been changed or a test snail lives.',
 }
+
+/** Why no dose belongs here now, and what does; empty where one does. */
+export function courseText(course: TreatmentCourse, substance: SubstanceId, nowMs: number): string {
+  const last = course.dosesMs.at(-1)
+  if (last === undefined || !course.tooSoon) return ''
+  const [name, when] = [substanceWord(substance), dayText(last, nowMs)]
+  if (course.nextMs !== null)
+    return (
+      `The first dose of ${name.toLowerCase()} was given ${when}. The second is due ` +
+      `${aheadText(course.nextMs, nowMs)}; sooner it adds up.`
+    )
+  return (
+    `This course is over: its last dose was given ${when}. A further one is no part of it. If they are still seen ` +
+    `${aheadText(course.restUntilMs!, nowMs)}, ask a vet before another course.`
+  )
+}
+
+/** "First dose", or which one it is. */
+export const doseTitle = (course: TreatmentCourse): string =>
+  course.given === 1 && course.nextMs !== null ? 'The second dose, as large as the first' : 'The first dose'

@@ -6,6 +6,7 @@ import {
   type GravityReference,
   mixSaltWater,
   pureWaterToDilute,
+  pureWaterToExchange,
   seaDensity,
   seaSaltToRaise,
   shareOfSea,
@@ -68,10 +69,13 @@ export function putRightText(
   const { netL, isGKg, shouldGKg, temperatureC } = glass
   if (Math.abs(isGKg - shouldGKg) < 0.05) return 'It is right.'
   if (isGKg > shouldGKg) {
-    const litres = pureWaterToDilute(netL, isGKg, shouldGKg, temperatureC)
+    const [exchanged, filledUp] = [pureWaterToExchange, pureWaterToDilute].map(reckon =>
+      num(preciseVolume(reckon(netL, isGKg, shouldGKg, temperatureC), units)),
+    )
     return (
-      `Pour ${num(preciseVolume(litres, units))} pure water into the ${volumeText(netL, units)} (what has evaporated ` +
-      'left its salt behind); first take out as much as does not fit.'
+      `Take ${exchanged} out of the ${volumeText(netL, units)} and pour as much pure water in: the level stays where ` +
+      `it is. Where water has evaporated and left its salt behind, top up instead: ${filledUp} of pure water, as far ` +
+      'as there is room.'
     )
   }
   const g = seaSaltToRaise(netL, isGKg, shouldGKg, temperatureC)

@@ -61,7 +61,12 @@ export type ShelfPlace = z.infer<typeof ShelfPlace>
 /** How much water is in a glass: known litres, or the share of its height that is filled. */
 export const Fill = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('netLitres'), netL: z.number().gt(0).max(MAX_LITRES) }),
-  z.strictObject({ by: z.literal('height'), share: z.number().gt(0).max(1) }),
+  z.strictObject({
+    by: z.literal('height'),
+    share: z.number().gt(0).max(1),
+    /** what a glass of this kind is usually filled to, which nobody has confirmed */
+    assumed: z.literal(true).optional(),
+  }),
 ])
 export type Fill = z.infer<typeof Fill>
 

@@ -41,6 +41,7 @@ export {
   gramsPerLitreFromSalinity,
   type GravityReference,
   pureWaterToDilute,
+  pureWaterToExchange,
   salinityFromConductivity,
   salinityFromGramsPerLitre,
   salinityFromGravity,
@@ -128,7 +129,6 @@ export {
   CHANGE_AFTER_DOSE_DAYS,
   harmed,
   planTreatment,
-  secondDose,
   type Substance,
   type SubstanceId,
   substanceIds,
@@ -138,6 +138,13 @@ export {
   type TreatmentIssue,
   type TreatmentPlan,
 } from './husbandry/treatment'
+export {
+  CHANGED_AFTER_DOSE,
+  type CoursePoint,
+  courseStair,
+  type TreatmentCourse,
+  treatmentCourse,
+} from './husbandry/treatmentCourse'
 export { largestChange, type Shock, type ShockInput, shockKeys, type ShockOfValue, shockOf } from './husbandry/shock'
 export { stockLeft } from './recipe/stock'
 export { pouringMinutes } from './recipe/pouring'

@@ -3,7 +3,7 @@ import { groups, resolveGroup } from '#core/groups'
 import { colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
 import { emptyColonyDraft, readColony, readHeads, schoolsOf } from '~/forms/colonyDraft'
 import { wholeNumber } from '~/forms/wholeNumber'
-import { glassDraft, readGlass } from '~/forms/glassDraft'
+import { assumeFill, type GlassDraft, glassDraft, readGlass } from '~/forms/glassDraft'
 import { nextId, NOW, rack, room } from '../make'
 import { units, american, c } from './formsParts'
 
@@ -27,6 +27,30 @@ describe('a glass', () => {
         place: { rackId: racks[0]!.id, shelf: 0 },
       },
     })
+  })
+  it('knows whether anybody said how full it is', () => {
+    const fillOf = (more: Partial<GlassDraft>) => {
+      const read = readOne(more)
+      return read.ok ? read.glass.fill : null
+    }
+    expect(fillOf({})).toEqual({ by: 'height', share: 0.9, assumed: true })
+    expect(fillOf({ fillPct: '88' })).toEqual({ by: 'height', share: 0.88 })
+    expect(fillOf({ fillBy: 'netLitres', netLitres: '40' })).toEqual({ by: 'netLitres', netL: 40 })
+    const taken = (change: (draft: GlassDraft) => void, share?: number) => {
+      const draft = glassDraft(null, racks, units)
+      change(draft)
+      assumeFill(draft, share)
+      return draft.fillPct
+    }
+    // a paludarium by itself, crabs and burrowers by what they need; what was typed stays
+    expect(taken(d => (d.kind = 'paludarium'))).toBe('20')
+    expect(taken(() => undefined, 0.75)).toBe('75')
+    expect(taken(d => (d.kind = 'paludarium'), 0.2)).toBe('20')
+    expect(taken(d => (d.fillPct = '55'), 0.2)).toBe('55')
+    // the same glass opened again is still only taken to be so
+    const first = readOne({})
+    const again = glassDraft(first.ok ? first.glass : null, racks, units)
+    expect(again).toMatchObject({ fillPct: '90', assumedPct: '90' })
   })
   it('reads gallons', () => {
     const g = readOne({ litres: '10' }, american)

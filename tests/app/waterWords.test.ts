@@ -104,9 +104,7 @@ describe('a recipe in words', () => {
       ),
     ).toContain('sodium bicarbonate (NaHCO₃)')
     expect(purchaseText({ kind: 'pureWater' }, q, now)).toContain('Pure water')
-    expect(purchaseText(null, q, now)).toBe(
-      'No single thing would do it. It takes sodium or potassium bicarbonate.',
-    )
+    expect(purchaseText(null, q, now)).toBe('No single thing would do it. It takes sodium or potassium bicarbonate.')
     const goals = { ghDh: { low: 10, high: 10, weight: 1 }, khDh: { low: 1, high: 1, weight: 1 } }
     expect(purchaseText(null, { ...q, goals }, now)).toContain(
       'calcium and magnesium salts, or a harder source and pure water',

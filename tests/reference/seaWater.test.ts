@@ -4,6 +4,7 @@ import {
   conductivityOfSalinity,
   oxygenSaturation,
   pureWaterToDilute,
+  pureWaterToExchange,
   salinityFromConductivity,
   salinityFromGravity,
   seaDensity,
@@ -86,8 +87,20 @@ describe('thinning and strengthening sea water, mass balance', () => {
           rel: 1e-4,
         }),
       ).toBe(0)
+      // exchanged at constant level, the salt that stays is what the lower salinity holds in as many litres
+      const { volume_L: litres, SA0, SA1, t_C } = inputs
+      const out = pureWaterToExchange(litres, SA0, SA1, t_C)
+      const stays = ((litres - out) * SA0 * seaDensity(SA0, t_C)) / 1000
+      expect(stays).toBeCloseTo((litres * SA1 * seaDensity(SA1, t_C)) / 1000, 6)
+      expect(out).toBeLessThan(pureWaterToDilute(litres, SA0, SA1, t_C))
     },
   )
+  it('an exchange takes less than thinning and spilling: 5.15 L of 32, not 6.14 (by hand)', () => {
+    const [from, to] = [20.85, 17.5]
+    expect(pureWaterToExchange(32, from, to, 25)).toBeCloseTo(5.2, 1)
+    expect(pureWaterToDilute(32, from, to, 25)).toBeCloseTo(6.2, 1)
+    expect(() => pureWaterToExchange(32, 17.5, 17.5, 25)).toThrow(/toGKg/)
+  })
   it.each(casesOf<{ volume_L: number; SA0: number; SA1: number; t_C: number }>(seaFile, 'add_salt'))(
     '$id',
     ({ inputs, expected }) => {

@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { type Rack, SubstrateKind } from '#core/records'
 import { unitOf, volume } from '#core/units'
-import type { GlassDraft, GlassIssues } from '~/forms/glassDraft'
+import { assumeFill, type GlassDraft, type GlassIssues } from '~/forms/glassDraft'
 import { substrateWord } from '~/words/plan'
 import { glassKindWord } from '~/words/states'
 
 /** Kind, litres, fill and place of a glass. */
-const props = defineProps<{ racks: Rack[]; issues: GlassIssues; nameHint?: string }>()
+const props = defineProps<{
+  racks: Rack[]
+  issues: GlassIssues
+  nameHint?: string
+  /** how full the glasses of the animals that go in are kept */
+  fillShare?: number
+}>()
 const draft = defineModel<GlassDraft>({ required: true })
 const settings = useSettingsStore()
 const unit = computed(() => unitOf(volume, settings.units.volume).symbol)
@@ -26,6 +32,10 @@ onMounted(() => {
     draft.value.rockKg !== '' ||
     draft.value.carbonateG !== ''
 })
+watch(
+  () => draft.value.kind,
+  () => assumeFill(draft.value, props.fillShare),
+)
 const fills = [
   { value: 'height', title: 'Filled to a height' },
   { value: 'netLitres', title: 'Water measured' },
@@ -55,6 +65,7 @@ watch(shelves, list => {
       suffix="%"
       numeric
       :error="issues.fill"
+      :hint="draft.fillPct === draft.assumedPct ? 'Taken as usual. Type it when you know better.' : ''"
     />
     <TextInput v-else v-model="draft.netLitres" label="Water in it" :suffix="unit" numeric :error="issues.fill" />
     <details class="fold" :open="known">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { groupOf, groups } from '#core/groups'
 import { type ColonyDraft, type ColonyIssues, emptyColonyDraft, readColony } from '~/forms/colonyDraft'
-import { type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
+import { assumeFill, type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
 import { cautionText } from '~/words/cautions'
 import { rangeText, valueName, valueUnit, volumeText } from '~/words/unitPrefs'
-import { valueKeys } from '#core/records'
+import { type Glass, valueKeys } from '#core/records'
 
 /** Starts a colony in four short steps: the animals, the glass, the habits, the starters. */
 const sheets = useSheets()
@@ -42,6 +42,8 @@ watch(
 )
 
 const group = computed(() => (colony.value.groupId ? groupOf(colony.value.groupId) : null))
+/** Crabs have land, burrowers a wall of earth: how full a new glass is follows who lives in it. */
+watch(group, g => assumeFill(glass.value, g?.setup.fillShare.value))
 const groupOptions = groups.map(g => ({ value: g.id, title: g.name }))
 const glassOptions = computed(() => [
   { value: 'new', title: 'A new glass' },
@@ -93,6 +95,15 @@ const readNewGlass = () =>
     nowMs: Date.now(),
   })
 
+/** A glass that stands empty, and of which nobody said how full it is, is kept as full as these animals need it. */
+function refilled(): Glass[] {
+  const old = room.glassById.get(glassId.value)
+  const share = group.value?.setup.fillShare.value
+  if (!old || share === undefined || old.fill.by !== 'height' || !old.fill.assumed) return []
+  if ((room.coloniesByGlass.get(old.id) ?? []).length > 0) return []
+  return [{ ...old, fill: { ...old.fill, share } }]
+}
+
 async function next() {
   if (!check()) return
   if (step.value < steps.length - 1) {
@@ -110,7 +121,7 @@ async function next() {
   const read = readColony(colony.value, newGlass?.glass.id ?? glassId.value, Date.now())
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  const glasses = newGlass ? [{ table: 'glasses' as const, record: newGlass.glass }] : []
+  const glasses = (newGlass ? [newGlass.glass] : refilled()).map(record => ({ table: 'glasses' as const, record }))
   if (!(await saveAll([...glasses, { table: 'colonies', record: read.colony }]))) return
   log.tell(`${read.colony.name} started.`)
   open.value = false
@@ -156,6 +167,7 @@ async function next() {
         <GlassFields
           v-if="glassId === 'new'"
           v-model="glass"
+          :fill-share="group?.setup.fillShare.value"
           :racks="room.racks"
           :issues="glassIssues"
           name-hint="Moss tank"

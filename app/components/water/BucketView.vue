@@ -65,8 +65,8 @@ const cautions = useBucketCautions(card, blend)
           >No step is larger than {{ notes.limits.join(', ') }} a week.
         </template>
         <template v-if="notes.smaller"><TheSentence :text="notes.smaller" />{{ ' ' }}</template>
-        <button type="button" class="link" aria-label="Why? The recipe" @click="emit('why')">Why?</button
-        >{{ ' ' }}<button type="button" class="link" @click="desk.exactly = !desk.exactly">
+        <button type="button" class="link" aria-label="Why? The recipe" @click="emit('why')">Why?</button>{{ ' '
+        }}<button type="button" class="link" @click="desk.exactly = !desk.exactly">
           {{ desk.exactly ? 'As simple as it goes' : 'Exactly to the middle' }}
         </button>
       </p>

@@ -163,6 +163,19 @@ export function pureWaterToDilute(volumeL: number, fromGKg: number, toGKg: numbe
 }
 
 /**
+ * Sea water that is taken out and replaced by as much pure water, so that the level stays, to come to a lower salinity.
+ * Less than what thinning by filling up takes, where the salt stays in the glass.
+ * @param volumeL litres in the glass, before and after
+ * @returns litres out and in
+ * @throws RangeError when the wanted salinity is not above 0 and below the present one
+ */
+export function pureWaterToExchange(volumeL: number, fromGKg: number, toGKg: number, temperatureC: number): number {
+  if (!(toGKg > 0 && toGKg < fromGKg)) throw new RangeError(`toGKg must lie above 0 and below ${fromGKg}, got ${toGKg}`)
+  const gramsPerL = (s: number) => (s * seaDensity(s, temperatureC)) / 1000
+  return volumeL * (1 - gramsPerL(toGKg) / gramsPerL(fromGKg))
+}
+
+/**
  * Dry sea salt that brings water to a higher salinity, by mass of salt.
  * @param volumeL litres at the first salinity
  * @returns grams of dry salt

@@ -60,9 +60,11 @@ export type TreatmentPlan =
 const SYRINGE_ML = 20
 const STOCK_ML = 100
 /** Two weeks: eggs survive the first dose (common practice). */
-const SECOND_DOSE_DAYS = 14
+export const SECOND_DOSE_DAYS = 14
 /** A part of the water goes three to five days after a dose (common practice). */
 export const CHANGE_AFTER_DOSE_DAYS = 4
+/** Carbon takes what is left out a day after the last change (from memory). */
+export const CARBON_AFTER_DOSE_DAYS = 5
 
 /**
  * Plans a treatment by active substance: dose for the net volume, as product and as a stock solution that a syringe can
@@ -106,7 +108,7 @@ export function planTreatment({
     on(SECOND_DOSE_DAYS, 'secondDose')
     on(SECOND_DOSE_DAYS + CHANGE_AFTER_DOSE_DAYS, 'change')
   }
-  on(known.secondDose ? SECOND_DOSE_DAYS + 5 : 5, 'carbonBack')
+  on((known.secondDose ? SECOND_DOSE_DAYS : 0) + CARBON_AFTER_DOSE_DAYS, 'carbonBack')
   return {
     ok: true,
     dose: {
@@ -116,22 +118,6 @@ export function planTreatment({
     },
     calendar,
   }
-}
-
-/**
- * When the second dose after the last one is due, and whether a dose today would come on top of it. Two days early is
- * no harm.
- * @param dosesMs moments of the doses given, any order
- * @returns null before the first dose
- */
-export function secondDose(
-  dosesMs: readonly number[],
-  nowMs: number,
-): { lastMs: number; dueMs: number; tooSoon: boolean } | null {
-  if (dosesMs.length === 0) return null
-  const lastMs = Math.max(...dosesMs)
-  const dueMs = lastMs + SECOND_DOSE_DAYS * DAY_MS
-  return { lastMs, dueMs, tooSoon: nowMs < dueMs - 2 * DAY_MS }
 }
 
 /** Kinds in a glass that a substance harms. */

@@ -89,7 +89,8 @@ describe('mixing', () => {
   it('puts right what is too strong with pure water and what is too weak with salt', async () => {
     const { mixing } = await brackish()
     expect(mixing.is).toBe('19.2')
-    expect(plain(mixing.putRight)).toMatch(/^Pour 4\.[89]\d? L pure water into the 50 L/)
+    expect(plain(mixing.putRight)).toMatch(/^Take 4\.4\d? L out of the 50 L/)
+    expect(plain(mixing.putRight)).toMatch(/top up instead: 4\.[89]\d? L of pure water/)
     mixing.should = '20.2'
     expect(plain(mixing.putRight)).toMatch(/^5\d g dry sea salt are missing in 50 L \(5\d g from the box\)/)
     mixing.should = '19.2'

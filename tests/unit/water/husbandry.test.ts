@@ -8,17 +8,12 @@ import {
   type CuringInput,
   dripped,
   type DripMode,
-  harmed,
   judgeCuring,
   largestPerHour,
   planDrip,
   planSteps,
-  planTreatment,
   salinitySchedule,
-  secondDose,
   settledMean,
-  substanceIds,
-  substances,
   type ValueReading,
 } from '#core/water'
 import { nextId, NOW } from '../../make'
@@ -198,51 +193,6 @@ describe('judgeCuring', () => {
   })
   it('takes ready even without nitrate: plants may have taken it', () => {
     expect(judgeCuring(input({ ...clean, nitrate: [] })).stage).toBe('ready')
-  })
-})
-
-describe('planTreatment', () => {
-  it('weighs just the active substance that the net litres want', () => {
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...substanceIds),
-        value(0.05, 1),
-        value(1, 500),
-        value(0.02, 1),
-        (substance, share, netL, strength) => {
-          const activeMgL = substances[substance].mostMgL * share
-          const plan = planTreatment({ substance, activeMgL, strength, netL, startMs: NOW })
-          expect(plan.ok).toBe(true)
-          if (!plan.ok) return
-          const { dose } = plan
-          expect(dose.productG * 1000 * strength).toBeCloseTo(activeMgL * netL, 6)
-          expect((dose.stock.doseMl * dose.stock.productG) / dose.stock.millilitres).toBeCloseTo(dose.productG, 9)
-        },
-      ),
-    )
-  })
-  it('refuses an overdose and what cannot be', () => {
-    const usual = { substance: 'fenbendazole' as const, activeMgL: 0.6, strength: 0.222, netL: 50, startMs: NOW }
-    expect(planTreatment({ ...usual, activeMgL: 6 })).toMatchObject({ ok: false, issue: 'tooMuch', most: 2.4 })
-    expect(planTreatment({ ...usual, strength: 1.2 })).toMatchObject({ ok: false, issue: 'badStrength' })
-    expect(planTreatment({ ...usual, netL: 0 })).toMatchObject({ ok: false, issue: 'badVolume' })
-  })
-  it('makes the stock strong enough for a syringe', () => {
-    const plan = planTreatment({ substance: 'fenbendazole', activeMgL: 0.6, strength: 0.05, netL: 100, startMs: NOW })
-    expect(plan.ok && plan.dose.stock.doseMl).toBeLessThanOrEqual(20)
-  })
-  it('knows when the second dose is due, and that a dose before it adds up', () => {
-    expect(secondDose([], NOW)).toBeNull()
-    expect(secondDose([NOW - 20 * DAY_MS, NOW - 5 * DAY_MS], NOW)).toEqual({
-      lastMs: NOW - 5 * DAY_MS,
-      dueMs: NOW + 9 * DAY_MS,
-      tooSoon: true,
-    })
-    expect(secondDose([NOW - 13 * DAY_MS], NOW)?.tooSoon).toBe(false)
-  })
-  it('knows whom it harms', () => {
-    expect(harmed('fenbendazole', ['shrimp', 'snail', 'snail'])).toEqual(['snail'])
-    expect(harmed('praziquantel', ['shrimp'])).toEqual([])
   })
 })
 
