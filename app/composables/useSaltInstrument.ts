@@ -1,6 +1,7 @@
 import { formatNumber } from '#core/units'
 import type { GravityReference } from '#core/water'
-import { readSaltMeasure, readWaterC, salinityShown, type SaltMeasure } from '~/forms/saltWater'
+import { readSaltMeasure, salinityShown, type SaltMeasure } from '~/forms/saltWater'
+import { readWaterC } from '~/forms/readWaterC'
 import { saltResults } from '~/words/salt'
 import { valueNumber } from '~/words/unitPrefs'
 

@@ -1,4 +1,4 @@
-import { setUpAdvice, usualTank } from '#core/care'
+import { advisedStarters, setUpAdvice, usualTank } from '#core/care'
 import { groupOf } from '#core/groups'
 import type { SubstrateKind, Glass, Plan, Rack } from '#core/records'
 import { begun, Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
@@ -42,8 +42,18 @@ export type PlanIssues = Partial<Record<keyof PlanDraft, string>>
 
 const text = (n: number): string => String(Number(n.toFixed(2)))
 
-/** What a group wants, as a plan to begin with: everything in it is on target. */
-export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
+/** What somebody has already when a plan begins. */
+export interface GivenForPlan {
+  grossL: number
+  inside?: Plan['tank']['inside']
+  sourceId?: string
+}
+
+/**
+ * What a group wants, as a plan to begin with: everything in it is on target.
+ * @param given the tank that is there, and the water; the group's usual glass where nothing is
+ */
+export function newPlan(groupId: string, roomId: string, nowMs: number, given?: GivenForPlan): Plan {
   const group = groupOf(groupId)
   return PlanSchema.parse({
     ...begun(newId(), nowMs),
@@ -51,8 +61,9 @@ export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
     name: group.name,
     groupIds: [groupId],
     schools: {},
-    tank: usualTank(group),
-    starters: [group.stocking.starters.value],
+    tank: { ...usualTank(group, given?.grossL), ...(given?.inside && { inside: given.inside }) },
+    starters: [advisedStarters(group, given?.grossL ?? group.stocking.startersInL.value)],
+    ...(given?.sourceId && { sourceId: given.sourceId }),
     startsAt: toMoment(nowMs),
     done: {},
     seen: { biofilm: false, algae: false },
@@ -61,7 +72,7 @@ export function newPlan(groupId: string, roomId: string, nowMs: number): Plan {
 
 /** What changes with the animals: everything that a group wants otherwise, but not the glass that is there. */
 export function wantsOf(groupId: string, plan: Plan, units: UnitPrefs): Partial<PlanDraft> {
-  const wanted = newPlan(groupId, plan.roomId, 0)
+  const wanted = newPlan(groupId, plan.roomId, 0, { grossL: plan.tank.grossL })
   const { fillPct, substrate, depthCm, carbonateGL, cover, intakeGuard, lightHours, leaves, starters } = planDraft(
     wanted,
     units,

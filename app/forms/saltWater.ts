@@ -1,6 +1,5 @@
 import { type GravityReference, salinityFromConductivity, salinityFromGravity, salinitySchedule } from '#core/water'
 import { type NumberRead, readNumber } from '~/forms/readNumber'
-import { storedValue, type UnitPrefs, valueText } from '~/words/unitPrefs'
 
 /** What an instrument shows: salinity itself in g/kg, specific gravity, or conductivity in mS/cm. */
 export type SaltMeasure = 'salinity' | 'gravity' | 'conductivity'
@@ -12,22 +11,9 @@ const instrumentRange: Record<SaltMeasure, { low: number; high: number; unit?: s
   conductivity: { low: 0, high: 75, unit: 'mS/cm' },
 }
 
-/** The equations are fitted from −2 to 35 °C (EOS-80, PSS-78). */
-const WATER_C = [-2, 35] as const
-
 /** Reads what an instrument of this kind shows. */
 export const readSaltMeasure = (text: string, measure: SaltMeasure): NumberRead =>
   readNumber(text, instrumentRange[measure])
-
-/** Reads a temperature in the keeper's unit; its value is in °C. */
-export function readWaterC(text: string, units: UnitPrefs): NumberRead {
-  const read = readNumber(text, { low: -1000, high: 1000 })
-  if (!read.ok) return read
-  const value = storedValue('temperatureC', read.value, units)
-  if (value >= WATER_C[0] && value <= WATER_C[1]) return { ok: true, value }
-  const [low, high] = WATER_C.map(c => valueText('temperatureC', c, units))
-  return { ok: false, empty: false, issue: `It must lie between ${low} and ${high}.` }
-}
 
 /**
  * Salinity in g/kg of what an instrument shows at a temperature; null where no water from 0 to 42 g/kg shows that.

@@ -10,6 +10,8 @@ const sheets = useSheets()
 const { focusedId, movingId, put, keydown, announcement } = useRoomWalk()
 // a glass is what is opened next most often, with its chart
 useFetchAhead(() => [preloadRouteComponents('/colony/next'), import('~/components/colony/LifeLine.vue')])
+/** nothing lives here and nothing is planned: the plan comes first */
+const isEmpty = computed(() => room.colonies.length === 0 && room.plans.length === 0)
 const about = computed(
   () =>
     `${format(statements.now, 'EEE d MMM')} · ${counted(room.glasses.length, 'glass', 'glasses').toLowerCase()} · ` +
@@ -25,7 +27,12 @@ const about = computed(
     </template>
     <template v-else-if="room.room">
       <AppTop :title="room.room.name" :about="about">
-        <v-btn color="primary" :prepend-icon="mdiPlus" @click="sheets.colony.value = { glassId: null }"
+        <v-btn v-if="isEmpty" color="primary" to="/plan">Plan a first colony</v-btn>
+        <v-btn
+          :color="isEmpty ? undefined : 'primary'"
+          :class="{ quiet: isEmpty }"
+          :prepend-icon="mdiPlus"
+          @click="sheets.colony.value = { glassId: null }"
           >Start a colony</v-btn
         >
       </AppTop>
@@ -42,8 +49,9 @@ const about = computed(
             @put="(id, shelf, index) => put(id, d.rack.id, shelf, index)"
           />
           <p v-if="room.glasses.length === 0" class="hint">
-            The room is empty. <strong>Start a colony</strong> asks for the animals, the glass and the starters, and
-            puts it on the shelf.
+            The room is empty. <NuxtLink to="/plan"><strong>Plan a first colony</strong></NuxtLink> begins with your
+            tank and your tap, and ends in a first fill that can be made today. Animals that are here already:
+            <strong>Start a colony</strong> asks for them, the glass and the starters.
           </p>
           <footer>
             <span v-if="room.colonies.length > 0" class="small muted"

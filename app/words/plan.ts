@@ -114,10 +114,22 @@ export function planStepText({ id, values: v }: Pick<PlanStep, 'id' | 'values'>,
     place: () =>
       `Put the glass where the floor and shelf carry about ${formatNumber(n(v, 'kg'), 0)} kg, away from sun ` +
       `and sockets.`,
-    substrate: () => `Rinse and put in the substrate: ${sub(v, 'kind')}, ${formatNumber(n(v, 'depth'), 1)} cm.`,
+    substrate: () => {
+      const depth = `${formatNumber(n(v, 'depth'), 1)} cm`
+      return v.kind === 'activeSoil'
+        ? `Put in the active soil, ${depth}, as it comes: rinsing washes away what it works with.`
+        : `Rinse and put in the substrate: ${sub(v, 'kind')}, ${depth}.`
+    },
     carbonate: () => `Add ${formatNumber(n(v, 'gL'), 0)} g/L carbonate stone or sand.`,
-    equipment: () =>
-      'Hang filter, heater, cover and light; drip loops in the cables, a residual-current device in the plug.',
+    equipment: () => {
+      const things = [...(['filter', 'heater', 'cover'] as const).filter(t => n(v, t) > 0), 'light']
+      const without = (['filter', 'heater'] as const).filter(t => n(v, t) === 0)
+      const none = without.length > 0 ? ` They want no ${without.join(' and no ')}.` : ''
+      return (
+        `Hang ${[things.slice(0, -1).join(', '), things.at(-1)].filter(Boolean).join(' and ')}; drip loops in the ` +
+        `cables, a residual-current device in the plug.${none}`
+      )
+    },
     fill: () => 'Fill with the first water.',
     start: () => 'Start the curing: a pinch of powder food, leaves in, light on.',
     firstTest: () => 'Test ammonia and nitrite.',

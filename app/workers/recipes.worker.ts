@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
-import { findRecipe } from '#core/water'
+import { howTheyFit } from '#core/care'
+import { type FillWish, fillToBuy, findRecipe } from '#core/water'
 
-const api = { findRecipe }
+const api = { findRecipe, fillToBuy: (wish: FillWish) => fillToBuy(wish), howTheyFit }
 export type RecipesApi = typeof api
 expose(api)

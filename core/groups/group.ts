@@ -166,6 +166,23 @@ export const Care = z.strictObject({
 })
 export type Care = z.infer<typeof Care>
 
+/** What keepers want of their animals, where one can say. */
+export const Wish = z.enum(['breed', 'algae', 'odd'])
+export type Wish = z.infer<typeof Wish>
+
+/** What somebody without animals asks first; where no source is named it is common practice or from memory. */
+export const AtAGlance = z.strictObject({
+  /** in plain words, before the Latin name */
+  plainName: z.string(),
+  ease: z.enum(['veryEasy', 'easy', 'patient', 'hard']),
+  /** years that one lives */
+  lifeYears: ranged,
+  wishes: z.array(Wish),
+  /** what one must know before, in a sentence or two */
+  says: z.string(),
+  basis: Basis,
+})
+
 /** A species group: everything that the app takes for granted about these animals, each figure with its basis. */
 export const SpeciesGroup = z.strictObject({
   id: z.string(),
@@ -174,6 +191,7 @@ export const SpeciesGroup = z.strictObject({
   animals: z.string(),
   /** one animal, several animals */
   animal: z.tuple([z.string(), z.string()]),
+  glance: AtAGlance,
   targets: Targets,
   schools: z.partialRecord(SchoolKind, School),
   /** largest change per week that these animals take, in the value's unit */

@@ -7,7 +7,18 @@ export {
   sharedTargets,
   type SharedTargets,
 } from './compatibility'
-export { AnimalKind, Care, Detection, Figure, type LifeHistory, SpeciesGroup, Stages, Target, Targets } from './group'
+export {
+  AnimalKind,
+  Care,
+  Detection,
+  Figure,
+  type LifeHistory,
+  SpeciesGroup,
+  Stages,
+  Target,
+  Targets,
+  type Wish,
+} from './group'
 export { type RoundCounter, roundCounters } from './roundCounters'
 export { CautionKey } from './cautions'
 export { cautionKeys } from './cautionKeys'

@@ -21,7 +21,7 @@ export {
   subjectOf,
 } from './entry'
 export { Basis, type Estimate } from './estimate'
-export { Id, Moment } from './id'
+export { Id, madeMs, Moment } from './id'
 export { DAY_MS, momentMs, toMoment, WEEK_MS } from './moments'
 export { FoodKind, FoodUnit } from './food'
 export { Label } from './label'

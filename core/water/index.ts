@@ -63,6 +63,7 @@ export {
 } from './recipe/goals'
 export { measurable, type Measured, roundTo } from './recipe/measure'
 export { setByHand } from './recipe/byHand'
+export { type Bought, type FillToBuy, fillToBuy, type FillWish, TO_BUY, TYPICAL_MIX } from './recipe/fillToBuy'
 export { findRecipe, type RecipeFinding, type RecipeWish } from './recipe/find'
 export {
   fillQuestion,

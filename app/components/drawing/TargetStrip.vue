@@ -9,11 +9,18 @@ import { rangeText, valueName, valueText } from '~/words/unitPrefs'
  * readings fading behind it, and where its way is sure an arrow to where it will be in four weeks.
  * `typed` moves the tick while a new reading is being typed.
  */
-const props = defineProps<{ verdict: ValueVerdict; small?: boolean; typed?: number | null }>()
+const props = defineProps<{
+  verdict: ValueVerdict
+  small?: boolean
+  typed?: number | null
+  /** the same span for strips that stand under each other */
+  span?: readonly [number, number]
+}>()
 const settings = useSettingsStore()
 
 const level = computed(() => props.typed ?? props.verdict.latest?.value ?? null)
 const axis = computed(() => {
+  if (props.span) return { low: props.span[0], high: props.span[1] }
   const { target, tolerated, window, inFourWeeks, key } = props.verdict
   const [possibleLow, possibleHigh] = possibleRange[key]
   const wide = Math.max(

@@ -25,6 +25,13 @@ const starters = computed(() => props.plan.starters[0] ?? 0)
 const breeds = computed(
   () => first.value !== null && first.value.group.life.breedsInPlace && first.value.growthPerWeek.value > 0.005,
 )
+/** Where one clutch is the first hundred, weeks to get there are no answer. */
+const atOnce = computed(() => {
+  const g = first.value?.group
+  if (!g || !breeds.value || g.care.brood?.sign !== 'clutch') return ''
+  const young = Math.round(g.stages.broodSize.value)
+  return `One clutch brings about ${young} young at once: know where they can go before the first one is laid.`
+})
 const sentence = ref('')
 const worker = useWorker<StartersApi>(
   () => new Worker(new URL('../../workers/starters.worker.ts', import.meta.url), { type: 'module', name: 'starters' }),
@@ -67,13 +74,18 @@ watchDebounced(
 <template>
   <section aria-label="What the plan comes to">
     <WorkerFailed :worker="worker" />
-    <p v-if="sentence" class="statement"><TheSentence :text="sentence" /></p>
+    <p v-if="atOnce" class="statement">{{ atOnce }}</p>
+    <p v-else-if="sentence" class="statement"><TheSentence :text="sentence" /></p>
     <p v-else-if="first && !breeds" class="statement">
       {{ first.group.name }} do not grow to a colony by themselves{{
         first.group.company.larvaeNeedSea ? ': their larvae need the sea' : ''
       }}.
     </p>
-    <p class="small muted">{{ first?.group.stocking.advice }}</p>
+    <p class="small muted">
+      {{ first?.group.stocking.advice }}
+      <template v-if="breeds">Have an <GlossWord of="outlet">outlet</GlossWord> for the young.</template>
+      <template v-if="first?.group.care.molts"> A <GlossWord of="molt">molt</GlossWord> is good news.</template>
+    </p>
     <ul class="checks">
       <li v-for="c in advice.checks" :key="c.key">
         <StateMark v-if="c.state !== 'unknown'" :state="c.state" /><span v-else class="dash" aria-hidden="true">·</span

@@ -76,6 +76,9 @@ const testing = ref(false)
 <template>
   <section aria-labelledby="calendar-title">
     <h2 id="calendar-title">Calendar</h2>
+    <p class="small muted">
+      First <GlossWord of="curing">curing</GlossWord>, then the animals by <GlossWord of="drip">drip</GlossWord>.
+    </p>
     <div v-if="curing" class="curing">
       <p>
         <StateMark :state="stateOf[curing.stage]" /> <b>{{ curing.title }}</b>

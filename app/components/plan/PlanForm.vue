@@ -29,7 +29,7 @@ const second = [{ value: '', title: 'nobody else' }, ...all]
 const kinds = (['tank', 'jar', 'tub', 'paludarium'] as const).map(value => ({ value, title: glassKindWord[value] }))
 const substrates = SubstrateKind.options.map(value => ({ value, title: substrateWord[value] }))
 const sources = computed(() => [
-  { value: '', title: 'whatever suits' },
+  { value: '', title: 'the tap' },
   ...room.sources.map(s => ({ value: s.id, title: s.name })),
 ])
 </script>

@@ -146,8 +146,12 @@ async function next() {
         <ChoiceChips v-model="colony.groupId" label="Which animals?" :options="groupOptions" />
         <FieldIssue :text="issues.groupId" />
         <div v-if="group" class="about">
-          <p>
-            <em>{{ group.animals }}</em>
+          <p class="named">
+            <GroupFigure :group-id="group.id" :size="64" />
+            <span
+              ><b>{{ group.glance.plainName }}</b
+              ><br /><em>{{ group.animals }}</em></span
+            >
           </p>
           <p class="small">{{ group.stocking.advice }}</p>
           <p v-if="ranges.length > 0" class="small muted">{{ ranges.join(' · ') }}</p>
@@ -202,6 +206,11 @@ async function next() {
 </template>
 
 <style scoped>
+.named {
+  display: flex;
+  gap: var(--space-5);
+  align-items: center;
+}
 .steps {
   display: flex;
   gap: var(--space-3);

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-/** All keys, and the few ideas behind the screens. */
+import { glossary, glossaryIds } from '~/words/glossary'
+
+/** All keys, the words, and the few ideas behind the screens. */
 const sheets = useSheets()
 const places = usePlaces()
 const keys = computed(() => [
@@ -67,6 +69,15 @@ const keys = computed(() => [
             <kbd>{{ row[0] }}</kbd>
           </dt>
           <dd>{{ row[1] }}</dd>
+        </div>
+      </dl>
+    </section>
+    <section class="part">
+      <h3>Words</h3>
+      <dl class="words">
+        <div v-for="id in glossaryIds" :key="id">
+          <dt>{{ glossary[id].word }}</dt>
+          <dd class="small">{{ glossary[id].says }}</dd>
         </div>
       </dl>
     </section>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { toleratedOf } from '#core/groups'
 import { readoutsOf, type RecipeKey, recipeKeys, type ValueVerdict, type WaterRecipe } from '#core/water'
 import type { Water } from '#core/records'
 import { formatNumber } from '#core/units'
+import { verdictOfLevels } from '~/components/drawing/verdictOfLevels'
 import type { DataColumn } from '~/components/drawing/dataColumn'
 import { type BenchRow, ionRows } from '~/words/recipe'
 import { valueName, valueNumber, valueUnit } from '~/words/unitPrefs'
@@ -24,38 +24,12 @@ const keys = computed(() =>
 function strip(key: RecipeKey): ValueVerdict | null {
   const target = desk.shared.targets[key]
   if (!target) return null
-  const tolerated = toleratedOf(key, target)
   const moments = [...(props.filling ? [] : [first.value.before]), ...props.recipe.steps.map(s => s.after)]
-  const window = moments.map((w, i) => ({
-    entryId: '',
-    at: i,
-    value: readoutsOf(w)[key],
-    sd: 0,
-    method: 'reckoned' as const,
-  }))
-  const end = window.at(-1)!
-  const state =
-    end.value >= target.preferred[0] - 1e-6 && end.value <= target.preferred[1] + 1e-6
-      ? 'onTarget'
-      : end.value >= tolerated[0] && end.value <= tolerated[1]
-        ? 'drifting'
-        : 'off'
-  return {
-    state,
-    conclusion: { key: 'water.onTarget', values: {} },
-    reasons: [],
-    actions: [],
-    evidence: [],
+  return verdictOfLevels(
     key,
     target,
-    tolerated,
-    latest: end,
-    window,
-    ageDays: 0,
-    trendPerWeek: null,
-    inFourWeeks: null,
-    outsideSoon: null,
-  }
+    moments.map(w => readoutsOf(w)[key]),
+  )
 }
 const rows = computed(() => {
   const value = (key: RecipeKey) => (w: Water) => valueNumber(key, readoutsOf(w)[key], settings.units)

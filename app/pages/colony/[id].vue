@@ -92,7 +92,8 @@ const spans = [
         <template #before
           ><NuxtLink to="/" class="back" aria-label="Back to the Room"
             ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
-        ></template>
+          ><GroupFigure :group-id="colony.groupId" :size="54" class="figure"
+        /></template>
         <v-btn
           v-if="!colony.ended"
           class="quiet change"

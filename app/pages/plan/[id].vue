@@ -36,7 +36,8 @@ async function putAway() {
         <template #before
           ><NuxtLink to="/plan" class="back" aria-label="Back to the plans"
             ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
-        ></template>
+          ><GroupFigure :group-id="desk.plan.value.groupIds[0]!" :size="54"
+        /></template>
         <v-btn v-if="glass" color="primary" :to="`/water/${glass.id}`">To its water</v-btn>
         <v-btn v-else color="primary" :prepend-icon="mdiCheck" @click="setting = true">Make it a glass</v-btn>
       </AppTop>
@@ -60,6 +61,7 @@ async function putAway() {
             :glass-id="glass?.id ?? ''"
             :filled="desk.log.value.filledMs !== null ? 'logged' : desk.plan.value.done.fill ? 'ticked' : null"
           />
+          <PlanShopping v-if="!glass" :plan="desk.plan.value" :groups="desk.groups.value" />
           <PlanCalendar :desk="desk" @arrived="setting = true" />
           <p><button type="button" class="link" @click="putAway">Put this plan away</button></p>
         </div>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { groupOf, groups } from '#core/groups'
-import { newPlan } from '~/forms/planDraft'
+import { groupOf } from '#core/groups'
 import { dayText } from '~/words/when'
 import { volumeText } from '~/words/unitPrefs'
 
-/** Plans at hand, and the first question of a new one: which animals? */
+/** The beginning of a plan: what somebody has, and which animals fit it. Plans at hand stand beside it. */
 useHead({ title: 'Plan · Ulkin' })
 const room = useRoomStore()
 const settings = useSettingsStore()
-const { save } = useSave()
+const desk = usePlanStart()
 const plans = computed(() =>
   room.plans.toReversed().map(p => ({
     plan: p,
@@ -22,90 +21,46 @@ const plans = computed(() =>
     ].join(' · '),
   })),
 )
-async function begin(groupId: string) {
-  if (!room.room) return
-  const plan = newPlan(groupId, room.room.id, Date.now())
-  if (await save('plans', plan)) await navigateTo(`/plan/${plan.id}`)
-}
 </script>
 
 <template>
   <div>
-    <AppTop title="Plan" about="Which animals, which glass, how many starters, when" />
-    <div class="page">
-      <section v-if="room.room" aria-labelledby="begin-title">
-        <h2 id="begin-title" class="statement">Which animals shall it be?</h2>
-        <p class="muted">Choose, and a plan that suits them lies before you; change whatever you have otherwise.</p>
-        <ul class="groups">
-          <li v-for="g in groups" :key="g.id">
-            <button type="button" @click="begin(g.id)">
-              <b>{{ g.name }}</b><span class="small muted">{{ g.animals }}</span>
-            </button>
-          </li>
-        </ul>
-      </section>
-      <section v-else-if="room.ready">
-        <p class="statement">A plan needs a room first.</p>
-        <v-btn color="primary" to="/">To the Room</v-btn>
-      </section>
-      <section v-if="plans.length > 0" aria-labelledby="plans-title">
-        <h2 id="plans-title">Plans at hand</h2>
-        <ul class="plans">
-          <li v-for="p in plans" :key="p.plan.id">
-            <NuxtLink :to="`/plan/${p.plan.id}`"
-              ><b>{{ p.plan.name }}</b></NuxtLink
-            ><span class="small muted">{{ p.about }}</span>
-          </li>
-        </ul>
-      </section>
+    <AppTop title="Plan" about="begin with what you have" />
+    <div v-if="room.room" class="page">
+      <div class="side">
+        <PlanHave v-model="desk.start" :issues="desk.read.issues" />
+        <section v-if="plans.length > 0" aria-labelledby="plans-title">
+          <h2 id="plans-title">Plans at hand</h2>
+          <ul class="plans">
+            <li v-for="p in plans" :key="p.plan.id">
+              <NuxtLink :to="`/plan/${p.plan.id}`"
+                ><b>{{ p.plan.name }}</b></NuxtLink
+              ><span class="small muted">{{ p.about }}</span>
+            </li>
+          </ul>
+        </section>
+      </div>
+      <PlanFits :desk="desk" />
     </div>
+    <section v-else-if="room.ready" class="page">
+      <p class="statement">A plan needs a room first.</p>
+      <v-btn color="primary" to="/">To the Room</v-btn>
+    </section>
   </div>
 </template>
 
 <style scoped>
 .page {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 340px;
-  gap: var(--space-8);
-  padding: var(--space-7);
+  grid-template-columns: 268px minmax(0, 1fr);
+  gap: var(--space-7);
+  padding: var(--space-5) var(--space-7) var(--space-8);
 }
-section {
+.side,
+.side section {
   display: grid;
-  gap: var(--space-5);
+  gap: var(--space-6);
   align-content: start;
-  justify-items: start;
-}
-.groups {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  gap: 0 var(--space-7);
-  width: 100%;
-  padding-top: var(--space-4);
-}
-.groups button {
-  display: grid;
-  gap: 1px;
-  width: 100%;
-  min-height: 58px;
-  align-content: center;
-  padding: var(--space-3) 0;
-  border: 0;
-  border-top: 1px solid var(--rule);
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-.groups b {
-  font: 650 var(--type-section) var(--v-font-heading);
-  color: var(--weed);
-}
-.groups button:hover b {
-  text-decoration: underline;
-}
-.plans {
-  width: 100%;
 }
 .plans li {
   display: grid;
@@ -115,8 +70,7 @@ section {
 @media (--narrow) {
   .page {
     grid-template-columns: minmax(0, 1fr);
-    padding: var(--space-6);
-    gap: var(--space-7);
+    padding: var(--space-5) var(--space-6) var(--space-7);
   }
 }
 </style>

@@ -1,3 +1,5 @@
-export { planLog, type PlanLog, type PlanStep, planSteps } from './planSteps'
+export { advisedStarters } from './advisedStarters'
+export { type AtHome, type GroupFit, howTheyFit, waterWays, type WaterWay } from './howTheyFit'
+export { planLog, type PlanLog, type PlanStep, planSteps, wantsHeater } from './planSteps'
 export { planGroups, plannedNetL, type SetUpAdvice, setUpAdvice, usualTank } from './setUpAdvice'
 export type { SetUpCheck } from './setUpChecks'

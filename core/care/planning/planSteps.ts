@@ -1,6 +1,7 @@
-import { groupOf } from '#core/groups'
+import type { ResolvedGroup, Targets } from '#core/groups'
 import { CURED } from '#core/water'
-import { DAY_MS, type Entry, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
+import { DAY_MS, type Entry, madeMs, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
+import { planGroups } from './setUpAdvice'
 
 /** A step of a plan with its day. It may be done a little early or late; what matters is the order. */
 export interface PlanStep {
@@ -58,6 +59,13 @@ export function planLog(entries: readonly Entry[], netL: number): PlanLog {
   }
 }
 
+const equipmentOf = ({ tank }: Plan) => ({ filter: tank.filterRatedL > 0 ? 1 : 0, cover: tank.cover ? 1 : 0 })
+
+/** A heated room in winter, °C (from memory): animals that want more want a heater. */
+const ROOM_C = 19
+export const wantsHeater = (target: Targets['temperatureC']): boolean =>
+  target !== undefined && target.preferred[0] > ROOM_C
+
 /**
  * The steps of a plan in order of time, reckoned from the day of the first fill: what is prepared before, the curing
  * with its tests (common practice: four to eight weeks), bringing in, and the first count.
@@ -68,22 +76,26 @@ export function planSteps(
   plan: Plan,
   log: PlanLog = { filledMs: null, tests: [], grown: { biofilm: null, algae: null } },
 ): PlanStep[] {
-  const group = groupOf(plan.groupIds[0]!)
+  const [{ group, targets }] = planGroups(plan) as [ResolvedGroup]
   const { setup } = group
   const start = momentMs(plan.startsAt)
   const [least] = setup.cureWeeks.range
   const ready = start + least * WEEK_MS
-  const target = group.targets.temperatureC
+  const target = targets.temperatureC
   const settleC = setup.settleC?.value
+  // where they are settled in what is right for breeding already, nobody has to warm anything
+  const warms = settleC !== undefined && target && (settleC < target.preferred[0] || settleC > target.preferred[1])
+  /** days before the fill, but never before there was a plan */
+  const before = (days: number) => Math.min(start, Math.max(madeMs(plan.id), start - days * DAY_MS))
   const due: Partial<Record<PlanStepId, [number, Record<string, number | string>?]>> = {
-    legal: [start - 7 * DAY_MS],
-    place: [start - DAY_MS, { kg: plan.tank.grossL * 1.25 }],
+    legal: [before(7)],
+    place: [before(1), { kg: plan.tank.grossL * 1.25 }],
     substrate:
       plan.tank.substrate && plan.tank.substrate.kind !== 'none'
-        ? [start - DAY_MS, { kind: plan.tank.substrate.kind, depth: plan.tank.substrate.depthCm }]
+        ? [before(1), { kind: plan.tank.substrate.kind, depth: plan.tank.substrate.depthCm }]
         : undefined,
-    carbonate: plan.tank.carbonateGL > 0 ? [start - DAY_MS, { gL: plan.tank.carbonateGL }] : undefined,
-    equipment: [start - DAY_MS],
+    carbonate: plan.tank.carbonateGL > 0 ? [before(1), { gL: plan.tank.carbonateGL }] : undefined,
+    equipment: [before(1), { ...equipmentOf(plan), heater: wantsHeater(target) ? 1 : 0 }],
     fill: [start],
     start: [start + DAY_MS],
     firstTest: [start + 7 * DAY_MS],
@@ -91,10 +103,9 @@ export function planSteps(
     grown: setup.grazes ? [ready - WEEK_MS] : undefined,
     readyTest: [ready],
     settle: [ready + 4 * DAY_MS, { n: plan.starters[0]!, ...(settleC !== undefined && { c: settleC }) }],
-    warm:
-      settleC !== undefined && target
-        ? [ready + 4 * DAY_MS + 2 * WEEK_MS, { low: target.preferred[0], high: target.preferred[1] }]
-        : undefined,
+    warm: warms
+      ? [ready + 4 * DAY_MS + 2 * WEEK_MS, { low: target.preferred[0], high: target.preferred[1] }]
+      : undefined,
     firstCount: [ready + 4 * DAY_MS + 4 * WEEK_MS],
   }
   // each test stands for one step, in order

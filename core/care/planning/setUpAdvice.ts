@@ -1,5 +1,6 @@
 import { habitatLitres, type ResolvedGroup, resolveGroup, type SpeciesGroup } from '#core/groups'
 import { type Contents, netLitres, type Plan } from '#core/records'
+import { advisedStarters } from './advisedStarters'
 import { type SetUpCheck, setUpChecks } from './setUpChecks'
 
 /** Bulk density of substrates in kg/L as poured (from memory). */
@@ -43,10 +44,12 @@ const leavesFor = ({ setup }: SpeciesGroup, netL: number): number => Math.round(
 /** Glasses under this are jars. */
 const JAR_L = 5
 
-/** The glass that suits a group and its advised starters: everything in it is on target. */
-export function usualTank(group: SpeciesGroup): Plan['tank'] {
-  const { setup, stocking } = group
-  const grossL = stocking.startersInL.value
+/**
+ * A glass set up as a group wants it: everything in it is on target but, perhaps, its size.
+ * @param grossL litres when full; those that suit the group's usual starters when left out
+ */
+export function usualTank(group: SpeciesGroup, grossL: number = group.stocking.startersInL.value): Plan['tank'] {
+  const { setup } = group
   const netL = grossL * setup.fillShare.value
   const middle = ([low, high]: readonly [number, number]) => (low + high) / 2
   const filterL = filterWantedL(group, netL)
@@ -87,7 +90,17 @@ export function setUpAdvice(plan: Plan): SetUpAdvice {
     carbonateG: tank.carbonateGL * netL,
     ...sexesOf(group, starters),
   }
-  return { ...amounts, checks: setUpChecks({ ...amounts, group, tank, starters, ...wantedOf(group, netL) }) }
+  return {
+    ...amounts,
+    checks: setUpChecks({
+      ...amounts,
+      group,
+      tank,
+      starters,
+      ...wantedOf(group, netL),
+      goodStarters: advisedStarters(group, tank.grossL),
+    }),
+  }
 }
 
 /** Starters by sex as the group is best begun; one that is neither told apart nor paired is female alone. */

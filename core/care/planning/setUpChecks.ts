@@ -37,6 +37,8 @@ export interface SetUpFacts {
   /** litres that the filters should be rated for; 0 where still water is wanted */
   filterL: number
   goodLeaves: number
+  /** starters that are advised for this much water */
+  goodStarters: number
 }
 
 const CP: Basis = { kind: 'commonPractice' }
@@ -64,10 +66,10 @@ const litres: Check = ({ tank, group: { stocking } }) => ({
   basis: stocking.minimumL.basis,
 })
 
-const starters: Check = ({ starters: have, capacity: fits, group: { stocking } }) => ({
+const starters: Check = ({ starters: have, goodStarters: good, capacity: fits, group: { stocking } }) => ({
   key: 'starters',
-  state: have === 0 || have > fits ? 'off' : onTarget(have >= stocking.starters.value),
-  values: { have, good: stocking.starters.value, fits },
+  state: have === 0 || have > fits ? 'off' : onTarget(have >= good),
+  values: { have, good, fits },
   basis: stocking.starters.basis,
 })
 

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const amphidromousShrimp = defineGroup({
   name: 'Amphidromous shrimp',
   animals: 'Caridina multidentata',
   animal: ['shrimp', 'shrimp'],
+  glance: {
+    plainName: 'Algae-eating shrimp',
+    ease: 'easy',
+    lifeYears: ranged(3, 5, CP),
+    wishes: ['algae'],
+    says: 'They graze algae for years. Their larvae need the sea.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [20, 24], [17, 26]),
     ph: target(CP, [6.8, 7.4], [6.5, 7.8]),

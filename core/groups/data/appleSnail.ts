@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { clutches, feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const appleSnail = defineGroup({
   name: 'Apple snails',
   animals: 'Pomacea diffusa',
   animal: ['snail', 'snails'],
+  glance: {
+    plainName: 'Apple snails',
+    ease: 'easy',
+    lifeYears: ranged(1, 3, M),
+    wishes: ['breed', 'odd'],
+    says: 'Large, hungry, and banned in many places. They lay above the water line, a hundred young in one clutch.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [25, 27], [22, 28]),
     ph: target(CP, [7.2, 8.2]),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, fish, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const beeShrimp = defineGroup({
   name: 'Bee shrimp',
   animals: 'soft-water Caridina',
   animal: ['shrimp', 'shrimp'],
+  glance: {
+    plainName: 'Banded shrimp of soft water',
+    ease: 'patient',
+    lifeYears: ranged(1, 2, M),
+    wishes: ['breed'],
+    says: 'Soft, steady, cool water from pure water and a mineral mix, never changed in a hurry.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [21, 23], [20, 24], 22),
     ph: target(CP, [5.8, 6.4], [5.5, 6.8]),

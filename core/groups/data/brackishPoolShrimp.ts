@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const brackishPoolShrimp = defineGroup({
   name: 'Brackish pool shrimp',
   animals: 'Halocaridina rubra',
   animal: ['shrimp', 'shrimp'],
+  glance: {
+    plainName: 'Red shrimp of half-salt pools',
+    ease: 'easy',
+    lifeYears: ranged(5, 15, M),
+    wishes: ['odd'],
+    says: 'A small jar of half-strength sea water, hardly any food, and years of patience.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(M, [20, 26]),
     ph: target(M, [7.8, 8.4]),

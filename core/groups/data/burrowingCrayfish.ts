@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,16 @@ export const burrowingCrayfish = defineGroup({
   name: 'Burrowing crayfish',
   animals: 'primary burrowers',
   animal: ['crayfish', 'crayfish'],
+  glance: {
+    plainName: 'Burrowing crayfish',
+    ease: 'hard',
+    lifeYears: ranged(3, 7, M),
+    wishes: ['odd'],
+    says:
+      'They live in their own burrows, in a long tank that is three quarters filled. Banned or protected ' +
+      'in many places.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [18, 26]),
     ph: target(CP, [6.8, 7.4], [6, 8]),

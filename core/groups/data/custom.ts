@@ -1,4 +1,4 @@
-import { counting, figure, M, poisons, prior, ranged, steps, stages } from '../basis'
+import { counting, figure, M, poisons, prior, ranged, stages, steps } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -11,6 +11,14 @@ export const custom = defineGroup({
   name: 'Your own group',
   animals: 'animals that are not in the list: you set the ranges',
   animal: ['animal', 'animals'],
+  glance: {
+    plainName: 'Animals of your own',
+    ease: 'easy',
+    lifeYears: ranged(1, 3, M),
+    wishes: [],
+    says: 'You set every range yourself.',
+    basis: M,
+  },
   targets: poisons,
   schools: { waterChange: waterChange.weekly, feeding: feeding.shrimp },
   largestStepPerWeek: { ...steps, humidityPct: figure(15, M) },

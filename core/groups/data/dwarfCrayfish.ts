@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const dwarfCrayfish = defineGroup({
   name: 'Dwarf crayfish',
   animals: 'Cambarellus',
   animal: ['crayfish', 'crayfish'],
+  glance: {
+    plainName: 'Dwarf crayfish',
+    ease: 'easy',
+    lifeYears: ranged(1.5, 2.5, M),
+    wishes: ['breed', 'odd'],
+    says: 'Small characters with claws: a hide for each, hard water, few neighbours.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [20, 26], [5, 29]),
     ph: target(CP, [7, 8], [6.5, 8]),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const fanShrimp = defineGroup({
   name: 'Fan shrimp',
   animals: 'Atyopsis and Atya, filter feeders',
   animal: ['shrimp', 'shrimp'],
+  glance: {
+    plainName: 'Fan shrimp',
+    ease: 'patient',
+    lifeYears: ranged(3, 5, CP),
+    wishes: ['odd'],
+    says: 'They sift food from a strong current with fans for hands: a large, mature, shaded tank.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(M, [23, 27], [20, 29]),
     ph: target(M, [6.8, 7.6]),

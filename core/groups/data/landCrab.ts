@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const landCrab = defineGroup({
   name: 'Land crabs',
   animals: 'Geosesarma',
   animal: ['crab', 'crabs'],
+  glance: {
+    plainName: 'Land crabs',
+    ease: 'patient',
+    lifeYears: ranged(1.5, 2.5, CP),
+    wishes: ['odd'],
+    says: 'They need land: eight parts of ten. One male to two females, warm damp air and a tight cover.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [22, 28]),
     ph: target(CP, [7.5, 8]),

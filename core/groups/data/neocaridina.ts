@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, fish, neocaridinaHardness, neocaridinaTemperature, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const neocaridina = defineGroup({
   name: 'Neocaridina',
   animals: 'Neocaridina davidi colour lines',
   animal: ['shrimp', 'shrimp'],
+  glance: {
+    plainName: 'Dwarf shrimp in many colours',
+    ease: 'veryEasy',
+    lifeYears: ranged(1, 2, M),
+    wishes: ['breed', 'algae'],
+    says: 'Ordinary water will do. Keep one colour: colours cross and fall back to dull.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [22, 25], [20, 28]),
     ph: target(CP, [6.8, 7.6], [6.5, 8]),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const neriteSnail = defineGroup({
   name: 'Nerite snails',
   animals: 'Neritina and Vittina',
   animal: ['snail', 'snails'],
+  glance: {
+    plainName: 'Nerite snails',
+    ease: 'easy',
+    lifeYears: ranged(2, 4, M),
+    wishes: ['algae'],
+    says: 'The best against algae, and never without: they starve in a clean tank. Their larvae need the sea.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(M, [22, 26]),
     ph: target(M, [7.4, 8.4]),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { branchiopodHardness, branchiopodStart, branchiopodTemperature, feeding, waterChange } from '../schools'
 
@@ -7,6 +7,16 @@ export const poolBranchiopod = defineGroup({
   name: 'Pool branchiopods',
   animals: 'fairy, clam and tadpole shrimp of temporary pools',
   animal: ['animal', 'animals'],
+  glance: {
+    plainName: 'Fairy, clam and tadpole shrimp',
+    ease: 'patient',
+    lifeYears: ranged(0.03, 0.1, CP),
+    wishes: ['breed', 'odd'],
+    says:
+      'From dry eggs to grown animals in a week or two, and gone in three: then the pool dries, rests, and ' +
+      'begins anew.',
+    basis: CP,
+  },
   targets: { ph: target(CP, [7, 8]), nitrateMgL: nitrate20, ...poisons },
   schools: {
     temperature: branchiopodTemperature,

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const ramshornSnail = defineGroup({
   name: 'Ramshorn snails',
   animals: 'Planorbella and kin',
   animal: ['snail', 'snails'],
+  glance: {
+    plainName: 'Ramshorn snails',
+    ease: 'veryEasy',
+    lifeYears: ranged(1, 2, M),
+    wishes: ['breed', 'algae'],
+    says: 'Two become hundreds where they are well fed: have an outlet for them first.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [20, 26], [18, 28]),
     ph: target(CP, [7.2, 8], [7, 8.4]),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,16 @@ export const trumpetSnail = defineGroup({
   name: 'Trumpet snails',
   animals: 'Melanoides',
   animal: ['snail', 'snails'],
+  glance: {
+    plainName: 'Trumpet snails',
+    ease: 'veryEasy',
+    lifeYears: ranged(2, 4, M),
+    wishes: [],
+    says:
+      'They dig through the sand by day and come up at night. They bear live young and cannot be counted ' +
+      'out again.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(M, [20, 28]),
     ph: target(M, [7, 8.2]),

@@ -1,4 +1,4 @@
-import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, steps, stages, target } from '../basis'
+import { counting, CP, figure, M, nitrate20, poisons, prior, ranged, stages, steps, target } from '../basis'
 import { defineGroup } from '../defineGroup'
 import { feeding, waterChange } from '../schools'
 
@@ -7,6 +7,14 @@ export const waterIsopod = defineGroup({
   name: 'Water isopods',
   animals: 'Asellus and Caecidotea',
   animal: ['isopod', 'isopods'],
+  glance: {
+    plainName: 'Water isopods',
+    ease: 'veryEasy',
+    lifeYears: ranged(0.7, 1.5, M),
+    wishes: ['breed'],
+    says: 'Cool water without a heater, leaves and rubble, no fish.',
+    basis: CP,
+  },
   targets: {
     temperatureC: target(CP, [15, 22], [14, 26]),
     ph: target(CP, [7.5, 8]),

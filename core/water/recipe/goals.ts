@@ -149,7 +149,8 @@ function ledBy(mode: RecipeMode, goals: Goals, targets: Targets): Goals {
   goals.conductivityUsCm = { ...goals.conductivityUsCm, weight: 12 }
   for (const key of ['ghDh', 'khDh'] as const) {
     const target = targets[key]
-    if (target) goals[key] = { low: target.preferred[0], high: target.preferred[1], weight: 0.3 }
+    const [low, high] = target?.preferred ?? []
+    if (low !== undefined && high !== undefined) goals[key] = { low, high, weight: 0.3, within: [low, high] }
   }
   return goals
 }
