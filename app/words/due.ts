@@ -56,6 +56,9 @@ export function portionText(food: FoodKind, portions: number | undefined): strin
   )
 }
 
+/** What a pellet is: small ones, many of which are spread (common practice: about 3 mm). */
+const PELLET_SIZE = ' of 3 mm'
+
 const partsText = (item: DueItem) =>
   String(item.values.parts)
     .split(' ')
@@ -74,7 +77,7 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
     case 'test':
       return `Test ${testKeys(item.values).map(valueNameInside).join(', ')}`
     case 'feed':
-      return `Feed ${portionText(v.food as FoodKind, Number(v.portions))}`
+      return `Feed ${portionText(v.food as FoodKind, Number(v.portions))}${v.food === 'pellet' ? PELLET_SIZE : ''}`
     case 'powder':
       return 'Powder for the young'
     case 'leftovers':
@@ -121,7 +124,9 @@ const ago = (v: Readonly<Record<string, number | string>>) => agoText(n(v, 'days
 
 type Says = (v: Readonly<Record<string, number | string>>, nowMs: number) => string
 const reasons: Readonly<Record<DueReason, Says>> = {
-  changeEvery: v => `Changed ${ago(v)}; its school changes ${every(n(v, 'every'))}. A day early or late is nothing.`,
+  changeEvery: v =>
+    `Changed ${ago(v)}; its school changes ${every(n(v, 'every'))}.` +
+    (n(v, 'days') < n(v, 'every') + 2 ? ' A day early or late is nothing.' : ''),
   changeNever: v => `No change is in the log; its school changes ${every(n(v, 'every'))}.`,
   changeCorrects: v =>
     `Changed ${ago(v)}, and ${valueNameInside(v.key as ValueKey)} wants correcting: the Water place has the bucket.`,

@@ -16,6 +16,7 @@ const easeWord = {
 function lifeText([low, high]: readonly [number, number]): string {
   const years = (n: number) => formatNumber(n, n % 1 ? 1 : 0)
   if (high < 0.25) return `live ${formatNumber(low * 52, 0)} to ${formatNumber(high * 52, 0)} weeks`
+  if (low < 1) return `live ${formatNumber(low * 12, 0)} to ${formatNumber(high * 12, 0)} months`
   return `live ${years(low)} to ${years(high)} years`
 }
 
@@ -28,6 +29,9 @@ export function glanceText({ glance, life, company }: SpeciesGroup): string {
       : 'Breed with help'
   return `${easeWord[glance.ease]}. ${breeds}, ${lifeText(glance.lifeYears.range)}.`
 }
+
+/** Stone is weighed to ten grams. */
+const tens = (grams: number) => Math.round(grams / 10) * 10
 
 /** What a thing to buy is called. */
 export function boughtText(b: Bought, units: UnitPrefs): { amount: string; what: string } {
@@ -57,7 +61,7 @@ export function fitText(fit: GroupFit, units: UnitPrefs): { title: string; more:
     case 'carbonate':
       return {
         title: 'With carbonate stone',
-        more: `${formatNumber(fit.carbonateG, 0)} g, or ${gramsText(grams)} g of salts in the first fill`,
+        more: `${formatNumber(tens(fit.carbonateG), 0)} g, or ${gramsText(grams)} g of salts in the first fill`,
       }
     case 'thinned':
       return { title: 'Thinned', more: amounts.join(', ') }

@@ -5,7 +5,7 @@ import type { ValueKey } from '#core/records'
 import { completeAnalysis, ghOf, khOf } from '#core/water'
 import type { PlanStartDesk } from '~/composables/usePlanStart'
 import { verdictOfLevels } from '~/components/drawing/verdictOfLevels'
-import type { GlossaryId } from '~/words/glossary'
+import { glossary, type GlossaryId } from '~/words/glossary'
 import { bestText, fitText, glanceText, notQuite } from '~/words/planFit'
 
 /** The groups, the best fitting first: what each is like, its strips with the tap on them, how its water is made. */
@@ -80,7 +80,10 @@ const headline = computed(() =>
           <em class="small muted">{{ group.animals }}</em>
           <p class="small">
             {{ glanceText(group) }} {{ group.glance.says
-            }}<template v-for="w in wordsOf(group)" :key="w">{{ ' ' }}<GlossWord :of="w" class="muted" /></template>
+            }}<template v-for="w in wordsOf(group)" :key="w"
+              >{{ ' '
+              }}<GlossWord :of="w" class="muted">What is “{{ glossary[w].word.toLowerCase() }}”?</GlossWord></template
+            >
           </p>
         </div>
         <div class="strips">

@@ -36,7 +36,10 @@ export function levelEffort(
     const own = dayAt(days, i.dueMs)
     const from = dayAt(days, i.dueMs - i.earlyDays * DAY_MS)
     // what is overdue is not put off any further than its day allows
-    const to = Math.max(own, dayAt(days, i.dueMs + i.lateDays * DAY_MS))
+    const latest = Math.max(own, dayAt(days, i.dueMs + i.lateDays * DAY_MS))
+    // once its day has come it waits for the next chosen day alone: reckoned anew every day, it would recede for ever
+    const come = i.dueMs < days[0]!.startMs + DAY_MS
+    const to = come ? Math.min(latest, Math.max(own, chosen.indexOf(true, own))) : latest
     let best = -1
     for (let d = from; d <= to; d++) {
       if (!chosen[d]) continue

@@ -76,13 +76,32 @@ describe('levelEffort', () => {
   })
   it('spreads over equal days instead of heaping', () => {
     const per = new Map<number, number>()
+    // chosen days of their window lie 3, 6, 10 and 13 days away
+    const ahead = { dueMs: TODAY + 3.5 * DAY_MS, earlyDays: 1, lateDays: 10 }
     for (const i of levelEffort(
-      Array.from({ length: 16 }, () => item({ lateDays: 14 })),
+      Array.from({ length: 16 }, () => item(ahead)),
       days,
       [2, 6],
     ))
       per.set(dayIndex(i), (per.get(dayIndex(i)) ?? 0) + 1)
     expect([...per.values()]).toEqual([4, 4, 4, 4])
+  })
+  it('does not recede: what has come is done on the next chosen day, however full that is', () => {
+    // reckoned anew each day, with a heap of other work today
+    for (const weekdays of [[], [2, 6]]) {
+      const shown: number[] = []
+      for (let today = 0; today < 12; today++) {
+        const ahead = days.slice(today)
+        const mine = item({ key: 'count:c', dueMs: TODAY + 0.5 * DAY_MS, lateDays: 28 })
+        const heap = item({ dueMs: ahead[0]!.startMs, flexible: false, minutes: 500 })
+        const placed = levelEffort([mine, heap], ahead, weekdays).find(i => i.key === 'count:c')!
+        shown.push(Math.max(today, dayIndex(placed)))
+      }
+      // Saturday is the third day, Tuesday the sixth: it is never further away than the next of them
+      const next = (today: number) =>
+        weekdays.length === 0 ? today : days.findIndex((d, i) => i >= today && weekdays.includes(d.weekday))
+      expect(shown).toEqual(shown.map((_, today) => next(today)))
+    }
   })
   it('never loses an item, never moves one before today or out of its window, and is the same in any order', () => {
     fc.assert(

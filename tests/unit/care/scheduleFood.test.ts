@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { DueItem } from '#core/care'
 import type { Entry } from '#core/records'
 import { DAY_MS } from '#core/records'
-import { daysAgo, entryOf } from '../../make'
+import { daysAgo, entryOf, test as waterTest } from '../../make'
 import { colonyId, glassId, itemOf, itemsOf, known, NOW } from './rooms'
 
 const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
@@ -24,7 +24,10 @@ describe('feeding', () => {
   it('reckons the first portion from the numbers, and then follows what became of it', () => {
     expect(portions()).toBe(2)
     expect(portions(feeding(1, { food: 'pellet', portions: 4, eaten: 'hour' }))).toBe(4)
-    expect(portions(feeding(1, { food: 'pellet', portions: 4, eaten: 'minutes' }))).toBe(5)
+    // never more than twice what the numbers ask for, however hungry they look; and never under half of it
+    expect(portions(feeding(1, { food: 'pellet', portions: 4, eaten: 'minutes' }))).toBe(4)
+    expect(portions(feeding(1, { food: 'pellet', portions: 0.25, eaten: 'hour' }))).toBe(1)
+    expect(portions(feeding(1, { food: 'pellet', portions: 2.5, eaten: 'minutes' }))).toBe(3)
     expect(portions(feeding(1, { food: 'pellet', portions: 4, eaten: 'leftOver' }))).toBe(3)
     expect(
       portions(feeding(1, { food: 'pellet', portions: 4 }), feeding(0.9, { eaten: 'leftOver', removed: true })),
@@ -35,7 +38,16 @@ describe('feeding', () => {
         feeding(1, { food: 'pellet', portions: 4 }),
         feeding(0.5, { eaten: 'minutes' }),
       ),
-    ).toBe(5)
+    ).toBe(4)
+  })
+  it('is not due where the water says to stop feeding; leftovers are still taken out', () => {
+    const glassEntries = [feeding(2, { food: 'pellet', portions: 1, eaten: 'leftOver' })]
+    const tested = (ammoniaMgL: number) => ({
+      glassEntries: [...glassEntries, waterTest(glassId, 1, { ammoniaMgL, ph: 8, temperatureC: 24 })],
+    })
+    expect(itemOf('feed', tested(0))).toBeDefined()
+    expect(itemOf('feed', tested(2))).toBeUndefined()
+    expect(itemOf('leftovers', tested(2))).toBeDefined()
   })
   it('always gives less after leftovers, down to a quarter', () => {
     fc.assert(

@@ -7,9 +7,11 @@ const HOUR_MS = 3_600_000
 /** Less when some was left, more when it was gone in minutes (common practice; the factors are from memory). */
 const LESS = 0.7
 const MORE = 1.25
-/** Portions never leave this part of what the numbers ask for. */
-const LEAST = 0.25
-const MOST = 4
+/** What the keeper gives may lie so far from what the numbers ask for, and no further (from memory). */
+const LEAST = 0.5
+const MOST = 2
+/** The smallest part of a piece that a hand breaks. */
+const CRUMB = 0.25
 
 /**
  * Feeding by school, with amounts that follow what became of the last one, powder while young are small, and leftovers
@@ -19,6 +21,8 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   // larvae and young that are reared get their own food, and a batch that is over none
   const colonies = g.colonies.filter(c => c.colony.form !== 'rearing' && !isOver(c))
   if (colonies.length === 0) return []
+  // a poisoned water says “stop feeding”: the round does not say otherwise
+  if (g.colonies.some(isPoisoned)) return leftovers(g, nowMs)
   // the colony that is fed most often decides: they eat from one bowl
   const { group } = colonies.toSorted((a, b) => a.group.feed.everyDays - b.group.feed.everyDays)[0]!
   const { feed } = group
@@ -75,6 +79,10 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   return [...items, ...leftovers(g, nowMs)]
 }
 
+/** Whether a verdict on their water orders to stop feeding. */
+const isPoisoned = (c: ColonyCare): boolean =>
+  c.values.some(v => v.actions.some(a => a.key === 'water.doEmergencyChange'))
+
 /**
  * Days that they go without food unharmed (from memory): biofilm carries grazers a week, not young ones and not
  * hunters.
@@ -101,22 +109,24 @@ function portionsFor(colonies: readonly ColonyCare[], netL: number, food: FoodKi
     portions +=
       (group.feed.portion * (care.portionFor.by === 'litres' ? netL : (numbers?.value ?? 0))) / care.portionFor.value
   }
-  return quarter(portions)
+  return byHand(portions)
 }
 
-/** Keepers break a pellet in four at most; above two they count whole ones. */
-const quarter = (portions: number): number =>
-  portions < 2 ? Math.max(LEAST, Math.round(portions * 4) / 4) : Math.round(portions)
+/** Amounts that a hand can give: quarters of a piece up to two, halves up to five, then whole ones. */
+const byHand = (portions: number): number => {
+  const parts = portions < 2 ? 4 : portions < 5 ? 2 : 1
+  return Math.max(CRUMB, Math.round(portions * parts) / parts)
+}
 
 /** The last portion, less or more by what became of it; what the numbers ask for when none was written down. */
 function adapted(asked: number, given: EntryOf<'feeding'> | undefined, entries: readonly Entry[]): number {
   if (given?.portions === undefined) return asked
   const eaten = outcomeOf(given, entries)
   const next = given.portions * (eaten === 'leftOver' ? LESS : eaten === 'minutes' ? MORE : 1)
-  const step = quarter(Math.min(MOST * asked, Math.max(LEAST * asked, next)))
+  const step = byHand(Math.min(MOST * asked, Math.max(LEAST * asked, next)))
   // a quarter less must not round back to the same
   return eaten === 'leftOver' && step >= given.portions
-    ? Math.max(LEAST, given.portions - (given.portions > 2 ? 1 : 0.25))
+    ? Math.max(CRUMB, given.portions - (given.portions > 2 ? 1 : 0.25))
     : step
 }
 
