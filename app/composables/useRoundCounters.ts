@@ -22,8 +22,9 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
   function countersOf(colony: Colony): ShownCounter[] {
     const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
     const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
-    const now = statements.of(colony.id)?.population.now
-    const molts = group && now ? (expectedMolts(group.care.molts, now, days)?.value ?? null) : null
+    const { now, stages } = statements.of(colony.id)?.population ?? {}
+    const young = now && stages ? Math.min(1, stages.young.value / Math.max(1, now.value)) : undefined
+    const molts = group && now ? (expectedMolts(group.care.molts, now, days, young)?.value ?? null) : null
     return (group?.care.counters ?? []).map((counter): ShownCounter => ({
       key: counterKey(colony.id, counter),
       colony,

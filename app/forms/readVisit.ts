@@ -83,10 +83,10 @@ function readCounter(
     return
   }
   const number = n.ok ? n.value : 0
-  if (counter === 'dead') {
+  if (counter === 'dead' || counter === 'berried') {
     const most = high(colony.id)
-    const sentence = `${number} dead? At most about ${Math.ceil(most ?? 0)} live here. Enter again keeps it.`
-    if (most !== null && tooManyDead(number, most) && !ask(`dead ${colony.id} ${number}`, sentence)) return
+    const sentence = `${number} ${counter}? At most about ${Math.ceil(most ?? 0)} live here. Enter again keeps it.`
+    if (most !== null && tooManyDead(number, most) && !ask(`${counter} ${colony.id} ${number}`, sentence)) return
   }
   raw.push(...counterLines[counter](number, text, draft, colony.id).map(line => ({ colonyId: colony.id, ...line })))
 }

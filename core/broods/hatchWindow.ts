@@ -30,6 +30,15 @@ export function hatchWindow(
   return { fromMs: laidFrom + days[0] * DAY_MS, toMs: seenMs + days[1] * DAY_MS }
 }
 
+/** Eggs with eyes are still there, and not for long: what was reckoned before gives way where it does not fit. */
+function eyedWindow({ fromMs, toMs }: HatchWindow, atMs: number): Pick<HatchWindow, 'fromMs' | 'toMs'> {
+  const latest = atMs + EYED_DAYS * DAY_MS
+  return {
+    fromMs: fromMs < latest ? Math.max(fromMs, atMs) : atMs,
+    toMs: toMs > atMs ? Math.min(toMs, latest) : latest,
+  }
+}
+
 /**
  * Young that a colony's log lets expect: from the run of sightings after the last look that found nothing, or after the
  * last young.
@@ -55,9 +64,7 @@ export function youngExpected(brood: Care['brood'], entries: readonly Entry[]): 
     const eyed = e.kind === 'berried' && (e.eyed ?? 0) > 0
     if (run) {
       run.number = Math.max(run.number, e.number)
-      // eggs with eyes are still there, and not for long
-      if (eyed)
-        Object.assign(run, { fromMs: Math.max(run.fromMs, at), toMs: Math.min(run.toMs, at + EYED_DAYS * DAY_MS) })
+      if (eyed) Object.assign(run, eyedWindow(run, at))
     } else run = { ...hatchWindow(at, beforeMs, brood.days.range, eyed), seenMs: at, number: e.number }
   }
   return run

@@ -66,6 +66,7 @@ const otherColonies = computed(() => colonies.value.filter(c => c.value !== draf
 const { usable, options: sourceOptions } = usePourChoice(() => draft.value.correcting)
 const pours = computed(() => draft.value.kind === 'waterChange' || draft.value.kind === 'topUp')
 const clutchOptions = useOpenClutches(() => (draft.value.kind === 'clutch' ? colony.value : undefined))
+const doubt = useEntryDoubt()
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
 const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) =>
@@ -79,7 +80,8 @@ const choices: Partial<Record<LogKind, { label: string; options: { value: string
   {
     count: { label: 'How was it counted?', options: countMethods },
     addition: { label: 'Where from?', options: options(originWord) },
-    removal: { label: 'Where to?', options: options(outletWord) },
+    // to another colony of the room it is a move, which both numbers follow from
+    removal: { label: 'Where to?', options: options(outletWord).filter(o => o.value !== 'moved') },
     death: { label: 'What was seen?', options: options(deathSignWord) },
   }
 const choice = computed({
@@ -157,6 +159,8 @@ async function save() {
   })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
+  const odd = living ? doubt.question(read.entry, living) : ''
+  if (odd) return (issues.value = { odd })
   saving.value = true
   const saved = await log.save(read.entry, read.words)
   saving.value = false
@@ -266,6 +270,7 @@ function drop() {
           :options="[{ value: '', title: 'not named' }, ...room.room.keepers.map(k => ({ value: k, title: k }))]"
         />
       </FieldGrid>
+      <FieldIssue :text="issues.odd ?? ''" />
       <FieldIssue :text="issues.save" />
     </FieldGrid>
     <template #foot>

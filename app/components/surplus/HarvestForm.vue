@@ -19,10 +19,10 @@ const kinds = computed(() =>
     .filter(k => groupOf(props.colony.groupId).stages.femaleShare.value < 1 || (k !== 'females' && k !== 'males'))
     .map(value => ({ value, title: takeKindWord[value] })),
 )
-const outlets = (Object.keys(outletWords) as (keyof typeof outletWords)[]).map(value => ({
-  value,
-  title: outletWords[value],
-}))
+// to another colony of the room it is a move, which both numbers follow from
+const outlets = (Object.keys(outletWords) as (keyof typeof outletWords)[])
+  .filter(value => value !== 'moved')
+  .map(value => ({ value, title: outletWords[value] }))
 
 watch(
   () => props.order,

@@ -2,6 +2,6 @@ export { type AfterRound, afterRound, isDaily, minutesToday } from './afterRound
 export { doing, type Doing } from './doing'
 export { roundProgress, type RoundProgress } from './progress'
 export { roundSums, type RoundSums, type Snapshot, snapshotOf, type StatementChange, statementChanges } from './report'
-export { plausibility, type Plausibility, tooManyDead } from './surprising'
+export { plausibility, type Plausibility } from './surprising'
 export { daysSinceLook, fedLately, type LastSeen, lastSeen } from './lastSeen'
 export { testKeys, valuesToRead } from './valuesToRead'

@@ -20,6 +20,3 @@ export function plausibility(key: ValueKey, value: number, verdict: ValueVerdict
   const far = Math.abs(value - verdict.latest.value) > Math.max(FAR * verdict.latest.sd, 1.5 * width)
   return far && (value < low || value > high) ? 'surprising' : 'fine'
 }
-
-/** Whether so many dead are more than live there by any likely reckoning. */
-export const tooManyDead = (dead: number, high: number): boolean => dead > Math.max(1, Math.ceil(high))

@@ -50,9 +50,26 @@ describe('broods', () => {
     expect(inDays(item)).toBe(7)
     expect(item.why.values).toMatchObject({ n: 3, to: NOW + 18 * DAY_MS })
   })
-  it('a window that says nothing is no item: somebody is always berried there', () => {
-    expect(itemOf('young', { colonyEntries: [berried(10, 3)] })).toBeUndefined()
-    expect(itemOf('young', { colonyEntries: [berried(10, 3), berried(1, 2, { eyed: 1 })] })).toBeDefined()
+  it('a wide window says nothing where young come all the time; the first ones are looked for in any case', () => {
+    // young were seen before the eggs of now: the round looks for them anyway
+    const seen = entryOf('young', 20, { colonyId, amount: 'few' })
+    expect(itemOf('young', { colonyEntries: [seen, berried(10, 3)] })).toBeUndefined()
+    expect(itemOf('young', { colonyEntries: [seen, berried(10, 3), berried(1, 2, { eyed: 1 })] })).toBeDefined()
+    // nobody saw any yet, and nobody looked for eggs before: laid 10 to 31 days ago, 21 to 28 days to the hatch
+    const first = itemOf('young', { colonyEntries: [berried(10, 3)] })!
+    expect(first.why.values).toMatchObject({ from: NOW - 10 * DAY_MS, to: NOW + 18 * DAY_MS })
+    expect(inDays(first)).toBeCloseTo(-10 + 28 / 3, 1)
+  })
+  it('windows never end before they begin, whatever the eyes say', () => {
+    for (const eyedDays of [0, 1, 3, 8, 12, 20, 26]) {
+      const entries = [berried(40, 0), berried(27, 3), berried(eyedDays, 2, { eyed: 2 })]
+      const item = itemOf('young', { colonyEntries: entries })
+      const { from, to } = item!.why.values as { from: number; to: number }
+      expect(to).toBeGreaterThan(from)
+      // eggs with eyes hatch within the week after
+      expect(to).toBeLessThanOrEqual(NOW + (7 - eyedDays) * DAY_MS)
+      expect(from).toBeGreaterThanOrEqual(NOW - eyedDays * DAY_MS)
+    }
   })
   it('until young are seen, or no berried female is left', () => {
     expect(

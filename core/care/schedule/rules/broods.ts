@@ -13,15 +13,19 @@ export function broodRule({ colony, group, entries }: ColonyCare, nowMs: number)
   const items: DueItem[] = []
   const hatch = youngExpected(brood, entries)
   const sea = group.group.company.larvaeNeedSea
-  // in a colony where somebody is always berried the window says nothing: the round looks for young in any case
-  if (brood && hatch && (youngApart || sea || hatch.toMs - hatch.fromMs <= TELLING_DAYS * DAY_MS)) {
+  // in a colony where somebody is always berried and young come all the time, the window says nothing: the round looks
+  // for them in any case. The first ones are looked for, however wide it is
+  const first = !entries.some(e => e.kind === 'young')
+  const wide = hatch !== null && hatch.toMs - hatch.fromMs > TELLING_DAYS * DAY_MS
+  if (brood && hatch && (youngApart || sea || first || !wide)) {
     items.push(
       item({
         key: `young:${colony.id}`,
         kind: 'young',
         colonyId: colony.id,
         glassId: presentGlassId(colony),
-        dueMs: hatch.fromMs,
+        // of a wide window the first third is waited for, but not where minutes count
+        dueMs: wide && !youngApart && !sea ? hatch.fromMs + (hatch.toMs - hatch.fromMs) / 3 : hatch.fromMs,
         everyDays: null,
         earlyDays: 3,
         lateDays: youngApart || sea ? 1 : Math.max(2, (hatch.toMs - hatch.fromMs) / DAY_MS),

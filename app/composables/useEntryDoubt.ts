@@ -1,0 +1,53 @@
+import { type ColonyFacts, entryDoubt, planLog, planSteps, plannedNetL } from '#core/care'
+import { resolveGroup } from '#core/groups'
+import { type Colony, type Entry, presentGlassId } from '#core/records'
+import { doubtText } from '~/words/entryDoubt'
+
+/**
+ * Asks once about an entry that can hardly be: a second save of the same keeps it.
+ * @returns the question, empty where nothing is odd or where it was asked already
+ */
+export function useEntryDoubt() {
+  const room = useRoomStore()
+  const statements = useStatementsStore()
+  const care = useCareStore()
+  let asked = ''
+
+  function factsOf(colony: Colony): ColonyFacts {
+    const told = statements.of(colony.id)
+    const { now, stages } = told?.population ?? {}
+    return {
+      group: resolveGroup(colony),
+      most: now ? { all: now.high, females: Math.min(now.high, stages?.females.high ?? now.high) } : null,
+      values: told?.water.values ?? [],
+      curing: isCuring(presentGlassId(colony)),
+    }
+  }
+  /** Whether the glass was planned, and its last test was not clean yet. */
+  function isCuring(glassId: string): boolean {
+    const plan = room.plans.find(p => p.glassId === glassId)
+    if (!plan) return false
+    const steps = planSteps(plan, planLog(care.entriesOf(glassId), plannedNetL(plan)))
+    return steps.find(s => s.id === 'readyTest')?.doneMs === null
+  }
+  /** Lines have no records yet: one name in several glasses, or animals that went from one to the other before. */
+  function isSameLine(a: Colony, b: Colony): boolean {
+    const line = (c: Colony) =>
+      c.name
+        .trim()
+        .split(/[\s,]+/)[0]!
+        .toLowerCase()
+    const went = (e: Entry) =>
+      e.kind === 'move' && [e.colonyId, e.toColonyId].toSorted().join() === [a.id, b.id].toSorted().join()
+    return line(a) === line(b) || care.entriesOf(a.id).some(went)
+  }
+  function question(entry: Entry, colony: Colony): string {
+    const to = entry.kind === 'move' ? room.colonyById.get(entry.toColonyId) : undefined
+    const doubt = entryDoubt(entry, factsOf(colony), to ? { ...factsOf(to), sameLine: isSameLine(colony, to) } : null)
+    const key = doubt ? `${doubt.key} ${colony.id} ${doubt.values.n}` : ''
+    const again = key !== '' && key === asked
+    asked = again ? '' : key
+    return doubt && !again ? doubtText(doubt) : ''
+  }
+  return { question }
+}

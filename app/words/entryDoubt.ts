@@ -1,0 +1,15 @@
+import type { EntryDoubt, EntryDoubtKey } from '#core/care'
+import { whole } from './numbers'
+
+const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => string>> = {
+  tooManyDead: (n, most) => `${whole(n)} dead? At most about ${whole(most)} live here.`,
+  tooManyTaken: (n, most) => `${whole(n)} taken out? At most about ${whole(most)} live here.`,
+  tooManyBerried: (n, most) => `${whole(n)} berried? There are at most about ${whole(most)} grown females.`,
+  otherSpecies: () => 'Those are other animals: they would be counted as what they are not.',
+  otherLine: () => 'That is another line of the same kind: they cross, and the young fall back to dull.',
+  poisoned: () => 'Ammonia or nitrite stands in that water: new animals would come into poison.',
+  uncured: () => 'That glass is not cured yet: its plan waits for a clean test of ammonia and nitrite.',
+}
+/** An odd entry as a question, with what keeps it as it is. */
+export const doubtText = ({ key, values: { n, most } }: EntryDoubt): string =>
+  `${questions[key](n, most)} Save once more to keep it so.`

@@ -1,0 +1,85 @@
+import { compatibility, type ResolvedGroup } from '#core/groups'
+import type { Entry } from '#core/records'
+import type { ValueVerdict } from '#core/water'
+
+/** What may be wrong with an entry that can be all the same. The words are in app/words/entryDoubt. */
+export const entryDoubts = [
+  'tooManyDead',
+  'tooManyTaken',
+  'tooManyBerried',
+  'otherSpecies',
+  'otherLine',
+  'poisoned',
+  'uncured',
+] as const
+export type EntryDoubtKey = (typeof entryDoubts)[number]
+export interface EntryDoubt {
+  key: EntryDoubtKey
+  /** what was typed, and the most that is likely */
+  values: { n: number; most: number }
+}
+
+/** What is known of a colony when something is logged of it. */
+export interface ColonyFacts {
+  group: ResolvedGroup
+  /** likely ends of the number and of the grown females; null until they are estimated */
+  most: { all: number; females: number } | null
+  /** verdicts on its water */
+  values: readonly ValueVerdict[]
+  /** whether its glass has a plan whose curing has not ended */
+  curing: boolean
+}
+
+/** Whether so many dead are more than live there by any likely reckoning. */
+export const tooManyDead = (dead: number, high: number): boolean => dead > atLeastOne(high)
+const atLeastOne = (high: number) => Math.max(1, Math.ceil(high))
+
+/**
+ * Looks at an entry before it is saved: more of something than there can be, or animals that go where they should not.
+ * It is asked about once, and kept as it is when the keeper says so.
+ * @param entry about to be logged
+ * @param from the colony that it is about
+ * @param to the colony that animals are moved to, and whether it holds the same line; null for entries that move none
+ * @returns the first thing to ask about, null where nothing is odd
+ */
+export function entryDoubt(
+  entry: Entry,
+  from: ColonyFacts,
+  to: (ColonyFacts & { sameLine: boolean }) | null = null,
+): EntryDoubt | null {
+  const doubt = (key: EntryDoubtKey, n = 0, most = 0): EntryDoubt => ({ key, values: { n, most: atLeastOne(most) } })
+  const { most } = from
+  switch (entry.kind) {
+    case 'death':
+      return most && tooManyDead(entry.number, most.all) ? doubt('tooManyDead', entry.number, most.all) : null
+    case 'removal':
+      return most && entry.number > atLeastOne(most.all) ? doubt('tooManyTaken', entry.number, most.all) : null
+    case 'berried':
+      return most && entry.number > atLeastOne(most.females)
+        ? doubt('tooManyBerried', entry.number, most.females)
+        : null
+    case 'addition':
+      return unwelcoming(from, doubt)
+    case 'move':
+      if (most && entry.number > atLeastOne(most.all)) return doubt('tooManyTaken', entry.number, most.all)
+      return to && (mixing(from, to, doubt) ?? unwelcoming(to, doubt))
+    default:
+      return null
+  }
+}
+
+type Doubts = (key: EntryDoubtKey) => EntryDoubt
+
+/** Animals of one colony put into another one. */
+function mixing(from: ColonyFacts, to: ColonyFacts & { sameLine: boolean }, doubt: Doubts): EntryDoubt | null {
+  if (from.group.group.id !== to.group.group.id) return doubt('otherSpecies')
+  if (to.sameLine) return null
+  return compatibility(from.group, to.group).issues.some(i => i.key === 'company.cross') ? doubt('otherLine') : null
+}
+
+/** A water that is not ready for new animals. */
+function unwelcoming(to: ColonyFacts, doubt: Doubts): EntryDoubt | null {
+  if (to.values.some(v => (v.key === 'ammoniaMgL' || v.key === 'nitriteMgL') && v.state === 'off'))
+    return doubt('poisoned')
+  return to.curing ? doubt('uncured') : null
+}
