@@ -105,11 +105,15 @@ export default withNuxt(
   },
   {
     files: ['app/**/*.{ts,vue}'],
-    rules: refuse('app/ stands on core/; only app/data opens the database, and only the server makes demo data.', [
+    rules: refuse('app/ stands on core/; only app/data opens the database, and only one worker makes demo data.', [
       ...storage,
       ...server,
       ...demo,
     ]),
+  },
+  {
+    files: ['app/workers/demo.worker.ts'],
+    rules: refuse('This worker makes the demo room, and knows nothing else of the app.', [...storage, ...server]),
   },
   {
     files: ['app/data/**/*.ts'],

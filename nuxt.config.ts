@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { readdirSync, readFileSync } from 'node:fs'
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { addVitePlugin } from 'nuxt/kit'
@@ -7,6 +7,9 @@ import { build } from 'vite'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** `npm run static`: a folder for a plain web host, where no server makes the demo or plays the devices. */
+const isStatic = process.env.ULKIN_STATIC === '1'
 
 /** Schemas of core/ by their names: making one does nothing else. */
 const schemaNames = readdirSync(folder('./core'), { recursive: true, encoding: 'utf8' })
@@ -39,6 +42,26 @@ const buildDemoWorker = (outDir: string) =>
       rollupOptions: { output: { entryFileNames: 'demo.worker.mjs', format: 'es', inlineDynamicImports: true } },
     },
   })
+
+/** What a page may load and run: its own files, and its one inline script by its hash. */
+function policyFor(html: string): string[] {
+  const hashes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(
+    m => `'sha256-${createHash('sha256').update(m[1]!).digest('base64')}'`,
+  )
+  return [
+    // Vuetify writes its theme colours into a style element, hence unsafe-inline for styles alone
+    "default-src 'self'",
+    `script-src 'self' ${hashes.join(' ')}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+  ]
+}
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -107,6 +130,7 @@ export default defineNuxtConfig({
   typescript: { strict: true, typeCheck: false },
 
   vite: {
+    define: { 'import.meta.env.VITE_STATIC': JSON.stringify(isStatic) },
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es', rollupOptions: { treeshake } },
     build: { rollupOptions: { treeshake } },
@@ -144,7 +168,8 @@ export default defineNuxtConfig({
     // the shell is made once at build time, so that its start-up script can be hashed for the Content-Security-Policy
     prerender: { routes: ['/'], crawlLinks: false },
     // .gz and .br beside every asset: Nitro serves them, and does not compress by itself
-    compressPublicAssets: { gzip: true, brotli: true },
+    compressPublicAssets: isStatic ? false : { gzip: true, brotli: true },
+    ...(isStatic && { output: { dir: folder('./.output-static') } }),
   },
 
   /**
@@ -177,7 +202,11 @@ export default defineNuxtConfig({
       navigateFallbackDenylist: [/^\/api\//],
       globPatterns: ['**/*.{js,css,html,svg,png,ico,woff2,webmanifest}'],
       // fonts of scripts that the interface is not written in come from the browser's cache or not at all
-      globIgnores: ['**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*'],
+      globIgnores: [
+        '**/*-{cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*',
+        // where a server makes the demo nobody needs what else would
+        ...(isStatic ? ['{200,404}.html'] : ['**/demo.worker-*']),
+      ],
       maximumFileSizeToCacheInBytes: 4_000_000,
       cleanupOutdatedCaches: true,
     },
@@ -194,28 +223,19 @@ export default defineNuxtConfig({
     'nitro:init'(nitro) {
       // the demo is made in a thread of its own: a small bundle beside the server's file
       nitro.hooks.hook('compiled', async () => {
-        if (!nitro.options.dev) await buildDemoWorker(nitro.options.output.serverDir)
+        if (!nitro.options.dev && !isStatic) await buildDemoWorker(nitro.options.output.serverDir)
       })
       nitro.hooks.hook('prerender:done', () => {
-        const html = readFileSync(join(nitro.options.output.publicDir, 'index.html'), 'utf8')
-        const hashes = [...html.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(
-          m => `'sha256-${createHash('sha256').update(m[1]!).digest('base64')}'`,
-        )
+        const page = join(nitro.options.output.publicDir, 'index.html')
+        const html = readFileSync(page, 'utf8')
+        const policy = policyFor(html)
+        // a plain web host sends no headers of ours: the page carries what a page can
+        if (isStatic) {
+          const meta = `<meta http-equiv="Content-Security-Policy" content="${policy.join('; ')}">`
+          writeFileSync(page, html.replace('<head>', `<head>${meta}`))
+        }
         const headers = {
-          'content-security-policy': [
-            // Vuetify writes its theme colours into a style element, hence unsafe-inline for styles alone
-            "default-src 'self'",
-            `script-src 'self' ${hashes.join(' ')}`,
-            "style-src 'self' 'unsafe-inline'",
-            "img-src 'self' data: blob:",
-            "font-src 'self'",
-            "connect-src 'self'",
-            "worker-src 'self'",
-            "object-src 'none'",
-            "base-uri 'none'",
-            "frame-ancestors 'none'",
-            "form-action 'self'",
-          ].join('; '),
+          'content-security-policy': [...policy, "frame-ancestors 'none'"].join('; '),
           'x-content-type-options': 'nosniff',
           'referrer-policy': 'no-referrer',
         }

@@ -1,17 +1,18 @@
 // npm run demo [-- --port 4000]: everything from an empty clone to the running app with the demo room.
-import { parseArgs } from 'node:util'
+import { checkNode, readFlags, readPort } from './lib/flags.mjs'
 import { ensureBuilt, ensureInstalled, fail, freePort } from './lib/prepare.mjs'
-import { startServer } from './lib/server.mjs'
+import { portIsFree, startServer } from './lib/server.mjs'
 
-const { values } = parseArgs({ options: { port: { type: 'string', short: 'p' } } })
+checkNode()
+const { values } = readFlags({ port: { type: 'string', short: 'p' } }, '--port NUMBER.')
 const wanted = values.port ?? process.env.PORT
-if (wanted !== undefined && !(Number.isInteger(Number(wanted)) && Number(wanted) > 0 && Number(wanted) < 65_536))
-  fail(`The port must be a whole number from 1 to 65535, got “${wanted}”.`)
+const port = wanted === undefined ? await freePort() : readPort(wanted)
+if (!(await portIsFree(port, '127.0.0.1'))) fail(`Port ${port} is in use: leave it out, and a free one is taken.`)
 
 ensureInstalled()
 ensureBuilt()
 try {
-  const server = await startServer(wanted ? Number(wanted) : await freePort(), { ULKIN_START: 'demo' })
+  const server = await startServer(port, { ULKIN_START: 'demo' })
   console.log(
     `\nUlkin runs with the demo room at ${server.address}/\nCtrl+C ends it. What you log stays in your browser.`,
   )

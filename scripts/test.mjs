@@ -24,4 +24,5 @@ await runTogether([
 ])
 step('unit and reference tests', 'npx', ['vitest', 'run', '--coverage'])
 ensureBuilt()
+step('a folder for a plain web host', 'node', ['scripts/static.mjs'])
 step('end-to-end tests', 'npx', ['playwright', 'test'], { CHROMIUM_PATH: chromium, E2E_PORT: String(await freePort()) })

@@ -1,7 +1,25 @@
+import { DAY_MS } from '#core/records'
+import type { DemoApi } from '~/workers/demo.worker'
+import { hasServer } from '~/devices/hasServer'
 import { openDb } from '~/data/database'
 import { dropOldAside } from '~/data/aside'
 import { emptyRoom } from '~/forms/emptyRoom'
 import { nameIssue } from '~/forms/nameIssue'
+
+/** The invented room as a backup: from the server, or made beside the page where there is none. */
+async function demoBackup(): Promise<unknown> {
+  if (hasServer()) return $fetch('/api/demo/lantern-quay')
+  const worker = lastingWorker<DemoApi>(
+    () => new Worker(new URL('../workers/demo.worker.ts', import.meta.url), { type: 'module', name: 'demo' }),
+  )
+  // its records end as the day begins, in UTC, as those of the server do
+  const untilMs = Math.floor(Date.now() / DAY_MS) * DAY_MS
+  try {
+    return await worker.call(api => api.make(untilMs))
+  } finally {
+    worker.end()
+  }
+}
 
 /** Beginning: with the demo room, or with an empty one. Neither touches what is already on the device. */
 export function useStart() {
@@ -16,7 +34,7 @@ export function useStart() {
     problem.value = ''
     try {
       const [file, { Backup }, { addMissing }] = await Promise.all([
-        $fetch('/api/demo/lantern-quay'),
+        demoBackup(),
         import('#core/formats'),
         import('~/data/backups'),
       ])
@@ -25,9 +43,10 @@ export function useStart() {
       settings.roomId = backup.rooms[0]!.id
       await navigateTo('/')
     } catch {
-      problem.value =
-        'The demo room could not be fetched: the server does not answer. Nothing was changed; try again, or start ' +
-        'with an empty room.'
+      problem.value = hasServer()
+        ? 'The demo room could not be fetched: the server does not answer. Nothing was changed; try again, or start ' +
+          'with an empty room.'
+        : 'The demo room could not be made. Nothing was changed; load the page anew, or start with an empty room.'
     } finally {
       busy.value = false
     }
@@ -53,6 +72,7 @@ export function useStart() {
       .count()
       .catch(() => null)
     if (rooms === null || rooms > 0) return
+    if (!hasServer()) return
     const health = await $fetch<{ startWith?: string }>('/api/health').catch(() => null)
     if (health?.startWith === 'demo' && (await openDb().records('rooms').count()) === 0) await openDemo()
   }

@@ -1,5 +1,7 @@
-/** How a device's stream stands. */
-export type StreamState = 'connecting' | 'live' | 'lost'
+import { hasServer } from './hasServer'
+
+/** How a device's stream stands; absent where nothing can send it. */
+export type StreamState = 'connecting' | 'live' | 'lost' | 'absent'
 
 /**
  * A device that sends readings until it is let go. A real one can take the place of a stand-in by offering the same.
@@ -27,6 +29,11 @@ export function eventStream<T>(name: string, url: () => string, read: (message: 
     name,
     simulated: true,
     listen(onReading, onState) {
+      // a copy from a plain web host has no server that could play the device
+      if (!hasServer()) {
+        onState('absent')
+        return () => undefined
+      }
       let source: EventSource | null = null
       let heard = Date.now()
       let retry: ReturnType<typeof setTimeout> | undefined

@@ -39,9 +39,14 @@ export const probeSentence = (kept: { ph: number; conductivityUsCm: number; temp
   `pH ${valueShown('ph', kept.ph, units)}, ${valueShown('conductivityUsCm', kept.conductivityUsCm, units)}, ` +
   valueShown('temperatureC', kept.temperatureC, units)
 
+/** Where nothing can play a device. */
+export const NO_DEVICES =
+  'The simulated devices are played by Ulkin’s own server; this copy comes from a plain web host. Type what you read.'
+
 /** Whether the probe can be believed now. */
 export function probeStatus(now: { on: boolean; state: StreamState; waiting: boolean; settled: boolean }): string {
   if (!now.on) return 'The probe is off.'
+  if (now.state === 'absent') return NO_DEVICES
   if (now.state === 'lost') return 'The line to the probe is lost. Trying again …'
   if (now.waiting) return 'Waiting for the probe …'
   return now.settled ? 'Live, settled.' : 'Live, not settled yet.'

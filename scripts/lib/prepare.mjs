@@ -61,14 +61,33 @@ export function ensureInstalled() {
   writeFileSync(stamp, lock)
 }
 
+const sourcesHash = () => hashOf(['app', 'core', 'demo', 'server', 'public', 'nuxt.config.ts', 'package-lock.json'])
+
 /** Builds for production, unless the build at hand was made from these very sources. */
 export function ensureBuilt() {
   const stamp = at('.output', '.ulkin-build')
-  const sources = hashOf(['app', 'core', 'demo', 'server', 'public', 'nuxt.config.ts', 'package-lock.json'])
+  const sources = sourcesHash()
   if (stampIs(stamp, sources)) return
   console.log('Building (one to two minutes) …')
   run('npx', ['nuxt', 'build', '--logLevel', 'silent'])
   writeFileSync(stamp, sources)
+}
+
+/**
+ * Builds what a plain web host serves, unless that at hand was made from these very sources.
+ * @param base path under which the host serves it
+ * @returns the folder of its files
+ */
+export function ensureStatic(base) {
+  const stamp = at('.output-static', '.ulkin-build')
+  const sources = `${sourcesHash()} ${base}`
+  if (!stampIs(stamp, sources)) {
+    console.log('Building the folder (one to two minutes) …')
+    const env = { NITRO_PRESET: 'static', ULKIN_STATIC: '1', NUXT_APP_BASE_URL: base }
+    run('npx', ['nuxt', 'build', '--logLevel', 'silent'], env)
+    writeFileSync(stamp, sources)
+  }
+  return at('.output-static', 'public')
 }
 
 /** Nuxt's generated types and lint rules, which a fresh clone lacks. */

@@ -3,18 +3,11 @@ import { groupOf } from '#core/groups'
 import { glassNumber } from '~/words/numbers'
 import { type DraftIssues, defaultChoice, type LogKind, plainKinds } from '~/forms/logDraft'
 import { readDraft } from '~/forms/readDraft'
-import { type FieldKind, isFieldKind, kindFields } from '~/forms/kindFields'
+import { isFieldKind, kindFields } from '~/forms/kindFields'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
-import {
-  countMethodHint,
-  countMethodWord,
-  deathSignWord,
-  kindWord,
-  originWord,
-  outletWord,
-  plainCountMethods,
-} from '~/words/states'
+import { numberChoices, otherKinds } from '~/forms/logChoices'
+import { kindWord } from '~/words/states'
 
 /**
  * Logs anything in seconds. What is logged most has a chip; the rest stands in one list, sorted by what it is about.
@@ -37,19 +30,6 @@ const colonies = computed(() =>
   room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })),
 )
 const kinds = plainKinds.map(value => ({ value, title: kindWord[value] }))
-const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [
-  ['Bodies', ['molts', 'failedMolt', 'limbLoss', 'shell']],
-  ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating']],
-  ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']],
-  ['Water', ['waterChange', 'topUp']],
-  ['Numbers', ['move', 'grading']],
-]
-const others = [
-  { value: '', title: 'Anything else …' },
-  ...groupsOfKinds.flatMap(([group, list]) =>
-    list.map(value => ({ value: value as string, title: kindWord[value], group })),
-  ),
-]
 const other = computed({
   get: () => (isFieldKind(draft.value.kind) ? draft.value.kind : ''),
   set: (v: string) => {
@@ -69,21 +49,6 @@ const clutchOptions = useOpenClutches(() => (draft.value.kind === 'clutch' ? col
 const doubt = useEntryDoubt()
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
-const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) =>
-  (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))
-const countMethods = plainCountMethods.map(value => ({
-  value,
-  title: countMethodWord[value],
-  hint: countMethodHint[value],
-}))
-const choices: Partial<Record<LogKind, { label: string; options: { value: string; title: string; hint?: string }[] }>> =
-  {
-    count: { label: 'How was it counted?', options: countMethods },
-    addition: { label: 'Where from?', options: options(originWord) },
-    // to another colony of the room it is a move, which both numbers follow from
-    removal: { label: 'Where to?', options: options(outletWord).filter(o => o.value !== 'moved') },
-    death: { label: 'What was seen?', options: options(deathSignWord) },
-  }
 const choice = computed({
   get: () => draft.value.choice || defaultChoice[draft.value.kind] || '',
   set: v => (draft.value.choice = v),
@@ -180,7 +145,7 @@ function drop() {
     <FieldGrid id="log-form" tag="form" novalidate @submit.prevent="save">
       <div v-if="!draft.correcting" class="kinds">
         <ChoiceChips v-model="plain" label="What happened" :options="kinds" hide-label />
-        <PickOne v-model="other" label="Anything else" hide-label :options="others" />
+        <PickOne v-model="other" label="Anything else" hide-label :options="otherKinds" />
       </div>
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
@@ -227,10 +192,10 @@ function drop() {
           :error="issues.number"
         />
         <ChoiceChips
-          v-if="choices[draft.kind]"
+          v-if="numberChoices[draft.kind]"
           v-model="choice"
-          :label="choices[draft.kind]!.label"
-          :options="choices[draft.kind]!.options"
+          :label="numberChoices[draft.kind]!.label"
+          :options="numberChoices[draft.kind]!.options"
         />
         <CautionNote v-if="choice === 'culled'" class="small">{{ cautionText('culling') }}</CautionNote>
         <TextInput

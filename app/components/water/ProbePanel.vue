@@ -21,7 +21,7 @@ const dips = [
   { value: 'ec1413', title: 'Standard 1413 µS/cm' },
 ] as const satisfies readonly { value: ProbeSetting['dip']; title: string }[]
 const dipTitle = (dip: ProbeSetting['dip']) => dips.find(d => d.value === dip)!.title
-const lost = computed(() => probe.on && probe.state === 'lost')
+const lost = computed(() => probe.on && (probe.state === 'lost' || probe.state === 'absent'))
 const mark = computed(() => {
   if (!probe.on) return 'unknown'
   return lost.value ? 'off' : readings.settled ? 'onTarget' : 'drifting'

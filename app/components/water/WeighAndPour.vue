@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { formatNumber } from '#core/units'
+import { NO_DEVICES } from '~/words/probe'
 import { benchScale } from '~/devices/benchScale'
 import type { BenchStep } from '~/words/recipe'
 
@@ -28,6 +29,7 @@ const shown = computed(() =>
 )
 const status = computed(() => {
   if (!target.value) return 'Press “Weigh” at a salt.'
+  if (state.value === 'absent') return NO_DEVICES
   if (state.value === 'lost') return 'The line to the scale is lost. Trying again …'
   if (!reading.value) return 'Waiting for the scale …'
   return reading.value.settled
