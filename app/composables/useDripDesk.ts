@@ -1,6 +1,6 @@
-import { type AcclimationKey, acclimationKeys, type DripMode, planDrip, planSteps } from '#core/water'
+import { type AcclimationKey, acclimationKeys, type DripMode, largestPerHour, planDrip, planSteps } from '#core/water'
 import { fieldText, largestRates, rateText, typedWater, type TypedValues } from '~/forms/dripWater'
-import { dripCourse, dripHeadline } from '~/words/drip'
+import { dripCourse, dripDrawing, dripHeadline } from '~/words/drip'
 
 /** The difference between bag and glass that is bridged at the end. */
 const BRIDGED = 0.9
@@ -51,6 +51,16 @@ export function useDripDesk() {
         })
       : [],
   )
+  /** The value that is bridged hardest, drawn; nothing until something of the bag is known. */
+  const drawing = computed(() => {
+    const key = plan.value?.pace ?? known.value[0]
+    if (!plan.value || !vessel.value.ok || !key) return null
+    const perHour = rates.largest.value[key] ?? largestPerHour[key]
+    const value = { key, from: from.value[key]!, to: to.value[key]!, perHour }
+    if (value.from === value.to) return null
+    const { value: vesselL } = vessel.value
+    return dripDrawing({ ...plan.value, mode: mode.value, vesselL, value, units: settings.units })
+  })
   return reactive({
     bag,
     glass,
@@ -68,6 +78,7 @@ export function useDripDesk() {
     steps,
     headline,
     course,
+    drawing,
   })
 }
 export type DripDesk = ReturnType<typeof useDripDesk>

@@ -1,7 +1,7 @@
 /// <reference types="vite/client" />
 
 /**
- * Whether this build came with a server that makes the demo and plays the devices; a folder on a plain web host (`npm run
- * static`) has none.
+ * Whether this build came with a server that makes the demo and plays the devices; a folder on a plain web host has
+ * none (`npm run static`).
  */
 export const hasServer = (): boolean => !import.meta.env.VITE_STATIC

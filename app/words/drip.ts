@@ -2,7 +2,7 @@ import { format } from 'date-fns'
 import { formatNumber } from '#core/units'
 import { type AcclimationKey, dripped, type DripMode } from '#core/water'
 import { num } from './numbers'
-import { type UnitPrefs, valueName, valueNumber, valueText } from './unitPrefs'
+import { shownValue, type UnitPrefs, valueName, valueNumber, valueText, valueUnit } from './unitPrefs'
 
 /** A time of dripping: to five minutes while it is short, else in hours. */
 export const dripTime = (minutes: number) =>
@@ -17,11 +17,8 @@ export function dripHeadline(
   plan: { dropsPerSecond: number; minutes: number; pace: AcclimationKey | null },
   anyKnown: boolean,
 ): string {
-  const why = plan.pace
-    ? `${valueName(plan.pace)} sets the pace`
-    : anyKnown
-      ? 'bag and glass are alike, an hour all the same'
-      : 'type what is in the bag to do better'
+  if (!anyKnown) return 'Type one value of the bag first: GH, or conductivity, sets the pace of the drip.'
+  const why = plan.pace ? `${valueName(plan.pace)} sets the pace` : 'bag and glass are near, dripped as usual'
   const [drops, time] = [formatNumber(plan.dropsPerSecond, 1), dripTime(plan.minutes)]
   return `${num(drops)} drops a second for ${num(time)}; ${why}.`
 }
@@ -54,6 +51,43 @@ export function dripCourse(drip: {
   })
 }
 
+/** The value that a drip bridges most, drawn: its way over the minutes, and the fastest that these animals take. */
+export function dripDrawing(drip: {
+  mode: DripMode
+  minutes: number
+  litresPerHour: number
+  vesselL: number
+  value: { key: AcclimationKey; from: number; to: number; perHour: number }
+  units: UnitPrefs
+}) {
+  const { mode, vesselL, litresPerHour, minutes, units, value } = drip
+  const { key, from, to, perHour } = value
+  const shown = (v: number) => shownValue(key, v, units)
+  const points = Array.from({ length: DRAWN + 1 }, (_, i) => {
+    const x = (minutes * i) / DRAWN
+    return { x, y: shown(dripped({ mode, vesselL, litresPerHour }, from, to, x / 60)) }
+  })
+  // the steepest way allowed, until it is there
+  const there = Math.min(minutes, (Math.abs(to - from) / perHour) * 60)
+  const beyond = from + (Math.sign(to - from) * perHour * there) / 60
+  const fastest = [
+    { x: 0, y: shown(from) },
+    { x: there, y: shown(beyond) },
+  ]
+  const marks = MOMENTS.map(share => ({ x: minutes * share, text: `${Math.round(minutes * share)} min` }))
+  const glass = `glass ${valueNumber(key, to, units)}`
+  return {
+    title: `${valueName(key)} ${valueUnit(key, units)} in the vessel`,
+    points,
+    fastest,
+    marks,
+    glass,
+    to: shown(to),
+  }
+}
+/** Points of a drawn drip. */
+const DRAWN = 40
+
 /** A drip that runs: all that it takes to tell what is in the vessel now, also after a reload. */
 export interface RunningDrip {
   startMs: number
@@ -72,6 +106,7 @@ export function dripNow(drip: RunningDrip, nowMs: number, units: UnitPrefs) {
   return {
     glass: drip.glass,
     done: passed >= drip.minutes,
+    minutes: Math.min(passed, drip.minutes),
     share: Math.min(1, passed / drip.minutes),
     passed: clockText(passed),
     left: clockText(Math.max(0, Math.ceil(drip.minutes - passed))),

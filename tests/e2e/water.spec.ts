@@ -253,7 +253,9 @@ test('what evaporated from salt water is put right, and what is too weak', async
   await toWater(page, 'Pool jar')
   await waterPart(page, 'Salt water')
   await page.getByLabel('It is', { exact: true }).fill('19')
-  await expect(page.getByRole('status').filter({ hasText: 'pure water into the 4.3 L' })).toBeVisible()
+  await expect(
+    page.getByRole('status').filter({ hasText: /out of the 4\.3 L and pour as much pure water in/ }),
+  ).toBeVisible()
   await page.getByLabel('It is', { exact: true }).fill('15')
   await expect(page.getByRole('status').filter({ hasText: /\d+ g dry sea salt are missing/ })).toBeVisible()
   await page.getByLabel('It is', { exact: true }).fill('17.5')

@@ -10,6 +10,8 @@ const props = defineProps<{
   points: readonly { x: number; y: number }[]
   /** likely range around the line, at the same x */
   range?: readonly { low: number; high: number }[]
+  /** another way beside it, dashed and named at its end */
+  beside?: { points: readonly { x: number; y: number }[]; text: string } | null
   /** a rule across, named */
   limit?: { y: number; text: string } | null
   /** a band across, named */
@@ -42,7 +44,7 @@ const WORD_PX = 74
 const span = computed(() => {
   const xs = [...props.points, ...props.marks].map(p => p.x)
   const ys = [
-    ...props.points.map(p => p.y),
+    ...[...props.points, ...(props.beside?.points ?? [])].map(p => p.y),
     ...(props.range ?? []).flatMap(r => [r.low, r.high]),
     ...(props.limit ? [props.limit.y] : []),
     ...(props.band ? [props.band.low, props.band.high] : []),
@@ -64,7 +66,9 @@ const py = (y: number) => {
   const { top, bottom, height: h } = box.value
   return top + (h - top - bottom) * (1 - (y - span.value.y0) / (span.value.y1 - span.value.y0))
 }
-const path = computed(() => props.points.map((p, i) => `${i === 0 ? 'M' : 'L'}${px(p.x)},${py(p.y)}`).join(' '))
+const through = (points: readonly { x: number; y: number }[]) =>
+  points.map((p, i) => `${i === 0 ? 'M' : 'L'}${px(p.x)},${py(p.y)}`).join(' ')
+const path = computed(() => through(props.points))
 const area = computed(() => {
   if (!props.range) return ''
   const at = (side: 'low' | 'high') => props.range!.map((r, i) => `${px(props.points[i]!.x)},${py(r[side])}`)
@@ -104,6 +108,12 @@ const levels = computed(() => [Math.min(...props.points.map(p => p.y)), Math.max
     </template>
     <line :x1="box.left" :x2="box.width - box.right" :y1="py(span.y0)" :y2="py(span.y0)" class="floor" />
     <path v-if="area" :d="area" class="area" />
+    <template v-if="beside">
+      <path :d="through(beside.points)" class="beside" />
+      <text :x="px(beside.points.at(-1)!.x) + 6" :y="py(beside.points.at(-1)!.y) + 14" class="note">
+        {{ beside.text }}
+      </text>
+    </template>
     <path :d="path" class="path" />
     <text v-for="y in levels" :key="y" :x="box.left - 6" :y="py(y) + 4" class="note end">{{ shown(y) }}</text>
     <template v-if="now !== undefined && now !== null && now >= span.x0 && now <= span.x1">
@@ -132,6 +142,11 @@ const levels = computed(() => [Math.min(...props.points.map(p => p.y)), Math.max
 .band {
   fill: var(--water-solid);
   opacity: 0.5;
+}
+.beside {
+  fill: none;
+  stroke: var(--rust);
+  stroke-dasharray: 5 4;
 }
 .limit {
   stroke: var(--rust);

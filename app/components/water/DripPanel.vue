@@ -84,7 +84,19 @@ const courseColumns = computed<DataColumn[]>(() => [
     </section>
     <section v-if="drip.plan" aria-labelledby="drip-plan">
       <h2 id="drip-plan" class="statement"><TheSentence :text="drip.headline" /></h2>
-      <p class="muted">
+      <PathDrawing
+        v-if="drip.drawing"
+        :title="drip.drawing.title"
+        :points="drip.drawing.points"
+        :beside="{ points: drip.drawing.fastest, text: 'the fastest they take' }"
+        :limit="{ y: drip.drawing.to, text: drip.drawing.glass }"
+        :marks="drip.drawing.marks"
+        :now="timer.live && !timer.live.done ? timer.live.minutes : null"
+        :summary="drip.headline"
+        :shown="y => formatNumber(y, 1)"
+        :height="190"
+      />
+      <p v-if="drip.known.length > 0" class="muted">
         {{ formatNumber(drip.plan.litresPerHour, 2) }} L an hour ({{
           formatNumber((drip.plan.litresPerHour * 1000) / 60, 0)
         }}
@@ -102,7 +114,7 @@ const courseColumns = computed<DataColumn[]>(() => [
         <template #minutes="{ row }">{{ row.minutes }} min</template>
         <template #litres="{ row }">{{ volumeText(row.litres, settings.units) }}</template>
       </DataTable>
-      <p>
+      <p v-if="drip.known.length > 0">
         Or in steps: exchange a quarter of the vessel {{ drip.steps.steps }} times, every
         {{ Math.ceil(drip.steps.everyMinutes / 5) * 5 }} minutes.
       </p>
@@ -127,7 +139,15 @@ const courseColumns = computed<DataColumn[]>(() => [
         </p>
         <v-btn class="quiet" @click="timer.stop()">{{ timer.live.done ? 'Clear' : 'Stop' }}</v-btn>
       </div>
-      <v-btn v-else color="primary" size="large" @click="timer.start()">Start the drip</v-btn>
+      <v-btn v-else-if="drip.known.length > 0" color="primary" size="large" @click="timer.start()"
+        >Start the drip</v-btn
+      >
+      <p v-else class="muted">
+        Nothing measured in the bag? Ask who sold them for their GH, or dip the pen: the drip follows from one number.
+        Without any, {{ formatNumber(drip.plan.dropsPerSecond, 0) }} drops a second for
+        {{ formatNumber(drip.plan.minutes / 60, 0) }} hours is slow enough for most.
+        <button type="button" class="link" @click="timer.start()">Start that</button>
+      </p>
     </section>
   </div>
 </template>

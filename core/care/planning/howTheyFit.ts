@@ -68,7 +68,8 @@ function fitOf(group: SpeciesGroup, home: AtHome): GroupFit {
   const room = roomOf(group, home.tankL)
   const warmth = warmthOf(group, home.roomC ?? USUAL_ROOM)
   const { ease, wishes } = group.glance
-  const unwished = home.wish !== null && !wishes.includes(home.wish)
+  // helpers that nobody keeps for their own sake are wished for by nobody
+  const unwished = home.wish === null ? wishes.length === 0 : !wishes.includes(home.wish)
   const [least, most] = group.setup.carbonateGL?.range ?? [0, 0]
   return {
     groupId: group.id,

@@ -61,7 +61,10 @@ function dislike({ perGramL: w }: Dose): number {
   return -sides + (w.kMmolL > 0 ? 0.5 : 0)
 }
 
-/** The same with as few waters as do; a blend that the keeper chose stays. */
+/**
+ * The same with as few waters as do: those that stand last on the keeper's list are left out first. A blend that the
+ * keeper chose stays.
+ */
 function fewestSources(
   question: RecipeQuestion,
   tried: (only: Partial<RecipeQuestion>) => WaterRecipe | null,
@@ -69,10 +72,9 @@ function fewestSources(
   const { shelf, chosenL } = question
   let best = tried({ shelf })
   if (chosenL || !best) return best
-  const poured = (recipe: WaterRecipe) => recipe.steps[0]!.pours.toSorted((a, b) => a.litres - b.litres)
   let sources = question.sources
-  for (const { id } of poured(best)) {
-    const without = sources.filter(s => s.id !== id)
+  for (const source of question.sources.toReversed()) {
+    const without = sources.filter(s => s !== source)
     const simpler = without.length > 0 ? tried({ shelf, sources: without }) : null
     if (simpler) [best, sources] = [simpler, without]
   }

@@ -24,16 +24,24 @@ describe('bag and glass', () => {
     expect(drip.glass).toMatchObject({ ghDh: '8', khDh: '4', temperatureC: '23' })
     expect(drip.glass.conductivityUsCm).toBe('')
     expect(drip.keys).not.toContain('salinityGKg')
-    expect(plain(drip.headline)).toContain('type what is in the bag to do better')
+    expect(plain(drip.headline)).toContain('Type one value of the bag first')
+    expect(drip.drawing).toBeNull()
   })
   it('lets the value that differs most against its rate set the pace', async () => {
     const { drip } = await bagAtGlass()
     drip.bag = { ghDh: '8', khDh: '4', temperatureC: '23' }
-    expect(plain(drip.headline)).toContain('bag and glass are alike')
+    expect(plain(drip.headline)).toContain('bag and glass are near')
     const alike = drip.plan!.minutes
     drip.bag = { ...drip.bag, ghDh: '20' }
     expect(plain(drip.headline)).toContain('GH sets the pace')
     expect(drip.plan!.minutes).toBeGreaterThan(alike)
+    // drawn from the bag towards the glass, never steeper than the limit
+    const { points, fastest, to } = drip.drawing!
+    expect(points[0]!.y).toBeCloseTo(20, 6)
+    expect(points.at(-1)!.y).toBeCloseTo(to + 0.1 * (20 - to), 6)
+    const slope = (fastest[1]!.y - fastest[0]!.y) / (fastest[1]!.x - fastest[0]!.x)
+    for (const [i, p] of points.slice(1).entries())
+      expect((p.y - points[i]!.y) / (p.x - points[i]!.x)).toBeGreaterThanOrEqual(slope * 1.001)
   })
   it('follows the keeper’s own rate: half of it takes twice as long', async () => {
     const { drip } = await bagAtGlass()

@@ -60,11 +60,13 @@ describe('planDrip', () => {
       ),
     )
   })
-  it('names what sets the pace, and drips an hour even where nothing differs', () => {
+  it('names what sets the pace, and never drips faster than keepers do', () => {
     expect(planDrip({ mode: 'overflow', vesselL: 1 }, { ghDh: 16, khDh: 4 }, { ghDh: 6, khDh: 4 }).pace).toBe('ghDh')
     const alike = planDrip({ mode: 'overflow', vesselL: 1 }, { ghDh: 6 }, { ghDh: 6 })
     expect(alike.pace).toBeNull()
-    expect(alike.minutes).toBeCloseTo(60, 6)
+    // four drops a second, whatever the bag
+    expect(alike.dropsPerSecond).toBeCloseTo(4, 9)
+    expect(planDrip({ mode: 'overflow', vesselL: 3 }, {}, {}).dropsPerSecond).toBeCloseTo(12, 9)
     expect(planDrip({ mode: 'filling', vesselL: 1 }, {}, {}).endL).toBeCloseTo(10, 6)
   })
   it('throws for what cannot be', () => {
