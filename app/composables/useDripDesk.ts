@@ -1,5 +1,14 @@
-import { type AcclimationKey, acclimationKeys, type DripMode, largestPerHour, planDrip, planSteps } from '#core/water'
+import {
+  type AcclimationKey,
+  acclimationKeys,
+  type AcclimationValues,
+  type DripMode,
+  largestPerHour,
+  planDrip,
+  planSteps,
+} from '#core/water'
 import { fieldText, largestRates, rateText, typedWater, type TypedValues } from '~/forms/dripWater'
+import type { NumberRead } from '~/forms/readNumber'
 import { dripCourse, dripDrawing, dripHeadline } from '~/words/drip'
 
 /** The difference between bag and glass that is bridged at the end. */
@@ -39,6 +48,30 @@ export function useDripDesk() {
       : null,
   )
   const steps = computed(() => planSteps(EXCHANGED, from.value, to.value, bridging.value))
+  const told = useDripTold({ plan, vessel, mode, known, from, to, largest: rates.largest })
+  return reactive({
+    bag,
+    glass,
+    vesselText,
+    litreUnit,
+    vessel,
+    mode,
+    keys,
+    rateOf: rates.of,
+    setRate: rates.set,
+    from,
+    to,
+    known,
+    plan,
+    steps,
+    ...told,
+  })
+}
+export type DripDesk = ReturnType<typeof useDripDesk>
+
+/** What a drip comes to: in a sentence, as a table, and drawn. */
+function useDripTold({ plan, vessel, mode, known, from, to, largest }: Dripping) {
+  const settings = useSettingsStore()
   const headline = computed(() => (plan.value ? dripHeadline(plan.value, known.value.length > 0) : ''))
   const course = computed(() =>
     plan.value && vessel.value.ok
@@ -55,33 +88,24 @@ export function useDripDesk() {
   const drawing = computed(() => {
     const key = plan.value?.pace ?? known.value[0]
     if (!plan.value || !vessel.value.ok || !key) return null
-    const perHour = rates.largest.value[key] ?? largestPerHour[key]
+    const perHour = largest.value[key] ?? largestPerHour[key]
     const value = { key, from: from.value[key]!, to: to.value[key]!, perHour }
     if (value.from === value.to) return null
     const { value: vesselL } = vessel.value
     return dripDrawing({ ...plan.value, mode: mode.value, vesselL, value, units: settings.units })
   })
-  return reactive({
-    bag,
-    glass,
-    vesselText,
-    litreUnit,
-    vessel,
-    mode,
-    keys,
-    rateOf: rates.of,
-    setRate: rates.set,
-    from,
-    to,
-    known,
-    plan,
-    steps,
-    headline,
-    course,
-    drawing,
-  })
+  return { headline, course, drawing }
 }
-export type DripDesk = ReturnType<typeof useDripDesk>
+interface Dripping {
+  plan: Ref<ReturnType<typeof planDrip> | null>
+  vessel: Ref<NumberRead>
+  mode: Ref<DripMode>
+  /** values of which bag and glass are both known */
+  known: Ref<AcclimationKey[]>
+  from: Ref<AcclimationValues>
+  to: Ref<AcclimationValues>
+  largest: Ref<Partial<Record<AcclimationKey, number>>>
+}
 
 /** How fast each value may move: the keeper's own rates, kept on the device, or the defaults. */
 function useDripRates() {

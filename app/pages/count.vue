@@ -14,7 +14,6 @@ const statements = useStatementsStore()
 const log = useLogStore()
 
 type Sheet = 'photo' | 'repeated' | 'partOfTank' | 'passes' | 'marks' | 'practice'
-const sheet = ref<Sheet>('photo')
 const sheets = [
   { id: 'photo', title: 'Photo' },
   { id: 'partOfTank', title: 'Samples' },
@@ -23,6 +22,7 @@ const sheets = [
   { id: 'marks', title: 'Marks' },
   { id: 'practice', title: 'Practice tank' },
 ] as const
+const sheet = useTab<Sheet>(sheets.map(s => s.id))
 const chosen = ref('')
 const picked = computed({
   get: () =>

@@ -10,7 +10,7 @@ const settings = useSettingsStore()
 const desk = useSurplusDesk()
 const saying = useSaying()
 
-const tab = ref<'go' | 'orders' | 'offers' | 'ledger'>('go')
+const tab = useTab(['go', 'orders', 'offers', 'ledger'] as const)
 const tabs = computed(() => [
   { id: 'go' as const, title: 'What can go' },
   { id: 'orders' as const, title: `Orders ${desk.open.value.length || ''}` },

@@ -89,7 +89,7 @@ test('a newcomer finds from the first page to a first fill that can be made toda
     page.getByRole('heading', { name: 'Dwarf shrimp in many colours would live in your tap water as it is.' }),
   ).toBeVisible()
   // a word is explained where it stands
-  await page.getByRole('button', { name: 'KH: what is that?' }).click()
+  await page.getByRole('button', { name: 'KH', exact: true }).click()
   await expect(page.getByRole('note')).toContainText('keeps the pH where it is')
   await page.keyboard.press('Escape')
   await page.reload()

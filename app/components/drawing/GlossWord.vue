@@ -9,7 +9,7 @@ const entry = computed(() => glossary[of])
 <template>
   <v-menu :close-on-content-click="false" location="bottom start" max-width="320">
     <template #activator="{ props: opener }">
-      <button v-bind="opener" type="button" class="dotted" :aria-label="`${entry.word}: what is that?`">
+      <button v-bind="opener" type="button" class="dotted">
         <slot>{{ entry.word }}</slot>
       </button>
     </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
 
-/** A sheet from the right on a desk, the whole screen on a phone. Holds the focus; Escape closes it. */
+/** A sheet from the right on a desk, the whole screen on a phone. Holds the focus; Escape and Back close it. */
 defineProps<{ title: string; wide?: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const heading = useId()
+useSheetStack().stack(open)
 </script>
 
 <template>

@@ -50,7 +50,7 @@ const mates = computed(() =>
   (room.coloniesByGlass.get(glass.value?.id ?? '') ?? []).filter(c => c.id !== colony.value?.id),
 )
 
-const tab = ref<'line' | 'stages' | 'table' | 'log'>('line')
+const tab = useTab(['line', 'stages', 'table', 'log'] as const)
 const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
 const why = shallowRef<Why | null>(null)

@@ -39,9 +39,7 @@ const tabs = [
   { id: 'probe', title: 'Probe' },
   { id: 'sources', title: 'Sources and shelf' },
 ] as const
-type Tab = (typeof tabs)[number]['id']
-const tab = computed<Tab>(() => tabs.find(t => t.id === route.query.tab)?.id ?? 'bucket')
-const show = (to: Tab) => navigateTo({ path: route.path, query: to === 'bucket' ? {} : { tab: to } }, { replace: true })
+const tab = useTab(tabs.map(t => t.id))
 const toGlass = (glassId: string) => navigateTo({ path: `/water/${glassId}`, query: route.query })
 
 const whose = computed(() => desk.colonies.map(c => c.name).join(' and ') || desk.glass?.name || '')
@@ -108,7 +106,7 @@ const print = () => window.print()
       </AppTop>
       <div class="page">
         <div class="water-nav">
-          <TabRow :model-value="tab" :tabs="tabs" label="Parts of the water place" @update:model-value="show" />
+          <TabRow v-model="tab" :tabs="tabs" label="Parts of the water place" />
           <PickOne
             class="glass"
             :model-value="desk.glassId"
@@ -119,7 +117,7 @@ const print = () => window.print()
           />
         </div>
         <p v-if="!desk.ready" class="muted waiting">Reading the log …</p>
-        <BucketPanel v-else-if="tab === 'bucket'" @sources="show('sources')" />
+        <BucketPanel v-else-if="tab === 'bucket'" @sources="tab = 'sources'" />
         <WaterHistory v-else-if="tab === 'history'" />
         <DripPanel v-else-if="tab === 'drip'" />
         <SalinityPanel v-else-if="tab === 'salt'" />
