@@ -30,16 +30,11 @@ export function useEntryDoubt() {
     const steps = planSteps(plan, planLog(care.entriesOf(glassId), plannedNetL(plan)))
     return steps.find(s => s.id === 'readyTest')?.doneMs === null
   }
-  /** Lines have no records yet: one name in several glasses, or animals that went from one to the other before. */
+  /** One line in several glasses, or animals that went from one to the other before. */
   function isSameLine(a: Colony, b: Colony): boolean {
-    const line = (c: Colony) =>
-      c.name
-        .trim()
-        .split(/[\s,]+/)[0]!
-        .toLowerCase()
     const went = (e: Entry) =>
       e.kind === 'move' && [e.colonyId, e.toColonyId].toSorted().join() === [a.id, b.id].toSorted().join()
-    return line(a) === line(b) || care.entriesOf(a.id).some(went)
+    return (a.lineId !== undefined && a.lineId === b.lineId) || care.entriesOf(a.id).some(went)
   }
   function question(entry: Entry, colony: Colony): string {
     const to = entry.kind === 'move' ? room.colonyById.get(entry.toColonyId) : undefined

@@ -28,7 +28,7 @@ test('the running app asks nobody but its own server, and breaks no rule of its 
   await waterPart(page, 'Probe')
   await expect(page.getByText('Live, settled.')).toBeVisible()
   await page.goto('/plan')
-  await page.getByRole('button', { name: /^Neocaridina/ }).click()
+  await page.getByRole('button', { name: 'Dwarf shrimp in many colours' }).click()
   await expect(page.getByText(/starters reach the first/)).toBeVisible()
   await page.goto('/records')
   await expect(page.getByRole('heading', { name: 'Backup' })).toBeVisible()

@@ -179,7 +179,7 @@ describe('a path', () => {
     const bee = groupOf('bee-shrimp').targets.khDh!
     const readings = weekly('khDh', [0.3, 0.2, 0.3, 0.2, 0.2])
     const v = judgeValue({ key: 'khDh', target: bee, readings, nowMs: NOW })
-    expect(v.outsideSoon).toBeLessThan(0.2)
+    expect(v.outsideSoon).toBeLessThan(0.05)
     expect(v.state).toBe('onTarget')
   })
 })
