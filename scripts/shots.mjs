@@ -46,10 +46,19 @@ const toWater = (glass, part) => async page => {
     await page.getByRole('tablist', { name: 'Parts of the water place' }).getByRole('tab', { name: part }).click()
   await page.waitForTimeout(part === 'Probe' ? 5000 : 600)
 }
+/** A tank of 30 L and a middling tap. */
 const plan = async page => {
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
-  await page.getByRole('link', { name: 'Slate, second line' }).click()
-  await page.getByText(/starters reach the first/).waitFor()
+  const have = { 'Holds, when full': '30', GH: '7.2', KH: '5', 'The room in winter': '20', 'in summer': '25' }
+  for (const [label, text] of Object.entries(have)) await page.getByLabel(label, { exact: true }).fill(text)
+  await page.getByRole('radio', { name: 'see them breed' }).check()
+  await page.getByRole('heading', { name: /would live in your tap water as it is/ }).waitFor()
+}
+/** A bag of harder water. */
+const drip = async page => {
+  await toWater('Slate', 'Bring in')(page)
+  await page.getByLabel('GH in the bag').fill('14')
+  await page.getByLabel('KH in the bag').fill('6')
 }
 const records = page => page.goto(`${server.address}/records`)
 const due = async page => {
@@ -162,7 +171,7 @@ const views = [
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },
-  { name: 'practice-tank', size: desk, go: practice },
+  { name: 'drip', size: desk, go: drip },
   { name: 'records', size: desk, go: records },
   { name: 'round-due', size: desk, go: due },
   { name: 'round-walk', size: desk, go: walk },

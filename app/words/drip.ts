@@ -74,7 +74,7 @@ export function dripDrawing(drip: {
     { x: 0, y: shown(from) },
     { x: there, y: shown(beyond) },
   ]
-  const marks = MOMENTS.map(share => ({ x: minutes * share, text: `${Math.round(minutes * share)} min` }))
+  const marks = MOMENTS.map(share => ({ x: minutes * share, text: markText(minutes * share) }))
   const glass = `glass ${valueNumber(key, to, units)}`
   return {
     title: `${valueName(key)} ${valueUnit(key, units)} in the vessel`,
@@ -85,6 +85,9 @@ export function dripDrawing(drip: {
     to: shown(to),
   }
 }
+/** "45 min", or "2.5 h" where it takes long. */
+const markText = (minutes: number) =>
+  minutes < 180 ? `${Math.round(minutes)} min` : `${formatNumber(minutes / 60, 1)} h`
 /** Points of a drawn drip. */
 const DRAWN = 40
 

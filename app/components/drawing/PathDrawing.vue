@@ -68,6 +68,11 @@ const py = (y: number) => {
 }
 const through = (points: readonly { x: number; y: number }[]) =>
   points.map((p, i) => `${i === 0 ? 'M' : 'L'}${px(p.x)},${py(p.y)}`).join(' ')
+/** The middle of a straight way, where its name stands. */
+const middle = (points: readonly { x: number; y: number }[]) => {
+  const [a, b] = [points[0]!, points.at(-1)!]
+  return { x: (px(a.x) + px(b.x)) / 2, y: (py(a.y) + py(b.y)) / 2 }
+}
 const path = computed(() => through(props.points))
 const area = computed(() => {
   if (!props.range) return ''
@@ -104,15 +109,13 @@ const levels = computed(() => [Math.min(...props.points.map(p => p.y)), Math.max
     </template>
     <template v-if="limit">
       <line :x1="box.left" :x2="box.width - box.right" :y1="py(limit.y)" :y2="py(limit.y)" class="limit" />
-      <text :x="box.width - box.right - 4" :y="py(limit.y) - 5" class="note end">{{ limit.text }}</text>
+      <text :x="box.left + 4" :y="py(limit.y) - 5" class="note">{{ limit.text }}</text>
     </template>
     <line :x1="box.left" :x2="box.width - box.right" :y1="py(span.y0)" :y2="py(span.y0)" class="floor" />
     <path v-if="area" :d="area" class="area" />
     <template v-if="beside">
       <path :d="through(beside.points)" class="beside" />
-      <text :x="px(beside.points.at(-1)!.x) + 6" :y="py(beside.points.at(-1)!.y) + 14" class="note">
-        {{ beside.text }}
-      </text>
+      <text :x="middle(beside.points).x - 8" :y="middle(beside.points).y + 6" class="note end">{{ beside.text }}</text>
     </template>
     <path :d="path" class="path" />
     <text v-for="y in levels" :key="y" :x="box.left - 6" :y="py(y) + 4" class="note end">{{ shown(y) }}</text>

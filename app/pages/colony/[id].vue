@@ -224,6 +224,9 @@ const spans = [
   padding-top: var(--space-7);
 }
 @media (--phone) {
+  .figure {
+    display: none;
+  }
   .page {
     padding: 0 var(--space-6) var(--space-5);
   }
