@@ -5,7 +5,7 @@ import { portIsFree, startServer } from './lib/server.mjs'
 
 checkNode()
 const { values } = readFlags({ port: { type: 'string', short: 'p' } }, '--port NUMBER.')
-const wanted = values.port ?? process.env.PORT
+const wanted = values.port ?? (process.env.PORT || undefined)
 const port = wanted === undefined ? await freePort() : readPort(wanted)
 if (!(await portIsFree(port, '127.0.0.1'))) fail(`Port ${port} is in use: leave it out, and a free one is taken.`)
 

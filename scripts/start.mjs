@@ -15,7 +15,7 @@ const { values, positionals } = readFlags(
 )
 if (positionals.length > (values.https ? 1 : 0))
   fail(`What is “${positionals.at(-1)}” for? Known: --host, --port NUMBER, --https CERT KEY.`)
-const port = readPort(values.port ?? process.env.PORT ?? USUAL_PORT)
+const port = readPort(values.port ?? (process.env.PORT || USUAL_PORT))
 const tls = values.https === undefined ? null : readTls(values.https, positionals[0])
 const host = values.host ? '0.0.0.0' : '127.0.0.1'
 if (!(await portIsFree(port, host)))
