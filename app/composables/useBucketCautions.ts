@@ -1,6 +1,8 @@
+import { carbonateRemark } from '#core/care'
 import { DAY_MS } from '#core/records'
 import { recipeKeys } from '#core/water'
 import { purchaseText, shortText } from '~/words/recipe'
+import { stoneText } from '~/words/recipeAside'
 import { aheadText, dayText } from '~/words/when'
 import type { BucketBlend } from './useBucketBlend'
 import type { RecipeCard } from './useRecipeCard'
@@ -49,5 +51,13 @@ export function useBucketCautions(card: RecipeCard, blend: BucketBlend) {
       ? 'Animals live here: a whole new fill is for an empty glass. Take them out first, and bring them back by drip.'
       : '',
   )
-  return computed(() => [shortOf, livesHere, usedUp, early, oldTest, oldAnalysis].map(c => c.value).filter(Boolean))
+  const stone = computed(() => {
+    const [first] = desk.groups
+    if (!desk.glass || !first || !(desk.netL > 0) || !desk.glass.carbonateG) return ''
+    const remark = carbonateRemark(first.group, desk.glass.carbonateG, desk.netL)
+    return remark ? stoneText(remark, first.group.name) : ''
+  })
+  return computed(() =>
+    [shortOf, livesHere, usedUp, early, oldTest, oldAnalysis, stone].map(c => c.value).filter(Boolean),
+  )
 }

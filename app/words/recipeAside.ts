@@ -1,6 +1,8 @@
+import type { StoneRemark } from '#core/care'
 import type { Targets } from '#core/groups'
 import { DAY_MS, type Water } from '#core/records'
 import { khWithPh, settlingPh, type WaterRecipe } from '#core/water'
+import { formatNumber } from '#core/units'
 import { num, percent } from './numbers'
 import { preciseVolume } from './recipe'
 import { rangeText, type UnitPrefs, valueText } from './unitPrefs'
@@ -52,4 +54,17 @@ export function khForPhText(targets: Targets, units: UnitPrefs): string {
   if (!kh || !targets.ph || kh.preferred[0] <= (targets.khDh?.preferred[0] ?? 0)) return ''
   const least = valueText('khDh', kh.preferred[0], units)
   return `KH at least ${num(least)}, so that pH ${rangeText('ph', ...targets.ph.preferred, units)} can hold.`
+}
+
+/** "Carbonate stone: 60 g/L, where 12 to 24 are usual." */
+export function stoneText({ key, have, low, high }: StoneRemark, who: string): string {
+  const [now, from, to] = [have, low, high].map(g => formatNumber(g, g % 1 && g < 10 ? 1 : 0))
+  switch (key) {
+    case 'unwanted':
+      return `Carbonate stone is in the glass (${now} g/L): it pushes KH and pH up for ever, and ${who} want none.`
+    case 'tooMuch':
+      return `Carbonate stone: ${now} g/L, where ${from} to ${to} are usual for ${who}. Is the weight right?`
+    case 'tooLittle':
+      return `Carbonate stone: ${now} g/L, where ${from} to ${to} are usual for ${who}: KH will not hold by itself.`
+  }
 }

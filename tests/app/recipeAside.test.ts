@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
 import { completeAnalysis, type RecipeStep, type WaterRecipe } from '#core/water'
 import { plain } from '~/words/numbers'
-import { khForPhText, settlingText, smallerText } from '~/words/recipeAside'
+import { khForPhText, settlingText, smallerText, stoneText } from '~/words/recipeAside'
 import { defaultUnits as units } from '~/words/unitPrefs'
 import { NOW } from '../make'
 
@@ -33,6 +33,13 @@ describe('beside a recipe', () => {
     expect(low).toBeLessThan(middle!)
     expect(high).toBeGreaterThan(middle!)
     expect(settlingText(completeAnalysis({ ghDh: 7, khDh: 5 }).water, 10)).not.toBe(text)
+  })
+  it('remarks on stone in the glass', () => {
+    expect(stoneText({ key: 'tooMuch', have: 60, low: 12, high: 24 }, 'Isopods')).toBe(
+      'Carbonate stone: 60 g/L, where 12 to 24 are usual for Isopods. Is the weight right?',
+    )
+    expect(stoneText({ key: 'tooLittle', have: 2.5, low: 12, high: 24 }, 'Isopods')).toContain('2.5 g/L')
+    expect(stoneText({ key: 'unwanted', have: 1, low: 0, high: 0 }, 'Bee shrimp')).toContain('want none')
   })
   it('says which KH a pH asks for, where the group’s own is too little', () => {
     expect(plain(khForPhText(groupOf('land-crab').targets, units))).toMatch(

@@ -1,4 +1,5 @@
 export { advisedStarters } from './advisedStarters'
+export { carbonateRemark, type StoneRemark } from './carbonateStone'
 export { type AtHome, type GroupFit, howTheyFit, waterWays, type WaterWay } from './howTheyFit'
 export { planLog, type PlanLog, type PlanStep, planSteps, wantsHeater } from './planSteps'
 export { planGroups, plannedNetL, type SetUpAdvice, setUpAdvice, usualTank } from './setUpAdvice'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { advisedStarters, type AtHome, howTheyFit } from '#core/care'
+import { advisedStarters, type AtHome, carbonateRemark, howTheyFit } from '#core/care'
 import { groupOf, groups } from '#core/groups'
 import { usualBench } from '#core/records'
 import { completeAnalysis, fillToBuy, khOf, ghOf, pureWater, readoutsOf } from '#core/water'
@@ -71,6 +71,25 @@ describe('advisedStarters', () => {
     expect(n('fan-shrimp', 20)).toBe(2)
     expect(n('neocaridina', 2)).toBe(3)
     expect(() => n('neocaridina', 0)).toThrow(/grossL/)
+  })
+})
+
+describe('carbonate stone', () => {
+  const remark = (id: string, gL: number) => carbonateRemark(groupOf(id), gL * 40, 40)?.key ?? null
+  it('is remarked on where it is far outside what the group’s keepers use, or where none is wanted', () => {
+    // isopods: 12 to 24 g/L (common practice)
+    expect([1, 5, 7, 18, 40, 47, 49].map(g => remark('water-isopod', g))).toEqual([
+      'tooLittle',
+      'tooLittle',
+      null,
+      null,
+      null,
+      null,
+      'tooMuch',
+    ])
+    expect([remark('bee-shrimp', 0), remark('bee-shrimp', 0.5)]).toEqual([null, 'unwanted'])
+    expect(carbonateRemark(groupOf('water-isopod'), 4000, 40)).toMatchObject({ have: 100, low: 12, high: 24 })
+    expect(() => carbonateRemark(groupOf('water-isopod'), 10, 0)).toThrow(/netL/)
   })
 })
 
