@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { planSteps, setUpAdvice } from '#core/care'
 import { compatibility, groups, resolveGroup } from '#core/groups'
-import { DAY_MS, planStepIds } from '#core/records'
+import { DAY_MS, madeMs, type Plan, type PlanStepId, planStepIds, toMoment } from '#core/records'
 import { judgeCuring } from '#core/water'
+import { newPlan } from '~/forms/planDraft'
 import { companyText } from '~/words/company'
 import { curingText } from '~/words/curing'
 import { plain } from '~/words/numbers'
@@ -36,10 +37,29 @@ describe('plans in words', () => {
       }
   })
   it('have a sentence for every step', () => {
-    const plan = planOf(roomId, { tank: { ...planOf(roomId).tank, carbonateGL: 18 } })
-    const texts = planSteps(plan).map(s => planStepText(s, units))
+    const usual = planOf(roomId, { tank: { ...planOf(roomId).tank, carbonateGL: 18 } })
+    const steps = planSteps({ ...usual, schools: { temperature: 'warm' } })
+    const texts = steps.map(s => planStepText(s, units))
     expect(texts).toHaveLength(planStepIds.length)
     for (const t of texts) expect(t).not.toMatch(/NaN|undefined/)
+    // settled in what is right for breeding already: nobody warms anything
+    expect(planSteps(usual).map(s => s.id)).toEqual(planStepIds.filter(id => id !== 'warm' && steps.length > 0))
+    // nothing lies before there was a plan
+    const made = madeMs(usual.id)
+    const now = planSteps({ ...usual, startsAt: toMoment(made + 1000) })
+    expect(Math.min(...now.map(s => s.dueMs))).toBeGreaterThanOrEqual(made)
+  })
+  it('say of each glass what it wants: soil is not rinsed, no heater and no filter where none is wanted', () => {
+    const text = (id: PlanStepId, groupId: string, tank: Partial<Plan['tank']> = {}) => {
+      const plan = newPlan(groupId, roomId, 0)
+      const step = planSteps({ ...plan, tank: { ...plan.tank, ...tank } }).find(s => s.id === id)!
+      return planStepText(step, units)
+    }
+    expect(text('substrate', 'bee-shrimp')).toMatch(/^Put in the active soil.*as it comes/)
+    expect(text('substrate', 'neocaridina')).toMatch(/^Rinse/)
+    expect(text('equipment', 'water-isopod')).toContain('They want no heater.')
+    expect(text('equipment', 'neocaridina')).toMatch(/^Hang filter, heater and light;/)
+    expect(text('equipment', 'brackish-pool-shrimp', { filterRatedL: 0 })).toContain('They want no filter')
   })
   it('compare starters', () => {
     const weeks = { p10: 20, p50: 39, p90: Infinity, reachedShare: 0.85 }
