@@ -27,7 +27,7 @@ const about = computed(
     </template>
     <template v-else-if="room.room">
       <AppTop :title="room.room.name" :about="about">
-        <v-btn v-if="isEmpty" color="primary" to="/plan">Plan a first colony</v-btn>
+        <v-btn v-if="isEmpty" class="plan" color="primary" to="/plan">Plan a first colony</v-btn>
         <v-btn
           :color="isEmpty ? undefined : 'primary'"
           :class="{ quiet: isEmpty }"
@@ -131,6 +131,12 @@ footer .small {
   }
   .ways {
     margin-left: 0;
+  }
+}
+@media (--phone) {
+  /* beside the name there is room for one; the words below lead to the plan too */
+  .plan {
+    display: none;
   }
 }
 </style>

@@ -92,6 +92,7 @@ test('a colony moves to another glass, and its past stays where it was; a line a
   await expect(statement(page, 'number')).toBeVisible()
   const lines = page.getByRole('region', { name: 'Log' }).getByRole('listitem')
   await page.getByRole('tab', { name: /^Log \d/ }).click()
+  await expect(lines.first()).toBeVisible()
   const before = await lines.count()
   await page.getByRole('button', { name: 'Change', exact: true }).click()
   const options = page.getByLabel('Lives in').locator('option')

@@ -168,7 +168,7 @@ test('axe finds nothing in Water and Plan', async ({ page }) => {
   await expect(page.getByText(/starters reach the first/)).toBeVisible()
   await expectAccessible(page)
   await page.goto('/plan')
-  await page.getByRole('button', { name: /^Bee shrimp/ }).click()
+  await page.getByRole('button', { name: 'Banded shrimp of soft water' }).click()
   await page.getByLabel('Together with').selectOption('land-crab')
   await expect(page.getByRole('heading', { name: /They should not live together/ })).toBeVisible()
   await expectAccessible(page)
