@@ -48,11 +48,10 @@ export function useBucketNotes(card: RecipeCard, moved: () => readonly RecipeKey
     const size = { askedL: bucketL, netL, startMs: nextChangeMs, nowMs, units: settings.units }
     return smallerText(desk.recipe, size)
   })
-  /** The pH that follows; nothing is said of sea water, and of active soil, which makes a pH of its own. */
+  /** The pH that follows; active soil makes one of its own. */
   const settles = computed(() => {
     const after = desk.recipe?.steps.at(-1)?.after
-    if (!after || after.seaSaltGL > 0.5 || !desk.shared.targets.ph || desk.glass?.soilSince) return ''
-    return settlingText(after, card.temperatureC.value)
+    return after && !desk.glass?.soilSince ? settlingText(after, desk.shared.targets, card.temperatureC.value) : ''
   })
 
   return reactive({ limits, largestSteps, tests, smaller, settles })

@@ -1,4 +1,4 @@
-import { type ColonyFacts, entryDoubt, planLog, planSteps, plannedNetL } from '#core/care'
+import { type ColonyFacts, entryDoubt, stillCuring } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import { type Colony, type Entry, presentGlassId } from '#core/records'
 import { doubtText } from '~/words/entryDoubt'
@@ -15,20 +15,16 @@ export function useEntryDoubt() {
 
   function factsOf(colony: Colony): ColonyFacts {
     const told = statements.of(colony.id)
-    const { now, stages } = told?.population ?? {}
+    // a first look is too rough to doubt anybody by
+    const { now, stages } = told && !told.population.firstLook ? told.population : {}
+    const glassId = presentGlassId(colony)
+    const plan = room.plans.find(p => p.glassId === glassId)
     return {
       group: resolveGroup(colony),
       most: now ? { all: now.high, females: Math.min(now.high, stages?.females.high ?? now.high) } : null,
       values: told?.water.values ?? [],
-      curing: isCuring(presentGlassId(colony)),
+      curing: plan !== undefined && stillCuring(plan, care.entriesOf(glassId), care.nowMs),
     }
-  }
-  /** Whether the glass was planned, and its last test was not clean yet. */
-  function isCuring(glassId: string): boolean {
-    const plan = room.plans.find(p => p.glassId === glassId)
-    if (!plan) return false
-    const steps = planSteps(plan, planLog(care.entriesOf(glassId), plannedNetL(plan)))
-    return steps.find(s => s.id === 'readyTest')?.doneMs === null
   }
   /** One line in several glasses, or animals that went from one to the other before. */
   function isSameLine(a: Colony, b: Colony): boolean {

@@ -1,16 +1,7 @@
 import { momentMs, toMoment } from '#core/records'
-import {
-  CHANGE_AFTER_DOSE_DAYS,
-  courseStair,
-  harmed,
-  planTreatment,
-  type SubstanceId,
-  substanceIds,
-  substances,
-  treatmentCourse,
-} from '#core/water'
+import { harmed, planTreatment, type SubstanceId, substanceIds, substances, treatmentCourse } from '#core/water'
 import { numberIn, readNumber } from '~/forms/readNumber'
-import { courseText, substanceWord } from '~/words/medicine'
+import { courseDrawing, courseText, substanceWord } from '~/words/medicine'
 
 /** A treatment of the glass at hand: what is given, where its course stands, and the log of it. */
 export function useMedicineDesk() {
@@ -40,12 +31,10 @@ export function useMedicineDesk() {
   })
   /** what stands in the way of a dose now, in a sentence; empty when nothing does */
   const refused = computed(() => courseText(course.value, substance.value, desk.nowMs))
-  /** what is in the water over the days of the course, mg/L at most */
-  const stair = computed(() =>
-    doseRead.value.ok
-      ? courseStair(substance.value, CHANGE_AFTER_DOSE_DAYS).map(c => ({ x: c.day, y: c.doses * doseNow(doseRead) }))
-      : [],
-  )
+  const drawing = computed(() => {
+    if (!plan.value?.ok || !doseRead.value.ok) return null
+    return courseDrawing({ ...plan.value, substance: substance.value, activeMgL: doseRead.value.value }, desk.nowMs)
+  })
   const victims = computed(() => {
     const kinds = harmed(
       substance.value,
@@ -67,7 +56,7 @@ export function useMedicineDesk() {
     course,
     plan,
     refused,
-    stair,
+    drawing,
     other,
     victims,
     given,
@@ -95,8 +84,6 @@ function useCourse(substance: Ref<SubstanceId>) {
   const other = computed(() => substanceIds.find(s => s !== substance.value && courseOf(s).given > 0))
   return { doses, course, other }
 }
-
-const doseNow = (read: Ref<ReturnType<typeof readNumber>>) => (read.value.ok ? read.value.value : 0)
 
 /** Net litres that a dose is reckoned for: asked for where nobody ever said how full the glass is. */
 function useNetToTreat() {

@@ -35,7 +35,7 @@ export function usePlanStart() {
 
   /** The tap that was typed, to be kept: a new source or a new analysis; nothing where it is the one at hand. */
   function tapToSave(): Source | null {
-    const values = read.value.tap
+    const values = read.value.tap?.values
     if (!values || !room.room) return null
     const old = tapAtHand.value?.source
     const last = old?.analyses.at(-1)?.values
@@ -56,12 +56,17 @@ export function usePlanStart() {
     if (!room.room) return
     const tap = tapToSave()
     const sourceId = tap?.id ?? tapAtHand.value?.source.id
-    const { home: given, inside } = read.value
+    const { home: given } = read.value
     const plan = newPlan(
       groupId,
       room.room.id,
       Date.now(),
-      given ? { grossL: given.tankL, inside, ...(sourceId && { sourceId }) } : undefined,
+      given && {
+        grossL: given.tankL,
+        inside: given.inside,
+        ...(given.roomC && { roomC: given.roomC }),
+        ...(sourceId && { sourceId }),
+      },
     )
     const sources = tap ? [{ table: 'sources' as const, record: tap }] : []
     if (await saveAll([...sources, { table: 'plans', record: plan }])) await navigateTo(`/plan/${plan.id}`)

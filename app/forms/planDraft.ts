@@ -1,4 +1,4 @@
-import { advisedStarters, setUpAdvice, usualTank } from '#core/care'
+import { advisedStarters, type RoomC, setUpAdvice, usualTank } from '#core/care'
 import { groupOf } from '#core/groups'
 import type { SubstrateKind, Glass, Plan, Rack } from '#core/records'
 import { begun, Plan as PlanSchema, onShelf, placeAt, toMoment } from '#core/records'
@@ -47,13 +47,14 @@ export interface GivenForPlan {
   grossL: number
   inside?: Plan['tank']['inside']
   sourceId?: string
+  roomC?: RoomC
 }
 
 /**
  * What a group wants, as a plan to begin with: everything in it is on target.
  * @param given the tank that is there, and the water; the group's usual glass where nothing is
  */
-export function newPlan(groupId: string, roomId: string, nowMs: number, given?: GivenForPlan): Plan {
+export function newPlan(groupId: string, roomId: string, nowMs: number, given?: GivenForPlan | null): Plan {
   const group = groupOf(groupId)
   return PlanSchema.parse({
     ...begun(newId(), nowMs),
@@ -64,6 +65,7 @@ export function newPlan(groupId: string, roomId: string, nowMs: number, given?: 
     tank: { ...usualTank(group, given?.grossL), ...(given?.inside && { inside: given.inside }) },
     starters: [advisedStarters(group, given?.grossL ?? group.stocking.startersInL.value)],
     ...(given?.sourceId && { sourceId: given.sourceId }),
+    ...(given?.roomC && { roomC: given.roomC }),
     startsAt: toMoment(nowMs),
     done: {},
     seen: { biofilm: false, algae: false },

@@ -1,6 +1,6 @@
-import type { AtHome } from '#core/care'
+import type { AtHome, RoomC } from '#core/care'
 import type { Wish } from '#core/groups'
-import type { Analysis, Glass, Source } from '#core/records'
+import type { Analysis, Source, Water } from '#core/records'
 import { completeAnalysis } from '#core/water'
 import type { UnitPrefs } from '~/words/unitPrefs'
 import { readWaterC } from './readWaterC'
@@ -48,9 +48,9 @@ export type StartIssues = Partial<
 /** A start that was read: what fits can be asked of it, as far as it goes. */
 export interface ReadStart {
   home: AtHome | null
-  inside: Glass['inside']
-  /** what was typed of the tap; nothing while GH or KH is missing */
-  tap: Analysis['values'] | null
+  /** what was typed of the tap, and the water that it is; nothing while GH or KH is missing */
+  tap: { values: Analysis['values']; water: Water } | null
+  roomC: RoomC | null
   issues: StartIssues
 }
 
@@ -62,11 +62,12 @@ export function readStart(start: PlanStart, units: UnitPrefs): ReadStart {
   const roomC = readRoom(start, units, issues)
   const home = size && {
     tankL: size.grossL,
-    tap: tap && completeAnalysis(tap).water,
+    inside: size.inside,
+    tap: tap && tap.water,
     roomC,
     wish: start.wish || null,
   }
-  return { home, inside: size?.inside, tap, issues }
+  return { home, tap, roomC, issues }
 }
 
 function readSize(start: PlanStart, units: UnitPrefs, issues: StartIssues) {
@@ -88,14 +89,15 @@ function readSize(start: PlanStart, units: UnitPrefs, issues: StartIssues) {
 }
 
 /** GH and KH both: one alone says too little of a water. */
-function readTap({ tapKnown, values }: PlanStart, units: UnitPrefs, issues: StartIssues): Analysis['values'] | null {
+function readTap({ tapKnown, values }: PlanStart, units: UnitPrefs, issues: StartIssues): ReadStart['tap'] {
   if (!tapKnown) return null
   const read = readValues({ values }, units)
   for (const key of ['ghDh', 'khDh', 'ph'] as const) if (read.issues[key]) issues[key] = read.issues[key]
-  return read.values.ghDh === undefined || read.values.khDh === undefined ? null : read.values
+  if (read.values.ghDh === undefined || read.values.khDh === undefined) return null
+  return { values: read.values, water: completeAnalysis(read.values).water }
 }
 
-function readRoom({ winter, summer }: PlanStart, units: UnitPrefs, issues: StartIssues): AtHome['roomC'] {
+function readRoom({ winter, summer }: PlanStart, units: UnitPrefs, issues: StartIssues): RoomC | null {
   const of = (key: 'winter' | 'summer', text: string) => {
     if (text.trim() === '') return null
     const read = readWaterC(text, units)

@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { formatNumber } from '#core/units'
-import { type AcclimationKey, dripped, type DripMode } from '#core/water'
+import { type AcclimationKey, dripped, type DripMode, fastestWay } from '#core/water'
 import { num } from './numbers'
 import { shownValue, type UnitPrefs, valueName, valueNumber, valueText, valueUnit } from './unitPrefs'
 
@@ -61,19 +61,13 @@ export function dripDrawing(drip: {
   units: UnitPrefs
 }) {
   const { mode, vesselL, litresPerHour, minutes, units, value } = drip
-  const { key, from, to, perHour } = value
+  const { key, from, to } = value
   const shown = (v: number) => shownValue(key, v, units)
   const points = Array.from({ length: DRAWN + 1 }, (_, i) => {
     const x = (minutes * i) / DRAWN
     return { x, y: shown(dripped({ mode, vesselL, litresPerHour }, from, to, x / 60)) }
   })
-  // the steepest way allowed, until it is there
-  const there = Math.min(minutes, (Math.abs(to - from) / perHour) * 60)
-  const beyond = from + (Math.sign(to - from) * perHour * there) / 60
-  const fastest = [
-    { x: 0, y: shown(from) },
-    { x: there, y: shown(beyond) },
-  ]
+  const fastest = fastestWay({ ...value, minutes }).map(p => ({ x: p.minutes, y: shown(p.value) }))
   const marks = MOMENTS.map(share => ({ x: minutes * share, text: markText(minutes * share) }))
   const glass = `glass ${valueNumber(key, to, units)}`
   return {

@@ -1,5 +1,14 @@
+import { format } from 'date-fns'
 import type { AnimalKind } from '#core/groups'
-import { type SubstanceId, substanceIds, type TreatmentCourse, type TreatmentDay } from '#core/water'
+import { DAY_MS } from '#core/records'
+import {
+  courseStair,
+  type SubstanceId,
+  substanceIds,
+  substances,
+  type TreatmentCourse,
+  type TreatmentDay,
+} from '#core/water'
 import { aheadText, dayText } from './when'
 
 const names: Readonly<Record<SubstanceId, string>> = {
@@ -52,6 +61,22 @@ export function courseText(course: TreatmentCourse, substance: SubstanceId, nowM
     `This course is over: its last dose was given ${when}. A further one is no part of it. If they are still seen ` +
     `${aheadText(course.restUntilMs!, nowMs)}, ask a vet before another course.`
   )
+}
+
+/** What a course brings into the water, drawn over its days: with the days that matter, and today where it runs. */
+export function courseDrawing(
+  { substance, activeMgL, calendar }: { substance: SubstanceId; activeMgL: number; calendar: readonly TreatmentDay[] },
+  nowMs: number,
+) {
+  const points = courseStair(substance).map(c => ({ x: c.day, y: c.doses * activeMgL }))
+  const days = new Map(calendar.map(d => [d.day, format(d.atMs, 'd MMM')]))
+  const doses = substances[substance].secondDose ? 'two doses, each followed by' : 'a dose, followed by'
+  return {
+    points,
+    marks: [...days].map(([x, text]) => ({ x, text })),
+    now: (nowMs - calendar[0]!.atMs) / DAY_MS,
+    summary: `What is in the water at most, mg/L: ${doses} a change of a third, and carbon at the end`,
+  }
 }
 
 /** "First dose", or which one it is. */

@@ -1,5 +1,5 @@
 import type { GroupFit } from '#core/care'
-import type { SpeciesGroup } from '#core/groups'
+import { groupOf, type SpeciesGroup } from '#core/groups'
 import { type Bought, salts } from '#core/water'
 import { formatNumber } from '#core/units'
 import { gramsText, preciseVolume, saltWord } from './recipe'
@@ -73,7 +73,7 @@ export function fitText(fit: GroupFit, units: UnitPrefs): { title: string; more:
         }`,
       }
     case 'seaSalt':
-      return { title: 'Salt water', more: `${gramsText(grams)} g of sea salt in pure water` }
+      return { title: 'Salt water', more: `${gramsText(grams)} g of sea salt in ${pure ? 'pure' : 'your tap'} water` }
     case 'unknown':
       return { title: 'Depends on your tap', more: 'type GH and KH to know' }
   }
@@ -90,12 +90,11 @@ export function notQuite(fit: GroupFit, { stocking }: SpeciesGroup, units: UnitP
 }
 
 /** "Dwarf shrimp in many colours would live in your tap water as it is." */
-export function bestText(fits: readonly GroupFit[], nameOf: (groupId: string) => string, tapKnown: boolean): string {
-  const best = fits[0]
+export function bestText(best: GroupFit | undefined, tapKnown: boolean, units: UnitPrefs): string {
   if (!best) return ''
-  const name = nameOf(best.groupId)
+  const name = groupOf(best.groupId).glance.plainName
   if (!tapKnown) return `${name} would suit this tank, if your tap does.`
   return best.way === 'asItIs'
     ? `${name} would live in your tap water as it is.`
-    : `${name} would suit you best: ${fitText(best, { volume: 'l' } as UnitPrefs).title.toLowerCase()}.`
+    : `${name} would suit you best: ${fitText(best, units).title.toLowerCase()}.`
 }

@@ -1,7 +1,7 @@
 import type { StoneRemark } from '#core/care'
 import type { Targets } from '#core/groups'
 import { DAY_MS, type Water } from '#core/records'
-import { khWithPh, settlingPh, type WaterRecipe } from '#core/water'
+import { khWithPh, settlingPh, USUAL_C, type WaterRecipe } from '#core/water'
 import { formatNumber } from '#core/units'
 import { num, percent } from './numbers'
 import { preciseVolume } from './recipe'
@@ -34,12 +34,13 @@ export function smallerText({ steps, smaller }: WaterRecipe, { askedL, netL, sta
   )
 }
 
-/** A room's usual temperature, °C, where the glass has none of its own. */
-const ROOM_C = 23
-
-/** "Stirred in a glass with life in it, this water settles at about pH 7.7 (7.3 to 8.2)." */
-export function settlingText(water: Water, temperatureC: number | null): string {
-  const { value, low, high } = settlingPh(water, temperatureC ?? ROOM_C)
+/**
+ * "Stirred, with life in it, this water settles at about pH 7.7 (7.3 to 8.2)." Empty of sea water, and where no pH is
+ * wanted.
+ */
+export function settlingText(water: Water, targets: Targets, temperatureC: number | null): string {
+  if (water.seaSaltGL > SALTY || !targets.ph) return ''
+  const { value, low, high } = settlingPh(water, temperatureC ?? USUAL_C)
   const ph = (v: number) => v.toFixed(1)
   return (
     `Stirred, with life in it, this water settles at about ${num(`pH ${ph(value)}`)} (${num(ph(low))} to ` +
@@ -47,6 +48,9 @@ export function settlingText(water: Water, temperatureC: number | null): string 
     'lower.'
   )
 }
+
+/** More sea salt than this, g/L, makes another water, with a pH of its own. */
+const SALTY = 0.5
 
 /** "KH at least 2.8, so that pH 7.5 to 8.0 can hold." Empty where a group's own KH is enough for its pH. */
 export function khForPhText(targets: Targets, units: UnitPrefs): string {

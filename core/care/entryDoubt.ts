@@ -3,16 +3,8 @@ import type { Entry } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 
 /** What may be wrong with an entry that can be all the same. The words are in app/words/entryDoubt. */
-export const entryDoubts = [
-  'tooManyDead',
-  'tooManyTaken',
-  'tooManyBerried',
-  'otherSpecies',
-  'otherLine',
-  'poisoned',
-  'uncured',
-] as const
-export type EntryDoubtKey = (typeof entryDoubts)[number]
+export type EntryDoubtKey =
+  'tooManyDead' | 'tooManyTaken' | 'tooManyBerried' | 'otherSpecies' | 'otherLine' | 'poisoned' | 'uncured'
 export interface EntryDoubt {
   key: EntryDoubtKey
   /** what was typed, and the most that is likely */

@@ -1,12 +1,6 @@
 export { type Attention, drawnStates, needsAttention } from './attention'
-export {
-  type ColonyFacts,
-  type EntryDoubt,
-  type EntryDoubtKey,
-  entryDoubt,
-  entryDoubts,
-  tooManyDead,
-} from './entryDoubt'
+export { type ColonyFacts, type EntryDoubt, type EntryDoubtKey, entryDoubt, tooManyDead } from './entryDoubt'
+export { stillCuring } from './stillCuring'
 export * from './planning'
 export * from './round'
 export * from './schedule'

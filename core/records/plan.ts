@@ -32,6 +32,8 @@ export const Plan = z.strictObject({
   }),
   starters: z.array(z.int().min(0).max(10_000)).min(1).max(2),
   sourceId: Id.optional(),
+  /** temperatures of the room in winter and in summer, °C, where the keeper told them */
+  roomC: z.strictObject({ winter: z.number().min(-20).max(50), summer: z.number().min(-20).max(50) }).optional(),
   /** the day on which the tank is filled */
   startsAt: Moment,
   /** steps that are done, with their day */

@@ -33,7 +33,7 @@ export {
 } from './chemistry/ions'
 export { oxygenSaturation } from './chemistry/oxygen'
 export { type Dissolving, type Dose, doseOf, type Salt, salts, scaled } from './chemistry/salts'
-export { khForPh, phAtCo2, settlingPh, type SettlingPh, USUAL_CO2 } from './chemistry/settling'
+export { khForPh, phAtCo2, settlingPh, type SettlingPh, USUAL_C } from './chemistry/settling'
 export { sourceValues, sourceWater, type SourceWater } from './chemistry/sourceWater'
 export { fromTheBox, mixSaltWater, type SaltMix, seaSaltIons, shareOfSea } from './chemistry/seaSalt'
 export {
@@ -63,7 +63,7 @@ export {
 } from './recipe/goals'
 export { measurable, type Measured, roundTo } from './recipe/measure'
 export { setByHand } from './recipe/byHand'
-export { type Bought, type FillToBuy, fillToBuy, type FillWish, TO_BUY, TYPICAL_MIX } from './recipe/fillToBuy'
+export { type Bought, type FillToBuy, fillToBuy, type FillWish, needsTap } from './recipe/fillToBuy'
 export { findRecipe, type RecipeFinding, type RecipeWish } from './recipe/find'
 export {
   fillQuestion,
@@ -104,6 +104,7 @@ export {
   dripped,
   type DripMode,
   type DripPlan,
+  fastestWay,
   largestPerHour,
   planDrip,
   planSteps,

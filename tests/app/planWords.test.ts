@@ -43,7 +43,7 @@ describe('plans in words', () => {
     expect(texts).toHaveLength(planStepIds.length)
     for (const t of texts) expect(t).not.toMatch(/NaN|undefined/)
     // settled in what is right for breeding already: nobody warms anything
-    expect(planSteps(usual).map(s => s.id)).toEqual(planStepIds.filter(id => id !== 'warm' && steps.length > 0))
+    expect(planSteps(usual).map(s => s.id)).toEqual(planStepIds.filter(id => id !== 'warm'))
     // nothing lies before there was a plan
     const made = madeMs(usual.id)
     const now = planSteps({ ...usual, startsAt: toMoment(made + 1000) })

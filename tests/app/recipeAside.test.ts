@@ -26,13 +26,18 @@ describe('beside a recipe', () => {
     expect(smallerText(recipe([2.5], false), size)).toBe('')
   })
   it('says at which pH a water settles, with its doubt', () => {
-    const text = plain(settlingText(completeAnalysis({ ghDh: 7, khDh: 5 }).water, null))
+    const { targets } = groupOf('neocaridina')
+    const text = plain(settlingText(completeAnalysis({ ghDh: 7, khDh: 5 }).water, targets, null))
     const [middle, low, high] = [...text.matchAll(/(\d\.\d)/g)].map(m => Number(m[1]))
     expect(middle).toBeGreaterThan(7.5)
     expect(middle).toBeLessThan(8)
     expect(low).toBeLessThan(middle!)
     expect(high).toBeGreaterThan(middle!)
-    expect(settlingText(completeAnalysis({ ghDh: 7, khDh: 5 }).water, 10)).not.toBe(text)
+    expect(settlingText(completeAnalysis({ ghDh: 7, khDh: 5 }).water, targets, 10)).not.toBe(text)
+    // nothing is said of the sea, nor where no pH is wanted
+    const sea = { ...completeAnalysis({ ghDh: 7, khDh: 5 }).water, seaSaltGL: 17 }
+    expect(settlingText(sea, targets, null)).toBe('')
+    expect(settlingText(completeAnalysis({ ghDh: 7, khDh: 5 }).water, {}, null)).toBe('')
   })
   it('remarks on stone in the glass', () => {
     expect(stoneText({ key: 'tooMuch', have: 60, low: 12, high: 24 }, 'Isopods')).toBe(

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { generateKeyPairSync } from 'node:crypto'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -73,6 +73,6 @@ describe('the folder for a web host, said wrongly', () => {
     const kept = file('kept.txt', 'mine')
     expect(refused('static.mjs', '--out', folder)).toContain('is not empty, and was not made by this command')
     expect(refused('static.mjs', '--base', 'ulkin')).toContain('must begin and end with a slash')
-    expect(kept).toBeTruthy()
+    expect(readFileSync(kept, 'utf8')).toBe('mine')
   })
 })

@@ -71,14 +71,7 @@ watch(shelves, list => {
     <details class="fold" :open="known">
       <summary>Inner edges, bottom and stones (for the net litres)</summary>
       <FieldGrid>
-        <FieldGrid :columns="3">
-          <TextInput v-model="draft.lengthCm" label="Length" suffix="cm" numeric /><TextInput
-            v-model="draft.widthCm"
-            label="Width"
-            suffix="cm"
-            numeric
-          /><TextInput v-model="draft.heightCm" label="Height" suffix="cm" numeric />
-        </FieldGrid>
+        <EdgeFields v-model="draft" />
         <FieldIssue :text="issues.inside" />
         <p class="small muted">Inner edges give the litres; then the bottom is taken off too.</p>
         <FieldGrid :columns="2">

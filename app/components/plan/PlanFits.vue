@@ -1,64 +1,10 @@
 <script setup lang="ts">
-import type { GroupFit } from '#core/care'
-import { groupOf, groups, resolveGroup, type SpeciesGroup, type Target } from '#core/groups'
-import type { ValueKey } from '#core/records'
-import { completeAnalysis, ghOf, khOf } from '#core/water'
 import type { PlanStartDesk } from '~/composables/usePlanStart'
-import { verdictOfLevels } from '~/components/drawing/verdictOfLevels'
-import { glossary, type GlossaryId } from '~/words/glossary'
-import { bestText, fitText, glanceText, notQuite } from '~/words/planFit'
+import { glossary } from '~/words/glossary'
 
 /** The groups, the best fitting first: what each is like, its strips with the tap on them, how its water is made. */
 const { desk } = defineProps<{ desk: PlanStartDesk }>()
-const settings = useSettingsStore()
-
-/** Until a tank is typed they stand as they are offered everywhere. */
-const rows = computed(() => {
-  const fits = new Map(desk.fits.map(f => [f.groupId, f]))
-  const inOrder = desk.fits.length > 0 ? desk.fits.map(f => f.groupId) : groups.map(g => g.id)
-  return [...inOrder.filter(id => id !== 'custom'), 'custom'].map(id => {
-    const group = groupOf(id)
-    const fit = fits.get(id) ?? null
-    return { group, fit, strips: stripsOf(id), ...(fit && textsOf(fit)) }
-  })
-})
-/** What of a group's words needs explaining to somebody without animals. */
-const wordsOf = ({ care, company, setup, life }: SpeciesGroup): GlossaryId[] => [
-  ...(company.larvaeNeedSea ? (['amphidromous'] as const) : []),
-  ...(care.brood && life.breedsInPlace ? [signWord[care.brood.sign]] : []),
-  ...(setup.substrate.kind === 'earth' ? (['paludarium'] as const) : []),
-]
-const signWord = { berried: 'berried', eggMass: 'mass', clutch: 'clutch' } as const
-const textsOf = (fit: GroupFit) => ({
-  text: fitText(fit, settings.units),
-  but: notQuite(fit, groupOf(fit.groupId), settings.units),
-})
-
-/** Spans that all groups' strips share, so that the eye can go down them. */
-const SPANS = { ghDh: [0, 24], khDh: [0, 16], temperatureC: [10, 32] } as const
-const shortName = { ghDh: 'GH', khDh: 'KH', temperatureC: '°C' } as const
-const tap = computed(() => {
-  const values = desk.read.tap
-  if (!values) return null
-  const { water } = completeAnalysis(values)
-  return { ghDh: ghOf(water), khDh: khOf(water) }
-})
-function stripsOf(groupId: string) {
-  const { targets } = resolveGroup({ groupId, schools: {}, targets: {}, life: {} })
-  const room = desk.home?.roomC
-  const levels: Record<keyof typeof SPANS, number[]> = {
-    ghDh: tap.value ? [tap.value.ghDh] : [],
-    khDh: tap.value ? [tap.value.khDh] : [],
-    temperatureC: room ? [room.winter, room.summer] : [],
-  }
-  return (Object.keys(SPANS) as (keyof typeof SPANS)[]).flatMap(key => {
-    const target: Target | undefined = targets[key as ValueKey]
-    return target ? [{ key, verdict: verdictOfLevels(key, target, levels[key]) }] : []
-  })
-}
-const headline = computed(() =>
-  bestText(desk.fits, id => groupOf(id).glance.plainName, desk.home?.tap !== null && desk.home !== null),
-)
+const { rows, headline } = usePlanFits(desk)
 </script>
 
 <template>
@@ -73,14 +19,14 @@ const headline = computed(() =>
     </p>
     <WorkerFailed :worker="desk.worker" />
     <ul aria-label="Animals">
-      <li v-for="{ group, strips, text, but } in rows" :key="group.id">
+      <li v-for="{ group, about, words, strips, text, but } in rows" :key="group.id">
         <GroupFigure :group-id="group.id" class="figure" />
         <div class="who">
           <button type="button" class="name" @click="desk.begin(group.id)">{{ group.glance.plainName }}</button>
           <em class="small muted">{{ group.animals }}</em>
           <p class="small">
-            {{ glanceText(group) }} {{ group.glance.says
-            }}<template v-for="w in wordsOf(group)" :key="w"
+            {{ about }} {{ group.glance.says
+            }}<template v-for="w in words" :key="w"
               >{{ ' '
               }}<GlossWord :of="w" class="muted">What is “{{ glossary[w].word.toLowerCase() }}”?</GlossWord></template
             >
@@ -88,10 +34,7 @@ const headline = computed(() =>
         </div>
         <div class="strips">
           <div v-for="s in strips" :key="s.key" class="strip">
-            <span class="small muted">{{ shortName[s.key] }}</span><TargetStrip
-              :verdict="s.verdict"
-              :span="SPANS[s.key]"
-            />
+            <span class="small muted">{{ s.name }}</span><TargetStrip :verdict="s.verdict" :span="s.span" />
           </div>
         </div>
         <div class="fit small">

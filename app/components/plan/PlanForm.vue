@@ -72,15 +72,7 @@ const sources = computed(() => [
           numeric
           :error="issues.litres"
         />
-        <FieldGrid v-else :columns="3">
-          <TextInput v-model="draft.lengthCm" label="Length" suffix="cm" numeric :error="issues.lengthCm" /><TextInput
-            v-model="draft.widthCm"
-            label="Width"
-            suffix="cm"
-            numeric
-            :error="issues.widthCm"
-          /><TextInput v-model="draft.heightCm" label="Height" suffix="cm" numeric :error="issues.heightCm" />
-        </FieldGrid>
+        <EdgeFields v-else v-model="draft" :issues="issues" />
         <TextInput
           v-model="draft.fillPct"
           label="Share of the height that is water"

@@ -39,14 +39,7 @@ const wishes = [
       :error="issues.litres"
     />
     <template v-else>
-      <FieldGrid :columns="3">
-        <TextInput v-model="start.lengthCm" label="Length" suffix="cm" numeric /><TextInput
-          v-model="start.widthCm"
-          label="Width"
-          suffix="cm"
-          numeric
-        /><TextInput v-model="start.heightCm" label="Height" suffix="cm" numeric />
-      </FieldGrid>
+      <EdgeFields v-model="start" />
       <FieldIssue :text="issues.edges ?? ''" />
     </template>
     <p class="label">

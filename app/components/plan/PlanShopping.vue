@@ -26,7 +26,7 @@ const things = computed(() => {
     tank.filterRatedL > 0
       ? { what: 'filter with a sponge over its intake', amount: `for ${volumeText(tank.filterRatedL, settings.units)}` }
       : null,
-    target && wantsHeater(target)
+    target && wantsHeater(target, props.plan.roomC)
       ? { what: 'heater', amount: `to ${valueText('temperatureC', target.preferred[0], settings.units)}` }
       : null,
     tank.cover ? { what: 'cover that closes', amount: '1' } : null,

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { DAY_MS } from '#core/records'
 import { substanceIds, substances } from '#core/water'
 import { formatNumber } from '#core/units'
 import { againstWord, animalKindWord, doseTitle, substanceWord, treatmentDayText } from '~/words/medicine'
@@ -35,19 +34,6 @@ const stockSentence = computed(() => {
   const { stock, productG } = med.plan.dose
   const ml = formatNumber(stock.doseMl, stock.doseMl < 10 ? 1 : 0)
   return `${num(`${ml} mL`)} of stock, that is ${num(`${gramsText(productG)} g`)} of product.`
-})
-/** Days of the course that the drawing names: each day once. */
-const marks = computed(() => {
-  if (!med.plan?.ok) return []
-  const days = new Map(med.plan.calendar.map(d => [d.day, format(d.atMs, 'd MMM')]))
-  return [...days].map(([x, text]) => ({ x, text }))
-})
-const nowDay = computed(() =>
-  med.course.dosesMs[0] === undefined ? null : (desk.nowMs - med.course.dosesMs[0]) / DAY_MS,
-)
-const drawn = computed(() => {
-  const text = substances[med.substance].secondDose ? 'two doses, each followed by' : 'a dose, followed by'
-  return `What is in the water at most, mg/L: ${text} a change of a third, and carbon at the end`
 })
 </script>
 
@@ -114,11 +100,9 @@ const drawn = computed(() => {
           </p>
         </template>
         <PathDrawing
+          v-if="med.drawing"
+          v-bind="med.drawing"
           title="in the water at most, mg/L"
-          :points="med.stair"
-          :marks="marks"
-          :now="nowDay"
-          :summary="drawn"
           :shown="y => formatNumber(y, 2)"
         />
         <ol>

@@ -1,23 +1,25 @@
-import { groups, resolveGroup, type SpeciesGroup, toleratedOf, type Wish } from '#core/groups'
-import { type Bench, usualBench, type Water } from '#core/records'
-import { type Bought, type FillToBuy, fillToBuy } from '#core/water'
+import { groups, resolveGroup, type SpeciesGroup, type Wish } from '#core/groups'
+import { type Plan, usualBench, type Water } from '#core/records'
+import { type Bought, type FillToBuy, fillToBuy, needsTap } from '#core/water'
 import { advisedStarters } from './advisedStarters'
+import { plannedNetL, usualTank } from './setUpAdvice'
+import { type RoomC, USUAL_ROOM_C, type Warmth, warmthOf } from './warmth'
 
 /** What somebody has before there are animals. */
 export interface AtHome {
   /** litres of the tank when full */
   tankL: number
+  /** its inner edges, where they were measured */
+  inside?: Plan['tank']['inside']
   /** what comes out of the tap; null while it is not known */
   tap: Water | null
-  /** temperature of the room in winter and in summer, °C; null while it is not known */
-  roomC: { winter: number; summer: number } | null
+  /** null while it is not known */
+  roomC: RoomC | null
   wish: Wish | null
-  bench?: Pick<Bench, 'scaleStepG' | 'jugStepL'>
 }
 
 /** How their water is made from the tap. */
-export const waterWays = ['asItIs', 'littleSalt', 'carbonate', 'thinned', 'pureWater', 'seaSalt', 'unknown'] as const
-export type WaterWay = (typeof waterWays)[number]
+export type WaterWay = 'asItIs' | 'littleSalt' | 'carbonate' | 'thinned' | 'pureWater' | 'seaSalt' | 'unknown'
 
 /** How a group fits what is there. */
 export interface GroupFit {
@@ -28,7 +30,7 @@ export interface GroupFit {
   /** grams of carbonate stone that do the same and go on doing it */
   carbonateG: number
   room: 'enough' | 'tight' | 'tooSmall'
-  warmth: 'asItIs' | 'heater' | 'tooWarm'
+  warmth: Warmth
   /** advised for this tank */
   starters: number
   weeks: readonly [number, number]
@@ -36,8 +38,6 @@ export interface GroupFit {
   trouble: number
 }
 
-/** Temperature of a heated room where nobody told, °C (from memory). */
-const USUAL_ROOM = { winter: 19, summer: 25 }
 /** What each thing weighs that is not as it is, all from memory: an order to begin with, no verdict. */
 const TROUBLE = {
   way: { asItIs: 0, littleSalt: 1, carbonate: 1, thinned: 1.5, pureWater: 3, seaSalt: 3, unknown: 1 },
@@ -50,7 +50,7 @@ const TROUBLE = {
 const MOSTLY = 0.75
 
 /**
- * All groups by how well they fit what somebody has, the best first; the keeper's own group stands last.
+ * All groups by how well they fit what somebody has, the best first; the keeper's own group is not among them.
  * @throws RangeError for a tank that holds nothing
  */
 export function howTheyFit(home: AtHome): GroupFit[] {
@@ -62,20 +62,20 @@ export function howTheyFit(home: AtHome): GroupFit[] {
 }
 
 function fitOf(group: SpeciesGroup, home: AtHome): GroupFit {
-  const netL = home.tankL * group.setup.fillShare.value
+  const tank = { ...usualTank(group, home.tankL), inside: home.inside }
+  const netL = plannedNetL({ tank })
   const fill = fillOf(group, home, netL)
   const way = wayOf(group, fill, netL)
   const room = roomOf(group, home.tankL)
-  const warmth = warmthOf(group, home.roomC ?? USUAL_ROOM)
+  const warmth = warmthOf(group.targets.temperatureC, home.roomC ?? USUAL_ROOM_C)
   const { ease, wishes } = group.glance
   // helpers that nobody keeps for their own sake are wished for by nobody
   const unwished = home.wish === null ? wishes.length === 0 : !wishes.includes(home.wish)
-  const [least, most] = group.setup.carbonateGL?.range ?? [0, 0]
   return {
     groupId: group.id,
     way,
     toBuy: fill?.toBuy ?? [],
-    carbonateG: way === 'carbonate' ? Math.round((netL * (least + most)) / 2) : 0,
+    carbonateG: way === 'carbonate' ? Math.round(netL * tank.carbonateGL) : 0,
     room,
     warmth,
     starters: advisedStarters(group, home.tankL),
@@ -90,12 +90,11 @@ function fitOf(group: SpeciesGroup, home: AtHome): GroupFit {
 }
 
 /** What the first fill takes; without a known tap that is known only where none of it is wanted. */
-function fillOf(group: SpeciesGroup, { tap, bench = usualBench }: AtHome, netL: number): FillToBuy | null {
+function fillOf(group: SpeciesGroup, { tap }: AtHome, netL: number): FillToBuy | null {
   const { targets } = resolveGroup({ groupId: group.id, schools: {}, targets: {}, life: {} })
-  const withoutTap = targets.salinityGKg !== undefined || targets.conductivityUsCm?.aim !== undefined
-  if (!tap && !withoutTap) return null
-  const sources = tap && targets.salinityGKg === undefined ? [{ id: 'tap', water: tap }] : []
-  return fillToBuy({ onHand: { sources, shelf: [], bench }, netL, targets })
+  if (!tap && needsTap(targets)) return null
+  const sources = tap ? [{ id: 'tap', water: tap }] : []
+  return fillToBuy({ onHand: { sources, shelf: [], bench: usualBench }, netL, targets })
 }
 
 function wayOf(group: SpeciesGroup, fill: FillToBuy | null, netL: number): WaterWay {
@@ -111,10 +110,4 @@ function wayOf(group: SpeciesGroup, fill: FillToBuy | null, netL: number): Water
 function roomOf({ stocking }: SpeciesGroup, tankL: number): GroupFit['room'] {
   if (tankL < stocking.minimumL.value) return 'tooSmall'
   return tankL < stocking.startersInL.value ? 'tight' : 'enough'
-}
-
-function warmthOf({ targets: { temperatureC } }: SpeciesGroup, room: { winter: number; summer: number }) {
-  if (!temperatureC) return 'asItIs'
-  if (room.summer > toleratedOf('temperatureC', temperatureC)[1]) return 'tooWarm'
-  return room.winter < temperatureC.preferred[0] ? 'heater' : 'asItIs'
 }

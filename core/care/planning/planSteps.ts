@@ -1,7 +1,8 @@
-import type { ResolvedGroup, Targets } from '#core/groups'
+import type { ResolvedGroup } from '#core/groups'
 import { CURED } from '#core/water'
 import { DAY_MS, type Entry, madeMs, momentMs, type Plan, type PlanStepId, planStepIds, WEEK_MS } from '#core/records'
 import { planGroups } from './setUpAdvice'
+import { wantsHeater } from './warmth'
 
 /** A step of a plan with its day. It may be done a little early or late; what matters is the order. */
 export interface PlanStep {
@@ -61,11 +62,6 @@ export function planLog(entries: readonly Entry[], netL: number): PlanLog {
 
 const equipmentOf = ({ tank }: Plan) => ({ filter: tank.filterRatedL > 0 ? 1 : 0, cover: tank.cover ? 1 : 0 })
 
-/** A heated room in winter, °C (from memory): animals that want more want a heater. */
-const ROOM_C = 19
-export const wantsHeater = (target: Targets['temperatureC']): boolean =>
-  target !== undefined && target.preferred[0] > ROOM_C
-
 /**
  * The steps of a plan in order of time, reckoned from the day of the first fill: what is prepared before, the curing
  * with its tests (common practice: four to eight weeks), bringing in, and the first count.
@@ -95,7 +91,7 @@ export function planSteps(
         ? [before(1), { kind: plan.tank.substrate.kind, depth: plan.tank.substrate.depthCm }]
         : undefined,
     carbonate: plan.tank.carbonateGL > 0 ? [before(1), { gL: plan.tank.carbonateGL }] : undefined,
-    equipment: [before(1), { ...equipmentOf(plan), heater: wantsHeater(target) ? 1 : 0 }],
+    equipment: [before(1), { ...equipmentOf(plan), heater: wantsHeater(target, plan.roomC) ? 1 : 0 }],
     fill: [start],
     start: [start + DAY_MS],
     firstTest: [start + 7 * DAY_MS],

@@ -9,6 +9,9 @@ import { pureWater } from './ions'
  */
 export const USUAL_CO2 = { low: 0.6, usual: 3, high: 6 } as const
 
+/** A glass's usual temperature, °C, where it has none of its own (from memory). */
+export const USUAL_C = 23
+
 /** Where bisection looks for a pH; every water of a keeper lies inside. */
 const SEARCH = [3, 11] as const
 const HALVINGS = 40

@@ -118,6 +118,30 @@ export function planDrip(
 }
 
 /**
+ * The steepest way from bag to tank that these animals take, until it is there or the drip ends.
+ * @param perHour the largest change an hour, above 0
+ * @param minutes of the drip
+ * @returns beginning and end: minutes, and the value then
+ */
+export function fastestWay({
+  from,
+  to,
+  perHour,
+  minutes,
+}: {
+  from: number
+  to: number
+  perHour: number
+  minutes: number
+}) {
+  const there = Math.min(minutes, (Math.abs(to - from) / perHour) * 60)
+  return [
+    { minutes: 0, value: from },
+    { minutes: there, value: from + (Math.sign(to - from) * perHour * there) / 60 },
+  ]
+}
+
+/**
  * Acclimation in steps: part of the vessel is exchanged for tank water at intervals, each step within what an hour
  * allows.
  * @param exchange share of the vessel that is exchanged each time

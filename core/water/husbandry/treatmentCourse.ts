@@ -1,5 +1,11 @@
 import { DAY_MS } from '#core/records'
-import { CARBON_AFTER_DOSE_DAYS, SECOND_DOSE_DAYS, type SubstanceId, substances } from './treatment'
+import {
+  CARBON_AFTER_DOSE_DAYS,
+  CHANGE_AFTER_DOSE_DAYS,
+  SECOND_DOSE_DAYS,
+  type SubstanceId,
+  substances,
+} from './treatment'
 
 /** A second dose may come so much before its day (from memory). */
 const EARLY_DAYS = 2
@@ -22,6 +28,8 @@ export interface TreatmentCourse {
   restUntilMs: number | null
 }
 
+const NONE: TreatmentCourse = { given: 0, dosesMs: [], nextMs: null, tooSoon: false, restUntilMs: null }
+
 /**
  * Where a course stands: a first dose, a second one on its day where the substance asks for one, and never a third.
  * A dose within four weeks of the one before belongs to the same course; after the last one the water rests as long.
@@ -35,9 +43,9 @@ export function treatmentCourse(substance: SubstanceId, dosesMs: readonly number
     course = at < (course.at(-1) ?? -Infinity) + REST_DAYS * DAY_MS ? [...course, at] : [at]
   }
   const last = course.at(-1)
-  if (last === undefined) return { given: 0, dosesMs: [], nextMs: null, tooSoon: false, restUntilMs: null }
+  if (last === undefined) return NONE
   const restUntilMs = last + REST_DAYS * DAY_MS
-  if (nowMs >= restUntilMs) return { given: 0, dosesMs: [], nextMs: null, tooSoon: false, restUntilMs: null }
+  if (nowMs >= restUntilMs) return NONE
   const over = course.length >= most
   const nextMs = over ? null : last + SECOND_DOSE_DAYS * DAY_MS
   return {
@@ -60,10 +68,9 @@ export interface CoursePoint {
  * What a course brings into the water: a dose at a time, a third of all of it out with the change after each, the rest
  * with the carbon. What animals, light and substrate take up is not known and left out, so it is a ceiling.
  * @param substance how many doses it has
- * @param changeDay day of the change after a dose
  * @returns the corners of a stair, in order of time
  */
-export function courseStair(substance: SubstanceId, changeDay: number): CoursePoint[] {
+export function courseStair(substance: SubstanceId): CoursePoint[] {
   const starts = substances[substance].secondDose ? [0, SECOND_DOSE_DAYS] : [0]
   const corners: CoursePoint[] = []
   let doses = 0
@@ -73,7 +80,7 @@ export function courseStair(substance: SubstanceId, changeDay: number): CoursePo
   }
   for (const start of starts) {
     to(start, doses + 1)
-    to(start + changeDay, doses * (1 - CHANGED_AFTER_DOSE))
+    to(start + CHANGE_AFTER_DOSE_DAYS, doses * (1 - CHANGED_AFTER_DOSE))
   }
   to(starts.at(-1)! + CARBON_AFTER_DOSE_DAYS, 0)
   return corners

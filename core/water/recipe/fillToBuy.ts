@@ -10,7 +10,7 @@ import { simplestRecipe } from './simplest'
  * What a typical mineral mix for soft water raises: a gram in ten litres GH by 3.3 and conductivity by 126 µS/cm (from
  * memory). The label of the one that is bought says more.
  */
-export const TYPICAL_MIX: MineralContent = {
+const TYPICAL_MIX: MineralContent = {
   by: 'mix',
   ghDh: 33,
   khDh: 0,
@@ -19,7 +19,7 @@ export const TYPICAL_MIX: MineralContent = {
 }
 
 /** Things that a fill may ask to be bought, as ids of sources and boxes. */
-export const TO_BUY = 'buy:'
+const TO_BUY = 'buy:'
 const PURE = `${TO_BUY}pure`
 const MIX = `${TO_BUY}mix`
 const BUYABLE: readonly SaltId[] = ['calciumChlorideDihydrate', 'magnesiumSulfateHeptahydrate', 'sodiumBicarbonate']
@@ -38,6 +38,10 @@ export interface FillWish {
   /** calcium to magnesium by mass that the keeper wants */
   caMgByMass?: number | undefined
 }
+
+/** Salt water, and that of a mineral mix, are made from pure water; all other begins with the tap. */
+export const needsTap = (targets: Targets): boolean =>
+  targets.salinityGKg === undefined && targets.conductivityUsCm?.aim === undefined
 
 /** A first fill, and what has to be bought for it. */
 export interface FillToBuy {

@@ -2,7 +2,7 @@ import type { Targets } from '#core/groups'
 import type { Underway } from './underway'
 import { type Readouts, type RecipeKey, recipeKeys } from '../chemistry/readouts'
 import { nearEnough } from './weights'
-import { khForPh, USUAL_CO2 } from '../chemistry/settling'
+import { khForPh, USUAL_C, USUAL_CO2 } from '../chemistry/settling'
 
 /** Where a value is to end: between `low` and `high`, the same number twice for a point. */
 export interface Goal {
@@ -85,9 +85,6 @@ export const usualMode = (targets: Targets, hasMix: boolean): RecipeMode =>
 /** A pH that needs less KH than this asks for none: acid waters live without (from memory), °dH. */
 const NO_KH = 0.5
 
-/** Temperature at which a fill's pH is reckoned where nobody chose one, °C. */
-const ROOM_C = 23
-
 /**
  * The KH that a preferred pH asks for: without alkalinity a pH of 7 to 8 holds no night. A group's own range of KH is
  * narrowed from below; a group without one gets the range that goes with its pH. In sea water the salt brings it.
@@ -96,7 +93,7 @@ const ROOM_C = 23
 export function khWithPh(targets: Targets): Targets['khDh'] {
   const { ph, khDh, salinityGKg } = targets
   if (!ph || salinityGKg) return khDh
-  const needs = (value: number) => Math.ceil(khForPh(value, USUAL_CO2.usual, ROOM_C) * 10) / 10
+  const needs = (value: number) => Math.ceil(khForPh(value, USUAL_CO2.usual, USUAL_C) * 10) / 10
   const least = needs(ph.preferred[0])
   if (least < NO_KH) return khDh
   if (!khDh) {

@@ -41,7 +41,7 @@ describe('a treatment', () => {
     const { med } = await treated({ doses: [[13]] })
     expect(med.refused).toBe('')
     expect(med.plan?.ok && med.plan.calendar.find(d => d.what === 'secondDose')?.atMs).toBe(med.course.nextMs)
-    expect(Math.max(...med.stair.map(p => p.y))).toBeCloseTo(0.6 * (5 / 3), 6)
+    expect(Math.max(...med.drawing!.points.map(p => p.y))).toBeCloseTo(0.6 * (5 / 3), 6)
   })
   it('is over after two, and says when another could begin', async () => {
     const { med } = await treated({ doses: [[15], [1]] })

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { advisedStarters, type AtHome, carbonateRemark, howTheyFit } from '#core/care'
+import {
+  advisedStarters,
+  type AtHome,
+  carbonateRemark,
+  howTheyFit,
+  plannedNetL,
+  usualTank,
+  wantsHeater,
+} from '#core/care'
 import { groupOf, groups } from '#core/groups'
 import { usualBench } from '#core/records'
 import { completeAnalysis, fillToBuy, khOf, ghOf, pureWater, readoutsOf } from '#core/water'
@@ -52,6 +60,38 @@ describe('how they fit', () => {
   })
   it('throws for a tank that holds nothing', () => {
     expect(() => fits({ tankL: 0 })).toThrow(/tankL/)
+  })
+})
+
+describe('a heater', () => {
+  const { temperatureC } = groupOf('neocaridina').targets
+  it('hangs where the room is colder in winter than they like, however warm its summer is', () => {
+    expect(wantsHeater(temperatureC, { winter: 21.9, summer: 25 })).toBe(true)
+    expect(wantsHeater(temperatureC, { winter: 22, summer: 25 })).toBe(false)
+    expect(wantsHeater(temperatureC, { winter: 15, summer: 35 })).toBe(true)
+    // nobody told: a room that is heated to 19 °C
+    expect(wantsHeater(temperatureC)).toBe(true)
+    expect(wantsHeater(undefined)).toBe(false)
+  })
+  it('is the same in the plan as where it began', () => {
+    for (const winter of [18, 21, 23]) {
+      const roomC = { winter, summer: 25 }
+      for (const f of fits({ roomC })) {
+        if (f.warmth === 'tooWarm') continue
+        const { temperatureC: wanted } = groupOf(f.groupId).targets
+        expect(wantsHeater(wanted, roomC), f.groupId).toBe(f.warmth === 'heater')
+      }
+    }
+  })
+})
+
+describe('what the beginning says of litres and stone', () => {
+  it('is what the plan reckons with: less the bottom where the edges are known', () => {
+    const inside = { lengthCm: 40, widthCm: 30, heightCm: 25 }
+    const f = fit('water-isopod', { inside })
+    const tank = { ...usualTank(groupOf('water-isopod'), 30), inside }
+    expect(f.carbonateG).toBe(Math.round(tank.carbonateGL * plannedNetL({ tank })))
+    expect(f.carbonateG).toBeLessThan(fit('water-isopod').carbonateG)
   })
 })
 

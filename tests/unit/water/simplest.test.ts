@@ -138,9 +138,7 @@ describe('masses that a keeper would weigh', () => {
   const dose = doseOf({ by: 'salt', salt: 'sodiumBicarbonate' })
   const rough = (grams: number) => measurable(grams, dose, { scaleStepG: 0.01, roughly: true })!.grams
   it('are at most two in a hundred away, and have few digits', () => {
-    expect([4.13, 12.37, 37.3, 0.923, 118].map(rough)).toEqual(
-      [4.1, 12.4, 37, 0.92, 120].map((v, i) => (i === 4 ? rough(118) : v)),
-    )
+    expect([4.13, 12.37, 37.3, 0.923, 118].map(rough)).toEqual([4.1, 12.4, 37, 0.92, 118])
     fc.assert(
       fc.property(fc.double({ min: 0.2, max: 900, noNaN: true }), grams => {
         expect(Math.abs(rough(grams) - grams)).toBeLessThanOrEqual(Math.max(0.005, 0.02 * grams) + 1e-9)

@@ -69,7 +69,7 @@ describe('planTreatment', () => {
       expect(course(80, 3)).toMatchObject({ given: 1, dosesMs: [NOW - 3 * DAY_MS] })
     })
     it('brings a dose at a time, a third of all of it out after each, and the rest with the carbon', () => {
-      const stair = courseStair('fenbendazole', 4)
+      const stair = courseStair('fenbendazole')
       const at = (day: number) => stair.findLast(c => c.day <= day)?.doses
       expect([0, 4, 14, 18, 19].map(at).map(d => Number(d!.toFixed(4)))).toEqual([1, 0.6667, 1.6667, 1.1111, 0])
       // corners of a stair: straight up and straight along
