@@ -256,3 +256,20 @@ function absolute(path: string): Promise<string> {
     socket.on('error', reject)
   })
 }
+
+test('Back closes a sheet before it leaves the page, and a part of a place is in the address', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Ember' })
+  await page.getByRole('tab', { name: 'Table' }).click()
+  await expect(page).toHaveURL(/\?tab=table$/)
+  await page.reload()
+  await expect(page.getByRole('tab', { name: 'Table' })).toHaveAttribute('aria-selected', 'true')
+  await page.getByRole('link', { name: 'Records', exact: true }).click()
+  await page.keyboard.press('l')
+  await expect(sheet(page)).toBeVisible()
+  await page.goBack()
+  await expect(sheet(page)).toBeHidden()
+  await expect(page).toHaveURL(/\/records$/)
+  await page.goBack()
+  await expect(page).toHaveURL(/\/colony\/.*\?tab=table$/)
+})

@@ -23,6 +23,8 @@ describe('how they fit', () => {
     const trouble = fits().map(f => f.trouble)
     expect(trouble).toEqual(trouble.toSorted((a, b) => a - b))
     expect(fits()[0]!.groupId).toBe('neocaridina')
+    // a helper that nobody keeps for its own sake comes after them, though nothing at all is in its way
+    expect(fits({ wish: null })[0]!.groupId).toBe('neocaridina')
     // in hard water snails come before shrimp
     const hard = fits({ tap: tapOf(16, 9), wish: null }).map(f => f.groupId)
     expect(hard.indexOf('ramshorn-snail')).toBeLessThan(hard.indexOf('neocaridina'))
@@ -47,6 +49,9 @@ describe('how they fit', () => {
     expect(fit('neocaridina').warmth).toBe('heater')
     expect(fit('water-isopod').warmth).toBe('asItIs')
     expect(fit('bee-shrimp', { roomC: { winter: 21, summer: 27 } }).warmth).toBe('tooWarm')
+    // at the very edge of what is tolerated it is not too warm yet: 20 to 28 °C
+    const warm = (summer: number) => fit('neocaridina', { roomC: { winter: 22, summer } }).warmth
+    expect([warm(28), warm(28.1)]).toEqual(['asItIs', 'tooWarm'])
     // nobody told: a room that is heated in winter
     expect(fit('ramshorn-snail', { roomC: null }).warmth).toBe('heater')
     expect(fit('fan-shrimp').room).toBe('tooSmall')

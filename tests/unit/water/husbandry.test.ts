@@ -7,6 +7,7 @@ import {
   calibrationLine,
   type CuringInput,
   dripped,
+  fastestWay,
   type DripMode,
   judgeCuring,
   largestPerHour,
@@ -68,6 +69,13 @@ describe('planDrip', () => {
     expect(alike.dropsPerSecond).toBeCloseTo(4, 9)
     expect(planDrip({ mode: 'overflow', vesselL: 3 }, {}, {}).dropsPerSecond).toBeCloseTo(12, 9)
     expect(planDrip({ mode: 'filling', vesselL: 1 }, {}, {}).endL).toBeCloseTo(10, 6)
+  })
+  it('the fastest way ends in the glass, or with the drip', () => {
+    expect(fastestWay({ from: 14, to: 6, perHour: 2, minutes: 600 })).toEqual([
+      { minutes: 0, value: 14 },
+      { minutes: 240, value: 6 },
+    ])
+    expect(fastestWay({ from: 6, to: 14, perHour: 2, minutes: 60 })[1]).toEqual({ minutes: 60, value: 8 })
   })
   it('throws for what cannot be', () => {
     expect(() => planDrip({ mode: 'overflow', vesselL: 0 }, {}, {})).toThrow(/vesselL/)

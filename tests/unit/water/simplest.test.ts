@@ -100,6 +100,13 @@ describe('the simplest recipe', () => {
       { numRuns: 25 },
     )
   })
+  it('of two waters that would do takes the one that stands first on the keeper’s list', () => {
+    const [pureFirst, tapSource] = [sources[0]!, sources[1]!]
+    const rain = { id: 'rain', water: tankOf(0.2, 0.1) }
+    const from = (list: RecipeQuestion['sources']) => made(question(7, 5, { sources: list, shelf: [] })).poured
+    expect(from([pureFirst, tapSource, rain]).toSorted()).toEqual(['pure', 'tap'])
+    expect(from([rain, tapSource, pureFirst]).toSorted()).toEqual(['rain', 'tap'])
+  })
   it('keeps a blend that the keeper chose, and leaves salts out beside it', () => {
     const springy = { id: 'spring', water: tankOf(7.4, 4.5) }
     const recipe = made(question(7, 5, { sources: [pure, springy], chosenL: [1.2, 4] }))
@@ -191,5 +198,18 @@ describe('a correction', () => {
     const litres = answer.recipe.steps.map(s => s.changeL)
     expect(answer.recipe.smaller).toBe(true)
     expect(Math.max(...litres)).toBeGreaterThan(litres[0]!)
+  })
+  it('says that it is smaller than asked for where any of its changes is', () => {
+    let seen = 0
+    for (const changeL of [6, 8, 10, 13, 16, 20, 26]) {
+      const q = question(14, 8, { sources: [pure], shelf: [], changeL, largestStepPerWeek: { ghDh: 2, khDh: 1.2 } })
+      const answer = planRecipe(q)
+      if (!answer.ok) continue
+      const { steps, smaller } = answer.recipe
+      expect(smaller, `${changeL} L`).toBe(steps.some(s => s.changeL < changeL - 1e-9))
+      if (smaller && steps.at(-1)!.changeL > changeL - 1e-9) seen++
+    }
+    // some begin smaller and end as asked for
+    expect(seen).toBeGreaterThan(0)
   })
 })
