@@ -12,6 +12,14 @@ test('any kind of entry can be logged, corrected and read', async ({ page }) => 
     await page.keyboard.press('l')
     await page.getByLabel('Anything else').selectOption({ label: kind })
   }
+  // each kind asks for its own numbers only; a number that is asked of all would take the focus, and what is typed
+  for (const kind of ['Equipment', 'Egg masses', 'Berried']) {
+    await log(kind)
+    await expect(sheet(page).getByLabel('Remark')).toBeVisible()
+    await expect(sheet(page).getByLabel('How many?', { exact: true }), kind).toHaveCount(0)
+    await page.keyboard.press('Escape')
+    await expect(sheet(page)).toBeHidden()
+  }
   await log('Berried')
   await page.getByLabel('Berried females').fill('2')
   await page.getByLabel('Of the berried ones, with eyed eggs').fill('3')

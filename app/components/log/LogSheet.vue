@@ -168,13 +168,6 @@ function drop() {
         :sources="sourceOptions"
         :litres-unit="litresUnit"
       />
-      <LazyChangeShock
-        v-if="pours && colony"
-        :glass-id="room.waterIdAt(colony, statements.now.getTime())"
-        :litres="draft.values.litres ?? ''"
-        :source-id="draft.values.source ?? ''"
-        :exchange="draft.kind === 'waterChange'"
-      />
       <div v-else-if="draft.kind === 'photo'" class="photo">
         <PhotoButton label="Take or choose" :busy="saving" @chosen="photo = $event" /><span class="small muted">{{
           photo?.name ?? 'Kept on this device and in backups, made small enough to keep.'
@@ -216,6 +209,14 @@ function drop() {
           <HeadsFields v-model="draft.parts" legend="As far as they can be told apart" :issue="issues.parts" />
         </details>
       </template>
+
+      <LazyChangeShock
+        v-if="pours && colony"
+        :glass-id="room.waterIdAt(colony, statements.now.getTime())"
+        :litres="draft.values.litres ?? ''"
+        :source-id="draft.values.source ?? ''"
+        :exchange="draft.kind === 'waterChange'"
+      />
 
       <div>
         <label class="label" for="log-text">{{ draft.kind === 'note' ? 'Note' : 'Remark' }}</label>
