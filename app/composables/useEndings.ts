@@ -23,7 +23,9 @@ export function useEndings() {
   async function end(table: Endable, record: Edited, why: EndingReason, atMs = Date.now()): Promise<boolean> {
     const ended = { at: toMoment(atMs), why }
     if (!(await save(table, { ...record, ended } as never))) return false
-    log.tell(`${named(record)} has ended. Records has it, and brings it back.`, () => bringBack(table, record.id))
+    log.tell(`${named(record)} has ended. Records has it, and brings it back.`, async () =>
+      (await bringBack(table, record.id)) ? 'Brought back.' : '',
+    )
     return true
   }
 

@@ -50,11 +50,11 @@ export function usePlanDesk(id: () => string) {
   }
   watchDebounced(plan, save, { debounce: SAVE_AFTER_MS })
   onScopeDispose(() => void save())
-  /** Writes a change that did not come from a field: a tick, something seen, a new glass. */
-  async function change(part: Partial<Plan>) {
+  /** Writes a change that did not come from a field: a tick, something seen, a new glass; words as of `useSave`. */
+  async function change(part: Partial<Plan>, words?: string) {
     if (!plan.value) return
     asFilled = JSON.stringify(draft.value)
-    await saveRecord('plans', { ...plan.value, ...part })
+    await saveRecord('plans', { ...plan.value, ...part }, words)
   }
 
   const groups = computed(() => (plan.value ? planGroups(plan.value) : []))

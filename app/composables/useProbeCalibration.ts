@@ -34,7 +34,6 @@ const keyOf = (dip: KnownSolution) => calibratedKeys.find(key => solutions[key].
 export function useProbeCalibration(probe: BenchProbe) {
   const desk = useWaterDeskStore()
   const room = useRoomStore()
-  const log = useLogStore()
   const { save } = useSave()
   const points = ref<Partial<Record<KnownSolution, number>>>({})
   const problem = ref('')
@@ -64,8 +63,7 @@ export function useProbeCalibration(probe: BenchProbe) {
     const line = calibrationLine(calibration)
     if (!line.ok) return void (problem.value = calibrationIssue(line.issue))
     const bench = { ...desk.bench, calibrations: { ...desk.bench.calibrations, [key]: calibration } }
-    if (!(await save('rooms', { ...room.room, bench }))) return
-    log.tell(calibratedText(key, line))
+    if (!(await save('rooms', { ...room.room, bench }, calibratedText(key, line)))) return
     points.value = { ...points.value, [low.id]: undefined, [high.id]: undefined }
   }
 

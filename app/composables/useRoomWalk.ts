@@ -7,8 +7,7 @@ const arrows: Record<string, Direction> = { ArrowLeft: 'left', ArrowRight: 'righ
 export function useRoomWalk() {
   const room = useRoomStore()
   const sheets = useSheets()
-  const log = useLogStore()
-  const { place, put, whereText } = usePlacing()
+  const { place, put, toldOf, whereText } = usePlacing()
   const atHand = useAtHand()
   const walked = useState('room.focused', () => '')
   const movingId = ref('')
@@ -53,7 +52,7 @@ export function useRoomWalk() {
       announcement.value = 'Arrows carry the glass, Enter puts it down, Escape takes it back.'
     } else if (movingId.value && (event.key === 'Enter' || event.key === 'm')) {
       event.preventDefault()
-      log.tell(`${room.glassById.get(movingId.value)?.name} put down.`)
+      toldOf(movingId.value, before, 'put down.')
       movingId.value = ''
     } else if (movingId.value && event.key === 'Escape') {
       const id = movingId.value
@@ -86,6 +85,7 @@ function usePlacing() {
 
   /** Puts a glass at an index of a shelf (drag and drop). */
   async function put(glassId: string, rackId: string, shelf: number, index: number) {
+    const from = room.glassById.get(glassId)?.place ?? null
     await place(
       glassId,
       placeAt(
@@ -95,10 +95,22 @@ function usePlacing() {
         index,
       ),
     )
-    log.tell(`${room.glassById.get(glassId)?.name ?? 'The glass'} stands on ${whereText(rackId, shelf)} now.`)
+    toldOf(glassId, from, `stands on ${whereText(rackId, shelf)} now.`)
+  }
+  /** Says where a glass stands now; the notice carries it back to where it stood. */
+  function toldOf(glassId: string, from: ShelfPlace | null, words: string) {
+    log.tell(
+      `${room.glassById.get(glassId)?.name ?? 'The glass'} ${words}`,
+      from
+        ? async () => {
+            await place(glassId, from)
+            return 'Taken back.'
+          }
+        : undefined,
+    )
   }
 
   const whereText = (rackId: string, shelf: number) =>
     `${room.racks.find(r => r.id === rackId)?.name ?? ''}, shelf ${shelf + 1}`
-  return { place, put, whereText }
+  return { place, put, toldOf, whereText }
 }

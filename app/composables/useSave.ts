@@ -1,6 +1,6 @@
 import type { EditedTable, Tables } from '#core/records'
 import { openDb } from '~/data/database'
-import type { Saved, Write } from '~/data/saveRecord'
+import type { Saved, WayBack, Write } from '~/data/saveRecord'
 import { writeDoor } from '~/data/writeDoor'
 import { clashText } from '~/words/clash'
 
@@ -9,7 +9,7 @@ import { clashText } from '~/words/clash'
  * records; the log store writes entries through `attempt`.
  * @example
  * const { saving, save } = useSave()
- * if (await save('racks', { ...rack, name })) open.value = false
+ * if (await save('racks', { ...rack, name }, `${name} saved.`)) open.value = false
  * @param queue whether a save that comes while another is under way waits for it; a form's second press is dropped
  * instead
  */
@@ -40,14 +40,36 @@ export function useSave({ queue = false }: { queue?: boolean } = {}) {
       saving.value = false
     }
   }
-  const told = ({ clashes }: Saved) => {
-    if (clashes.length > 0) log.tell(clashText(clashes))
+  /** Undoes what was written, and says how that went. */
+  async function goBack(ways: readonly WayBack[]): Promise<string> {
+    let all = false
+    const done = await attempt(async () => {
+      all = await (await writeDoor()).putBack(openDb(), ways, Date.now())
+    })
+    return !done ? '' : all ? 'Taken back.' : 'It stays: the log or another record speaks of it.'
   }
-  /** Writes a record; only what was changed on the sheet. */
-  const save = <T extends EditedTable>(table: T, record: Tables[T]): Promise<boolean> =>
-    attempt(async () => told(await (await writeDoor()).saveRecord(openDb(), table, toRaw(record), Date.now())))
-  /** Writes several records as one step. */
-  const saveAll = (writes: readonly Write[]): Promise<boolean> =>
-    attempt(async () => told(await (await writeDoor()).saveRecords(openDb(), writes, Date.now())))
+  function tell({ clashes, ways }: Saved, words?: string, undone?: () => unknown) {
+    if (!words && clashes.length === 0) return
+    const back = async () => {
+      const said = await goBack(ways)
+      await undone?.()
+      return said
+    }
+    const gaveWay = clashes.length > 0 ? ` ${clashText(clashes)}` : ''
+    log.tell(`${words ?? 'Saved.'}${gaveWay}`, ways.length > 0 ? back : undefined)
+  }
+  /**
+   * Writes a record; only what was changed on the sheet.
+   * @param words what the notice says; it undoes the write. No notice when missing, unless a value gave way
+   */
+  const save = <T extends EditedTable>(table: T, record: Tables[T], words?: string): Promise<boolean> =>
+    attempt(async () => tell(await (await writeDoor()).saveRecord(openDb(), table, toRaw(record), Date.now()), words))
+  /**
+   * Writes several records as one step.
+   * @param words as of `save`
+   * @param undone what follows when the notice undid it
+   */
+  const saveAll = (writes: readonly Write[], words?: string, undone?: () => unknown): Promise<boolean> =>
+    attempt(async () => tell(await (await writeDoor()).saveRecords(openDb(), writes, Date.now()), words, undone))
   return { saving, attempt, save, saveAll }
 }

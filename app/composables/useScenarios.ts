@@ -7,7 +7,6 @@ import { changeText } from '~/words/outlook'
 
 /** The scenario that is typed, and those of the colony that were saved: which are shown, changed, put away. */
 export function useScenarios(colony: Readonly<Ref<Colony | undefined>>) {
-  const log = useLogStore()
   const { save: saveRecord } = useSave({ queue: true })
   const draft = ref(emptyScenario())
   const name = ref('')
@@ -41,10 +40,9 @@ export function useScenarios(colony: Readonly<Ref<Colony | undefined>>) {
     const title = name.value.trim() || changeText(read.value.change).slice(0, 60)
     const old = saved.value.find(s => s.id === id) ?? begun(id, Date.now())
     const scenario = { ...old, colonyId: colony.value.id, name: title, change: read.value.change }
-    if (!(await saveRecord('scenarios', scenario))) return
+    if (!(await saveRecord('scenarios', scenario, `“${title}” saved.`))) return
     shown.value = [...new Set([...shown.value, id])]
     startAnew()
-    log.tell(`“${title}” saved.`)
   }
   function change(s: Scenario) {
     editing.value = s.id
@@ -53,9 +51,8 @@ export function useScenarios(colony: Readonly<Ref<Colony | undefined>>) {
   }
   async function putAway(s: Scenario) {
     const ended = { at: toMoment(Date.now()), why: 'putAway' as const }
-    if (!(await saveRecord('scenarios', { ...s, ended }))) return
+    if (!(await saveRecord('scenarios', { ...s, ended }, `“${s.name}” put away.`))) return
     if (editing.value === s.id) startAnew()
-    log.tell(`“${s.name}” put away.`)
   }
   return { draft, name, editing, shown, read, changed, saved, save, change, putAway }
 }

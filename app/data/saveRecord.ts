@@ -7,6 +7,7 @@ import {
   type Entry,
   mergeRecord,
   nextRev,
+  type Rev,
   type Tables,
   toMoment,
 } from '#core/records'
@@ -19,9 +20,20 @@ import { touchColonies } from './revisions'
 /** A record to write, with the table that it belongs to. */
 export type Write = { [T in EditedTable]: { table: T; record: Tables[T] } }[EditedTable]
 
-/** Fields that somebody else changed since the record was read, and that this save has put another value into. */
+/** The way back of one write: the version before it, none where the record was begun, and the version it made. */
+export interface WayBack {
+  table: EditedTable
+  id: string
+  before: Edited | null
+  after: Rev
+}
+
+/** What came of a save. */
 export interface Saved {
+  /** fields that somebody else changed since the record was read, and that this save has put another value into */
   clashes: Clash[]
+  /** in the order of the writes; what changed nothing has none */
+  ways: WayBack[]
 }
 
 /** Tables that a write of records may touch. */
@@ -33,15 +45,36 @@ const lockedBy = (db: UlkinDb, writes: readonly Write[]) =>
  * (the record's `rev`) are written: what another tab has saved since stands. The version that is replaced goes to the
  * attic, so that nothing is lost.
  * @example await saveRecords(db, [{ table: 'racks', record: { ...rack, name: 'By the window' } }], Date.now())
- * @returns the fields in which a value of somebody else gave way; theirs is in the attic
+ * @returns the fields in which a value of somebody else gave way (theirs is in the attic), and the way back
  * @throws ZodError when a record does not fit its schema, and nothing is written
  */
 export async function saveRecords(db: UlkinDb, writes: readonly Write[], nowMs: number): Promise<Saved> {
-  const clashes: Clash[] = []
-  await db.transaction('rw', lockedBy(db, writes), async () => {
-    for (const { table, record } of writes) clashes.push(...(await saveOne(db, table, record, nowMs)))
+  return db.transaction('rw', lockedBy(db, writes), async () => {
+    const saved: Saved = { clashes: [], ways: [] }
+    for (const { table, record } of writes) {
+      const { clashes, ways } = await saveOne(db, table, record, nowMs)
+      saved.clashes.push(...clashes)
+      saved.ways.push(...ways)
+    }
+    return saved
   })
-  return { clashes }
+}
+
+/**
+ * Undoes writes as one step, the last first: what was changed has its old values again, and what somebody changed since
+ * stands; what was begun goes, unless something names it by now.
+ * @returns whether all of it went back; what is named already stays
+ */
+export async function putBack(db: UlkinDb, ways: readonly WayBack[], nowMs: number): Promise<boolean> {
+  return db.transaction('rw', db.everything, async () => {
+    let all = true
+    for (const { table, id, before, after } of ways.toReversed()) {
+      // the version that the write made is what both sides began from
+      if (before) await saveOne(db, table, { ...before, rev: after }, nowMs, 'theirs')
+      else all = (await deleteUnused(db, table, id, nowMs)) && all
+    }
+    return all
+  })
 }
 
 /**
@@ -68,7 +101,13 @@ export const saveRecord = <T extends EditedTable>(
   nowMs: number,
 ): Promise<Saved> => saveRecords(db, [{ table, record } as unknown as Write], nowMs)
 
-async function saveOne(db: UlkinDb, table: EditedTable, record: Edited, nowMs: number): Promise<Clash[]> {
+async function saveOne(
+  db: UlkinDb,
+  table: EditedTable,
+  record: Edited,
+  nowMs: number,
+  prefer: 'mine' | 'theirs' = 'mine',
+): Promise<Saved> {
   const rows = db.table<Edited, string>(table)
   const { schema } = checkedTables(db)[table]!
   const present = await rows.get(record.id)
@@ -76,18 +115,19 @@ async function saveOne(db: UlkinDb, table: EditedTable, record: Edited, nowMs: n
   if (!present) {
     await rows.add(schema.parse({ ...record, editedAt }) as Edited)
     await touchRecord(db, table, record.id)
-    return []
+    return { clashes: [], ways: [{ table, id: record.id, before: null, after: record.rev }] }
   }
   const read = present.rev === record.rev ? present : await versionInAttic(db, record)
   // what was read is older than the attic remembers: then this save speaks for all fields
-  const { record: joined, clashes } = mergeRecord(read ?? present, { ...record, rev: present.rev }, present, 'mine')
-  if (sameBut(joined, present)) return []
+  const { record: joined, clashes } = mergeRecord(read ?? present, { ...record, rev: present.rev }, present, prefer)
+  if (sameBut(joined, present)) return { clashes: [], ways: [] }
   const { basedOn: _, ...fields } = joined
-  const checked = schema.parse({ ...fields, editedAt, rev: nextRev(present.rev, newId()), basedOn: present.rev })
+  const after = nextRev(present.rev, newId())
+  const checked = schema.parse({ ...fields, editedAt, rev: after, basedOn: present.rev })
   await db.table('attic').put(atticItem(table, present, nowMs))
   await rows.put(checked as Edited)
   await touchRecord(db, table, record.id)
-  return clashes
+  return { clashes, ways: [{ table, id: record.id, before: present, after }] }
 }
 
 async function versionInAttic(db: UlkinDb, { id, rev }: Edited): Promise<Edited | null> {
@@ -108,15 +148,10 @@ async function touchRecord(db: UlkinDb, table: EditedTable, id: string): Promise
 }
 
 /**
- * Takes a record away that nothing names yet: a rack, glass or colony that was begun by mistake. It goes to the attic.
+ * Takes a record away that nothing names yet: what was begun by mistake. It goes to the attic.
  * @returns false, and nothing is changed, where something names it already
  */
-export async function deleteUnused(
-  db: UlkinDb,
-  table: 'racks' | 'glasses' | 'colonies' | 'lines',
-  id: string,
-  nowMs: number,
-): Promise<boolean> {
+export async function deleteUnused(db: UlkinDb, table: EditedTable, id: string, nowMs: number): Promise<boolean> {
   return db.transaction('rw', db.everything, async () => {
     const record = await db.table<Edited, string>(table).get(id)
     if (!record || (await isNamed(db, table, id))) return false

@@ -1,2 +1,2 @@
 export { addEntries } from './addEntries'
-export { saveRecord, saveRecords } from './saveRecord'
+export { putBack, saveRecord, saveRecords } from './saveRecord'

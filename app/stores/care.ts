@@ -61,9 +61,9 @@ export const useCareStore = defineStore('care', () => {
   const levelled = computed(() => levelEffort(items.value, days.value, settings.value.days))
   const { due, today, minutes, ofGlass } = useDueNow(levelled, nowMs, dayEndMs)
   const walk = computed(() => walkOrder(room.racks, room.glasses, settings.value.walk))
-  /** Changes how the room's care is laid out. */
-  async function change(part: Partial<RoomCare>) {
-    if (room.room) await save('rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } })
+  /** Changes how the room's care is laid out; with words, the notice undoes it. */
+  async function change(part: Partial<RoomCare>, words?: string) {
+    if (room.room) await save('rooms', { ...toRaw(room.room), care: { ...settings.value, ...part } }, words)
   }
   return {
     ready,

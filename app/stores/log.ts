@@ -8,8 +8,8 @@ import { newId } from '~/data/newId'
 export interface Done {
   words: string
   entries: Entry[]
-  /** what puts records back, where more than the log was changed */
-  back?: () => Promise<unknown>
+  /** what puts records back, where more than the log was changed; gives what to say of it */
+  back?: () => Promise<string>
 }
 
 /** Writing to the log, and taking back. */
@@ -67,17 +67,19 @@ export const useLogStore = defineStore('log', () => {
   /** Undoes the last action of this page, whatever it was. */
   async function undo() {
     const { entries = [], back } = last.value ?? {}
-    const words = entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.'
-    if (back) await back()
-    if (entries.length > 0) await takeBackAll(entries, words)
+    // a second press finds nothing left to undo
+    last.value = null
+    const said = await back?.()
+    if (entries.length > 0)
+      await takeBackAll(entries, entries.every(e => e.kind === 'withdrawal') ? 'Brought back.' : 'Taken back.')
     // the log alone would bring back half of it
-    if (back) tell(words)
+    if (said) tell(said)
   }
   /**
    * A notice of something that is not in the log.
    * @param back what undoes it; nothing to undo when missing
    */
-  function tell(words: string, back?: () => Promise<unknown>) {
+  function tell(words: string, back?: () => Promise<string>) {
     last.value = { words, entries: [], ...(back && { back }) }
   }
   /** Tells of records and entries that were written as one step. */

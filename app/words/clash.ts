@@ -24,5 +24,5 @@ export function fieldName(field: string): string {
 /** Says that a value of another tab gave way. */
 export function clashText(clashes: readonly Clash[]): string {
   const fields = [...new Set(clashes.map(c => fieldName(c.field)))].join(', ')
-  return `Saved. Another tab had changed the same (${fields}): yours stands, theirs is kept in the attic.`
+  return `Another tab had changed the same (${fields}): yours stands, theirs is kept in the attic.`
 }

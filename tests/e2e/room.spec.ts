@@ -156,6 +156,37 @@ test('racks and glasses are added and changed; wrong input says what is wrong', 
   await page.getByLabel('Where it stands').selectOption({ label: 'Rack 1' })
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('region', { name: 'Rack 1' }).locator('[data-glass]')).toHaveCount(1)
+
+  // every save can be undone: the move goes back, and a rack begun by mistake is gone again
+  await notice(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(notice(page)).toContainText('Taken back.')
+  await expect(page.getByRole('region', { name: 'Window' }).locator('[data-glass]')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Rack', exact: true }).click()
+  await page.getByLabel('Name').fill('Slip')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('region', { name: 'Slip' })).toBeVisible()
+  await page.keyboard.press('u')
+  await expect(page.getByRole('region', { name: 'Slip' })).toHaveCount(0)
+})
+
+test('a colony begun by mistake goes again with its glass, and a new name goes back', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Ember' })
+  await expect(notice(page)).toContainText('Ember started.')
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Cinder')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cinder')
+  await page.keyboard.press('u')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ember')
+
+  await page.keyboard.press('Space')
+  await page.keyboard.press('r')
+  await startColony(page, { name: 'Slip' })
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Slip')
+  await page.keyboard.press('u')
+  await expect(page.locator('[data-glass]')).toHaveCount(1)
+  await expect(page.getByRole('link', { name: /^Slip/ })).toHaveCount(0)
 })
 
 test('a second colony goes into a glass that is there, and a keeper’s own group gets its ranges', async ({ page }) => {

@@ -14,7 +14,6 @@ const emit = defineEmits<{ part: [] }>()
 useSheets().countOpen(open)
 const settings = useSettingsStore()
 const sheets = useSheets()
-const log = useLogStore()
 const { saving, saveAll } = useSave()
 const room = useRoomStore()
 const glasses = computed(() =>
@@ -69,8 +68,7 @@ async function save() {
   const unnamed = edit.value.lineId === 'new' && nameIssue(lineName.value, 'Give the line a name.')
   if (unnamed) issues.value = { ...issues.value, lineId: unnamed }
   if (!read.ok || unnamed) return
-  if (!(await saveAll([...line, { table: 'colonies', record: read.colony }]))) return
-  log.tell(`${read.colony.name} saved.`)
+  if (!(await saveAll([...line, { table: 'colonies', record: read.colony }], `${read.colony.name} saved.`))) return
   open.value = false
 }
 /** Parting, joining and ending have a sheet of their own. */

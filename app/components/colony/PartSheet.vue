@@ -74,7 +74,10 @@ async function save() {
   const entries = move ? [move] : []
   const saved = await attempt(async () => {
     const revised = await saveTogether(openDb(), [{ table: 'colonies', record: colony }], entries, Date.now())
-    const back = what.value === 'join' ? () => endings.bringBack('colonies', colony.id) : () => putAway(colony)
+    const back = async () => {
+      await (what.value === 'join' ? endings.bringBack('colonies', colony.id) : putAway(colony))
+      return 'Taken back.'
+    }
     const words =
       what.value === 'join'
         ? `${props.colony.name} joined to ${room.colonyById.get(draft.value.intoId)?.name}.`

@@ -11,7 +11,6 @@ const props = defineProps<{ desk: PlanDesk }>()
 const open = defineModel<boolean>({ required: true })
 useSheets().countOpen(open)
 const room = useRoomStore()
-const log = useLogStore()
 const { saveAll } = useSave()
 const plan = computed(() => props.desk.plan.value)
 const glass = computed(() => room.glassById.get(props.desk.stored.value?.glassId ?? '') ?? null)
@@ -100,12 +99,11 @@ async function save() {
     glassId,
     ...(animals.value === 'now' && { done: { ...plan.value.done, settle: toMoment(nowMs) } }),
   }
-  if (!(await saveAll([...writes, { table: 'plans', record }]))) return
-  log.tell(
+  const words =
     animals.value === 'now'
       ? `${lines.value[0]} started.`
-      : `${name.value.trim()} stands in the Room; what is due will be told there.`,
-  )
+      : `${name.value.trim()} stands in the Room; what is due will be told there.`
+  if (!(await saveAll([...writes, { table: 'plans', record }], words))) return
   open.value = false
   if (animals.value === 'later') await navigateTo(`/water/${glassId}`)
 }

@@ -4,7 +4,6 @@ import { nameIssue } from '~/forms/nameIssue'
 /** Which room is open, its name and keepers; further rooms, and the demo room beside them. */
 const room = useRoomStore()
 const settings = useSettingsStore()
-const log = useLogStore()
 const { save: saveRecord } = useSave()
 const { busy, problem, openDemo, openEmpty } = useStart()
 const name = ref('')
@@ -31,7 +30,7 @@ async function save() {
       ? 'Initials only: up to 8 letters each, at most 20 keepers.'
       : '')
   if (issue.value || !room.room) return
-  if (await saveRecord('rooms', { ...room.room, name: name.value.trim(), keepers: initials })) log.tell('Room saved.')
+  await saveRecord('rooms', { ...room.room, name: name.value.trim(), keepers: initials }, 'Room saved.')
 }
 </script>
 

@@ -10,7 +10,6 @@ import { type Glass, valueKeys } from '#core/records'
 const sheets = useSheets()
 const room = useRoomStore()
 const settings = useSettingsStore()
-const log = useLogStore()
 const { saving, saveAll } = useSave()
 const open = computed({
   get: () => sheets.colony.value !== null,
@@ -122,8 +121,8 @@ async function next() {
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   const glasses = (newGlass ? [newGlass.glass] : refilled()).map(record => ({ table: 'glasses' as const, record }))
-  if (!(await saveAll([...glasses, { table: 'colonies', record: read.colony }]))) return
-  log.tell(`${read.colony.name} started.`)
+  const writes = [...glasses, { table: 'colonies' as const, record: read.colony }]
+  if (!(await saveAll(writes, `${read.colony.name} started.`, () => navigateTo('/')))) return
   open.value = false
   await navigateTo(`/colony/${read.colony.id}`)
 }

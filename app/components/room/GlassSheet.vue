@@ -6,7 +6,6 @@ import { glassEndings } from '~/words/endings'
 const sheets = useSheets()
 const room = useRoomStore()
 const settings = useSettingsStore()
-const log = useLogStore()
 const { saving, save: saveRecord } = useSave()
 const old = computed(() => room.glassById.get(sheets.glass.value?.glassId ?? '') ?? null)
 const open = computed({
@@ -44,8 +43,7 @@ async function save() {
   })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  if (!(await saveRecord('glasses', read.glass))) return
-  log.tell(`${read.glass.name} saved.`)
+  if (!(await saveRecord('glasses', read.glass, `${read.glass.name} saved.`))) return
   open.value = false
 }
 /** A colony for this glass is begun in its own sheet. */

@@ -7,7 +7,6 @@ import { rackKindWord } from '~/words/states'
 /** Adds a rack, or changes one. */
 const sheets = useSheets()
 const room = useRoomStore()
-const log = useLogStore()
 const { saving, save: saveRecord } = useSave()
 const name = ref('')
 const kind = ref<Rack['kind']>('rack')
@@ -59,8 +58,7 @@ async function save() {
     shelves: shelves.value,
     order: old.value?.order ?? Math.max(-1, ...room.racks.map(r => r.order)) + 1,
   }
-  if (!(await saveRecord('racks', rack))) return
-  log.tell(`${label} saved.`)
+  if (!(await saveRecord('racks', rack, `${label} saved.`))) return
   open.value = false
 }
 </script>

@@ -7,7 +7,6 @@ import type { Glass } from '#core/records'
 const open = defineModel<boolean>({ required: true })
 useSheets().countOpen(open)
 const care = useCareStore()
-const log = useLogStore()
 const list = ref<Glass[]>([])
 watch(
   [open, () => care.walk],
@@ -27,8 +26,7 @@ async function move(index: number, by: number) {
   document.querySelector<HTMLElement>(`[data-walk="${glass!.id}"] button:${by < 0 ? 'first' : 'last'}-of-type`)?.focus()
 }
 async function reset() {
-  await care.change({ walk: [] })
-  log.tell('The round goes as the room stands.')
+  await care.change({ walk: [] }, 'The round goes as the room stands.')
 }
 const weekdays = [
   { day: 1, name: 'Mon' },

@@ -15,7 +15,6 @@ const props = defineProps<{
   currency: string
 }>()
 const room = useRoomStore()
-const log = useLogStore()
 const { save } = useSave()
 const outlets = Object.keys(outletWords) as Outlet[]
 const columns = [
@@ -35,7 +34,7 @@ const issue = ref('')
 async function saveSign() {
   issue.value = sign.value.trim().length > 4 ? 'Four letters at most, like € or EUR.' : ''
   if (issue.value || !room.room) return
-  if (await save('rooms', { ...room.room, currency: sign.value.trim() })) log.tell('Sign of the money saved.')
+  await save('rooms', { ...room.room, currency: sign.value.trim() }, 'Sign of the money saved.')
 }
 const total = computed(() => props.months.reduce((s, m) => s + m.income, 0))
 function saveCsv() {

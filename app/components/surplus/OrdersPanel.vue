@@ -10,7 +10,6 @@ import { moneyText, orderText } from '~/words/surplus'
 const props = defineProps<{ orders: readonly Order[]; colonyId: string; nowMs: number; currency: string }>()
 defineEmits<{ serve: [order: Order] }>()
 const room = useRoomStore()
-const log = useLogStore()
 const { save: saveRecord } = useSave()
 const blank = (): OrderDraft => ({ who: '', colonyId: props.colonyId, number: '', of: 'any', dueAt: '', priceEach: '' })
 const draft = ref(blank())
@@ -34,13 +33,15 @@ async function save() {
   )
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  if (!(await saveRecord('orders', read.order))) return
-  log.tell(`Order for ${read.order.who} saved.`)
+  if (!(await saveRecord('orders', read.order, `Order for ${read.order.who} saved.`))) return
   draft.value = blank()
 }
 async function set(order: Order, state: Order['state']) {
-  if (!(await saveRecord('orders', { ...order, state }))) return
-  log.tell(state === 'dropped' ? `Order for ${order.who} dropped.` : `Order for ${order.who} is open again.`)
+  await saveRecord(
+    'orders',
+    { ...order, state },
+    `Order for ${order.who} ${state === 'dropped' ? 'dropped' : 'is open again'}.`,
+  )
 }
 const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony that is gone'
 </script>

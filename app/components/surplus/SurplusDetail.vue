@@ -21,7 +21,6 @@ const props = defineProps<{
   held: string
 }>()
 const numbers = useNumbers()
-const log = useLogStore()
 const { save } = useSave()
 
 const takes = shallowRef<SafeTake[]>([])
@@ -94,8 +93,8 @@ watchDebounced(
 )
 
 async function saveFloors() {
-  if (await save('colonies', { ...props.colony, ...floors.value }))
-    log.tell(`What must stay of ${props.colony.name} is saved.`)
+  const { colony } = props
+  await save('colonies', { ...colony, ...floors.value }, `What must stay of ${colony.name} is saved.`)
 }
 const first = computed(() => takes.value[0])
 const caution = computed(() =>

@@ -16,7 +16,6 @@ const open = computed({
 })
 useSheets().countOpen(open)
 const room = useRoomStore()
-const log = useLogStore()
 const { saving, save: saveRecord } = useSave()
 const draft = ref<ShelfDraft>(shelfDraft(null))
 const issues = ref<ShelfIssues>({})
@@ -40,15 +39,14 @@ async function save() {
   const read = readShelf(draft.value, props.boxing?.item ?? null, room.room.id, Date.now())
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  if (!(await saveRecord('shelf', read.item))) return
-  log.tell(`${read.item.name} kept.`)
+  if (!(await saveRecord('shelf', read.item, `${read.item.name} kept.`))) return
   open.value = false
 }
 async function putAway() {
   const item = props.boxing?.item
   if (!item) return
-  if (!(await saveRecord('shelf', { ...item, ended: { at: toMoment(Date.now()), why: 'putAway' } }))) return
-  log.tell(`${item.name} put away.`)
+  const ended = { at: toMoment(Date.now()), why: 'putAway' as const }
+  if (!(await saveRecord('shelf', { ...item, ended }, `${item.name} put away.`))) return
   open.value = false
 }
 </script>

@@ -45,7 +45,6 @@ const open = computed({
 useSheets().countOpen(open)
 const room = useRoomStore()
 const settings = useSettingsStore()
-const log = useLogStore()
 const { saving, save: saveRecord } = useSave()
 const old = computed(() => room.sources.find(s => s.id === props.editing?.source?.id) ?? props.editing?.source ?? null)
 const draft = ref<SourceDraft>(sourceDraft(null))
@@ -121,14 +120,14 @@ async function save() {
   })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
-  if (!(await saveRecord('sources', read.source))) return
-  log.tell(`${read.source.name} kept.`)
+  if (!(await saveRecord('sources', read.source, `${read.source.name} kept.`))) return
   open.value = false
 }
 async function putAway() {
   if (!old.value) return
-  if (!(await saveRecord('sources', { ...old.value, ended: { at: toMoment(Date.now()), why: 'putAway' } }))) return
-  log.tell(`${old.value.name} put away; what was poured of it stays in the log.`)
+  const ended = { at: toMoment(Date.now()), why: 'putAway' as const }
+  const words = `${old.value.name} put away; what was poured of it stays in the log.`
+  if (!(await saveRecord('sources', { ...old.value, ended }, words))) return
   open.value = false
 }
 </script>

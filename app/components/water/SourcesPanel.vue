@@ -12,7 +12,6 @@ import { dayText } from '~/words/when'
 const desk = useWaterDeskStore()
 const room = useRoomStore()
 const settings = useSettingsStore()
-const log = useLogStore()
 const { save } = useSave()
 
 const editing = shallowRef<{ source: Source | null } | null>(null)
@@ -92,7 +91,7 @@ async function saveBench() {
   if (!s.ok || !j.ok || badRatio || !room.room) return
   const { caMgByMass: _, ...before } = desk.bench
   const bench = { ...before, scaleStepG: s.value, jugStepL: j.value, ...(r?.ok && { caMgByMass: r.value }) }
-  if (await save('rooms', { ...room.room, bench })) log.tell('Scale and jug kept.')
+  await save('rooms', { ...room.room, bench }, 'Scale and jug kept.')
 }
 </script>
 

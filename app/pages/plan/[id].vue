@@ -7,7 +7,6 @@ import { volumeText } from '~/words/unitPrefs'
 const route = useRoute()
 const room = useRoomStore()
 const settings = useSettingsStore()
-const log = useLogStore()
 const desk = usePlanDesk(() => String(route.params.id))
 const setting = ref(false)
 const glass = computed(() => room.glassById.get(desk.stored.value?.glassId ?? '') ?? null)
@@ -23,8 +22,7 @@ const about = computed(() =>
     : '',
 )
 async function putAway() {
-  await desk.change({ ended: { at: toMoment(Date.now()), why: 'putAway' } })
-  log.tell('Plan put away.')
+  await desk.change({ ended: { at: toMoment(Date.now()), why: 'putAway' } }, 'Plan put away.')
   await navigateTo('/plan')
 }
 </script>
