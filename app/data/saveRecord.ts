@@ -52,7 +52,7 @@ export async function saveRecords(db: UlkinDb, writes: readonly Write[], nowMs: 
   return db.transaction('rw', lockedBy(db, writes), async () => {
     const saved: Saved = { clashes: [], ways: [] }
     for (const { table, record } of writes) {
-      const { clashes, ways } = await saveOne(db, table, record, nowMs)
+      const { clashes, ways } = await saveOne(db, { table, record }, nowMs)
       saved.clashes.push(...clashes)
       saved.ways.push(...ways)
     }
@@ -70,7 +70,7 @@ export async function putBack(db: UlkinDb, ways: readonly WayBack[], nowMs: numb
     let all = true
     for (const { table, id, before, after } of ways.toReversed()) {
       // the version that the write made is what both sides began from
-      if (before) await saveOne(db, table, { ...before, rev: after }, nowMs, 'theirs')
+      if (before) await saveOne(db, { table, record: { ...before, rev: after } }, nowMs, 'theirs')
       else all = (await deleteUnused(db, table, id, nowMs)) && all
     }
     return all
@@ -103,8 +103,7 @@ export const saveRecord = <T extends EditedTable>(
 
 async function saveOne(
   db: UlkinDb,
-  table: EditedTable,
-  record: Edited,
+  { table, record }: { table: EditedTable; record: Edited },
   nowMs: number,
   prefer: 'mine' | 'theirs' = 'mine',
 ): Promise<Saved> {
