@@ -3,6 +3,7 @@ import { possibleRange, valueKeys } from '#core/records'
 import { groupOf } from './catalogue'
 import type { Figure, SpeciesGroup, Target, Targets } from './group'
 import { type SchoolKind, schoolKinds } from './schoolIds'
+import { judgedWhereLogged, larvaSteps, larvaTargets } from './unusualWater'
 
 const KEEPER: Basis = { kind: 'keeper' }
 
@@ -12,6 +13,8 @@ export interface ResolvedGroup {
   /** larvae, young or dry eggs that are reared and are over one day: no colony that holds itself */
   batch: boolean
   targets: Targets
+  /** values that nobody needs to test here, but that are judged once somebody did */
+  judgedWhereLogged: Targets
   largestStepPerWeek: Partial<Record<ValueKey, Figure>>
   growthPerWeek: { value: number; sd: number; basis: Basis }
   capacityPerL: Figure
@@ -40,7 +43,8 @@ export function resolveGroup(
   colony: Pick<Colony, 'groupId' | 'schools' | 'targets' | 'life' | 'minimumKeep'> & Partial<Pick<Colony, 'form'>>,
 ): ResolvedGroup {
   const group = groupOf(colony.groupId)
-  const targets: Targets = { ...group.targets }
+  const larvae = colony.form === 'rearing' && group.company.larvaeNeedSea
+  const targets: Targets = larvae ? larvaTargets(group) : { ...group.targets }
   let growthPerWeek = group.life.growthPerWeek
   let change: ResolvedGroup['change'] = null
   let feed: ResolvedGroup['feed'] = { everyDays: 1, portion: 1, basis: { kind: 'memory' } }
@@ -49,7 +53,7 @@ export function resolveGroup(
     if (!option) continue
     for (const key of valueKeys) {
       const fromSchool = option.targets?.[key]
-      if (fromSchool) targets[key] = withinTolerated(fromSchool, group.targets[key])
+      if (fromSchool && !larvae) targets[key] = withinTolerated(fromSchool, group.targets[key])
     }
     if (option.growthPerWeek) growthPerWeek = option.growthPerWeek
     if (option.change) change = option.change
@@ -66,7 +70,8 @@ export function resolveGroup(
     group,
     batch: (colony.form ?? 'colony') !== 'colony' || group.stages.eggs === 'resting',
     targets,
-    largestStepPerWeek: group.largestStepPerWeek,
+    judgedWhereLogged: larvae ? {} : judgedWhereLogged(group),
+    largestStepPerWeek: larvae ? { ...group.largestStepPerWeek, ...larvaSteps } : group.largestStepPerWeek,
     growthPerWeek,
     capacityPerL:
       life.capacityPerL === undefined ? group.life.capacityPerL : { value: life.capacityPerL, basis: KEEPER },

@@ -123,7 +123,8 @@ function statementsFrom(
 
   const values: ValueVerdict[] = []
   for (const key of valueKeys) {
-    const target: Target | undefined = group.targets[key]
+    const logged = readings.has(key) ? group.judgedWhereLogged[key] : undefined
+    const target: Target | undefined = group.targets[key] ?? logged
     if (!target) continue
     const verdict = judgeValue({
       key,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type Colony, TestMethod, type ValueKey, valueKeys } from '#core/records'
 import { resolveGroup } from '#core/groups'
+import { verdictOfLevels } from '~/components/drawing/verdictOfLevels'
 import { readValue } from '~/forms/testReadings'
 import { testMethodWord } from '~/words/states'
 import { valueName, valueText, valueUnit } from '~/words/unitPrefs'
@@ -15,7 +16,14 @@ const statements = useStatementsStore()
 const more = ref(false)
 
 const verdicts = computed(() => new Map(statements.of(props.colony.id)?.water.values.map(v => [v.key, v])))
-const targets = computed(() => resolveGroup(props.colony).targets)
+const group = computed(() => resolveGroup(props.colony))
+const targets = computed(() => group.value.targets)
+/** Where a value lies; what nobody needs to test here stands against its range once it is typed. */
+function stripOf(key: ValueKey) {
+  const target = group.value.judgedWhereLogged[key]
+  const value = typed(key)
+  return verdicts.value.get(key) ?? (target && value !== null ? verdictOfLevels(key, target, [value]) : undefined)
+}
 /** First what this keeper tests here, then what the group has a target for, then the rest. */
 const order = computed(() => {
   const tested = valueKeys.filter(k => verdicts.value.get(k)?.latest)
@@ -68,7 +76,7 @@ function last(key: ValueKey): string {
         @update:model-value="set(key, { method: $event })"
       />
       <div class="against">
-        <TargetStrip v-if="verdicts.get(key)" :verdict="verdicts.get(key)!" :typed="typed(key)" />
+        <TargetStrip v-if="stripOf(key)" :verdict="stripOf(key)!" :typed="typed(key)" />
         <span class="small muted">{{ last(key) }}</span>
       </div>
     </div>
