@@ -19,7 +19,8 @@ export interface Attention {
 
 /**
  * What needs the keeper today, and what is to be watched, most urgent first: deaths, water that is off, numbers that
- * are lost or in question, colonies that shrink, water that drifts, water or numbers that are not known any more.
+ * are lost or in question, colonies that shrink, water that drifts, too many males, water or numbers that are not known
+ * any more.
  * @param statements of all colonies, in any order; ties keep their order
  */
 export function needsAttention(statements: readonly ColonyStatements[]): Attention[] {
@@ -39,9 +40,17 @@ const isForToday = ({ state, title }: Need) => state === 'off' || title.key === 
 
 /** The most urgent matter of a colony: the first of these that is one. */
 function mostUrgent(s: ColonyStatements): Attention | null {
-  const needs = [waterOff, dying, numberOff, shrinking, otherWaterOff, waterDrifts, waterOld, numberOld].flatMap(
-    need => need(s) ?? [],
-  )
+  const needs = [
+    waterOff,
+    dying,
+    numberOff,
+    shrinking,
+    otherWaterOff,
+    waterDrifts,
+    manyMales,
+    waterOld,
+    numberOld,
+  ].flatMap(need => need(s) ?? [])
   const [first, second] = needs
   if (!first) return null
   const together = first.state === 'off' && (second?.state === 'off' || second?.state === 'drifting')
@@ -95,6 +104,12 @@ const ofHeading = ({ heading, population }: ColonyStatements, weight: number): N
 /** More are found dead than usual. */
 const dying = (s: ColonyStatements) => (s.population.deaths.alarm ? ofHeading(s, 105) : null)
 const shrinking = (s: ColonyStatements) => (s.population.deaths.alarm ? null : ofHeading(s, 80))
+
+const manyMales = ({ number }: ColonyStatements): Need | null => {
+  const action = number.actions.find(a => a.key === 'number.doFewerMales')
+  const title = number.reasons.find(r => r.key === 'number.reasonSexes')
+  return action && title ? { state: 'drifting', title, reason: null, action, weight: 45 } : null
+}
 
 const numberOld = ({ number }: ColonyStatements): Need | null =>
   number.state === 'unknown'

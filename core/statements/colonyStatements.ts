@@ -9,6 +9,7 @@ import {
 import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
 import { comingOf } from './coming'
+import { sexesOf } from './sexes'
 import { headingStatement } from './headingStatement'
 import { numberStatement } from './numberStatement'
 import { questionOf } from './questionOf'
@@ -138,6 +139,7 @@ function statementsFrom(
     values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.zone)) : verdict)
   }
   const water = waterStatement(values)
+  const standing = currentEntries(input.colonyEntries)
   return {
     colonyId: colony.id,
     asOf: nowMs,
@@ -145,7 +147,8 @@ function statementsFrom(
     changeL,
     number: numberStatement(population, {
       nowMs,
-      coming: comingOf(group, currentEntries(input.colonyEntries), nowMs),
+      coming: comingOf(group, standing, nowMs),
+      sexes: sexesOf(group, colony, standing, nowMs),
       batch: group.batch,
     }),
     heading: headingStatement(population, group),

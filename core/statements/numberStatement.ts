@@ -1,6 +1,7 @@
 import type { PopulationAnswer } from '#core/population'
 import { DAY_MS, type Evidence } from '#core/records'
 import type { Coming } from './coming'
+import type { Sexes } from './sexes'
 import { msg, type Statement } from './statement'
 
 /** Days after which a count is called old (from memory). */
@@ -13,6 +14,8 @@ export interface NumberOf {
   coming: readonly Coming[]
   /** larvae, young or dry eggs, and no colony */
   batch: boolean
+  /** where the group wants a ratio of them, and they are known */
+  sexes?: Sexes | null
 }
 
 /** Whether one full count would leave fewer numbers than are likely now: of few animals it often would not. */
@@ -22,8 +25,18 @@ const narrows = ({ now, ifCountedToday: then }: PopulationAnswer) =>
 /** Whether most likely none are left. */
 export const noneLeft = ({ value }: { value: number }): boolean => value < 0.6
 
-/** How many there are, and from what that is known. */
-export function numberStatement(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): Statement {
+/** How many there are, of which sex where that matters, and from what that is known. */
+export function numberStatement(p: PopulationAnswer, of: NumberOf): Statement {
+  const said = numberAlone(p, of)
+  if (!of.sexes || noneLeft(p.now)) return said
+  const { tooManyMales, ...sexes } = of.sexes
+  const reasons = [...said.reasons, msg('number.reasonSexes', sexes)]
+  if (!tooManyMales) return { ...said, reasons }
+  const state = said.state === 'onTarget' ? 'drifting' : said.state
+  return { ...said, state, reasons, actions: [...said.actions, msg('number.doFewerMales', sexes)] }
+}
+
+function numberAlone(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): Statement {
   const { value, low, high } = p.now
   const last = p.counts.at(-1)
   const numbers = { value, low, high }

@@ -20,6 +20,8 @@ export type StatementKey =
   | 'number.doCount'
   | 'number.coming'
   | 'number.waiting'
+  | 'number.reasonSexes'
+  | 'number.doFewerMales'
   | 'number.over'
   | 'number.endBatch'
   | 'heading.growing'
