@@ -1,11 +1,10 @@
 import { type ResolvedGroup, sharedTargets } from '#core/groups'
 import type { Plan } from '#core/records'
 import { type FillWish, needsTap, readoutsOf, recipeKeys, type RecipeStep } from '#core/water'
-import { num } from '~/words/numbers'
+import { gramsText, num } from '~/words/numbers'
 import { boughtText } from '~/words/planFit'
-import { gramsText, preciseVolume } from '~/words/recipe'
 import { khForPhText, settlingText } from '~/words/recipeAside'
-import { valueName, valueText } from '~/words/unitPrefs'
+import { preciseVolume, valueName, valueText } from '~/words/unitPrefs'
 
 /** What is filled for a plan. */
 interface PlannedFill {

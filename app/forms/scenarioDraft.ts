@@ -1,11 +1,18 @@
-import { ScenarioChange, type TakeKind } from '#core/records'
+import { ScenarioChange, scenarioTemperatureC, type TakeKind } from '#core/records'
+import { editText, temperature, volume } from '#core/units'
+import { rangeText, type UnitPrefs, valueUnit } from '~/words/unitPrefs'
 import { readNumber } from './readNumber'
+import { readVolume } from './readVolume'
+import { readValue } from './testReadings'
 
-/** A scenario as it is typed; what is empty stays as it is. */
+/** Most litres of a second tank. */
+const MOST_L = 2000
+
+/** A scenario as it is typed, in the keeper's units; what is empty stays as it is. */
 export interface ScenarioDraft {
-  temperatureC: string
+  temperature: string
   roomFactor: string
-  secondTankL: string
+  secondTank: string
   fish: '' | 'none' | 'peaceful'
   putIn: string
   takeNow: string
@@ -14,9 +21,9 @@ export interface ScenarioDraft {
   weeklyOf: TakeKind
 }
 export const emptyScenario = (): ScenarioDraft => ({
-  temperatureC: '',
+  temperature: '',
   roomFactor: '',
-  secondTankL: '',
+  secondTank: '',
   fish: '',
   putIn: '',
   takeNow: '',
@@ -26,12 +33,12 @@ export const emptyScenario = (): ScenarioDraft => ({
 })
 
 /** The draft of a saved scenario. */
-export function scenarioDraft(c: ScenarioChange): ScenarioDraft {
+export function scenarioDraft(c: ScenarioChange, units: UnitPrefs): ScenarioDraft {
   const text = (n: number | undefined) => (n === undefined ? '' : String(n))
   return {
-    temperatureC: text(c.temperatureC),
+    temperature: c.temperatureC === undefined ? '' : editText(temperature, c.temperatureC, units.temperature),
     roomFactor: text(c.roomFactor),
-    secondTankL: text(c.secondTankL),
+    secondTank: c.secondTankL === undefined ? '' : editText(volume, c.secondTankL, units.volume),
     fish: c.fish ?? '',
     putIn: text(c.putIn),
     takeNow: text(c.takeNow?.number),
@@ -41,24 +48,39 @@ export function scenarioDraft(c: ScenarioChange): ScenarioDraft {
   }
 }
 
+function readTemperature(text: string, units: UnitPrefs) {
+  const read = readValue('temperatureC', text, units)
+  const [low, high] = scenarioTemperatureC
+  if (!read.ok || (read.value >= low && read.value <= high)) return read
+  const limits = `${rangeText('temperatureC', low, high, units)} ${valueUnit('temperatureC', units)}`
+  return { ok: false as const, issue: `It must lie between ${limits.replace(' to ', ' and ')}.` }
+}
+
+/** Fields that are typed in the keeper's unit have no unit in their name. */
+const fieldOf: Record<string, keyof ScenarioDraft> = { temperatureC: 'temperature', secondTankL: 'secondTank' }
+
 export type ScenarioRead =
   { ok: true; change: ScenarioChange } | { ok: false; issues: Partial<Record<keyof ScenarioDraft, string>> }
 
 /** Reads what was typed; each field that is wrong gets one sentence, and the rest is kept. */
-export function readScenario(draft: ScenarioDraft): ScenarioRead {
+export function readScenario(draft: ScenarioDraft, units: UnitPrefs): ScenarioRead {
   const issues: Partial<Record<keyof ScenarioDraft, string>> = {}
-  const number = (key: 'temperatureC' | 'roomFactor' | 'secondTankL' | 'putIn' | 'takeNow' | 'weekly') => {
+  const typed = (
+    key: 'temperature' | 'roomFactor' | 'secondTank' | 'putIn' | 'takeNow' | 'weekly',
+    reader: (text: string) => { ok: true; value: number } | { ok: false; issue: string },
+  ) => {
     if (draft[key].trim() === '') return undefined
-    const read = readNumber(draft[key])
+    const read = reader(draft[key])
     if (!read.ok) issues[key] = read.issue
     return read.ok ? read.value : undefined
   }
+  const number = (key: 'roomFactor' | 'putIn' | 'takeNow' | 'weekly') => typed(key, text => readNumber(text))
   const takeNow = number('takeNow')
   const weekly = number('weekly')
   const raw = {
-    temperatureC: number('temperatureC'),
+    temperatureC: typed('temperature', text => readTemperature(text, units)),
     roomFactor: number('roomFactor'),
-    secondTankL: number('secondTankL'),
+    secondTankL: typed('secondTank', text => readVolume(text, units, 'How large?', MOST_L)),
     fish: draft.fish || undefined,
     putIn: number('putIn'),
     takeNow: takeNow === undefined ? undefined : { of: draft.takeNowOf, number: takeNow },
@@ -67,7 +89,7 @@ export function readScenario(draft: ScenarioDraft): ScenarioRead {
   const read = ScenarioChange.safeParse(raw)
   if (!read.success) {
     for (const i of read.error.issues) {
-      const key = i.path[0] as keyof ScenarioDraft
+      const key = fieldOf[String(i.path[0])] ?? (i.path[0] as keyof ScenarioDraft)
       issues[key] ??= `This ${i.message}.`
     }
   }

@@ -11,12 +11,12 @@ import {
 } from '#core/water'
 import type { ValueKey, Water } from '#core/records'
 import type { EwmaPoint } from '#core/stats'
-import { formatNumber } from '#core/units'
 import { num } from './numbers'
 import { testMethodWord } from './states'
 import {
   differenceText,
   limitText,
+  preciseVolume,
   type UnitPrefs,
   valueName,
   valueNameInside,
@@ -53,7 +53,7 @@ export function creepText({
   const brought = isMixing(key) ? mixingValues(topUp)[key] : 0
   if (!evaporated || brought < 1e-3) return ''
   const result = creep(netL, { evaporatedL: evaporated.value, changedL: changedLPerDay }, brought, changeValue)
-  const water = `${num(`${formatNumber(evaporated.value, evaporated.value < 1 ? 2 : 1)} L`)} a day evaporate`
+  const water = `${num(preciseVolume(evaporated.value, units))} a day evaporate`
   if ('endsAt' in result)
     return (
       `${water} and are topped up with ${name}: with the changes as logged ${valueNameInside(key)} comes to ` +

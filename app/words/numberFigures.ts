@@ -4,6 +4,7 @@ import { formatNumber } from '#core/units'
 import { percent, signedPercent } from './numbers'
 import { learntName, learntText } from './population'
 import { basisText, countMethodWord } from './states'
+import { type UnitPrefs, valueText } from './unitPrefs'
 import type { Why } from './why'
 
 type Figure = Why['figures'][number]
@@ -22,7 +23,7 @@ export interface NumberFigures {
 }
 
 /** The figures behind the numbers of a colony, each with its value and where it is from. */
-export function numberFigures(p: PopulationAnswer, group: ResolvedGroup): NumberFigures {
+export function numberFigures(p: PopulationAnswer, group: ResolvedGroup, units: UnitPrefs): NumberFigures {
   const growth = {
     name: 'Growth to expect in an uncrowded glass',
     value:
@@ -37,7 +38,7 @@ export function numberFigures(p: PopulationAnswer, group: ResolvedGroup): Number
   }
   const temperature = {
     name: 'Temperature that the pace of life goes by',
-    value: `${formatNumber(p.temperatureC, 1)} °C`,
+    value: valueText('temperatureC', p.temperatureC, units),
     basis:
       'mean of the last twelve weeks of your tests, and in the past each week’s own; the middle of the preferred ' +
       'range where there is none',

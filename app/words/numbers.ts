@@ -44,3 +44,10 @@ export function counted(n: number, one: string, many: string): string {
   const names = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten']
   return `${names[n] ?? n} ${n === 1 ? one : many}`
 }
+
+/** A mass as a scale shows it, without zeros that say nothing: "4.1", "12.37", "0.052". */
+export function gramsText(grams: number): string {
+  const most = grams < 0.1 ? 3 : grams < 100 ? 2 : 0
+  const decimals = [0, 1, 2].find(d => d < most && Math.abs(grams - Number(grams.toFixed(d))) < 0.5 * 10 ** -most)
+  return formatNumber(grams, decimals ?? most)
+}

@@ -2,6 +2,7 @@ import type { OutlookAnswer, OutlookAsk } from '#core/outlook'
 import { type ScenarioChange, type TakeKind, WEEK_MS } from '#core/records'
 import { formatNumber } from '#core/units'
 import { num, percent, whole } from './numbers'
+import { type UnitPrefs, valueText, volumeText } from './unitPrefs'
 import { dayText, weeksText } from './when'
 
 /** Whom a take goes for. */
@@ -14,11 +15,11 @@ export const takeKindWord: Readonly<Record<TakeKind, string>> = {
 }
 
 /** "25 °C, no fish, 4 half-grown out each week": what is different in a scenario. */
-export function changeText(change: ScenarioChange): string {
+export function changeText(change: ScenarioChange, units: UnitPrefs): string {
   const parts = [
-    change.temperatureC !== undefined && `${formatNumber(change.temperatureC, 1)} °C`,
+    change.temperatureC !== undefined && valueText('temperatureC', change.temperatureC, units),
     change.roomFactor !== undefined && `${formatNumber(change.roomFactor, 1)} times the food and surface`,
-    change.secondTankL !== undefined && `a second tank of ${formatNumber(change.secondTankL, 0)} L`,
+    change.secondTankL !== undefined && `a second tank of ${volumeText(change.secondTankL, units)}`,
     change.fish !== undefined && (change.fish === 'none' ? 'fish out' : 'small fish in'),
     change.putIn !== undefined && `${change.putIn} put in`,
     change.takeNow && `${formatNumber(change.takeNow.number, 0)} ${takeKindWord[change.takeNow.of]} out today`,

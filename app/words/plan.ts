@@ -53,7 +53,7 @@ const checkWords: Record<SetUpCheck['key'], (c: Checked) => string> = {
         ? `The filter is rated for ${num(volumeText(n(v, 'have'), units))}: enough.`
         : n(v, 'have') === 0
           ? `A filter rated for ${num(volumeText(n(v, 'wanted'), units))} is missing: ` +
-            `${formatNumber(n(v, 'low'), 0)} to ${formatNumber(n(v, 'high'), 0)} L an hour through it.`
+            `${volumeText(n(v, 'low'), units)} to ${volumeText(n(v, 'high'), units)} an hour through it.`
           : `The filter is rated for ${num(volumeText(n(v, 'have'), units))}; together ` +
             `${volumeText(n(v, 'wanted'), units)} are wanted.`,
   intake: ({ good }) =>
@@ -66,10 +66,10 @@ const checkWords: Record<SetUpCheck['key'], (c: Checked) => string> = {
     good
       ? `Filled to ${num(percent(n(v, 'have')))}: right.`
       : `Filled to ${num(percent(n(v, 'have')))}; ${percent(n(v, 'good'))} suits them.`,
-  substrate: ({ v, good }) => {
+  substrate: ({ v, good, units }) => {
     const amount =
       n(v, 'litres') > 0
-        ? ` That is ${num(`${formatNumber(n(v, 'litres'), 1)} L`)} or about ` +
+        ? ` That is ${num(volumeText(n(v, 'litres'), units))} or about ` +
           `${num(`${formatNumber(n(v, 'kg'), 1)} kg`)}.`
         : ''
     const wanted =

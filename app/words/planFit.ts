@@ -2,8 +2,9 @@ import type { GroupFit } from '#core/care'
 import { groupOf, type SpeciesGroup } from '#core/groups'
 import { type Bought, salts } from '#core/water'
 import { formatNumber } from '#core/units'
-import { gramsText, preciseVolume, saltWord } from './recipe'
-import { type UnitPrefs, volumeText } from './unitPrefs'
+import { saltWord } from './recipe'
+import { gramsText } from './numbers'
+import { preciseVolume, type UnitPrefs, volumeText } from './unitPrefs'
 
 const easeWord = {
   veryEasy: 'Very easy',

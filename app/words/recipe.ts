@@ -18,8 +18,17 @@ import {
   type WaterRecipe,
 } from '#core/water'
 import { formatNumber } from '#core/units'
-import { num } from './numbers'
-import { differenceText, limitText, type UnitPrefs, valueName, valueNumber, valueText, volumeText } from './unitPrefs'
+import { gramsText, num } from './numbers'
+import {
+  differenceText,
+  limitText,
+  preciseVolume,
+  type UnitPrefs,
+  valueName,
+  valueNumber,
+  valueText,
+  volumeText,
+} from './unitPrefs'
 import { dayText } from './when'
 
 /** Salts by their plain chemical names; buy them pure, as food or laboratory grade. */
@@ -257,19 +266,6 @@ function checkStep(step: RecipeStep, units: UnitPrefs): BenchStep {
 }
 
 const isSlow = (item: ShelfItem) => item.content.by === 'salt' && salts[item.content.salt].dissolving === 'slowly'
-/** A mass as a scale shows it, without zeros that say nothing: "4.1", "12.37", "0.052". */
-export function gramsText(grams: number): string {
-  const most = grams < 0.1 ? 3 : grams < 100 ? 2 : 0
-  const decimals = [0, 1, 2].find(d => d < most && Math.abs(grams - Number(grams.toFixed(d))) < 0.5 * 10 ** -most)
-  return formatNumber(grams, decimals ?? most)
-}
-/** Litres to the hundredth where that is what the jug has to show. */
-export function preciseVolume(litres: number, units: UnitPrefs): string {
-  return units.volume === 'l' && Math.abs(litres * 10 - Math.round(litres * 10)) > 0.02
-    ? `${formatNumber(litres, 2)} L`
-    : volumeText(litres, units)
-}
-
 /** Rows of the table at the bench: what kits show, and ions that follow. */
 export type BenchRow = {
   key: RecipeKey | 'magnesiumMgL' | 'sodiumMgL' | 'caMgByMass'

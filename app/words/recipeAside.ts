@@ -4,8 +4,7 @@ import { DAY_MS, type Water } from '#core/records'
 import { khWithPh, settlingPh, USUAL_C, type WaterRecipe } from '#core/water'
 import { formatNumber } from '#core/units'
 import { num, percent } from './numbers'
-import { preciseVolume } from './recipe'
-import { rangeText, type UnitPrefs, valueText } from './unitPrefs'
+import { preciseVolume, rangeText, type UnitPrefs, valueText } from './unitPrefs'
 import { aheadText } from './when'
 
 /** What is known of a change beside its recipe. */

@@ -13,8 +13,7 @@ import {
   specificGravity,
 } from '#core/water'
 import { num } from './numbers'
-import { preciseVolume } from './recipe'
-import { type UnitPrefs, valueText, volumeText } from './unitPrefs'
+import { preciseVolume, type UnitPrefs, valueText, volumeText } from './unitPrefs'
 
 /** Grams with a decimal where it can be weighed. */
 const grams = (g: number, decimalUnder: number) => `${formatNumber(g, g < decimalUnder ? 1 : 0)} g`

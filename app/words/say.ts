@@ -71,7 +71,8 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     'they are put in.',
   'number.reasonSexes': v =>
     `Of those told apart ${num(n(v, 'females'))} ${n(v, 'females') === 1 ? 'female' : 'females'} and ` +
-    `${num(n(v, 'males'))} ${n(v, 'males') === 1 ? 'male' : 'males'}; ${n(v, 'wanted')} females to each male are usual.`,
+    `${num(n(v, 'males'))} ${n(v, 'males') === 1 ? 'male' : 'males'}; ${n(v, 'wanted')} females to each male are ` +
+    'usual.',
   'number.doFewerMales': () => 'Too many males fight, and wear out the females: part some, or bring females.',
   'number.over': () => 'This batch is over',
   'number.endBatch': () => 'Dry it down and keep the eggs, or end it by “Change”.',

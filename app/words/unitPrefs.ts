@@ -124,3 +124,11 @@ export function volumeText(litres: number, prefs: UnitPrefs): string {
   const shown = (litres - unit.offset) / unit.scale
   return `${formatNumber(shown, shown >= 20 || Math.abs(shown - Math.round(shown)) < 0.05 ? 0 : 1)} ${unit.symbol}`
 }
+
+/** Litres in the keeper's unit, to the hundredth where a jug or an hour's flow has it to show: "5.15 L". */
+export function preciseVolume(litres: number, prefs: UnitPrefs): string {
+  const unit = unitOf(volume, prefs.volume)
+  const shown = (litres - unit.offset) / unit.scale
+  const fine = shown < 100 && Math.abs(shown * 10 - Math.round(shown * 10)) > 0.02
+  return fine ? `${formatNumber(shown, 2)} ${unit.symbol}` : volumeText(litres, prefs)
+}

@@ -25,6 +25,10 @@ export interface Why {
   narrows: string[]
 }
 
+/** ", reckoned from what was poured" or " by liquid kit". */
+const how = (method: ReadingMethod) =>
+  method === 'reckoned' ? `, ${testMethodWord[method]}` : ` by ${testMethodWord[method]}`
+
 /** Why for one water value. */
 export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why {
   const [low, high] = v.target.preferred
@@ -37,8 +41,8 @@ export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why 
     reasons: [say(v.conclusion, s), ...v.reasons.map(r => say(r, s)), ...v.actions.map(a => say(a, s))],
     inputs: v.evidence.map(e => ({
       text:
-        `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)} by ` +
-        `${testMethodWord[e.values.method as ReadingMethod]}, give or take ` +
+        `${dayText(Number(e.values.at), s.nowMs)}: ${valueText(v.key, Number(e.values.value), s.units)}` +
+        `${how(e.values.method as ReadingMethod)}, give or take ` +
         `${differenceText(v.key, Number(e.values.sd), s.units, v.key === 'ph' ? 1 : 0)}`,
       ...(e.entryId && { entryId: e.entryId }),
     })),

@@ -136,7 +136,7 @@ const whyOf: Readonly<Record<Topic, (grounds: Grounds) => Own>> = {
 export function whyNumbers(topic: Topic, statements: ColonyStatements, group: ResolvedGroup, s: Saying): Why {
   const { population: p } = statements
   return {
-    ...whyOf[topic]({ p, group, f: numberFigures(p, group), nowMs: s.nowMs }),
+    ...whyOf[topic]({ p, group, f: numberFigures(p, group, s.units), nowMs: s.nowMs }),
     reasons: [
       ...statements[topic].reasons.map(r => say(r, s)),
       ...(p.fit.disagreement ? [plain(disagreementText(p))] : []),

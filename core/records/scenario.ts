@@ -12,9 +12,17 @@ const take = z.strictObject({
   number: z.number().gt(0, 'must be above 0').max(10_000, 'must be 10 000 at most'),
 })
 
+/** Temperatures that a scenario may ask for, °C. */
+export const scenarioTemperatureC = [2, 36] as const
+const [COLDEST, WARMEST] = scenarioTemperatureC
+
 /** What is different in a scenario from things as they are; what is missing stays as it is. */
 export const ScenarioChange = z.strictObject({
-  temperatureC: z.number().min(2, 'must be 2 °C or more').max(36, 'must be 36 °C at most').optional(),
+  temperatureC: z
+    .number()
+    .min(COLDEST, `must be ${COLDEST} °C or more`)
+    .max(WARMEST, `must be ${WARMEST} °C at most`)
+    .optional(),
   /** factor on the animals that the water carries: more food or surface, or less */
   roomFactor: z.number().min(0.2, 'must be a fifth or more').max(5, 'must be five times at most').optional(),
   /** litres of a second tank for the same colony */

@@ -28,9 +28,12 @@ export function formatQuantity(quantity: Quantity, value: number, unitId: string
   return `${formatNumber(fromCanonical(quantity, value, unitId), decimals ?? unit.decimals)} ${unit.symbol}`
 }
 
+/** Decimals of the canonical unit that a field keeps: millilitres, thousandths of a degree. Nobody types finer. */
+const KEPT_DECIMALS = 3
+
 /**
- * The shortest text that reads back as exactly the same canonical value, for input fields.
- * Tries the unit's own decimals first, so that a field shows 7.5 and not 7.500000000000001.
+ * The shortest text that reads back as the same value to a thousandth of the canonical unit, for input fields: 13.7898
+ * for 52.2 L in gallons, never 13.789781133095348.
  * @param value in the canonical unit
  * @param unitId unit of the field
  */
@@ -39,8 +42,8 @@ export function editText(quantity: Quantity, value: number, unitId: string): str
   const shown = fromCanonical(quantity, value, unitId)
   for (let decimals = 0; decimals <= 15; decimals++) {
     const text = shown.toFixed(decimals)
-    if (Number(text) * unit.scale + unit.offset === value) return text
+    const back = Number(text) * unit.scale + unit.offset
+    if (back.toFixed(KEPT_DECIMALS) === value.toFixed(KEPT_DECIMALS)) return text
   }
-  // nothing shorter comes back bit for bit (a rounding in the conversion): full precision is within one last bit
   return String(shown)
 }

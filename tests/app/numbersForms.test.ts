@@ -14,14 +14,14 @@ const stamp = { id: nextId(), at: toMoment(NOW), loggedAt: toMoment(NOW) }
 
 describe('a scenario as it is typed', () => {
   it('what is empty stays as it is', () => {
-    expect(readScenario(emptyScenario())).toEqual({ ok: true, change: {} })
+    expect(readScenario(emptyScenario(), defaultUnits)).toEqual({ ok: true, change: {} })
   })
   it('reads all of it, and shows it again', () => {
     const draft = {
       ...emptyScenario(),
-      temperatureC: '25,5',
+      temperature: '25,5',
       roomFactor: '1.5',
-      secondTankL: '30',
+      secondTank: '30',
       fish: 'none' as const,
       putIn: '10',
       takeNow: '5',
@@ -29,7 +29,7 @@ describe('a scenario as it is typed', () => {
       weekly: '0.5',
       weeklyOf: 'halfGrown' as const,
     }
-    const read = readScenario(draft)
+    const read = readScenario(draft, defaultUnits)
     expect(read).toEqual({
       ok: true,
       change: {
@@ -42,12 +42,24 @@ describe('a scenario as it is typed', () => {
         weekly: { of: 'halfGrown', number: 0.5 },
       },
     })
-    expect(read.ok && scenarioDraft(read.change)).toEqual({ ...draft, temperatureC: '25.5' })
+    expect(read.ok && scenarioDraft(read.change, defaultUnits)).toEqual({ ...draft, temperature: '25.5' })
+  })
+  it('is typed and shown again in the keeper’s units', () => {
+    const units = { ...defaultUnits, temperature: 'f', volume: 'usGal' }
+    const draft = { ...emptyScenario(), temperature: '77', secondTank: '10' }
+    const read = readScenario(draft, units)
+    expect(read).toEqual({ ok: true, change: { temperatureC: 25, secondTankL: 37.854 } })
+    expect(read.ok && scenarioDraft(read.change, units)).toEqual(draft)
+    const far = readScenario({ ...emptyScenario(), temperature: '30', secondTank: '900' }, units)
+    expect(far.ok ? {} : far.issues).toEqual({
+      temperature: 'It must lie between 35.6 and 96.8 °F.',
+      secondTank: expect.stringContaining('US gal'),
+    })
   })
   it('names each field that is wrong', () => {
-    const read = readScenario({ ...emptyScenario(), temperatureC: 'warm', putIn: '1.5', roomFactor: '9' })
+    const read = readScenario({ ...emptyScenario(), temperature: 'warm', putIn: '1.5', roomFactor: '9' }, defaultUnits)
     expect(read.ok ? {} : read.issues).toEqual({
-      temperatureC: '“warm” is no number.',
+      temperature: '“warm” is no number.',
       putIn: expect.any(String),
       roomFactor: 'This must be five times at most.',
     })

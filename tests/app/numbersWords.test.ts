@@ -10,6 +10,7 @@ import { dueWhy } from '~/words/due'
 import { plain } from '~/words/numbers'
 import { changeText, comparedText, fullText, reachText } from '~/words/outlook'
 import { disagreementText, fullCountText, learntText, lookText, mattersText, stageWord } from '~/words/population'
+import { defaultUnits } from '~/words/unitPrefs'
 import { heldByText, moneyText, takeText, upperText, weeklyText } from '~/words/surplus'
 import type { TakeKind } from '#core/records'
 import { NOW } from '../make'
@@ -93,10 +94,12 @@ const ask = { weeks: 26, number: 150, of: 'total' as const, byWeek: 12 }
 
 describe('the Outlook', () => {
   it('says what differs', () => {
-    expect(changeText({})).toBe('as things are')
-    expect(changeText({ temperatureC: 26, fish: 'none', putIn: 8, weekly: { of: 'females', number: 1.5 } })).toBe(
-      '26.0 °C, fish out, 8 put in, 1.5 grown females out each week',
-    )
+    expect(changeText({}, defaultUnits)).toBe('as things are')
+    expect(
+      changeText({ temperatureC: 26, fish: 'none', putIn: 8, weekly: { of: 'females', number: 1.5 } }, defaultUnits),
+    ).toBe('26.0 °C, fish out, 8 put in, 1.5 grown females out each week')
+    const gallons = { ...defaultUnits, temperature: 'f', volume: 'usGal' }
+    expect(changeText({ temperatureC: 25, secondTankL: 37.854 }, gallons)).toBe('77.0 °F, a second tank of 10 US gal')
   })
   it('says when a number is there', () => {
     expect(plain(reachText(answer(), ask, NOW))).toBe('about 20 Jan 2027, likely 23 Dec to 14 Apr 2027')

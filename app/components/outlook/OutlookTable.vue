@@ -6,6 +6,7 @@ import { percent, plain, whole } from '~/words/numbers'
 import type { DataColumn } from '~/components/drawing/dataColumn'
 import { changeText, fullText, reachText } from '~/words/outlook'
 
+const settings = useSettingsStore()
 /** Scenarios side by side: how many, when, how likely, and what may go wrong. */
 const props = defineProps<{
   drawn: readonly {
@@ -33,7 +34,7 @@ const columns = computed<DataColumn[]>(() => [
 <template>
   <DataTable label="Scenarios compared" :columns="columns" :rows="drawn">
     <template #name="{ row }">
-      {{ row.name }}<span v-if="row.id !== 'now'" class="below">{{ changeText(row.change) }}</span>
+      {{ row.name }}<span v-if="row.id !== 'now'" class="below">{{ changeText(row.change, settings.units) }}</span>
     </template>
     <template v-for="w in [8, 26]" #[`week${w}`]="{ row }" :key="w">
       {{ whole(at(row.fan, w)?.p50 ?? 0)

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { TakeKind } from '#core/records'
+import { unitOf, volume } from '#core/units'
 import { emptyScenario, type ScenarioDraft } from '~/forms/scenarioDraft'
 import { takeKindWord } from '~/words/outlook'
+import { valueNumber, valueUnit } from '~/words/unitPrefs'
 
 /** What is different in a scenario. Empty fields stay as things are, which stand in grey. */
 const props = defineProps<{
@@ -10,6 +12,7 @@ const props = defineProps<{
   hasFish: boolean | null
   oneSex: boolean
 }>()
+const settings = useSettingsStore()
 const draft = defineModel<ScenarioDraft>({ required: true })
 const kinds = computed(() =>
   TakeKind.options
@@ -28,12 +31,12 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
   <div class="form">
     <FieldGrid :columns="2">
       <TextInput
-        v-model="draft.temperatureC"
+        v-model="draft.temperature"
         label="Temperature"
-        suffix="°C"
+        :suffix="valueUnit('temperatureC', settings.units)"
         numeric
-        :placeholder="temperatureC.toFixed(1)"
-        :error="issues.temperatureC"
+        :placeholder="valueNumber('temperatureC', temperatureC, settings.units)"
+        :error="issues.temperature"
       />
       <TextInput
         v-model="draft.roomFactor"
@@ -46,12 +49,12 @@ const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(em
     </FieldGrid>
     <FieldGrid :columns="2">
       <TextInput
-        v-model="draft.secondTankL"
+        v-model="draft.secondTank"
         label="A second tank of"
-        suffix="L"
+        :suffix="unitOf(volume, settings.units.volume).symbol"
         numeric
         placeholder="none"
-        :error="issues.secondTankL"
+        :error="issues.secondTank"
       />
       <TextInput v-model="draft.putIn" label="Put in today" numeric placeholder="none" :error="issues.putIn" />
     </FieldGrid>

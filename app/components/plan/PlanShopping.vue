@@ -20,7 +20,7 @@ const things = computed(() => {
   const target = first.targets.temperatureC
   return [
     kind !== 'none' && substrateKg > 0
-      ? { what: substrateWord[kind], amount: `${kg(substrateKg)} (${formatNumber(substrateL, 1)} L)` }
+      ? { what: substrateWord[kind], amount: `${kg(substrateKg)} (${volumeText(substrateL, settings.units)})` }
       : null,
     carbonateG > 0 ? { what: 'carbonate stone, sand or shell', amount: kg(carbonateG / 1000) } : null,
     tank.filterRatedL > 0

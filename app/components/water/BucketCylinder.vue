@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { formatNumber } from '#core/units'
-import { preciseVolume } from '~/words/recipe'
+import { formatNumber, unitOf, volume } from '#core/units'
+import { preciseVolume } from '~/words/unitPrefs'
 
 /**
  * The bucket with its sources, the first at the bottom. The lines between them are dragged, or moved with the arrow
@@ -24,14 +24,19 @@ const layers = computed(() => {
 const lines = computed(() =>
   layers.value.slice(0, -1).map((lower, i) => ({ lower, upper: layers.value[i + 1]!, at: lower.to })),
 )
-/** Marks on the wall: round numbers of litres, six or seven of them. */
+const unit = computed(() => unitOf(volume, settings.units.volume))
+/** Marks on the wall: round numbers of the keeper's unit, six or seven of them. */
 const marks = computed(() => {
-  const rough = props.totalL / 6
+  const total = props.totalL / unit.value.scale
+  const rough = total / 6
   const size = 10 ** Math.floor(Math.log10(rough))
   const step = size * ([1, 2, 5].find(f => f * size >= rough) ?? 10)
-  return Array.from({ length: Math.floor(props.totalL / step + 1e-9) + 1 }, (_, i) => i * step)
+  const decimals = Math.max(0, -Math.floor(Math.log10(step) + 1e-9))
+  return Array.from({ length: Math.floor(total / step + 1e-9) + 1 }, (_, i) => ({
+    litres: i * step * unit.value.scale,
+    text: `${formatNumber(i * step, decimals)} ${unit.value.symbol}`,
+  }))
 })
-const decimals = computed(() => (props.totalL < 1.2 ? 2 : props.totalL < 8 ? 1 : 0))
 
 function moveTo(line: (typeof lines.value)[number], litres: number) {
   const { lower, upper } = line
@@ -120,9 +125,9 @@ const say = (l: { name: string; litres: number }) => `${l.name} ${preciseVolume(
       :d="`M${BOX.left},${BOX.top - 10} V${BOX.top + BOX.height} H${BOX.left + BOX.wall} V${BOX.top - 10}`"
       class="wall"
     />
-    <g v-for="m in marks" :key="m">
-      <line :x1="BOX.left" :x2="BOX.left + 14" :y1="y(m)" :y2="y(m)" class="mark" />
-      <text :x="BOX.left - 8" :y="y(m) + 5" class="scale">{{ formatNumber(m, decimals) }} L</text>
+    <g v-for="m in marks" :key="m.text">
+      <line :x1="BOX.left" :x2="BOX.left + 14" :y1="y(m.litres)" :y2="y(m.litres)" class="mark" />
+      <text :x="BOX.left - 8" :y="y(m.litres) + 5" class="scale">{{ m.text }}</text>
     </g>
     <g
       v-for="(line, i) in lines"

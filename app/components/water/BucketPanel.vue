@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { preciseVolume } from '~/words/recipe'
-import { volumeText } from '~/words/unitPrefs'
+import { preciseVolume, volumeText } from '~/words/unitPrefs'
 import { aheadText } from '~/words/when'
 import type { Why } from '~/words/why'
 import { whyRecipe } from '~/words/whyRecipe'

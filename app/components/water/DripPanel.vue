@@ -2,7 +2,7 @@
 import type { DataColumn } from '~/components/drawing/dataColumn'
 import { formatNumber } from '#core/units'
 import type { AcclimationKey } from '#core/water'
-import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
+import { preciseVolume, valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 
 /**
  * Bringing animals in: drip or steps, so that no value moves faster than they take, with a timer that survives a
@@ -97,7 +97,7 @@ const courseColumns = computed<DataColumn[]>(() => [
         :height="190"
       />
       <p v-if="drip.known.length > 0" class="muted">
-        {{ formatNumber(drip.plan.litresPerHour, 2) }} L an hour ({{
+        {{ preciseVolume(drip.plan.litresPerHour, settings.units) }} an hour ({{
           formatNumber((drip.plan.litresPerHour * 1000) / 60, 0)
         }}
         mL a minute, 20 drops to a millilitre); nine tenths of the difference are bridged at the end<template

@@ -84,7 +84,7 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
             v-if="desk.changed"
             v-model="desk.name"
             label="Name to save it under"
-            :placeholder="desk.read.ok ? changeText(desk.read.change) : ''"
+            :placeholder="desk.read.ok ? changeText(desk.read.change, settings.units) : ''"
           />
           <SavedScenarios v-model="desk.shown" :saved="desk.saved" @change="desk.change" @put-away="desk.putAway" />
         </section>

@@ -33,7 +33,7 @@ describe('scenarios', () => {
     const { desk } = await outlookOf()
     expect(desk.lines.map(l => l.name)).toEqual(['As things are'])
     expect(desk.changed).toBe(false)
-    desk.draft.temperatureC = '26'
+    desk.draft.temperature = '26'
     expect(desk.changed).toBe(true)
     expect(desk.lines.map(l => [l.id, l.name])).toEqual([
       ['now', 'As things are'],
@@ -41,19 +41,19 @@ describe('scenarios', () => {
     ])
     expect(desk.lines[1]!.change).toEqual({ temperatureC: 26 })
     // what is no temperature is no scenario
-    desk.draft.temperatureC = 'warm'
+    desk.draft.temperature = 'warm'
     expect(desk.read.ok).toBe(false)
     expect(desk.lines).toHaveLength(1)
   })
   it('one is saved under its name, or under what it changes, and stands on the chart then', async () => {
     const { desk, stored } = await outlookOf()
-    desk.draft.temperatureC = '26'
+    desk.draft.temperature = '26'
     await desk.save()
     await vi.waitFor(() => expect(desk.saved).toHaveLength(1))
     expect(desk.saved[0]!.name).toMatch(/26/)
     expect(desk.lines.map(l => l.name)).toEqual(['As things are', desk.saved[0]!.name])
     // the fields are free for the next one
-    expect(desk.draft.temperatureC).toBe('')
+    expect(desk.draft.temperature).toBe('')
     desk.draft.takeNow = '10'
     desk.name = 'A few out'
     await desk.save()
@@ -63,29 +63,29 @@ describe('scenarios', () => {
   })
   it('a saved one is changed in place', async () => {
     const { desk, stored } = await outlookOf()
-    desk.draft.temperatureC = '26'
+    desk.draft.temperature = '26'
     desk.name = 'Warm'
     await desk.save()
     await vi.waitFor(() => expect(desk.saved).toHaveLength(1))
     desk.change(desk.saved[0]!)
-    expect(desk.draft.temperatureC).toBe('26')
+    expect(desk.draft.temperature).toBe('26')
     // while it is being changed it stands once, under its own name
     expect(desk.lines.map(l => l.name)).toEqual(['As things are', 'Warm'])
-    desk.draft.temperatureC = '27'
+    desk.draft.temperature = '27'
     await desk.save()
     await vi.waitFor(() => expect(desk.saved[0]!.change.temperatureC).toBe(27))
     expect(await stored()).toHaveLength(1)
   })
   it('one that is put away leaves the chart and the fields, and stays in the records', async () => {
     const { s, desk, stored } = await outlookOf()
-    desk.draft.temperatureC = '26'
+    desk.draft.temperature = '26'
     await desk.save()
     await vi.waitFor(() => expect(desk.saved).toHaveLength(1))
     const [kept] = desk.saved
     desk.change(kept!)
     await desk.putAway(kept!)
     await vi.waitFor(() => expect(desk.saved).toEqual([]))
-    expect(desk.draft.temperatureC).toBe('')
+    expect(desk.draft.temperature).toBe('')
     expect(await stored()).toEqual([])
     const rows = await openDb().records('scenarios').toArray()
     expect(rows.filter(r => r.colonyId === s.colony.id)).toMatchObject([{ ended: { why: 'putAway' } }])
@@ -93,7 +93,7 @@ describe('scenarios', () => {
   it('four lines at most, each of its own colour and dash', async () => {
     const { desk } = await outlookOf()
     for (const c of ['18', '20', '22', '26']) {
-      desk.draft.temperatureC = c
+      desk.draft.temperature = c
       await desk.save()
     }
     await vi.waitFor(() => expect(desk.saved).toHaveLength(4))
