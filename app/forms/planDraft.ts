@@ -100,7 +100,7 @@ export function planDraft(plan: Plan, units: UnitPrefs): PlanDraft {
     substrate: tank.substrate?.kind ?? 'none',
     depthCm: text(tank.substrate?.depthCm ?? 0),
     carbonateGL: text(tank.carbonateGL),
-    filterRatedL: text(tank.filterRatedL),
+    filterRatedL: tank.filterRatedL === 0 ? '0' : editText(volume, tank.filterRatedL, units.volume),
     cover: tank.cover,
     intakeGuard: tank.intakeGuard,
     lightHours: text(tank.lightHours),
@@ -169,7 +169,6 @@ const tankLimits = {
   fillPct: { low: 1, high: 100, unit: '%' },
   depthCm: { low: 0, high: 60, unit: 'cm' },
   carbonateGL: { low: 0, high: 100, unit: 'g/L' },
-  filterRatedL: { low: 0, high: 5000, unit: 'L' },
   lightHours: { low: 0, high: 24, unit: 'h' },
 } as const
 
@@ -199,12 +198,20 @@ function readTank(draft: PlanDraft, units: UnitPrefs, issues: PlanIssues): Plan[
     ...(inside && { inside }),
     substrate: { kind: draft.substrate, depthCm: draft.substrate === 'none' ? 0 : field('depthCm') },
     carbonateGL: field('carbonateGL'),
-    filterRatedL: field('filterRatedL'),
+    filterRatedL: readRating(draft.filterRatedL, units, issues),
     cover: draft.cover,
     intakeGuard: draft.intakeGuard,
     lightHours: field('lightHours'),
     leaves: readCount(draft, 'leaves', 200, issues),
   }
+}
+
+/** Litres that the filters are rated for; 0 where there are none. */
+function readRating(typed: string, units: UnitPrefs, issues: PlanIssues): number {
+  if (/^\s*0*\s*$/.test(typed)) return 0
+  const read = readVolume(typed, units)
+  if (!read.ok) issues.filterRatedL = read.issue
+  return read.ok ? read.value : 0
 }
 
 /** What a plan's glass is called, and where it will stand. */

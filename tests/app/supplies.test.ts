@@ -82,32 +82,44 @@ describe('a source as typed', () => {
 })
 
 describe('a box on the shelf as typed', () => {
+  const asked = { old: null, roomId, units: defaultUnits, nowMs: NOW }
   it('is a salt, or a mix by what it raises', () => {
     expect(
       readShelf(
-        { ...shelfDraft(null), name: 'Gypsum', salt: 'calciumSulfateDihydrate', stockG: '250' },
-        null,
-        roomId,
-        NOW,
+        { ...shelfDraft(null, defaultUnits), name: 'Gypsum', salt: 'calciumSulfateDihydrate', stockG: '250' },
+        asked,
       ),
     ).toMatchObject({ ok: true, item: { content: { by: 'salt', salt: 'calciumSulfateDihydrate' }, stockG: 250 } })
     expect(
       readShelf(
-        { ...shelfDraft(null), name: 'Mix', by: 'mix', ghDh: '33', conductivityUsCm: '1260' },
-        null,
-        roomId,
-        NOW,
+        { ...shelfDraft(null, defaultUnits), name: 'Mix', by: 'mix', ghDh: '33', conductivityUsCm: '1260' },
+        asked,
       ),
     ).toMatchObject({ ok: true, item: { content: { by: 'mix', ghDh: 33, khDh: 0, caMgByMass: 3 } } })
   })
   it('shows what is left, and keeps its id', () => {
     const item = shelfItem(roomId, { stockG: 100 })
-    expect(shelfDraft(item, 88.25).stockG).toBe('88.3')
-    const read = readShelf(shelfDraft(item, 88.2), item, roomId, NOW)
+    expect(shelfDraft(item, defaultUnits, 88.25).stockG).toBe('88.3')
+    const read = readShelf(shelfDraft(item, defaultUnits, 88.2), { ...asked, old: item })
     expect(read.ok && read.item.id).toBe(item.id)
   })
+  it('is typed and shown again in the keeper’s units', () => {
+    const units = { ...defaultUnits, hardness: 'mgLCaCO3', conductivity: 'msCm' }
+    const mix = shelfItem(roomId, {
+      content: { by: 'mix', ghDh: 33, khDh: 1.5, conductivityUsCm: 1260, caMgByMass: 3 },
+    })
+    const draft = shelfDraft(mix, units)
+    expect(Number(draft.ghDh)).toBeCloseTo(33 * 17.848, 0)
+    expect(draft.conductivityUsCm).toBe('1.26')
+    const read = readShelf(draft, { ...asked, old: mix, units })
+    expect(read.ok && read.item.content).toEqual(mix.content)
+    const far = readShelf({ ...draft, ghDh: '5000' }, { ...asked, units })
+    expect(far.ok ? {} : far.issues).toEqual({ ghDh: expect.stringContaining('mg/L CaCO₃') })
+  })
   it('says what is wrong', () => {
-    expect(readShelf({ ...shelfDraft(null), by: 'mix', ghDh: 'much', stockG: '-3' }, null, roomId, NOW)).toMatchObject({
+    expect(
+      readShelf({ ...shelfDraft(null, defaultUnits), by: 'mix', ghDh: 'much', stockG: '-3' }, asked),
+    ).toMatchObject({
       ok: false,
       issues: {
         name: 'Give the box a name.',
@@ -115,7 +127,7 @@ describe('a box on the shelf as typed', () => {
         stockG: expect.stringContaining('between'),
       },
     })
-    expect(readShelf({ ...shelfDraft(null), name: 'Mix', by: 'mix' }, null, roomId, NOW)).toMatchObject({
+    expect(readShelf({ ...shelfDraft(null, defaultUnits), name: 'Mix', by: 'mix' }, asked)).toMatchObject({
       ok: false,
       issues: { ghDh: expect.stringContaining('raises GH or KH') },
     })

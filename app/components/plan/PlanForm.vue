@@ -104,7 +104,7 @@ const sources = computed(() => [
         <TextInput
           v-model="draft.filterRatedL"
           label="Filters rated for"
-          suffix="L"
+          :suffix="unit"
           numeric
           :error="issues.filterRatedL"
         />

@@ -4,6 +4,7 @@ import { salts } from '#core/water'
 import { readShelf, shelfDraft, type ShelfDraft, type ShelfIssues } from '~/forms/shelfDraft'
 import { cautionText } from '~/words/cautions'
 import { saltWord } from '~/words/recipe'
+import { valueUnit } from '~/words/unitPrefs'
 
 /** A box on the shelf: a salt by name, or a mineral mix by what one gram in a litre raises. */
 const props = defineProps<{ boxing: { item: ShelfItem | null; leftG?: number } | null }>()
@@ -16,12 +17,13 @@ const open = computed({
 })
 useSheets().countOpen(open)
 const room = useRoomStore()
+const settings = useSettingsStore()
 const { saving, save: saveRecord } = useSave()
-const draft = ref<ShelfDraft>(shelfDraft(null))
+const draft = ref<ShelfDraft>(shelfDraft(null, settings.units))
 const issues = ref<ShelfIssues>({})
 watch(open, now => {
   if (!now) return
-  draft.value = shelfDraft(props.boxing!.item, props.boxing!.leftG)
+  draft.value = shelfDraft(props.boxing!.item, settings.units, props.boxing!.leftG)
   issues.value = {}
 })
 const saltOptions = SaltId.options.map(value => ({
@@ -36,7 +38,12 @@ watch(
 )
 async function save() {
   if (!room.room) return
-  const read = readShelf(draft.value, props.boxing?.item ?? null, room.room.id, Date.now())
+  const read = readShelf(draft.value, {
+    old: props.boxing?.item ?? null,
+    roomId: room.room.id,
+    units: settings.units,
+    nowMs: Date.now(),
+  })
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   if (!(await saveRecord('shelf', read.item, `${read.item.name} kept.`))) return
@@ -75,12 +82,24 @@ async function putAway() {
           test.
         </p>
         <FieldGrid :columns="2">
-          <TextInput v-model="draft.ghDh" label="GH" suffix="°dH" numeric :error="issues.ghDh" />
-          <TextInput v-model="draft.khDh" label="KH" suffix="°dH" numeric :error="issues.khDh" />
+          <TextInput
+            v-model="draft.ghDh"
+            label="GH"
+            :suffix="valueUnit('ghDh', settings.units)"
+            numeric
+            :error="issues.ghDh"
+          />
+          <TextInput
+            v-model="draft.khDh"
+            label="KH"
+            :suffix="valueUnit('khDh', settings.units)"
+            numeric
+            :error="issues.khDh"
+          />
           <TextInput
             v-model="draft.conductivityUsCm"
             label="Conductivity"
-            suffix="µS/cm"
+            :suffix="valueUnit('conductivityUsCm', settings.units)"
             numeric
             :error="issues.conductivityUsCm"
           />

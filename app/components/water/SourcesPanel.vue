@@ -56,9 +56,11 @@ function contentText(content: MineralContent): string {
     return dissolving === 'hardly' ? named + hardly : named
   }
   const raises = [
-    content.ghDh ? `GH by ${formatNumber(content.ghDh, 1)}` : '',
-    content.khDh ? `KH by ${formatNumber(content.khDh, 1)}` : '',
-    content.conductivityUsCm ? `conductivity by ${formatNumber(content.conductivityUsCm, 0)} µS/cm` : '',
+    content.ghDh ? `GH by ${valueText('ghDh', content.ghDh, settings.units)}` : '',
+    content.khDh ? `KH by ${valueText('khDh', content.khDh, settings.units)}` : '',
+    content.conductivityUsCm
+      ? `conductivity by ${valueText('conductivityUsCm', content.conductivityUsCm, settings.units)}`
+      : '',
   ]
   return `1 g in a litre raises ${raises.filter(Boolean).join(', ')}`
 }
