@@ -10,6 +10,7 @@ watch(
   { immediate: true },
 )
 const { leader } = useKeyboard()
+useCleanSlate()
 const start = useStart()
 /** What is opened now and then is fetched when it is opened first. */
 const sheets = useSheets()

@@ -7,6 +7,7 @@ import {
   planDrip,
   planSteps,
 } from '#core/water'
+import { typedKeys } from '~/forms/typedKeys'
 import { fieldText, largestRates, rateText, typedWater, type TypedValues } from '~/forms/dripWater'
 import type { NumberRead } from '~/forms/readNumber'
 import { dripCourse, dripDrawing, dripHeadline } from '~/words/drip'
@@ -20,10 +21,10 @@ const EXCHANGED = 0.25
 export function useDripDesk() {
   const desk = useWaterDeskStore()
   const settings = useSettingsStore()
-  const bag = useSessionStorage<TypedValues>('ulkin.bag', {})
+  const bag = useSessionStorage<TypedValues>(typedKeys.bag, {})
   const glass = ref<TypedValues>({})
   const rates = useDripRates()
-  const vesselText = useSessionStorage('ulkin.bagL', '1')
+  const vesselText = useSessionStorage(typedKeys.vessel, '1')
   const mode = ref<DripMode>('overflow')
   const { unit: litreUnit, read: vessel } = useLitres(vesselText, 0.05, 200)
 

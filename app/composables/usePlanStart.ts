@@ -2,7 +2,8 @@ import type { AtHome, GroupFit } from '#core/care'
 import { begun, type Source, toMoment } from '#core/records'
 import { newId } from '~/data/newId'
 import { newPlan } from '~/forms/planDraft'
-import { emptyPlanStart, PLAN_START, type PlanStart, readStart } from '~/forms/planStart'
+import { emptyPlanStart, type PlanStart, readStart } from '~/forms/planStart'
+import { typedKeys } from '~/forms/typedKeys'
 import { editText, hardness } from '#core/units'
 
 /** Strokes come faster than fifteen groups are weighed. */
@@ -13,7 +14,7 @@ export function usePlanStart() {
   const room = useRoomStore()
   const settings = useSettingsStore()
   const { saveAll } = useSave()
-  const start = useLocalStorage<PlanStart>(PLAN_START, emptyPlanStart(), { mergeDefaults: true })
+  const start = useLocalStorage<PlanStart>(typedKeys.planStart, emptyPlanStart(), { mergeDefaults: true })
   const { usable } = useKnownSources()
   const tapAtHand = computed(() => usable.value.find(u => u.source.kind === 'tap') ?? null)
   useTapPrefilled(start, () => tapAtHand.value?.source ?? null)

@@ -5,7 +5,6 @@ import { openDb } from '~/data/database'
 import { dropOldAside } from '~/data/aside'
 import { emptyRoom } from '~/forms/emptyRoom'
 import { nameIssue } from '~/forms/nameIssue'
-import { PLAN_START } from '~/forms/planStart'
 
 /** The invented room as a backup: from the server, or made beside the page where there is none. */
 async function demoBackup(): Promise<unknown> {
@@ -61,8 +60,6 @@ export function useStart() {
     const { room, records } = emptyRoom(label, Date.now())
     if (!(await saveAll(records))) return
     settings.roomId = room.id
-    // what was typed for another room is no part of this one
-    localStorage.removeItem(PLAN_START)
     await navigateTo('/')
   }
 

@@ -24,9 +24,6 @@ export interface PlanStart {
   wish: Wish | ''
 }
 
-/** Where it lies on the device. */
-export const PLAN_START = 'ulkin.planStart'
-
 export const emptyPlanStart = (): PlanStart => ({
   sizeBy: 'litres',
   litres: '',

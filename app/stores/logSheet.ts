@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
+import { typedKeys } from '~/forms/typedKeys'
 import { type Draft, emptyDraft, type LogKind } from '~/forms/logDraft'
 
 /** The log sheet: open from everywhere with one key. */
 export const useLogSheetStore = defineStore('logSheet', () => {
   const open = useSessionStorage('ulkin.logOpen', false)
-  const draft = useSessionStorage<Draft>('ulkin.draft', emptyDraft(), { mergeDefaults: true })
+  const draft = useSessionStorage<Draft>(typedKeys.log, emptyDraft(), { mergeDefaults: true })
 
   // what was chosen and typed for one kind means nothing for another
   watch(
@@ -30,5 +31,10 @@ export const useLogSheetStore = defineStore('logSheet', () => {
   function clear() {
     draft.value = emptyDraft(draft.value.kind, draft.value.colonyId)
   }
-  return { open, draft, show, correct, clear }
+  /** Nothing was ever typed: another room is open. */
+  function forget() {
+    open.value = false
+    draft.value = emptyDraft()
+  }
+  return { open, draft, show, correct, clear, forget }
 })
