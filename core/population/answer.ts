@@ -12,6 +12,7 @@ import { looksAhead } from './looks'
 import { spread80 } from './particles'
 import { summarise } from './projectionMatrix'
 import type { JudgedCount, MatrixSummary, PopulationAnswer, PopulationQuestion, Range } from './question'
+import { roughened } from './roughened'
 import { asksAgain, lossOf } from './unexpected'
 import { counted, LOSSES, MOOD, RECRUITS, ROOM, SHAPE, stageRows, type StageName } from './stages'
 
@@ -69,7 +70,7 @@ export function answerPopulation(
   const futures = asThingsAre(search)
   const growth = growthAhead(futures)
   const capacity = rates.capacity * Math.exp(ranged(i => fit.cloud[ROOM * fit.size + i]!).value)
-  return {
+  const answer: PopulationAnswer = {
     model: MODEL,
     firstLook: grain.firstLook,
     leftOutBefore: question.leftOutBefore ?? null,
@@ -106,6 +107,7 @@ export function answerPopulation(
     looks: grain.firstLook ? [] : looksAhead(question, fit, futures),
     fit: fitOf(fit),
   }
+  return grain.firstLook ? roughened(answer) : answer
 }
 
 /** Below so much of its room a colony feels too little of it for the log to tell where it ends. */
