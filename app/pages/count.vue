@@ -53,7 +53,8 @@ const round = ref(0)
 watch(sheet, () => {
   count.value = null
 })
-const expected = computed(() => (colony.value ? statements.of(colony.value.id)?.population.now : undefined))
+const told = computed(() => (colony.value ? statements.of(colony.value.id)?.population : undefined))
+const expected = computed(() => told.value?.now)
 async function save() {
   if (!count.value || !colony.value || saving.value) return
   saving.value = true
@@ -106,6 +107,12 @@ async function save() {
       />
       <MarksCount v-else-if="sheet === 'marks'" :key="`${colony.id} ${round} marks`" v-model="count" :colony="colony" />
       <PracticeTank v-else :practice="mine" />
+      <CountsBefore
+        v-if="told && !told.firstLook && sheet !== 'practice'"
+        :name="colony.name"
+        :counts="told.counts"
+        :now-ms="statements.now.getTime()"
+      />
     </div>
     <EmptyPlace v-else-if="room.ready" statement="There is no colony to count yet." to="/" leads="To the Room">
       Here you will count on photos, in samples, in passes and by marks, and find out how many you see of those that are

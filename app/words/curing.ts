@@ -1,6 +1,14 @@
-import type { Curing, CuringReason, CuringStage } from '#core/water'
+import {
+  CURED,
+  type Curing,
+  type CuringInput,
+  type CuringReason,
+  type CuringStage,
+  type ValueReading,
+} from '#core/water'
+import { DAY_MS, WEEK_MS } from '#core/records'
 import { formatNumber } from '#core/units'
-import { aheadText } from './when'
+import { aheadText, dayText } from './when'
 
 export const curingWord: Readonly<Record<CuringStage, string>> = {
   notStarted: 'Curing has not begun',
@@ -33,5 +41,39 @@ export function curingText(c: Curing, nowMs: number): { title: string; reason: s
       c.stage === 'ready'
         ? 'Test once more on the day they come.'
         : `Next test ${aheadText(Math.max(nowMs, c.nextTestMs), nowMs)}${earliest}.`,
+  }
+}
+
+/** What the drawing of a curing stands on: its tests since the fill, oldest first. */
+type CuringCourse = Pick<CuringInput, 'startedMs' | 'nowMs' | 'ammonia' | 'nitrite' | 'weeks'>
+
+/**
+ * How the curing is drawn: ammonia as a line, nitrite dashed, against what counts as none, with the earliest day for
+ * animals; null before there are two tests of each.
+ */
+export function curingDrawing({ startedMs, nowMs, ammonia, nitrite, weeks }: CuringCourse) {
+  const since = (readings: readonly ValueReading[]) =>
+    readings.filter(r => r.at >= startedMs).map(r => ({ x: (r.at - startedMs) / DAY_MS, y: r.value }))
+  const [points, beside] = [since(ammonia), since(nitrite)]
+  if (points.length < 2 || beside.length < 2) return null
+  const earliestMs = startedMs + weeks[0] * WEEK_MS
+  const highest = (line: typeof points) => line.reduce((a, b) => (b.y > a.y ? b : a))
+  const said = (name: string, line: typeof points) => {
+    const top = highest(line)
+    const on = dayText(startedMs + top.x * DAY_MS, nowMs)
+    const last = formatNumber(line.at(-1)!.y, 2)
+    return `${name} was highest with ${formatNumber(top.y, 2)} mg/L on ${on} and is ${last} now`
+  }
+  return {
+    title: 'ammonia (line) and nitrite (dashed), mg/L',
+    points,
+    beside: { points: beside, text: '' },
+    limit: { y: CURED.ammonia, text: 'none' },
+    marks: [
+      { x: 0, text: `filled ${dayText(startedMs, nowMs)}` },
+      { x: (earliestMs - startedMs) / DAY_MS, text: `animals from ${dayText(earliestMs, nowMs)}` },
+    ],
+    now: (nowMs - startedMs) / DAY_MS,
+    summary: `${said('Ammonia', points)}. ${said('Nitrite', beside)}. Both have to be none twice, three days apart.`,
   }
 }

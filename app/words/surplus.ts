@@ -46,8 +46,11 @@ export function takeText({ of, now, weekly }: SafeTake): string {
   )
 }
 
-/** What must go so that the glass is not outgrown. */
-export function upperText(u: Upper, nowMs: number): string {
+/**
+ * What must go so that the glass is not outgrown.
+ * @param safe what may go every week; more than that asks for a count first
+ */
+export function upperText(u: Upper, nowMs: number, safe: number): string {
   if (u.week === null)
     return (
       `It will hardly pass ${num(whole(u.limit))} within half a year (${num(percent(u.chance))} chance): ` +
@@ -60,7 +63,10 @@ export function upperText(u: Upper, nowMs: number): string {
   const culling =
     u.weekly === null
       ? 'Even half of them each week would not hold it.'
-      : `Take out ${num(weeklyText(u.weekly))} a week to stay under.`
+      : u.weekly > safe + 0.5
+        ? `It would take ${num(weeklyText(u.weekly))} a week to be sure to stay under, more than is safe yet: count ` +
+          'them first, a surer number brings the two together.'
+        : `Take out ${num(weeklyText(u.weekly))} a week to stay under.`
   return `${when} (${num(percent(u.chance))} chance within half a year). ${culling} Find an outlet before then.`
 }
 

@@ -29,6 +29,8 @@ import {
   spareAhead,
   stayUnder,
   type Upper,
+  type WeeklyCourse,
+  weeklyCourse,
 } from '#core/surplus'
 import { openDb } from '~/data/database'
 import { statementInputs, type StatementSubject } from '~/data/summaries'
@@ -133,6 +135,7 @@ export interface SurplusAsked {
 /** What comes back, part by part. */
 export type SurplusPart =
   | { kind: 'take'; take: SafeTake }
+  | { kind: 'course'; course: WeeklyCourse }
   | { kind: 'upper'; upper: Upper }
   | { kind: 'ahead'; spare: { week: number; number: number }[]; orders: OrderOutlook[] }
 
@@ -166,7 +169,12 @@ async function surplus(
   for (const of of takeKinds.options.filter((k): k is TakeKind => !oneSex || (k !== 'females' && k !== 'males'))) {
     await breathe()
     if (mine !== turn) return false
-    give({ kind: 'take', take: safeTake(search, of, futures) })
+    const take = safeTake(search, of, futures)
+    give({ kind: 'take', take })
+    // the way of the half year is drawn for the take that stands in the headline
+    const weekly = take.weekly.take
+    if (of === 'any' && weekly > 0)
+      give({ kind: 'course', course: weeklyCourse(search, { of, weekly }, futures, about.nowMs) })
   }
   await breathe()
   if (mine !== turn) return false

@@ -4,8 +4,8 @@ import type { BandPoint, PopulationAnswer, Range } from './question'
 /** A quartile of a normal law, in standard deviations. */
 const Z50 = 0.6745
 /**
- * How far few possible colonies stray from many by chance alone, as a standard deviation of the logarithm: 0.15 over the
- * 69 colonies of three demo rooms (docs/science.md).
+ * How far few possible colonies stray from many by chance alone, as a standard deviation of the logarithm: 0.15 over
+ * the 69 colonies of three demo rooms (docs/science.md).
  */
 const STRAYS = 0.15
 

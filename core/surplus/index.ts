@@ -10,3 +10,4 @@ export {
   stayUnder,
   type Upper,
 } from './plan'
+export { type WeeklyCourse, weeklyCourse } from './weeklyCourse'

@@ -180,12 +180,14 @@ describe('the Surplus', () => {
     expect(held({ take: 0, riskNow: 0.3, riskAfter: 0.3 })).toContain('30 % risk')
   })
   it('says what must go', () => {
-    expect(plain(upperText({ limit: 200, chance: 0.9, week: 6, weekly: 12 }, NOW))).toBe(
+    expect(plain(upperText({ limit: 200, chance: 0.9, week: 6, weekly: 12 }, NOW, 14))).toBe(
       'It passes 200 about 6 Jan 2027 (90 % chance within half a year). Take out 12 a week to stay under. Find an ' +
         'outlet before then.',
     )
-    expect(plain(upperText({ limit: 200, chance: 0.9, week: 0, weekly: null }, NOW))).toContain('over that now')
-    expect(upperText({ limit: 200, chance: 0.1, week: null, weekly: null }, NOW)).toContain('nothing has to go')
+    // what it would take and what is safe do not meet while the number is unsure
+    expect(plain(upperText({ limit: 200, chance: 0.5, week: 6, weekly: 12 }, NOW, 8))).toContain('count them first')
+    expect(plain(upperText({ limit: 200, chance: 0.9, week: 0, weekly: null }, NOW, 3))).toContain('over that now')
+    expect(upperText({ limit: 200, chance: 0.1, week: null, weekly: null }, NOW, 3)).toContain('nothing has to go')
     expect([moneyText(2.5, '€'), moneyText(2, '')]).toEqual(['2.50 €', '2.00'])
   })
 })

@@ -40,6 +40,8 @@ const box = computed(() => ({
 }))
 /** A word below needs so much room. */
 const WORD_PX = 74
+/** A number on the left needs so much. */
+const LABEL_PX = 14
 
 const span = computed(() => {
   const xs = [...props.points, ...props.marks].map(p => p.x)
@@ -68,11 +70,20 @@ const py = (y: number) => {
 }
 const through = (points: readonly { x: number; y: number }[]) =>
   points.map((p, i) => `${i === 0 ? 'M' : 'L'}${px(p.x)},${py(p.y)}`).join(' ')
-/** The middle of a straight way, where its name stands. */
-const middle = (points: readonly { x: number; y: number }[]) => {
-  const [a, b] = [points[0]!, points.at(-1)!]
-  return { x: (px(a.x) + px(b.x)) / 2, y: (py(a.y) + py(b.y)) / 2 }
+/** Where a way is at a moment. */
+function yAt(points: readonly { x: number; y: number }[], x: number): number {
+  const next = points.findIndex(p => p.x >= x)
+  const [a, b] = [points[Math.max(0, next - 1)]!, points[next < 0 ? points.length - 1 : next]!]
+  return b.x === a.x ? b.y : a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
 }
+/** The name of the other way stands at its middle, on the side that is away from the line. */
+const besideName = computed(() => {
+  const way = props.beside?.points
+  if (!way) return null
+  const x = (way[0]!.x + way.at(-1)!.x) / 2
+  const y = yAt(way, x)
+  return { x: px(x), y: py(y) + (y >= yAt(props.points, x) ? -8 : 18) }
+})
 const path = computed(() => through(props.points))
 const area = computed(() => {
   if (!props.range) return ''
@@ -91,7 +102,19 @@ const words = computed(() => {
     return { ...m, at, anchor, named }
   })
 })
-const levels = computed(() => [Math.min(...props.points.map(p => p.y)), Math.max(...props.points.map(p => p.y))])
+/** Numbers on the left: ends of the line, then of its range; none stands on another. */
+const levels = computed(() => {
+  const ys = props.points.map(p => p.y)
+  const wanted = [
+    Math.max(...ys),
+    Math.min(...ys),
+    ...(props.range ? [Math.max(...props.range.map(r => r.high)), Math.min(...props.range.map(r => r.low))] : []),
+  ]
+  return wanted.reduce<number[]>(
+    (kept, y) => (kept.every(k => Math.abs(py(k) - py(y)) >= LABEL_PX) ? [...kept, y] : kept),
+    [],
+  )
+})
 </script>
 
 <template>
@@ -115,7 +138,9 @@ const levels = computed(() => [Math.min(...props.points.map(p => p.y)), Math.max
     <path v-if="area" :d="area" class="area" />
     <template v-if="beside">
       <path :d="through(beside.points)" class="beside" />
-      <text :x="middle(beside.points).x - 8" :y="middle(beside.points).y + 6" class="note end">{{ beside.text }}</text>
+      <text v-if="besideName" :x="besideName.x" :y="besideName.y" text-anchor="middle" class="note">
+        {{ beside.text }}
+      </text>
     </template>
     <path :d="path" class="path" />
     <text v-for="y in levels" :key="y" :x="box.left - 6" :y="py(y) + 4" class="note end">{{ shown(y) }}</text>

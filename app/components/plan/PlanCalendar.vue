@@ -3,7 +3,8 @@ import { planSteps } from '#core/care'
 import { type PlanStepId, toMoment } from '#core/records'
 import { judgeCuring, waterStory } from '#core/water'
 import type { PlanDesk } from '~/composables/usePlanDesk'
-import { curingText } from '~/words/curing'
+import { curingDrawing, curingText } from '~/words/curing'
+import { formatNumber } from '#core/units'
 import { counted } from '~/words/numbers'
 import { planStepText } from '~/words/plan'
 import { dayText, weekdayText } from '~/words/when'
@@ -36,7 +37,7 @@ const curing = computed(() => {
   if (!group || !glassId.value || started === null || colony.value) return null
   const story = waterStory(props.desk.standing.value, Math.max(0.1, props.desk.netL.value), nowMs.value)
   const last = (key: 'ph' | 'temperatureC' | 'salinityGKg') => story.readings.get(key)?.at(-1)?.value ?? null
-  const judged = judgeCuring({
+  const input = {
     startedMs: started,
     nowMs: nowMs.value,
     ammonia: story.readings.get('ammoniaMgL') ?? [],
@@ -48,8 +49,9 @@ const curing = computed(() => {
     seen: seen.value,
     weeks: group.setup.cureWeeks.range,
     grazes: group.setup.grazes,
-  })
-  return { stage: judged.stage, ...curingText(judged, nowMs.value) }
+  }
+  const judged = judgeCuring(input)
+  return { stage: judged.stage, ...curingText(judged, nowMs.value), drawing: curingDrawing(input) }
 })
 const stateOf = {
   notStarted: 'unknown',
@@ -84,6 +86,10 @@ const testing = ref(false)
         <StateMark :state="stateOf[curing.stage]" /> <b>{{ curing.title }}</b>
       </p>
       <p class="small">{{ curing.reason }} {{ curing.next }}</p>
+      <template v-if="curing.drawing">
+        <PathDrawing v-bind="curing.drawing" :shown="y => formatNumber(y, 1)" />
+        <p class="small muted">{{ curing.drawing.summary }}</p>
+      </template>
       <p class="seen">
         <label
           ><input

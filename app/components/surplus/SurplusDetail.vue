@@ -2,12 +2,13 @@
 import { groupOf, resolveGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
 import { type Colony, type Order, WEEK_MS } from '#core/records'
-import { outgrownAt, type SafeTake, type Upper } from '#core/surplus'
+import { outgrownAt, type SafeTake, type Upper, type WeeklyCourse } from '#core/surplus'
 import { wholeNumber } from '~/forms/wholeNumber'
 import { cautionText } from '~/words/cautions'
 import { percent, whole } from '~/words/numbers'
 import { takeKindWord } from '~/words/outlook'
 import { heldByText, orderText, takeText, upperText, weeklyText } from '~/words/surplus'
+import { takeCourse } from '~/words/takeCourse'
 import { dayText } from '~/words/when'
 
 /** What can go of one colony, by stage and sex, now and every week; what must go; what is ahead; and why. */
@@ -25,6 +26,7 @@ const { save } = useSave()
 
 const takes = shallowRef<SafeTake[]>([])
 const upper = shallowRef<Upper | null>(null)
+const course = shallowRef<WeeklyCourse | null>(null)
 const spare = shallowRef<{ week: number; number: number }[]>([])
 const chances = shallowRef(new Map<string, number>())
 
@@ -76,12 +78,14 @@ watchDebounced(
   async () => {
     takes.value = []
     upper.value = null
+    course.value = null
     await numbers.surplus(
       props.colony,
       { ...floors.value, stayUnder: outgrownAt(props.population.capacity), orders: props.orders.map(o => ({ ...o })) },
       part => {
         if (part.kind === 'take') takes.value = [...takes.value, part.take]
         else if (part.kind === 'upper') upper.value = part.upper
+        else if (part.kind === 'course') course.value = part.course
         else {
           spare.value = part.spare
           chances.value = new Map(part.orders.map(o => [o.orderId, o.chance]))
@@ -97,6 +101,7 @@ async function saveFloors() {
   await save('colonies', { ...colony, ...floors.value }, `What must stay of ${colony.name} is saved.`)
 }
 const first = computed(() => takes.value[0])
+const drawing = computed(() => course.value && takeCourse(course.value, floors.value.minimumKeep, props.nowMs))
 const caution = computed(() =>
   group.value.cautions
     .filter(c => ['neverRelease', 'permit', 'snailBoom'].includes(c))
@@ -135,13 +140,17 @@ const caution = computed(() =>
       <template #weekly="{ row }">{{ weeklyText(row.weekly.take) }}</template>
       <template #because="{ row }">{{ heldByText(row, floors.minimumKeep, floors.minimumFemales) }}</template>
     </DataTable>
+    <template v-if="drawing">
+      <PathDrawing v-bind="drawing" :shown="y => whole(y)" />
+      <p class="small muted">{{ drawing.summary }} Pale: four of five futures.</p>
+    </template>
     <p v-if="carrying > 0">
       About <span class="numeral">{{ whole(carrying) }}</span> of the females carry eggs: take them last.
     </p>
     <p v-if="numbers.busy" class="muted">
       Searching … <button type="button" class="link" @click="numbers.stop()">Stop</button>
     </p>
-    <p v-if="upper"><TheSentence :text="upperText(upper, nowMs)" /></p>
+    <p v-if="upper"><TheSentence :text="upperText(upper, nowMs, first?.weekly.take ?? 0)" /></p>
     <template v-if="spare.length > 0">
       <h3>Likely above what must stay, if none go before</h3>
       <p class="ahead">

@@ -164,6 +164,7 @@ async function saveBench() {
         </p>
       </form>
     </section>
+    <PouredLately :left="desk.shelf.map(b => ({ id: b.item.id, leftG: b.left }))" :now-ms="desk.nowMs" />
     <SourceSheet :editing="editing" @close="editing = null" />
     <ShelfSheet :boxing="boxing" @close="boxing = null" />
   </div>

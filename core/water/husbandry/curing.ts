@@ -64,16 +64,17 @@ export function judgeCuring(i: CuringInput): Curing {
     ammonia && i.ph !== null && i.temperatureC !== null
       ? unionisedAmmonia(ammonia.value, i.ph, i.temperatureC, i.salinityGKg)
       : null
+  // days from the older of the two newest tests: a day that is counted from today would never come
+  const newest = ammonia && nitrite ? Math.min(ammonia.at, nitrite.at) : i.nowMs
   const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => ({
     stage,
     reasons,
     weeks,
-    nextTestMs: i.nowMs + days * DAY_MS,
+    nextTestMs: days === 0 ? i.nowMs : newest + days * DAY_MS,
     earliestReadyMs,
     unionisedMgL,
   })
   if (!ammonia || !nitrite) return at('notStarted', ['noTests'], 0)
-  const newest = Math.min(ammonia.at, nitrite.at)
   const old: CuringReason[] = newest < i.nowMs - OLD_DAYS * DAY_MS ? ['oldTests'] : []
   if (nitrite.value > CURED.nitrite) return at('nitrite', ['nitriteHigh', ...old], old.length ? 0 : 3)
   if (ammonia.value > CURED.ammonia || (unionisedMgL ?? 0) > HARMFUL_NH3)

@@ -19,3 +19,34 @@ export function stockLeft(
   }
   return Math.max(0, item.stockG - used)
 }
+
+/** What was poured of each water and weighed of each box in some time, the most first. */
+export interface Poured {
+  waters: { name: string; litres: number }[]
+  boxes: { itemId: string | null; name: string; grams: number }[]
+}
+
+/**
+ * Sums up what went into buckets.
+ * @param entries standing entries of the room
+ * @param sinceMs from when on
+ */
+export function pouredSince(entries: readonly Entry[], sinceMs: number): Poured {
+  const waters = new Map<string, Poured['waters'][number]>()
+  const boxes = new Map<string, Poured['boxes'][number]>()
+  for (const e of entries) {
+    if ((e.kind !== 'waterChange' && e.kind !== 'topUp') || momentMs(e.at) < sinceMs) continue
+    for (const { sourceId, name, litres } of e.poured ?? []) {
+      const sum = waters.get(sourceId ?? name) ?? { name, litres: 0 }
+      waters.set(sourceId ?? name, { name, litres: sum.litres + litres })
+    }
+    for (const { itemId = null, name, grams } of e.weighed ?? []) {
+      const sum = boxes.get(itemId ?? name) ?? { itemId, name, grams: 0 }
+      boxes.set(itemId ?? name, { itemId, name, grams: sum.grams + grams })
+    }
+  }
+  return {
+    waters: [...waters.values()].sort((a, b) => b.litres - a.litres),
+    boxes: [...boxes.values()].sort((a, b) => b.grams - a.grams),
+  }
+}

@@ -172,7 +172,7 @@ describe('what was told apart in a count', () => {
 })
 
 describe('broods and young that were seen', () => {
-  /** Likelihood of a negative binomial of a mean, against the best mean for what was seen; dispersion from the spread. */
+  /** Negative binomial of a mean, against the best mean for what was seen; its dispersion from the spread. */
   const against = (seen: number, mean: number, sdLog: number) => {
     const k = 1 / (Math.exp(sdLog ** 2) - 1)
     const log = (m: number) => seen * Math.log(m) + k * Math.log(k) - (seen + k) * Math.log(k + m)

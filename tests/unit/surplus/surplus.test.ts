@@ -11,6 +11,7 @@ import {
   spareAhead,
   standingOrders,
   stayUnder,
+  weeklyCourse,
 } from '#core/surplus'
 import { colony, entryOf, nextId, NOW } from '../../make'
 import { order, s } from './orders'
@@ -54,6 +55,28 @@ describe('what can go', () => {
       spareAhead(still, { total, females, males }, [1])[0]!.number
     expect([spared(30, 0, 0), spared(30, 18, 0), spared(30, 18, 18), spared(30, 37, 0)]).toEqual([70, 50, 25, 0])
     expect(spareAhead(futures, { total: 10_000, females: 0, males: 0 }, [2])[0]!.number).toBe(0)
+  })
+})
+
+describe('the way of a weekly take', () => {
+  const weekly = safeTake(search, 'any', futures).weekly.take
+  const course = weeklyCourse(search, { of: 'any', weekly }, futures, NOW)
+  it('begins where things are, and stays below what would be there otherwise', () => {
+    expect(course.taking).toHaveLength(27)
+    expect(course.taking.map(b => b.at)).toEqual(course.leaving.map(b => b.at))
+    expect(course.taking[0]!.at).toBe(NOW)
+    expect(course.taking[0]!.p50).toBeLessThanOrEqual(course.leaving[0]!.p50)
+    for (const [w, b] of course.taking.entries()) expect(b.p50).toBeLessThanOrEqual(course.leaving[w]!.p50)
+    // 26 weeks of takes are missing at least, and what they would have brought
+    expect(course.leaving[26]!.p50 - course.taking[26]!.p50).toBeGreaterThan(20 * weekly)
+  })
+  it('of a safe take leaves what must stay in nine of ten futures, of a larger one it does not', () => {
+    for (const b of course.taking) expect(b.p10).toBeGreaterThanOrEqual(29)
+    const more = weeklyCourse(search, { of: 'any', weekly: 2.5 * weekly }, futures, NOW)
+    expect(Math.min(...more.taking.map(b => b.p10))).toBeLessThan(29)
+  })
+  it('of none is the way things are: both meet the same luck', () => {
+    expect(weeklyCourse(search, { of: 'any', weekly: 0 }, futures, NOW).taking).toEqual(course.leaving)
   })
 })
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { groupOf, groups, resolveGroup, sharedTargets } from '#core/groups'
-import { currentEntries, saltIds, usualBench } from '#core/records'
+import { currentEntries, DAY_MS, saltIds, usualBench } from '#core/records'
 import {
   correctionGoals,
   doseOf,
@@ -18,8 +18,9 @@ import {
   setByHand,
   solveChange,
   stockLeft,
+  pouredSince,
 } from '#core/water'
-import { daysAgo, nextId, shelfItem, waterChange, withdrawal } from '../../make'
+import { daysAgo, nextId, NOW, shelfItem, waterChange, withdrawal } from '../../make'
 import { salt, sources, shelf, neocaridina, question, recipeOf, anyWater } from './recipeParts'
 
 describe('a first fill', () => {
@@ -184,6 +185,27 @@ describe('around the recipe', () => {
     expect(stockLeft({ ...item, stockG: 5 }, [poured])).toBe(0)
     expect(stockLeft(shelfItem(nextId()), [poured])).toBeUndefined()
     expect(stockLeft(item, currentEntries([poured, withdrawal(poured)]))).toBe(100)
+  })
+  it('what was poured and weighed is summed by water and box, whatever it is called now, from a day on', () => {
+    const item = shelfItem(nextId())
+    const [tap, glass] = [nextId(), nextId()]
+    const of = (days: number, name: string, litres: number, grams = 0) =>
+      waterChange(glass, days, litres, undefined, {
+        poured: [
+          { sourceId: tap, name, litres },
+          { name: 'Pond', litres: 1 },
+        ],
+        ...(grams > 0 && { weighed: [{ itemId: item.id, name: 'Mix', grams }] }),
+      })
+    const log = [of(90, 'Tap', 50, 9), of(40, 'Tap', 10, 3), of(5, 'Kitchen tap', 20, 4.5)]
+    expect(pouredSince(log, NOW - 84 * DAY_MS)).toEqual({
+      waters: [
+        { name: 'Kitchen tap', litres: 30 },
+        { name: 'Pond', litres: 2 },
+      ],
+      boxes: [{ itemId: item.id, name: 'Mix', grams: 7.5 }],
+    })
+    expect(pouredSince([], 0)).toEqual({ waters: [], boxes: [] })
   })
   it('readouts of every kind are there for every water', () => {
     fc.assert(

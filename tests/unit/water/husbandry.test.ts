@@ -185,6 +185,14 @@ describe('judgeCuring', () => {
     expect(judgeCuring(input({ ...clean, seen: { biofilm: false, algae: false } })).reasons).toContain('noGrowthSeen')
     expect(judgeCuring(input({ ...clean, seen: { biofilm: false, algae: false }, grazes: false })).stage).toBe('ready')
   })
+  it('says a day for the next test that does not recede: from the older of the two newest tests', () => {
+    const tests = { ammonia: [reading(9, 2), reading(1, 1)], nitrite: [reading(2, 0.5)], nitrate: [] }
+    expect(judgeCuring(input(tests)).nextTestMs).toBe(NOW + (3 - 2) * DAY_MS)
+    expect(judgeCuring(input({ ...tests, nowMs: NOW + 4 * DAY_MS })).nextTestMs).toBe(NOW + DAY_MS)
+    const ammonia = { ammonia: [reading(1, 1)], nitrite: [reading(1, 0)], nitrate: [] }
+    expect(judgeCuring(input(ammonia)).nextTestMs).toBe(NOW + 3 * DAY_MS)
+    expect(judgeCuring(input({ ammonia: [], nitrite: [] })).nextTestMs).toBe(NOW)
+  })
   it('does not trust old tests, and asks for a new one at once', () => {
     const old = judgeCuring(
       input({
