@@ -8,7 +8,11 @@ import { POURED_WEEKS, usePouredLately } from '~/composables/usePouredLately'
 const props = defineProps<{ left: readonly { id: string; leftG: number | undefined }[]; nowMs: number }>()
 const settings = useSettingsStore()
 const poured = usePouredLately(() => props.nowMs)
-const most = computed(() => Math.max(1e-9, ...poured.value.waters.map(w => w.litres)))
+const rows = computed(() => {
+  const { waters, unnamedL } = poured.value
+  return unnamedL > 0 ? [...waters, { name: 'without saying which', litres: unnamedL }] : waters
+})
+const most = computed(() => Math.max(1e-9, ...rows.value.map(w => w.litres)))
 /** "lasts about 20 weeks": at the pace of these weeks. */
 function lasts(itemId: string | null, grams: number): string {
   const leftG = props.left.find(l => l.id === itemId)?.leftG
@@ -19,10 +23,10 @@ function lasts(itemId: string | null, grams: number): string {
 </script>
 
 <template>
-  <section v-if="poured.waters.length > 0" class="poured" aria-labelledby="poured-title">
+  <section v-if="rows.length > 0" class="poured" aria-labelledby="poured-title">
     <h2 id="poured-title">Poured in the last {{ POURED_WEEKS }} weeks</h2>
     <ul>
-      <li v-for="w in poured.waters" :key="w.name">
+      <li v-for="w in rows" :key="w.name">
         <b>{{ w.name }}</b>
         <span class="bar" aria-hidden="true"><span :style="{ width: `${(100 * w.litres) / most}%` }" /></span>
         <span class="numeral">{{ volumeText(w.litres, settings.units) }}</span>

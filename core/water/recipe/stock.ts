@@ -23,6 +23,8 @@ export function stockLeft(
 /** What was poured of each water and weighed of each box in some time, the most first. */
 export interface Poured {
   waters: { name: string; litres: number }[]
+  /** litres that were changed or topped up without saying with which water */
+  unnamedL: number
   boxes: { itemId: string | null; name: string; grams: number }[]
 }
 
@@ -34,8 +36,10 @@ export interface Poured {
 export function pouredSince(entries: readonly Entry[], sinceMs: number): Poured {
   const waters = new Map<string, Poured['waters'][number]>()
   const boxes = new Map<string, Poured['boxes'][number]>()
+  let unnamedL = 0
   for (const e of entries) {
     if ((e.kind !== 'waterChange' && e.kind !== 'topUp') || momentMs(e.at) < sinceMs) continue
+    if (!e.poured?.length) unnamedL += e.litres
     for (const { sourceId, name, litres } of e.poured ?? []) {
       const sum = waters.get(sourceId ?? name) ?? { name, litres: 0 }
       waters.set(sourceId ?? name, { name, litres: sum.litres + litres })
@@ -47,6 +51,7 @@ export function pouredSince(entries: readonly Entry[], sinceMs: number): Poured 
   }
   return {
     waters: [...waters.values()].sort((a, b) => b.litres - a.litres),
+    unnamedL,
     boxes: [...boxes.values()].sort((a, b) => b.grams - a.grams),
   }
 }

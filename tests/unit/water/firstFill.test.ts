@@ -197,15 +197,16 @@ describe('around the recipe', () => {
         ],
         ...(grams > 0 && { weighed: [{ itemId: item.id, name: 'Mix', grams }] }),
       })
-    const log = [of(90, 'Tap', 50, 9), of(40, 'Tap', 10, 3), of(5, 'Kitchen tap', 20, 4.5)]
+    const log = [of(90, 'Tap', 50, 9), of(40, 'Tap', 10, 3), waterChange(glass, 9, 7), of(5, 'Kitchen tap', 20, 4.5)]
     expect(pouredSince(log, NOW - 84 * DAY_MS)).toEqual({
       waters: [
         { name: 'Kitchen tap', litres: 30 },
         { name: 'Pond', litres: 2 },
       ],
+      unnamedL: 7,
       boxes: [{ itemId: item.id, name: 'Mix', grams: 7.5 }],
     })
-    expect(pouredSince([], 0)).toEqual({ waters: [], boxes: [] })
+    expect(pouredSince([], 0)).toEqual({ waters: [], unnamedL: 0, boxes: [] })
   })
   it('readouts of every kind are there for every water', () => {
     fc.assert(
