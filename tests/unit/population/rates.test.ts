@@ -53,6 +53,54 @@ describe('stageRates', () => {
     expect(at(20).growth).toBeLessThan(at(23.5).growth)
     expect(at(27).adultHazard).toBeGreaterThan(at(20).adultHazard)
   })
+  it.each(groups.filter(g => g.id !== 'custom').map(g => g.id))(
+    '%s: every stay is shorter by the pace of a warmer glass, every hazard of the grown larger',
+    id => {
+      const resolved = resolvedOf(id)
+      const { stages: s, life } = resolved.group
+      const [mild, warm] = [preferredC(resolved), preferredC(resolved) + 4]
+      const at = (temperatureC: number) => stageRates(resolved, { temperatureC, capacity: 300 })
+      const pace = s.q10.value ** 0.4
+      const dt = s.stepDays / 7
+      expect(pace).toBeGreaterThan(1)
+      for (const [r, p] of [
+        [at(mild), 1],
+        [at(warm), pace],
+      ] as const) {
+        // rooms a stage has, over the weeks that it takes: the chance to leave one of them, one at most
+        const leaves = (rooms: number, weeks: number) => Math.min(1, (rooms * dt * p) / weeks)
+        const resting = s.eggs === 'resting'
+        expect(r.eggsLeave).toBeCloseTo(resting ? 0 : leaves(2, s.eggWeeks.value), 10)
+        expect(r.firstLeave).toBeCloseTo(leaves(1, s.firstWeeks.value), 10)
+        expect(r.youngLeave).toBeCloseTo(leaves(2, s.youngWeeks.value), 10)
+        const broods = (dt * p) / s.restWeeks.value
+        expect(r.broods).toBeCloseTo(s.eggs === 'carried' ? 1 - Math.exp(-broods) : broods, 10)
+        const breeds = life.breedsInPlace && !resting
+        const dying = breeds ? 1 / s.adultWeeks.value : Math.max(1e-4, -resolved.growthPerWeek.value)
+        expect(r.adultHazard).toBeCloseTo(dying * p * dt, 10)
+        if (!breeds) expect([r.comeUp, r.growthByRecruits]).toEqual([0, 0])
+      }
+    },
+  )
+  it('growth is per week, whatever the step; an impossible factor needs no young', () => {
+    for (const id of ['neocaridina', 'pool-branchiopod', 'fan-shrimp', 'nerite-snail']) {
+      const r = ratesOf(id)
+      if (r.comeUp > 0) expect(comeUpFor(r, Math.exp(growthPerWeek(r) * r.dtWeeks))).toBeCloseTo(r.comeUp, 6)
+      // without young only the deaths of the grown are left
+      expect(growthPerWeek({ ...r, comeUp: 0 })).toBeCloseTo(-r.adultHazard / r.dtWeeks, 10)
+      expect(comeUpFor(r, Math.exp(-r.adultHazard))).toBe(0)
+      expect(comeUpFor(r, 0.5 * Math.exp(-r.adultHazard))).toBe(0)
+    }
+    const week = ratesOf('neocaridina')
+    const half = { ...week, dtWeeks: week.dtWeeks / 2 }
+    expect(growthPerWeek(half)).toBeCloseTo(2 * growthPerWeek(week), 10)
+  })
+  it('a colony that shrinks anyway has no room to hold to', () => {
+    const shrinking = ratesOf('neocaridina', 300, { life: { growthPerWeek: -0.03 } })
+    expect(shrinking.growth).toBeLessThan(0)
+    expect(shrinking.holds).toBe(ratesOf('nerite-snail').holds)
+    expect(ratesOf('neocaridina').holds).toBeLessThan(shrinking.holds + 1e-9)
+  })
   it('births and deaths move growth the way they should', () => {
     const r = ratesOf('neocaridina')
     expect(r.growthByRecruits).toBeGreaterThan(0)
