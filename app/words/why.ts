@@ -56,9 +56,9 @@ export function whyValue(v: ValueVerdict, group: ResolvedGroup, s: Saying): Why 
     ],
     formula: v.trendPerWeek
       ? 'Level that is steady or moves (Kalman 1960; Blom & Bar-Shalom 1988): ' +
-        `${differenceText(v.key, v.trendPerWeek.value, s.units, 2)} a week, likely ` +
-        `${differenceText(v.key, v.trendPerWeek.low, s.units, 2)} to ` +
-        `${differenceText(v.key, v.trendPerWeek.high, s.units, 2)}${ahead}; chance of lying outside before ` +
+        `at present ${differenceText(v.key, v.trendPerWeek.value, s.units, 1)} a week with the usual changes, ` +
+        `likely ${differenceText(v.key, v.trendPerWeek.low, s.units, 1)} to ` +
+        `${differenceText(v.key, v.trendPerWeek.high, s.units, 1)}${ahead}; chance of lying outside before ` +
         `two more tests ${percent(v.outsideSoon ?? 0)}.`
       : 'Nothing was read.',
     figures: [
