@@ -82,7 +82,9 @@ const besideName = computed(() => {
   if (!way) return null
   const x = (way[0]!.x + way.at(-1)!.x) / 2
   const y = yAt(way, x)
-  return { x: px(x), y: py(y) + (y >= yAt(props.points, x) ? -8 : 18) }
+  return y >= yAt(props.points, x)
+    ? { x: px(x), y: py(y) - 8, anchor: 'middle' as const }
+    : { x: px(x) - 10, y: py(y) + 10, anchor: 'end' as const }
 })
 const path = computed(() => through(props.points))
 const area = computed(() => {
@@ -138,7 +140,7 @@ const levels = computed(() => {
     <path v-if="area" :d="area" class="area" />
     <template v-if="beside">
       <path :d="through(beside.points)" class="beside" />
-      <text v-if="besideName" :x="besideName.x" :y="besideName.y" text-anchor="middle" class="note">
+      <text v-if="besideName" :x="besideName.x" :y="besideName.y" :text-anchor="besideName.anchor" class="note">
         {{ beside.text }}
       </text>
     </template>
