@@ -1,13 +1,29 @@
 import { describe, expect } from 'vitest'
 import { begun, type Glass, type Rack } from '#core/records'
 import { addEntries } from '~/data/addEntries'
+import type { UlkinDb } from '~/data/database'
 import { newId } from '~/data/newId'
 import { putBack, saveRecord, saveRecords } from '~/data/saveRecord'
 import { clashText } from '~/words/clash'
 import { colony, count, glass as glassOf, NOW } from '../make'
-import { it } from './roomInDb'
+import { it, type RoomInDb } from './roomInDb'
 
 const LATER = NOW + 1000
+
+/** A glass and its colony, begun together. */
+async function newGlass(db: UlkinDb, s: RoomInDb['s']) {
+  const glass = glassOf(s.room.id, s.rack.id, { name: 'New' })
+  const moss = colony(glass.id)
+  const { ways } = await saveRecords(
+    db,
+    [
+      { table: 'glasses', record: glass },
+      { table: 'colonies', record: moss },
+    ],
+    NOW,
+  )
+  return { glass, moss, ways }
+}
 
 describe('undoing what was written', () => {
   it('a rename goes back, and what somebody else changed meanwhile stands', async ({ db, s }) => {
@@ -42,16 +58,7 @@ describe('undoing what was written', () => {
     expect((await db.records('glasses').get(s.glass.id))!.ended).toEqual(ended)
   })
   it('a glass and its colony that were begun together go together, and lie in the attic', async ({ db, s }) => {
-    const glass = glassOf(s.room.id, s.rack.id, { name: 'New' })
-    const moss = colony(glass.id)
-    const { ways } = await saveRecords(
-      db,
-      [
-        { table: 'glasses', record: glass },
-        { table: 'colonies', record: moss },
-      ],
-      NOW,
-    )
+    const { glass, moss, ways } = await newGlass(db, s)
     expect(ways.map(w => [w.table, w.before])).toEqual([
       ['glasses', null],
       ['colonies', null],
@@ -62,16 +69,7 @@ describe('undoing what was written', () => {
     expect(await db.records('attic').count()).toBe(2)
   })
   it('what the log speaks of by now stays, with all that it stands in', async ({ db, s }) => {
-    const glass = glassOf(s.room.id, s.rack.id, { name: 'New' })
-    const moss = colony(glass.id)
-    const { ways } = await saveRecords(
-      db,
-      [
-        { table: 'glasses', record: glass },
-        { table: 'colonies', record: moss },
-      ],
-      NOW,
-    )
+    const { glass, moss, ways } = await newGlass(db, s)
     await addEntries(db, [count(moss.id, 0, 12)])
     expect(await putBack(db, ways, LATER)).toBe(false)
     expect(await db.records('glasses').get(glass.id)).toBeDefined()
