@@ -78,6 +78,9 @@ describe('stageRates', () => {
         const breeds = life.breedsInPlace && !resting
         const dying = breeds ? 1 / s.adultWeeks.value : Math.max(1e-4, -resolved.growthPerWeek.value)
         expect(r.adultHazard).toBeCloseTo(dying * p * dt, 10)
+        expect(r.youngHazard).toBeCloseTo(s.youngLoss.value * dt, 10)
+        expect(r.firstHazard).toBeCloseTo(2 * s.youngLoss.value * dt, 10)
+        expect(r.carried).toBe(s.eggs === 'carried')
         if (!breeds) expect([r.comeUp, r.growthByRecruits]).toEqual([0, 0])
       }
     },
@@ -94,6 +97,13 @@ describe('stageRates', () => {
     const week = ratesOf('neocaridina')
     const half = { ...week, dtWeeks: week.dtWeeks / 2 }
     expect(growthPerWeek(half)).toBeCloseTo(2 * growthPerWeek(week), 10)
+  })
+  it('where the room is full so few come up that the colony just holds itself', () => {
+    for (const id of ['neocaridina', 'ramshorn-snail', 'trumpet-snail']) {
+      const r = ratesOf(id)
+      expect(r.growth, id).toBeGreaterThan(0.02)
+      expect(growthPerWeek({ ...r, comeUp: r.comeUp * Math.exp(r.holds) }), id).toBeCloseTo(0, 8)
+    }
   })
   it('a colony that shrinks anyway has no room to hold to', () => {
     const shrinking = ratesOf('neocaridina', 300, { life: { growthPerWeek: -0.03 } })
