@@ -92,7 +92,7 @@ function seeColony(
   { colony, n }: RoundsInput['colonies'][number],
   { index, ms }: { index: number; ms: number },
 ): void {
-  const { care } = groupOf(colony.groupId)
+  const { care, life } = groupOf(colony.groupId)
   const ofColony = { colonyId: colony.id }
   const now = n[Math.max(0, n.length - 1 - Math.round((untilMs - ms) / DAY_MS))] ?? 0
   const molts = expectedMolts(care.molts, { value: now, low: now, high: now }, 3.5)
@@ -105,8 +105,11 @@ function seeColony(
   }
   if (care.brood?.sign === 'eggMass' && index % 3 === 0)
     write(ms + 3000, { ...ofColony, kind: 'eggMass', number: poisson(1 + 0.03 * now) })
-  if (care.brood && care.brood.sign !== 'clutch' && !care.youngApart && !trouble && index % 5 === 2)
-    write(ms + 4000, { ...ofColony, kind: 'young', amount: random() < 0.5 ? 'few' : 'many' })
+  if (care.brood && care.brood.sign !== 'clutch' && !care.youngApart && !trouble && index % 5 === 2) {
+    const amount = random() < 0.5 ? 'few' : 'many'
+    // larvae that need the sea are never seen as young
+    if (life.breedsInPlace) write(ms + 4000, { ...ofColony, kind: 'young', amount })
+  }
 }
 
 /** The feedings of the last weeks, in the rhythm and portion of the first colony's school. */

@@ -1,12 +1,9 @@
-import { ScenarioChange, scenarioTemperatureC, type TakeKind } from '#core/records'
+import { ScenarioChange, scenarioLimits, type TakeKind } from '#core/records'
 import { editText, temperature, volume } from '#core/units'
 import { rangeText, type UnitPrefs, valueUnit } from '~/words/unitPrefs'
 import { readNumber } from './readNumber'
 import { readVolume } from './readVolume'
 import { readValue } from './testReadings'
-
-/** Most litres of a second tank. */
-const MOST_L = 2000
 
 /** A scenario as it is typed, in the keeper's units; what is empty stays as it is. */
 export interface ScenarioDraft {
@@ -50,14 +47,11 @@ export function scenarioDraft(c: ScenarioChange, units: UnitPrefs): ScenarioDraf
 
 function readTemperature(text: string, units: UnitPrefs) {
   const read = readValue('temperatureC', text, units)
-  const [low, high] = scenarioTemperatureC
+  const [low, high] = scenarioLimits.temperatureC
   if (!read.ok || (read.value >= low && read.value <= high)) return read
   const limits = `${rangeText('temperatureC', low, high, units)} ${valueUnit('temperatureC', units)}`
   return { ok: false as const, issue: `It must lie between ${limits.replace(' to ', ' and ')}.` }
 }
-
-/** Fields that are typed in the keeper's unit have no unit in their name. */
-const fieldOf: Record<string, keyof ScenarioDraft> = { temperatureC: 'temperature', secondTankL: 'secondTank' }
 
 export type ScenarioRead =
   { ok: true; change: ScenarioChange } | { ok: false; issues: Partial<Record<keyof ScenarioDraft, string>> }
@@ -80,7 +74,7 @@ export function readScenario(draft: ScenarioDraft, units: UnitPrefs): ScenarioRe
   const raw = {
     temperatureC: typed('temperature', text => readTemperature(text, units)),
     roomFactor: number('roomFactor'),
-    secondTankL: typed('secondTank', text => readVolume(text, units, 'How large?', MOST_L)),
+    secondTankL: typed('secondTank', text => readVolume(text, units, 'How large?', scenarioLimits.secondTankL)),
     fish: draft.fish || undefined,
     putIn: number('putIn'),
     takeNow: takeNow === undefined ? undefined : { of: draft.takeNowOf, number: takeNow },
@@ -89,7 +83,7 @@ export function readScenario(draft: ScenarioDraft, units: UnitPrefs): ScenarioRe
   const read = ScenarioChange.safeParse(raw)
   if (!read.success) {
     for (const i of read.error.issues) {
-      const key = fieldOf[String(i.path[0])] ?? (i.path[0] as keyof ScenarioDraft)
+      const key = i.path[0] as keyof ScenarioDraft
       issues[key] ??= `This ${i.message}.`
     }
   }

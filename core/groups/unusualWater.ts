@@ -1,4 +1,4 @@
-import { figure, M, target, CP } from './basis'
+import { CP, figure, M, target } from './basis'
 import type { SpeciesGroup, Targets } from './group'
 
 /** Below this much salt water is fresh (Venice System, 1958: limnetic below 0.5 ‰). */

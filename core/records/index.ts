@@ -53,7 +53,7 @@ export { Fill, Glass, GlassKind, Rack, Room, RoomCare, ShelfPlace, SubstrateKind
 export { type Contents, netLitres } from './netLitres'
 export { Order } from './order'
 export { Practice } from './practice'
-export { Scenario, ScenarioChange, scenarioTemperatureC, TakeKind } from './scenario'
+export { Scenario, ScenarioChange, scenarioLimits, TakeKind } from './scenario'
 export { type CheckedTable, type Registry, registry, schemas } from './schemas'
 export { Stay, Stays } from './stays'
 export { movedTo, presentGlassId, stayAt } from './stayAt'

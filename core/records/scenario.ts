@@ -12,9 +12,10 @@ const take = z.strictObject({
   number: z.number().gt(0, 'must be above 0').max(10_000, 'must be 10 000 at most'),
 })
 
-/** Temperatures that a scenario may ask for, °C. */
-export const scenarioTemperatureC = [2, 36] as const
-const [COLDEST, WARMEST] = scenarioTemperatureC
+/** What a scenario may ask for: temperatures in °C, and most litres of a second tank. */
+export const scenarioLimits = { temperatureC: [2, 36], secondTankL: 2000 } as const
+const [COLDEST, WARMEST] = scenarioLimits.temperatureC
+const MOST_L = scenarioLimits.secondTankL
 
 /** What is different in a scenario from things as they are; what is missing stays as it is. */
 export const ScenarioChange = z.strictObject({
@@ -26,7 +27,7 @@ export const ScenarioChange = z.strictObject({
   /** factor on the animals that the water carries: more food or surface, or less */
   roomFactor: z.number().min(0.2, 'must be a fifth or more').max(5, 'must be five times at most').optional(),
   /** litres of a second tank for the same colony */
-  secondTankL: z.number().gt(0, 'must be above 0 L').max(2000, 'must be 2000 L at most').optional(),
+  secondTankL: z.number().gt(0, 'must be above 0 L').max(MOST_L, `must be ${MOST_L} L at most`).optional(),
   /** small peaceful fish moved in, or out */
   fish: z.enum(['none', 'peaceful']).optional(),
   /** animals put in today */

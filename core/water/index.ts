@@ -148,5 +148,5 @@ export {
   treatmentCourse,
 } from './husbandry/treatmentCourse'
 export { largestChange, type Shock, type ShockInput, shockKeys, type ShockOfValue, shockOf } from './husbandry/shock'
-export { type Poured, pouredSince, stockLeft } from './recipe/stock'
+export { lastsWeeks, type Poured, pouredSince, stockLeft } from './recipe/stock'
 export { pouringMinutes } from './recipe/pouring'

@@ -76,9 +76,9 @@ function yAt(points: readonly { x: number; y: number }[], x: number): number {
   const [a, b] = [points[Math.max(0, next - 1)]!, points[next < 0 ? points.length - 1 : next]!]
   return b.x === a.x ? b.y : a.y + ((b.y - a.y) * (x - a.x)) / (b.x - a.x)
 }
-/** The name of the other way stands at its middle, on the side that is away from the line. */
+/** The name of the other way, where it has one, stands at its middle, on the side that is away from the line. */
 const besideName = computed(() => {
-  const way = props.beside?.points
+  const way = props.beside?.text ? props.beside.points : null
   if (!way) return null
   const x = (way[0]!.x + way.at(-1)!.x) / 2
   const y = yAt(way, x)

@@ -6,7 +6,6 @@ import { percent, plain, whole } from '~/words/numbers'
 import type { DataColumn } from '~/components/drawing/dataColumn'
 import { changeText, fullText, reachText } from '~/words/outlook'
 
-const settings = useSettingsStore()
 /** Scenarios side by side: how many, when, how likely, and what may go wrong. */
 const props = defineProps<{
   drawn: readonly {
@@ -19,6 +18,7 @@ const props = defineProps<{
   ask: OutlookAsk
   nowMs: number
 }>()
+const settings = useSettingsStore()
 const at = (fan: readonly BandPoint[], week: number) => fan[Math.min(week, props.ask.weeks)]
 const columns = computed<DataColumn[]>(() => [
   { key: 'name', title: 'Scenario', as: 'name' },

@@ -71,6 +71,10 @@ const boxes = computed(() =>
   }),
 )
 
+const leftG = computed(
+  () => new Map(desk.shelf.flatMap(b => (b.left === undefined ? [] : [[b.item.id, b.left] as const]))),
+)
+
 const scale = ref('')
 const jug = ref('')
 const ratio = ref('')
@@ -164,7 +168,7 @@ async function saveBench() {
         </p>
       </form>
     </section>
-    <PouredLately :left="desk.shelf.map(b => ({ id: b.item.id, leftG: b.left }))" :now-ms="desk.nowMs" />
+    <PouredLately :left-g="leftG" :now-ms="desk.nowMs" />
     <SourceSheet :editing="editing" @close="editing = null" />
     <ShelfSheet :boxing="boxing" @close="boxing = null" />
   </div>

@@ -20,6 +20,12 @@ export function stockLeft(
   return Math.max(0, item.stockG - used)
 }
 
+/**
+ * Weeks for which a box will last at the pace of some weeks.
+ * @param usedG weighed out in these weeks, above 0
+ */
+export const lastsWeeks = (leftG: number, usedG: number, weeks: number): number => (leftG / usedG) * weeks
+
 /** What was poured of each water and weighed of each box in some time, the most first. */
 export interface Poured {
   waters: { name: string; litres: number }[]

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { DueItem } from '#core/care'
+import { type DueItem, planLog, plannedNetL, planSteps } from '#core/care'
 import type { Entry } from '#core/records'
 import { DAY_MS } from '#core/records'
 import { count, daysAgo, entryOf, plan, test as waterTest, waterChange } from '../../make'
@@ -116,6 +116,9 @@ describe('the room', () => {
   it('goes on with plans that are glasses, by their log', () => {
     const p = plan(s.room.id, { glassId, startsAt: daysAgo(7) })
     expect(itemOf('planStep', { plans: [p] })).toMatchObject({ key: `plan:${p.id}:legal`, values: { step: 'legal' } })
+    // on the plan's own day, which the plan and the curing name too: never carried to a chosen one
+    const step = planSteps(p, planLog([], plannedNetL(p))).find(x => x.id === 'legal')!
+    expect(itemOf('planStep', { plans: [p] })).toMatchObject({ dueMs: step.dueMs, flexible: false })
     expect(itemsOf({ plans: [{ ...p, ended: { at: daysAgo(1), why: 'putAway' } }] })).toEqual([])
     expect(itemsOf({ plans: [{ ...p, startsAt: daysAgo(200) }] })).toEqual([])
     expect(itemsOf({ plans: [plan(s.room.id)] }).filter(i => i.kind === 'planStep')).toEqual([])

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { lanternQuay } from '#demo'
 import { needsAttention, planLog, planSteps } from '#core/care'
 import { parseBackup, writeBackup } from '#core/formats'
+import { groupOf } from '#core/groups'
 import { currentEntries, DAY_MS, isMineral, momentMs, netLitres, presentGlassId } from '#core/records'
 import { colonyStatements } from '#core/statements'
 import { doseOf, ghOf, judgeCuring, learnHabits, sourceWater, waterStory } from '#core/water'
@@ -53,6 +54,12 @@ describe('Lantern Quay', () => {
 describe('the stories in it', () => {
   const told = statementsOf(1)
   const of = (name: string) => told.find(t => t.name === name)!.s
+  it('nobody sees young of those whose larvae need the sea', () => {
+    const seen = new Set(backup.entries.flatMap(e => (e.kind === 'young' ? [e.colonyId] : [])))
+    const groupsSeen = backup.colonies.filter(c => seen.has(c.id)).map(c => groupOf(c.groupId))
+    expect(groupsSeen.length).toBeGreaterThan(5)
+    expect(groupsSeen.filter(g => !g.life.breedsInPlace).map(g => g.id)).toEqual([])
+  })
   it('a KH slide that shows before it is out of the tolerated range', () => {
     const kh = of('Slate').water.values.find(v => v.key === 'khDh')!
     expect(kh).toMatchObject({ state: 'off', conclusion: { key: 'water.slidBelow' } })

@@ -27,7 +27,8 @@ export function planRule({ plans, glasses, nowMs }: RoomCareInput): DueItem[] {
         earlyDays: 1,
         lateDays: 7,
         minutes: 10,
-        flexible: true,
+        // the plan names its day, and so does the curing
+        flexible: false,
         why: 'planNext',
         whyValues: { plan: plan.name, days: (nowMs - step.dueMs) / DAY_MS },
         basis: CP,

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { BandPoint } from '#core/population'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { curingDrawing } from '~/words/curing'
+import { boxLines, waterLines } from '~/words/poured'
+import { defaultUnits } from '~/words/unitPrefs'
 import { takeCourse } from '~/words/takeCourse'
 import { NOW } from '../make'
 
@@ -66,5 +68,44 @@ describe('a curing, drawn', () => {
   it('waits for two tests of each', () => {
     expect(curingDrawing({ ...input, nitrite: readings([9, 0]) })).toBeNull()
     expect(curingDrawing({ ...input, ammonia: [] })).toBeNull()
+  })
+})
+
+describe('what was poured lately', () => {
+  const poured = {
+    waters: [
+      { name: 'Tap', litres: 120 },
+      { name: 'Pure water', litres: 30 },
+    ],
+    unnamedL: 240,
+    boxes: [
+      { itemId: 'a', name: 'Mix', grams: 24 },
+      { itemId: 'b', name: 'Salt', grams: 6 },
+      { itemId: 'c', name: 'Old box', grams: 0.5 },
+      { itemId: null, name: 'Pinch', grams: 1 },
+    ],
+  }
+  it('stands by water against the most used one, what nobody named last', () => {
+    expect(waterLines(poured, 12, defaultUnits)).toEqual([
+      { name: 'Tap', amount: '120 L', aWeek: '10 L a week', share: 0.5 },
+      { name: 'Pure water', amount: '30 L', aWeek: '2.5 L a week', share: 0.125 },
+      { name: 'without saying which', amount: '240 L', aWeek: '20 L a week', share: 1 },
+    ])
+    expect(waterLines({ ...poured, unnamedL: 0 }, 12, defaultUnits).map(w => w.share)).toEqual([1, 0.25])
+    expect(waterLines({ waters: [], unnamedL: 0, boxes: [] }, 12, defaultUnits)).toEqual([])
+    expect(waterLines(poured, 12, { ...defaultUnits, volume: 'usGal' })[0]!.amount).toBe('32 US gal')
+  })
+  it('says how long a box lasts at that pace, where its stock was written down', () => {
+    const left = new Map([
+      ['a', 40],
+      ['b', 500],
+    ])
+    expect(boxLines(poured, 12, left).map(b => b.lasts)).toEqual([
+      'lasts about 20 weeks more',
+      'lasts for years',
+      '',
+      '',
+    ])
+    expect(boxLines(poured, 12, left)[0]).toMatchObject({ amount: '24 g', aWeek: '2.0 g a week' })
   })
 })
