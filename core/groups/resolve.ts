@@ -44,7 +44,7 @@ export function resolveGroup(
 ): ResolvedGroup {
   const group = groupOf(colony.groupId)
   const larvae = colony.form === 'rearing' && group.company.larvaeNeedSea
-  const targets: Targets = larvae ? larvaTargets(group) : { ...group.targets }
+  const ofAdults: Targets = { ...group.targets }
   let growthPerWeek = group.life.growthPerWeek
   let change: ResolvedGroup['change'] = null
   let feed: ResolvedGroup['feed'] = { everyDays: 1, portion: 1, basis: { kind: 'memory' } }
@@ -53,12 +53,13 @@ export function resolveGroup(
     if (!option) continue
     for (const key of valueKeys) {
       const fromSchool = option.targets?.[key]
-      if (fromSchool && !larvae) targets[key] = withinTolerated(fromSchool, group.targets[key])
+      if (fromSchool) ofAdults[key] = withinTolerated(fromSchool, group.targets[key])
     }
     if (option.growthPerWeek) growthPerWeek = option.growthPerWeek
     if (option.change) change = option.change
     if (option.feed) feed = { ...option.feed, basis: option.basis }
   }
+  const targets = larvae ? larvaTargets(ofAdults) : ofAdults
   for (const key of valueKeys) {
     const own = colony.targets[key]
     if (own) targets[key] = { ...own, basis: KEEPER }

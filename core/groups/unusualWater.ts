@@ -18,10 +18,9 @@ export const judgedWhereLogged = (group: SpeciesGroup): Targets =>
 /**
  * What larvae need that grow up in the sea, whatever their parents live in: brackish to sea water (common practice;
  * the figures and the pH are from memory), the parents' temperature, no poisons. Hardness says nothing in it.
+ * @param targets of their parents
  */
-export function larvaTargets({
-  targets: { ghDh: _gh, khDh: _kh, conductivityUsCm: _c, ...rest },
-}: SpeciesGroup): Targets {
+export function larvaTargets({ ghDh: _gh, khDh: _kh, conductivityUsCm: _c, ...rest }: Targets): Targets {
   return { ...rest, ph: target(M, [7.8, 8.4]), salinityGKg: target(CP, [17, 36], [10, 40]) }
 }
 

@@ -75,6 +75,22 @@ describe('undoing what was written', () => {
     expect(await db.records('glasses').get(glass.id)).toBeDefined()
     expect(await db.records('colonies').get(moss.id)).toBeDefined()
   })
+  it('one that stays is told, whatever else goes', async ({ db, s }) => {
+    const rack = (name: string): Rack => ({
+      ...begun(newId(), NOW),
+      ...{ roomId: s.room.id, name, kind: 'rack' as const, shelves: 2, order: 7 },
+    })
+    const [bare, used] = [rack('Bare'), rack('Used')]
+    const { ways } = await saveRecords(
+      db,
+      [bare, used].map(record => ({ table: 'racks' as const, record })),
+      NOW,
+    )
+    await saveRecord(db, 'glasses', glassOf(s.room.id, used.id, { name: 'On it' }), NOW)
+    expect(await putBack(db, ways, LATER)).toBe(false)
+    expect(await db.records('racks').get(bare.id)).toBeUndefined()
+    expect(await db.records('racks').get(used.id)).toBeDefined()
+  })
   it('what changed nothing has no way back', async ({ db, s }) => {
     expect((await saveRecord(db, 'glasses', s.glass, NOW)).ways).toEqual([])
     const rack: Rack = {

@@ -146,6 +146,18 @@ describe('a plan as typed', () => {
     const plan = planOf(roomId, { startsAt: '2026-10-28T07:31:12.345Z' })
     expect(readPlan(planDraft(plan, units), plan, units)).toEqual({ ok: true, plan })
   })
+  it('takes filters in the keeper’s unit, and none for none', () => {
+    const plan = newPlan('neocaridina', roomId, NOW)
+    const rated = (filterRatedL: string, of = units) => {
+      const read = readPlan({ ...planDraft(plan, of), filterRatedL }, plan, of)
+      return read.ok ? read.plan.tank.filterRatedL : read.issues.filterRatedL
+    }
+    expect([rated('0'), rated(''), rated('40')]).toEqual([0, 0, 40])
+    expect(rated('10', { ...units, volume: 'usGal' })).toBe(37.854)
+    expect(rated('strong')).toBe('“strong” is no volume.')
+    const none = { ...plan, tank: { ...plan.tank, filterRatedL: 0 } }
+    expect(planDraft(none, units).filterRatedL).toBe('0')
+  })
   it('takes inner edges for the litres, and a second group', () => {
     const plan = newPlan('neocaridina', roomId, NOW)
     const read = readPlan(

@@ -15,6 +15,7 @@ import {
   shownValue,
   storedValue,
   valueText,
+  preciseVolume,
   volumeText,
 } from '~/words/unitPrefs'
 import { agoText, aheadText, aroundText, weeksText } from '~/words/when'
@@ -58,6 +59,14 @@ describe('units on screen', () => {
     expect(valueText('ph', 7.04, american)).toBe('7.0')
     expect(volumeText(37.85411784, american)).toBe('10 US gal')
     expect(volumeText(5.22, defaultUnits)).toBe('5.2 L')
+    // a jug shows hundredths where there are any
+    expect([5.15, 5.2, 13.72, 5].map(l => preciseVolume(l, defaultUnits))).toEqual([
+      '5.15 L',
+      '5.2 L',
+      '13.72 L',
+      '5 L',
+    ])
+    expect(preciseVolume(5.15, american)).toBe('1.36 US gal')
   })
   it('scale a difference and never shift it', () => {
     expect(differenceText('temperatureC', 1, american)).toBe('1.8 °F')

@@ -18,7 +18,11 @@ describe('one male to two females where a group wants that', () => {
     expect(sexes(right)).toEqual({ females: 2, males: 1, wanted: 2 })
     expect(right.actions.map(a => a.key)).not.toContain('number.doFewerMales')
     const wrong = tell(crabs({ females: 1, males: 2 }))
-    expect(wrong.state).not.toBe('onTarget')
+    // nobody ever counted them: that comes before how many of each there are
+    expect(wrong.state).toBe('unknown')
+    const s = crabs({ females: 1, males: 2 })
+    expect(tell(s, [count(s.colony.id, 1, 3, parts(1, 2))]).state).toBe('drifting')
+    expect(tell(s, [count(s.colony.id, 1, 3, parts(2, 1))]).state).toBe('onTarget')
     expect(wrong.actions.map(a => a.key)).toContain('number.doFewerMales')
   })
   it('too many males are watched in the Room, and need nobody today', () => {
@@ -28,6 +32,10 @@ describe('one male to two females where a group wants that', () => {
     const [need] = needsAttention([colonyStatements(inputOf(s, [], tested)).statements])
     expect(need).toMatchObject({ today: false, state: 'drifting', title: { key: 'number.reasonSexes' } })
     expect(need!.action!.key).toBe('number.doFewerMales')
+    const right = crabs({ females: 2, males: 1 })
+    const rightly = tested.map(e => ({ ...e, glassId: right.glass.id }) as Entry)
+    const counted = [count(right.colony.id, 1, 3, parts(2, 1))]
+    expect(needsAttention([colonyStatements(inputOf(right, counted, rightly)).statements])).toEqual([])
   })
   it.each([
     [4, 2, false],

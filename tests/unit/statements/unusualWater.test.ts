@@ -50,6 +50,10 @@ describe('values are judged where they are logged', () => {
       expect(stateOf(tell(s, tested(s, 'salinityGKg', [5])), 'salinityGKg'), group.id).toBe('off')
       expect(stateOf(tell(s, tested(s, 'salinityGKg', [0.2])), 'salinityGKg'), group.id).toBe('onTarget')
     }
+    const { salinityGKg } = resolveGroup(roomOf('neocaridina').colony).judgedWhereLogged
+    expect(salinityGKg).toMatchObject({ preferred: [0, 0.5], tolerated: [0, 2] })
+    // of animals of which only the keeper knows the water nothing is taken for granted
+    expect(resolveGroup(roomOf('custom').colony).judgedWhereLogged).toEqual({})
     const pool = resolveGroup(roomOf('brackish-pool-shrimp').colony)
     expect(pool.judgedWhereLogged).toEqual({})
   })

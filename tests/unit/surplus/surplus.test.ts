@@ -61,6 +61,7 @@ describe('what can go', () => {
 describe('the way of a weekly take', () => {
   const weekly = safeTake(search, 'any', futures).weekly.take
   const course = weeklyCourse(search, { of: 'any', weekly }, futures, NOW)
+  const healthyAt = (week: number) => course.leaving[week]!.p50
   it('begins where things are, and stays below what would be there otherwise', () => {
     expect(course.taking).toHaveLength(27)
     expect(course.taking.map(b => b.at)).toEqual(course.leaving.map(b => b.at))
@@ -74,6 +75,12 @@ describe('the way of a weekly take', () => {
     for (const b of course.taking) expect(b.p10).toBeGreaterThanOrEqual(29)
     const more = weeklyCourse(search, { of: 'any', weekly: 2.5 * weekly }, futures, NOW)
     expect(Math.min(...more.taking.map(b => b.p10))).toBeLessThan(29)
+  })
+  it('goes on from what is done anyway: where they die, they die with the take too', () => {
+    const sick = { ...search, doing: { dyingPerWeek: 0.08 } }
+    const course = weeklyCourse(sick, { of: 'any', weekly: 0 }, asThingsAre(sick), NOW)
+    expect(course.taking).toEqual(course.leaving)
+    expect(course.taking[8]!.p50).toBeLessThan(0.95 * healthyAt(8))
   })
   it('of none is the way things are: both meet the same luck', () => {
     expect(weeklyCourse(search, { of: 'any', weekly: 0 }, futures, NOW).taking).toEqual(course.leaving)
