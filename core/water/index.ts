@@ -33,6 +33,7 @@ export {
 } from './chemistry/ions'
 export { oxygenSaturation } from './chemistry/oxygen'
 export { type Dissolving, type Dose, doseOf, type Salt, salts, scaled } from './chemistry/salts'
+export { mixedPh } from './chemistry/mixedPh'
 export { khForPh, phAtCo2, settlingPh, type SettlingPh, USUAL_C } from './chemistry/settling'
 export { sourceValues, sourceWater, type SourceWater } from './chemistry/sourceWater'
 export { fromTheBox, mixSaltWater, type SaltMix, seaSaltIons, shareOfSea } from './chemistry/seaSalt'

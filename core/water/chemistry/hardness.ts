@@ -1,5 +1,5 @@
 import type { Water } from '#core/records'
-import { molarMass } from './ions'
+import { molarMass, pureWater } from './ions'
 
 /** mmol/L of calcium and magnesium together in one degree of general hardness: 10 mg/L CaO by definition. */
 export const MMOL_PER_DGH = 10 / molarMass.CaO
@@ -25,6 +25,12 @@ export const ghOf = (w: Pick<Water, 'caMmolL' | 'mgMmolL'>): number => (w.caMmol
 
 /** Carbonate hardness of a water in °dH: all of its alkalinity. */
 export const khOf = (w: Pick<Water, 'alkalinityMeqL'>): number => w.alkalinityMeqL / MEQ_PER_DKH
+
+/** A soft, otherwise pure water of a KH in °dH. */
+export function waterOfKh(khDh: number): Water {
+  const alkalinityMeqL = khDh * MEQ_PER_DKH
+  return { ...pureWater, alkalinityMeqL, naMmolL: alkalinityMeqL }
+}
 
 /**
  * Ca to Mg by mass, the way the trade says it. 3:1 by mass is 1.82:1 by moles.

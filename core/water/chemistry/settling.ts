@@ -1,7 +1,6 @@
 import type { Water } from '#core/records'
-import { carbonateSystem } from './carbonate'
-import { MEQ_PER_DKH } from './hardness'
-import { pureWater } from './ions'
+import { type CarbonateSystem, carbonateSystem } from './carbonate'
+import { waterOfKh } from './hardness'
 
 /**
  * Dissolved CO2 of a glass that is stirred by air and holds animals, mg/L (from memory): water that stood in the open
@@ -17,6 +16,20 @@ const SEARCH = [3, 11] as const
 const HALVINGS = 40
 
 /**
+ * The pH from which something of a water's carbonate holds that does not below it.
+ * @param holds stays true as pH rises
+ */
+export function phWhere(w: Water, temperatureC: number, holds: (system: CarbonateSystem) => boolean): number {
+  let [low, high] = SEARCH as readonly [number, number]
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2
+    if (holds(carbonateSystem(w, middle, temperatureC))) high = middle
+    else low = middle
+  }
+  return (low + high) / 2
+}
+
+/**
  * The pH at which a water holds some dissolved CO2: alkalinity against carbonic acid, corrected for activity.
  * @param w amounts, of which alkalinity and ionic strength count
  * @param co2MgL dissolved CO2, above 0
@@ -25,14 +38,8 @@ const HALVINGS = 40
  */
 export function phAtCo2(w: Water, co2MgL: number, temperatureC: number): number {
   if (!(co2MgL > 0)) throw new RangeError(`co2MgL must be above 0, got ${co2MgL}`)
-  let [low, high] = SEARCH as readonly [number, number]
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2
-    // CO2 falls as pH rises
-    if (carbonateSystem(w, middle, temperatureC).co2MgL > co2MgL) low = middle
-    else high = middle
-  }
-  return (low + high) / 2
+  // CO2 falls as pH rises
+  return phWhere(w, temperatureC, s => s.co2MgL <= co2MgL)
 }
 
 /** A pH with the range that the doubt about CO2 leaves. */
@@ -64,9 +71,7 @@ export function khForPh(ph: number, co2MgL: number, temperatureC: number): numbe
   let high = MOST_KH
   for (let i = 0; i < HALVINGS; i++) {
     const kh = (low + high) / 2
-    const alkalinityMeqL = kh * MEQ_PER_DKH
-    const w: Water = { ...pureWater, alkalinityMeqL, naMmolL: alkalinityMeqL }
-    if (phAtCo2(w, co2MgL, temperatureC) < ph) low = kh
+    if (phAtCo2(waterOfKh(kh), co2MgL, temperatureC) < ph) low = kh
     else high = kh
   }
   return (low + high) / 2

@@ -1,4 +1,6 @@
 import type { ValueKey, VerdictState } from '#core/records'
+import { mixedPh } from '../chemistry/mixedPh'
+import { USUAL_C } from '../chemistry/settling'
 
 /** Values by which poured water can shock animals. */
 export const shockKeys = ['temperatureC', 'ghDh', 'khDh', 'conductivityUsCm', 'ph', 'salinityGKg'] as const
@@ -42,8 +44,7 @@ const SLOWLY = 0.6
 
 /**
  * How much of a shock pouring is: each value after mixing against before, as a part of the largest step that these
- * animals take. All values but pH mix by volume; the pH of a mixture lies nearer to the water that holds more carbonate
- * (from memory: by KH × volume, which errs on the careful side of what the carbonate equations give in fresh water).
+ * animals take. All values but pH mix by volume; pH follows from the alkalinity and the carbon that are mixed.
  * @returns null where nothing is known of what is poured; exchange of more than half counts even then
  */
 export function shockOf({ litres, exchange, netL, glass, poured, largestStep }: ShockInput): Shock | null {
@@ -52,8 +53,7 @@ export function shockOf({ litres, exchange, netL, glass, poured, largestStep }: 
   for (const key of shockKeys) {
     const [from, into, step] = [glass[key], poured[key], largestStep[key]]
     if (from === undefined || into === undefined || !step) continue
-    const weight = key === 'ph' ? byCarbonate(share, glass.khDh, poured.khDh) : share
-    const to = from + weight * (into - from)
+    const to = key === 'ph' ? phAfter(share, glass, poured) : from + share * (into - from)
     values.push({ key, from, to, part: Math.abs(to - from) / step })
   }
   const known = values.length > 0
@@ -64,10 +64,24 @@ export function shockOf({ litres, exchange, netL, glass, poured, largestStep }: 
   return { state: figure > 1 ? 'off' : figure > SLOWLY ? 'drifting' : 'onTarget', figure, values }
 }
 
-/** Share by which the poured water decides the pH of the mixture; by volume where no carbonate is known. */
-function byCarbonate(share: number, glassKh = 0, pouredKh = 0): number {
-  const [old, fresh] = [(1 - share) * glassKh, share * pouredKh]
-  return old + fresh > 0 ? Math.max(share, fresh / (old + fresh)) : share
+/** Salt from which the constants of fresh water no longer hold, g/kg: the lower end of the sea's (from memory). */
+const FRESH_UP_TO = 2
+
+/**
+ * The pH after pouring: by the carbonate equations where both waters are fresh and their KH is known, by volume where
+ * they are not.
+ */
+function phAfter(share: number, glass: ShockInput['glass'], poured: ShockInput['poured']): number {
+  const [from, into] = [glass.ph!, poured.ph!]
+  const salty = Math.max(glass.salinityGKg ?? 0, poured.salinityGKg ?? 0) > FRESH_UP_TO
+  const known = glass.khDh !== undefined && poured.khDh !== undefined
+  if (!known || salty) return from + share * (into - from)
+  const waters = [
+    { ph: from, khDh: glass.khDh! },
+    { ph: into, khDh: poured.khDh! },
+  ] as const
+  // the equations begin at freezing
+  return mixedPh(...waters, share, Math.max(0, glass.temperatureC ?? USUAL_C))
 }
 
 /**
