@@ -165,7 +165,8 @@ function putGlass(maker: Making, filling: Filling, plan: GlassPlan, place: Glass
   })
   const { untilMs, away } = maker
   const random = maker.randomFor(`rounds past ${plan.name}`)
-  const written = keepRounds({ plan, glass, colonies: living, untilMs, rounds: filling.rounds, random, away })
+  const past = { plan, glass, sources, colonies: living, untilMs, rounds: filling.rounds, random, away }
+  const written = keepRounds(past)
   entries.push(...written.map(({ ms, rest }) => Entry.parse({ ...maker.stamp(ms, random), ...rest })))
 }
 

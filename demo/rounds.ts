@@ -1,8 +1,9 @@
 import { randomPoisson } from 'd3-random'
 import { groupOf, resolveGroup } from '#core/groups'
-import { type Colony, DAY_MS, type Glass, netLitres } from '#core/records'
+import { type Colony, DAY_MS, type Glass, netLitres, type Source } from '#core/records'
 import { expectedMolts } from '#core/molts'
 import type { Random } from '#core/stats'
+import { bucketFor } from './buckets'
 import type { GlassPlan } from './planShapes'
 
 /** A line that the keepers of the invented room wrote on a round: when, and what. */
@@ -13,6 +14,7 @@ export interface RoundLine {
 
 export interface RoundsInput {
   plan: GlassPlan
+  sources: readonly Source[]
   glass: Glass
   /** colonies in it with their true numbers, one a day, the last one today */
   colonies: readonly { colony: Colony; n: readonly number[] }[]
@@ -136,12 +138,17 @@ function feed({ write, glass, colonies, untilMs, beganMs, random, away }: Writin
 }
 
 /** What comes in a rhythm of its own: powder for young, greens, leaves, calcium, water; and clutches of the plan. */
-function tend({ write, plan, glass, colonies, untilMs, beganMs, random, away }: Writing, young: boolean): void {
+function tend(writing: Writing, young: boolean): void {
+  const { write, plan, glass, colonies, untilMs, beganMs, random, away } = writing
   const every = (days: number, back: number, rest: Record<string, unknown>) => {
     for (let d = days * (0.3 + 0.6 * random()); d < back; d += days)
       if (!away(d) && untilMs - d * DAY_MS > beganMs) write(untilMs - d * DAY_MS, { glassId: glass.id, ...rest })
   }
   const net = netLitres(glass)
+  const bucket = (kind: 'waterChange' | 'topUp', exact: number) => {
+    const litres = Number(exact.toFixed(1))
+    return { kind, litres, ...bucketFor(plan, kind, litres, writing.sources) }
+  }
   const { change, group } = resolveGroup(colonies[0]!.colony)
   const wanted = (of: (c: typeof group.care) => { value: number } | undefined) =>
     colonies.flatMap(c => of(groupOf(c.colony.groupId).care)?.value ?? []).sort((a, b) => a - b)[0]
@@ -155,9 +162,8 @@ function tend({ write, plan, glass, colonies, untilMs, beganMs, random, away }: 
       number: Math.max(1, Math.round((group.setup.leavesPer20L.value * net) / 20)),
     })
   if (calcium) every(calcium, 90, { kind: 'supplement', what: 'calcium' })
-  if (change && !plan.changes)
-    every(change.everyDays, 84, { kind: 'waterChange', litres: Number((net * change.share).toFixed(1)) })
-  if (!change && !plan.topUps) every(4.5, 60, { kind: 'topUp', litres: Number(Math.max(0.1, net * 0.03).toFixed(1)) })
+  if (change && !plan.changes) every(change.everyDays, 84, bucket('waterChange', net * change.share))
+  if (!change && !plan.topUps) every(4.5, 60, bucket('topUp', Math.max(0.1, net * 0.03)))
   for (const c of plan.clutches ?? [])
     write(untilMs - c.daysAgo * DAY_MS, {
       colonyId: colonies[0]!.colony.id,

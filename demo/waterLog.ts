@@ -9,7 +9,8 @@ import {
   type ValueKey,
   valueKeys,
 } from '#core/records'
-import { blend, readingSd, sourceWater } from '#core/water'
+import { readingSd } from '#core/water'
+import { poured as pouredFrom } from './buckets'
 import { type Making, weeksBefore } from './making'
 import type { GlassPlan, WaterPlan } from './planShapes'
 
@@ -78,13 +79,8 @@ function topUp(topUps: NonNullable<GlassPlan['topUps']>, week: number, sources: 
   const pours = [
     { source: pure, litres: topUps.pureL - withTap },
     { source: tap, litres: withTap },
-  ].filter(p => p.litres > 0)
-  return {
-    kind: 'topUp',
-    litres: topUps.pureL,
-    poured: pours.map(p => ({ sourceId: p.source.id, name: p.source.name, litres: p.litres })),
-    water: blend(pours.map(p => ({ water: sourceWater(p.source)!.water, litres: p.litres }))),
-  }
+  ]
+  return { kind: 'topUp', litres: topUps.pureL, ...pouredFrom(pours) }
 }
 
 function trueValue(plan: WaterPlan, weeksLeft: number, at: Date, dusk: boolean): number {

@@ -1,5 +1,5 @@
 import { Dexie } from 'dexie'
-import { type Entry, type EntryKind, logKey } from '#core/records'
+import { type Entry, type EntryKind, entryKinds, logKey, momentMs } from '#core/records'
 import type { UlkinDb } from './database'
 import { firstId } from './newId'
 
@@ -27,6 +27,25 @@ export const entriesOfKinds = async (db: UlkinDb, kinds: readonly EntryKind[], s
       ),
     )
   ).flat()
+
+/** How often a kind was written on this device, and when the newest of them happened. */
+export interface KindKept {
+  kind: EntryKind
+  number: number
+  lastMs: number
+}
+
+/** What the log of all rooms holds, by kind, the most often written first; replaced lines count too. */
+export async function kindsKept(db: UlkinDb): Promise<KindKept[]> {
+  const kept = await Promise.all(
+    (Object.keys(entryKinds) as EntryKind[]).map(async (kind): Promise<KindKept[]> => {
+      const of = () => db.records('entries').where('[kind+id]').between([kind, Dexie.minKey], [kind, Dexie.maxKey])
+      const [number, last] = await Promise.all([of().count(), of().last()])
+      return last ? [{ kind, number, lastMs: momentMs(last.at) }] : []
+    }),
+  )
+  return kept.flat().sort((a, b) => b.number - a.number)
+}
 
 /**
  * Entries of all rooms that were written since a moment, read once and then only added to: the log never changes, so

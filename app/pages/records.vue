@@ -7,7 +7,7 @@ useHead({ title: 'Records · Ulkin' })
     <AppTop title="Records" about="Your data lies on this device and in the files that you save" />
     <div class="page">
       <div class="column"><BackupPanel /><StoragePanel /></div>
-      <div class="column"><RoomsPanel /><EndedPanel /></div>
+      <div class="column"><RoomsPanel /><EndedPanel /><LogKept /></div>
       <div class="column"><UnitsPanel /></div>
     </div>
   </div>

@@ -53,7 +53,7 @@ export const waterPhrases: Readonly<Record<WaterMessageKey | 'water.allGood' | '
   'water.poisonOld': (v, s) =>
     `${Name(v)} was found ${num(`${Math.floor(n(v, 'days'))} days`)} ago (${value(v, s)}) and not tested since`,
   'water.reasonSlope': (v, s) =>
-    `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, about ` +
+    `From ${bare(v, s, 'from')} to ${bare(v, s, 'to')} in ${weeksText(n(v, 'weeks'))}, at present about ` +
     `${num(differenceText(key(v), Math.abs(n(v, 'perWeek')), s.units, 1))} ` +
     `${n(v, 'perWeek') < 0 ? 'down' : 'up'} a week.`,
   'water.reasonSteady': v => `Steady over the last ${num(n(v, 'n'))} readings.`,

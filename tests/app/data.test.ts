@@ -3,7 +3,7 @@ import { v7 } from 'uuid'
 import { begun, currentEntries, Entry } from '#core/records'
 import { eraseAll } from '~/data/aside'
 import { addEntries } from '~/data/addEntries'
-import { entriesOf, entriesOfKinds } from '~/data/log'
+import { entriesOf, entriesOfKinds, kindsKept } from '~/data/log'
 import { firstId, newId } from '~/data/newId'
 import { noRoom, ordersOf, practiceOf, roomRecords, scenariosOf } from '~/data/records'
 import { deleteUnused, saveRecord, saveRecords } from '~/data/saveRecord'
@@ -200,6 +200,12 @@ describe('the log by kind', () => {
       'topUp',
       'waterChange',
     ])
+  })
+  it('is told by how often each kind was written and when last, the most often written first', async ({ db, s }) => {
+    for (const e of [topUp(s.glass.id, 9, 1), waterChange(s.glass.id, 3, 5), topUp(s.glass.id, 2, 1)])
+      await addEntries(db, [e])
+    const at = (kind: string, number: number, days: number) => ({ kind, number, lastMs: Date.parse(daysAgo(days)) })
+    expect(await kindsKept(db)).toEqual([at('topUp', 2, 2), at('waterChange', 1, 3)])
   })
 })
 

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { glossary, glossaryIds } from '~/words/glossary'
 
-/** All keys, the words, and the few ideas behind the screens. */
+/** The few ideas behind the screens, all keys, and the words. */
 const sheets = useSheets()
 const places = usePlaces()
 const keys = computed(() => [
   {
     title: 'Everywhere',
     rows: [
-      ...places.value.map(p => [`Space ${p.letter.toUpperCase()}`, `${p.title}: ${p.what.toLowerCase()}`]),
+      ...places.value.map(p => [
+        `Space ${p.letter.toUpperCase()}`,
+        `${p.title}: ${p.what[0]!.toLowerCase()}${p.what.slice(1)}`,
+      ]),
       ['L', 'Log a count, a water test or anything else'],
       ['/', 'Find a colony, a place or an action'],
       ['U', 'Undo what was saved last'],
@@ -61,42 +64,54 @@ const keys = computed(() => [
 
 <template>
   <SideSheet v-model="sheets.help.value" title="Help">
-    <section v-for="part in keys" :key="part.title" class="part">
-      <h3>{{ part.title }}</h3>
-      <dl>
-        <div v-for="row in part.rows" :key="row[0]">
-          <dt>
-            <kbd>{{ row[0] }}</kbd>
-          </dt>
-          <dd>{{ row[1] }}</dd>
-        </div>
-      </dl>
-    </section>
-    <section class="part">
-      <h3>Words</h3>
-      <dl class="words">
-        <div v-for="id in glossaryIds" :key="id">
-          <dt>{{ glossary[id].word }}</dt>
-          <dd class="small">{{ glossary[id].says }}</dd>
-        </div>
-      </dl>
-    </section>
-    <section class="part">
-      <h3>How to read it</h3>
-      <p><StateMark state="onTarget" />on target</p>
-      <p><StateMark state="drifting" />drifting, or outside the preferred range: keep an eye on it</p>
-      <p><StateMark state="off" />off: needs you today</p>
-      <p><StateMark state="unknown" />no recent reading</p>
-      <p class="space">
-        A likely range holds the truth four times out of five. Every number has a <em>Why?</em> with its inputs, its
-        method and what would narrow it.
-      </p>
-      <p class="space muted small">Ulkin gives reasons, not orders. Local rules, labels and vets come first.</p>
-    </section>
+    <div class="parts">
+      <section class="part">
+        <h3>How to read it</h3>
+        <p><StateMark state="onTarget" />on target</p>
+        <p><StateMark state="drifting" />drifting, or outside the preferred range: keep an eye on it</p>
+        <p><StateMark state="off" />off: needs you today</p>
+        <p><StateMark state="unknown" />no recent reading</p>
+        <p class="space">
+          A likely range holds the truth four times out of five. Every number has a <em>Why?</em> with its inputs, its
+          method and what would narrow it.
+        </p>
+        <p class="space muted small">Ulkin gives reasons, not orders. Local rules, labels and vets come first.</p>
+      </section>
+      <section v-for="part in keys" :key="part.title" class="part keys">
+        <h3>{{ part.title }}</h3>
+        <dl>
+          <div v-for="row in part.rows" :key="row[0]">
+            <dt>
+              <kbd>{{ row[0] }}</kbd>
+            </dt>
+            <dd>{{ row[1] }}</dd>
+          </div>
+        </dl>
+      </section>
+      <section class="part">
+        <h3>Words</h3>
+        <dl class="words">
+          <div v-for="id in glossaryIds" :key="id">
+            <dt>{{ glossary[id].word }}</dt>
+            <dd class="small">{{ glossary[id].says }}</dd>
+          </div>
+        </dl>
+      </section>
+    </div>
   </SideSheet>
 </template>
 
 <style scoped>
+.parts {
+  display: flex;
+  flex-direction: column;
+}
+/* a phone has no keys to press: the words come first there */
+@media (--phone) {
+  .keys {
+    order: 1;
+  }
+}
 .part {
   padding-bottom: var(--space-6);
 }
