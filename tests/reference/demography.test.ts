@@ -62,7 +62,35 @@ describe('eigenvalues, make-up, reproductive values, elasticities', () => {
     }
   })
   it('refuses what is not square', () => {
-    expect(() => matrixView([[1, 2]])).toThrow(/square/)
+    expect(() => matrixView([[1, 2]])).toThrow('the matrix must be square, got 1 rows of 2')
+    expect(() => matrixView([[1, 2], [3]])).toThrow('got 2 rows of 2, 1')
+    expect(() => matrixView([])).toThrow(/square/)
+  })
+  it('of one stage, or of one that nothing leads out of, says what can be said', () => {
+    expect(matrixView([[0.9]])).toMatchObject({ lambda: 0.9, stableStage: [1], dampingRatio: Infinity })
+    // the first stage here leads nowhere: worth is told beside the first that leads on
+    const late = matrixView([
+      [0.2, 0],
+      [0, 1.1],
+    ])
+    expect(late.lambda).toBeCloseTo(1.1, 12)
+    expect(late.reproductiveValue[0]).toBeCloseTo(0, 12)
+    expect(late.reproductiveValue[1]).toBeCloseTo(1, 12)
+  })
+  it('what just replaces itself has no time in which it grows; a stage that keeps all passes one in its length on', () => {
+    const t = lifeTable(
+      [
+        [0, 0],
+        [0.5, 0],
+      ],
+      [
+        [0, 2],
+        [0, 0],
+      ],
+    )
+    expect([t.netReproduction, t.generationTime]).toEqual([1, null])
+    expect(fixedDurationShare(1, 4, 1)).toBe(1 / 4)
+    expect(fixedDurationShare(0.9, 4, 0.9)).toBe(1 / 4)
   })
 })
 

@@ -6,7 +6,7 @@ import { crowded } from '../../../core/population/crowd'
 import type { Fit } from '../../../core/population/fit'
 import type { FittedColony } from '../../../core/population/fitted'
 import type { Futures } from '../../../core/population/futures'
-import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
+import { summarise } from '../../../core/population/projectionMatrix'
 import type { BandPoint, JudgedCount, PopulationQuestion, Range } from '../../../core/population/question'
 import { roughened } from '../../../core/population/roughened'
 import * as rows from '../../../core/population/stages'
@@ -124,14 +124,28 @@ describe('what is told', () => {
     const broods = Math.min(1, rates.broods * present.broods)
     expect(a.matrix).toEqual(summarise({ ...rates, broods }, present.comeUp, present.loss))
   })
+  it('what can go is asked for any of them, while what dies beside the usual goes on dying', () => {
+    const futures = futuresOf([100, 100], () => 1)
+    const asked: object[] = []
+    const colony = {
+      ...colonyOf(futures),
+      dyingPerWeek: () => 0.07,
+      futures: (a: object) => (asked.push(a), futures),
+      risk: (a: object) => (asked.push(a), { any: 0, total: 0, females: 0, males: 0, short: 0 }),
+    } as unknown as FittedColony
+    told(fitOf(ladder), { colony, futures })
+    expect(asked[0]).toMatchObject({ size: WHOLE.futures, weeks: 26, doing: { dyingPerWeek: 0.07 } })
+    expect(asked[1]).toMatchObject({ doing: { dyingPerWeek: 0.07, take: { of: 'any' } } })
+  })
   it('what came and went, until now', () => {
     const step = (days: number, change: number, death = false) =>
       ({ kind: 'step', entryId: `s${days}`, at: NOW - days * DAY_MS, change, death, hatched: false }) as const
-    const question = ask([step(9, -4), step(3, -1, true), step(-2, 30)], {})
+    const question = ask([step(9, -4), step(3, -1, true), step(0, 2), step(-2, 30)], {})
     const events = [...question.events, { kind: 'young', entryId: 'y', at: NOW - 1, amount: 4 } as const]
     expect(told(fitOf(ladder), { question: { ...question, events } }).steps).toEqual([
       { entryId: 's9', at: NOW - 9 * DAY_MS, change: -4, death: false },
       { entryId: 's3', at: NOW - 3 * DAY_MS, change: -1, death: true },
+      { entryId: 's0', at: NOW, change: 2, death: false },
     ])
     expect(told(fitOf(ladder), { question: { ...question, leftOutBefore: 5 } }).leftOutBefore).toBe(5)
     expect(told(fitOf(ladder)).leftOutBefore).toBeNull()
@@ -236,43 +250,5 @@ describe('what must stay', () => {
     expect(stay({ minimumFemales: 12 }, 12, 5).males).toBe(3)
     const hermaphrodites = { ...ask([]).rates, needsMale: false }
     expect(stay({ minimumFemales: 10, rates: hermaphrodites }, 12, 5).males).toBe(0)
-  })
-})
-
-describe('the matrix', () => {
-  const rates = ratesOf('neocaridina')
-  it('has births in one column of its own, and the rest apart from them', () => {
-    const { u, f } = projectionMatrix(rates, { comeUp: 0.1, loss: 1 }, 0.5)
-    expect(f[rows.EGGS_1]![rows.FEMALES]).toBeCloseTo(rates.broods * rates.broodSize * 0.5, 12)
-    expect(f.flat().filter(x => x !== 0)).toHaveLength(1)
-    expect(u[rows.EGGS_1]![rows.FEMALES]).toBe(0)
-    expect(u[rows.FEMALES]![rows.FEMALES]).toBeCloseTo(Math.exp(-rates.adultHazard), 12)
-  })
-  it('without births there is nothing to settle to: grown ones die out by their hazard', () => {
-    for (const dead of [summarise(rates, 0, 1.5), summarise({ ...rates, eggsLeave: 0 }, 0.3, 1.5)])
-      expect(dead).toEqual({
-        growthPerWeek: Math.expm1((-rates.adultHazard * 1.5) / rates.dtWeeks),
-        ...{ doublingWeeks: null, generationWeeks: null },
-        settled: { first: 0, young: 0, females: 1, males: 0 },
-        matters: [{ what: 'adults', share: 1 }],
-      })
-  })
-  it('is told in weeks whatever the step, its parts sum to one, the weightiest first', () => {
-    const s = summarise(rates, rates.comeUp, 1)
-    expect(Math.log1p(s.growthPerWeek)).toBeCloseTo(rates.growth, 2)
-    expect(s.doublingWeeks).toBeCloseTo(Math.LN2 / Math.log1p(s.growthPerWeek), 6)
-    const { first, young, females, males } = s.settled
-    expect(first + young + females + males).toBeCloseTo(1, 10)
-    expect(females).toBeCloseTo(males, 6)
-    expect(s.matters.reduce((sum, m) => sum + m.share, 0)).toBeCloseTo(1, 8)
-    expect(s.matters.map(m => m.share)).toEqual(s.matters.map(m => m.share).toSorted((a, b) => b - a))
-    // what matters of eggs is that they wait and that they leave; each birth leaves once
-    const share = (what: string) => s.matters.find(m => m.what === what)!.share
-    expect(share('eggs')).toBeGreaterThan(share('births'))
-    // a little faster than holding itself still has a time; what shrinks has none
-    expect(summarise(rates, rates.comeUp * Math.exp(rates.holds) * 0.9, 1).doublingWeeks).toBeNull()
-    // generation from life table: between the first eggs and the length of a life
-    expect(s.generationWeeks!).toBeGreaterThan(10)
-    expect(s.generationWeeks!).toBeLessThan(80)
   })
 })
