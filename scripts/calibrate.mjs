@@ -3,7 +3,7 @@
 // docs/science.md.
 // Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
-// water, for what is called drifting.
+// water, for what is called drifting; molts, for the alarm of failed molts.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -82,6 +82,19 @@ const others = {
     ],
     // of the six values conductivity is a target of every third group
     good: t => (5 + 1 / 3) * t.falsePerYear <= 1,
+  },
+  molts: {
+    of: r => r.size,
+    columns: ['', 'n', 'molts of three weeks', 'false alarms a year', 'troubles told', 'median days', 'reckoned weeks'],
+    cells: t => [
+      t.colonies,
+      t.molts.toFixed(0),
+      t.falsePerYear.toFixed(2),
+      per(t.found),
+      t.medianDays.toFixed(0),
+      t.reckonedWeeks.toFixed(0),
+    ],
+    good: t => t.falsePerYear <= 0.5,
   },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],

@@ -230,7 +230,7 @@ function useDueNow(levelled: Ref<DueItem[]>, nowMs: Ref<number>, dayEndMs: Ref<n
   return { due, today, minutes, ofGlass }
 }
 
-function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
+function numbersOf({ population: p, molts }: ColonyStatements): ColonyCare['numbers'] {
   return {
     value: p.now.value,
     low: p.now.low,
@@ -239,6 +239,6 @@ function numbersOf({ population: p }: ColonyStatements): ColonyCare['numbers'] {
     lastCountMs: p.counts.at(-1)?.at ?? null,
     firstLook: p.firstLook,
     asks: p.asks !== null,
-    dyingSinceMs: p.deaths.alarm ? p.deaths.sinceMs : null,
+    dyingSinceMs: p.deaths.alarm ? p.deaths.sinceMs : (molts?.watch.trouble?.fromMs ?? null),
   }
 }

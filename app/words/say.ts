@@ -7,6 +7,7 @@ import { num, percent, roundedTo, whole } from './numbers'
 import { n, type Phrase, type Saying, type Values } from './phrase'
 import { fullCountText } from './population'
 import { countMethodWord } from './states'
+import { moltPhrases } from './moltPhrases'
 import { waterPhrases } from './waterPhrases'
 import { agoText, aroundText, dayText, weeksText } from './when'
 
@@ -141,8 +142,10 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `First find out what took about ${num(whole(n(v, 'number')))} of them: nobody knows yet whether it goes on.`,
   'surplus.reasonDying': (v, s) =>
     `First find out why ${num(n(v, 'found'))} died since ${dayText(n(v, 'since'), s.nowMs)}.`,
+  'surplus.reasonMolts': () => 'First find out why molts fail: who molts on the way is lost.',
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
+  ...moltPhrases,
   ...waterPhrases,
 }
 

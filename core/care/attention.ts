@@ -90,20 +90,24 @@ const numberOff = ({ number }: ColonyStatements): Need | null =>
       }
     : null
 
-const ofHeading = ({ heading, population }: ColonyStatements, weight: number): Need | null =>
-  heading.state === 'off'
+const ofHeading = (s: ColonyStatements, weight: number): Need | null => {
+  const { heading } = s
+  return heading.state === 'off'
     ? {
         state: 'off',
         title: heading.conclusion,
         // where they die nobody asks how many there may be in spring
-        reason: population.deaths.alarm ? null : (heading.reasons[0] ?? null),
+        reason: inTrouble(s) ? null : (heading.reasons[0] ?? null),
         action: heading.actions[0] ?? null,
         weight,
       }
     : null
-/** More are found dead than usual. */
-const dying = (s: ColonyStatements) => (s.population.deaths.alarm ? ofHeading(s, 105) : null)
-const shrinking = (s: ColonyStatements) => (s.population.deaths.alarm ? null : ofHeading(s, 80))
+}
+/** More are found dead than usual, or molts fail too often. */
+const inTrouble = ({ population, molts }: ColonyStatements) =>
+  population.deaths.alarm || (molts !== null && molts.watch.trouble !== null)
+const dying = (s: ColonyStatements) => (inTrouble(s) ? ofHeading(s, 105) : null)
+const shrinking = (s: ColonyStatements) => (inTrouble(s) ? null : ofHeading(s, 80))
 
 const manyMales = ({ number }: ColonyStatements): Need | null => {
   const action = number.actions.find(a => a.key === 'number.doFewerMales')

@@ -1,1 +1,5 @@
 export { expectedMolts } from './expectedMolts'
+export { type MoltFailure, moltFailures } from './failures'
+export { type AlarmPoint, moltChart, type MoltTrouble, TOO_FEW, USUAL_LEVEL, watchMolts } from './moltAlarm'
+export { type ExpectedMolts, moltCourse, moltsBetween, type Stretch } from './moltCourse'
+export { type MoltsAsked, moltWatch, type MoltWatch, TOLD_WEEKS } from './moltWatch'

@@ -69,8 +69,12 @@ function limitsFor(steps: number) {
 }
 
 /** What is told of the dead: since the trouble began where an alarm stands, and else of the last weeks. */
-export function watchDeaths({ startMs, rates }: PopulationQuestion, toll: readonly Toll[]): PopulationAnswer['deaths'] {
+export function watchDeaths(
+  { startMs, rates, moltsApart = false }: PopulationQuestion,
+  all: readonly Toll[],
+): PopulationAnswer['deaths'] {
   const { dtWeeks } = rates
+  const toll = moltsApart ? all.map(t => ({ ...t, found: t.found - t.molts, molts: 0 })) : all
   const last = toll.length - 1
   const since = standingSince(deathAlarms(toll, dtWeeks), last, STANDS_WEEKS / dtWeeks)
   const from = since ?? Math.max(0, last + 1 - Math.round(LATELY_WEEKS / dtWeeks))

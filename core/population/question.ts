@@ -66,6 +66,8 @@ export interface PopulationQuestion {
   femalesAreOwn: boolean
   /** chance of falling under these that a take may bring */
   allowedRisk: number
+  /** whether failed molts are watched by themselves: then the alarm of deaths leaves those of them out */
+  moltsApart?: boolean
   /** what a full count finds */
   fullCount: { share: number; sdLog: number }
   /** what is seen of broods at a look; missing where nothing is carried or laid in sight */

@@ -67,6 +67,8 @@ export const Colony = z
     minimumFemales: z.int().min(0).max(100_000).optional(),
     /** chance of falling under what must stay that a take may bring; a tenth when missing */
     allowedRisk: z.number().min(0.01, 'must be 1 % or more').max(0.5, 'must be 50 % at most').optional(),
+    /** failed molts in each molt that the keeper accepts; common practice when missing */
+    moltLevel: z.number().min(0.005, 'must be 0.5 % or more').max(0.05, 'must be 5 % at most').optional(),
   })
   // dry eggs have not hatched yet, a rearing may wait for its clutch, and a part of another colony comes by a move
   .refine(c => c.form !== 'colony' || c.fromColonyId !== undefined || headsTotal(c.founders) > 0, {

@@ -11,6 +11,7 @@ import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, wi
 import { comingOf } from './coming'
 import { sexesOf } from './sexes'
 import { headingStatement } from './headingStatement'
+import { type MoltsTold, moltsTold } from './moltStatement'
 import { numberStatement } from './numberStatement'
 import { questionOf } from './questionOf'
 import type { Statement, WaterStatement } from './statement'
@@ -30,6 +31,8 @@ export interface ColonyStatements {
   heading: Statement
   surplus: Statement
   water: WaterStatement
+  /** null for animals that do not molt, for a batch, and in a first look */
+  molts: MoltsTold | null
   population: PopulationAnswer
 }
 
@@ -89,7 +92,7 @@ export function colonyStatements(
 ): { statements: ColonyStatements; fit: FittedColony } {
   const { question, story } = questionFrom(input)
   const fit = before && 'resume' in before ? before.resume(question) : populationModel.fit(question, { kept: before })
-  return { statements: statementsFrom(input, fit.explain(), story), fit }
+  return { statements: statementsFrom(input, fit.explain(), { question, story }), fit }
 }
 
 /** Steps of the log that a first look lives through: the half year that the Room draws, and some to find its feet. */
@@ -101,7 +104,7 @@ const FIRST_LOOK_STEPS = 32
  */
 export function firstLook(input: StatementInput): ColonyStatements {
   const { question, story } = questionFrom(input, FIRST_LOOK_STEPS)
-  return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), story)
+  return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), { question, story })
 }
 
 /** A batch ends by itself: that there are far fewer than last time asks nobody for another count. */
@@ -114,9 +117,10 @@ const ofBatch = (p: PopulationAnswer): PopulationAnswer => ({
 function statementsFrom(
   input: StatementInput,
   answer: PopulationAnswer,
-  { readings, events }: WaterStory,
+  { question, story }: { question: PopulationQuestion; story: WaterStory },
 ): ColonyStatements {
   const { colony, nowMs } = input
+  const { readings, events } = story
   const group = resolveGroup(colony)
   const population = group.batch ? ofBatch(answer) : answer
   const netL = netLitres(input.water)
@@ -140,6 +144,10 @@ function statementsFrom(
   }
   const water = waterStatement(values)
   const standing = currentEntries(input.colonyEntries)
+  const molts = moltsTold({
+    ...{ colony, resolved: group, question, answer: population, colonyEntries: standing },
+    ...{ values, story, entries: currentEntries(input.glassEntries), nowMs },
+  })
   return {
     colonyId: colony.id,
     asOf: nowMs,
@@ -151,8 +159,9 @@ function statementsFrom(
       sexes: sexesOf(group, colony, standing, nowMs),
       batch: group.batch,
     }),
-    heading: headingStatement(population, group),
-    surplus: surplusStatement(population, { water: water.state, batch: group.batch }),
+    heading: headingStatement(population, group, molts?.watch),
+    surplus: surplusStatement(population, { water: water.state, batch: group.batch, molts: molts?.watch ?? null }),
+    molts,
     water,
     population,
   }

@@ -1,4 +1,5 @@
 import type { ResolvedGroup } from '#core/groups'
+import type { MoltWatch } from '#core/molts'
 import { type PopulationAnswer, STEADY, SURE } from '#core/population'
 import type { Evidence, Message, VerdictState } from '#core/records'
 import { msg, type Statement, type StatementKey } from './statement'
@@ -16,15 +17,22 @@ const LIKELY = 0.45
 
 type HeadingOf = Pick<ResolvedGroup, 'group' | 'growthPerWeek' | 'batch'>
 
-/** Where the number is heading, and why that is thought. */
-export function headingStatement(p: PopulationAnswer, { group, growthPerWeek, batch }: HeadingOf): Statement {
+/**
+ * Where the number is heading, and why that is thought.
+ * @param molts of the colony, where they are watched
+ */
+export function headingStatement(
+  p: PopulationAnswer,
+  { group, growthPerWeek, batch }: HeadingOf,
+  molts: MoltWatch | null = null,
+): Statement {
   const { value } = p.growthPerWeek
   // what has fallen for weeks is told by how fast it fell: the coming weeks may bring a turn for the better, but that
   // is a hope
   const fell = p.recent !== null && p.recent.perWeek.high < 0 && p.rising < TURNS && p.recent.perWeek.value < value
   const told = fell ? p.recent!.perWeek : p.growthPerWeek
   const numbers = { value: told.value, low: told.low, high: told.high }
-  const reasons = p.firstLook ? [] : headingReasons(p, group, fell)
+  const reasons = p.firstLook ? [] : headingReasons(p, group, fell, molts?.trouble != null)
   // where young do not grow up in place a number that falls as fast as the group's is no alarm, and a batch ends anyway
   const asExpected =
     batch || (!group.life.breedsInPlace && Math.log1p(told.value) > growthPerWeek.value - 2 * growthPerWeek.sd)
@@ -48,15 +56,16 @@ export function headingStatement(p: PopulationAnswer, { group, growthPerWeek, ba
   })
   // more dead than usual comes before all that would be said otherwise
   if (p.deaths.alarm) {
-    const molts = p.deaths.molts >= IN_MOLT * p.deaths.found
+    const inMolt = p.deaths.molts >= IN_MOLT * p.deaths.found
     const { found, usual, sinceMs } = p.deaths
     return say(
       'off',
-      molts ? 'heading.dyingInMolt' : 'heading.dying',
+      inMolt ? 'heading.dyingInMolt' : 'heading.dying',
       { found, usual, since: sinceMs },
-      p.firstLook ? [] : [msg(molts ? 'heading.lookAtMolts' : 'heading.lookAtDying', {})],
+      p.firstLook ? [] : [msg(inMolt ? 'heading.lookAtMolts' : 'heading.lookAtDying', {})],
     )
   }
+  if (molts?.trouble) return say('off', 'molts.tooMany', failedOf(molts), [msg('heading.lookAtMolts', {})])
   // nobody ever counted: what is known is known of others
   if (p.counts.length === 0 && group.life.breedsInPlace && p.now.low < p.now.high)
     return say('unknown', 'heading.usually')
@@ -70,6 +79,15 @@ export function headingStatement(p: PopulationAnswer, { group, growthPerWeek, ba
   if (p.rising < 1 - SURE) return shrinking()
   return say('unknown', 'heading.unclear')
 }
+
+/** Failures against molts, as both the heading and the molts tell them. */
+export const failedOf = (w: MoltWatch) => ({
+  failed: w.failed,
+  molts: w.molts.value,
+  low: Math.floor(w.usual),
+  high: Math.ceil(w.usual),
+  since: w.trouble?.fromMs ?? 0,
+})
 
 /** Few animals are told as animals: a share of a week means nothing of four crabs. */
 function fewAhead(
@@ -85,10 +103,15 @@ function fewAhead(
   return say(asExpected || p.rising > 1 - SURE ? 'onTarget' : 'drifting', 'heading.fewFewer', values)
 }
 
-function headingReasons(p: PopulationAnswer, group: HeadingOf['group'], fell: boolean): Message<StatementKey>[] {
+function headingReasons(
+  p: PopulationAnswer,
+  group: HeadingOf['group'],
+  fell: boolean,
+  moltTrouble: boolean,
+): Message<StatementKey>[] {
   const end = p.fan.at(-1)!
   const reasons: Message<StatementKey>[] = []
-  if (p.doublingWeeks !== null && !p.deaths.alarm)
+  if (p.doublingWeeks !== null && !p.deaths.alarm && !moltTrouble)
     reasons.push(msg('heading.reasonDoubling', { weeks: p.doublingWeeks }))
   if (p.halvingWeeks !== null && !fell) reasons.push(msg('heading.reasonHalving', { weeks: p.halvingWeeks }))
   if (fell)

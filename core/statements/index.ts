@@ -6,6 +6,8 @@ export {
   type StatementInput,
 } from './colonyStatements'
 export { headingStatement } from './headingStatement'
+export { type MoltCause, moltCauses } from './moltCauses'
+export { type MoltsTold } from './moltStatement'
 export { noneLeft } from './numberStatement'
 export { questionOf } from './questionOf'
 export { type Statement, type StatementKey, type WaterStatement } from './statement'

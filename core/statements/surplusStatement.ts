@@ -1,3 +1,4 @@
+import type { MoltWatch } from '#core/molts'
 import { type PopulationAnswer, STEADY } from '#core/population'
 import type { Evidence, Message, VerdictState } from '#core/records'
 import { msg, type Statement, type StatementKey } from './statement'
@@ -6,6 +7,7 @@ import { msg, type Statement, type StatementKey } from './statement'
 const FIRST: ReadonlySet<StatementKey> = new Set([
   'surplus.reasonWaterOff',
   'surplus.reasonDying',
+  'surplus.reasonMolts',
   'surplus.reasonAsks',
   'surplus.reasonLoss',
 ])
@@ -24,7 +26,7 @@ export const offeredToday = (s: { surplus: Statement; population: PopulationAnsw
  */
 export function surplusStatement(
   p: PopulationAnswer,
-  { water, batch }: { water: VerdictState; batch: boolean },
+  { water, batch, molts = null }: { water: VerdictState; batch: boolean; molts?: MoltWatch | null },
 ): Statement {
   const { take, minimumKeep, riskNow, riskAfter, allowedRisk } = p.surplus
   const keep = { keep: minimumKeep, risk: take > 0 ? riskAfter : riskNow, allowed: allowedRisk }
@@ -45,6 +47,7 @@ export function surplusStatement(
   // what is wrong is put right first: the futures know nothing of what it will do to those that stay
   if (water === 'off') return none([msg('surplus.reasonWaterOff', {})])
   if (p.deaths.alarm) return none([msg('surplus.reasonDying', { found: p.deaths.found, since: p.deaths.sinceMs })])
+  if (molts?.trouble) return none([msg('surplus.reasonMolts', {})])
   if (p.asks) return none([msg('surplus.reasonAsks', {})])
   if (p.loss) return none([msg('surplus.reasonLoss', { ...p.loss })])
   if (take > 0)

@@ -3,10 +3,17 @@ import { parentPort, workerData } from 'node:worker_threads'
 import { summariseAlarms } from '../calibration/deathAlarm'
 import { summariseLosses } from '../calibration/losses'
 import { summariseLuck } from '../calibration/luckAlone'
+import { summariseMolts } from '../calibration/moltTrouble'
 import { summariseWatch } from '../calibration/quietGlass'
 import { summariseCases } from '../calibration/table'
 
 const { of, sets } = workerData
 const summarise =
-  { deaths: summariseAlarms, losses: summariseLosses, luck: summariseLuck, water: summariseWatch }[of] ?? summariseCases
+  {
+    deaths: summariseAlarms,
+    losses: summariseLosses,
+    luck: summariseLuck,
+    water: summariseWatch,
+    molts: summariseMolts,
+  }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

@@ -4,8 +4,15 @@ import { calibrate } from '../calibration/calibrate'
 import { watchColonies } from '../calibration/deathAlarm'
 import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
+import { watchMoltTrouble } from '../calibration/moltTrouble'
 import { watchWater } from '../calibration/quietGlass'
 
 const { seeds, variant } = workerData
-const others = { deaths: watchColonies, losses: tellLosses, luck: luckAlone, water: watchWater }[variant]
+const others = {
+  deaths: watchColonies,
+  losses: tellLosses,
+  luck: luckAlone,
+  water: watchWater,
+  molts: watchMoltTrouble,
+}[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

@@ -11,6 +11,7 @@ import type { ValueVerdict } from '#core/water'
 import { format } from 'date-fns'
 
 const LifeLine = defineAsyncComponent(() => import('~/components/colony/LifeLine.vue'))
+const BodiesPanel = defineAsyncComponent(() => import('~/components/colony/BodiesPanel.vue'))
 
 const route = useRoute()
 const room = useRoomStore()
@@ -50,9 +51,11 @@ const mates = computed(() =>
   (room.coloniesByGlass.get(glass.value?.id ?? '') ?? []).filter(c => c.id !== colony.value?.id),
 )
 
-const tab = useTab(['line', 'stages', 'table', 'log'] as const)
+const tab = useTab(['line', 'stages', 'bodies', 'table', 'log'] as const)
 const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
+/** Bodies are told of animals that molt. */
+const molting = computed(() => colony.value && resolveGroup(colony.value).group.care.molts !== undefined)
 const why = shallowRef<Why | null>(null)
 const editing = ref(false)
 const parting = ref(false)
@@ -75,6 +78,7 @@ function explainValue(v: ValueVerdict) {
 const tabs = computed(() => [
   { id: 'line' as const, title: 'Life line' },
   { id: 'stages' as const, title: 'Stages' },
+  ...(molting.value ? [{ id: 'bodies' as const, title: 'Bodies' }] : []),
   { id: 'table' as const, title: 'Table' },
   { id: 'log' as const, title: `Log ${entries.value || ''}` },
 ])
@@ -126,7 +130,7 @@ const spans = [
         </p>
         <template v-if="told">
           <FourStatements :colony="colony" :statements="told" @why="explain" />
-          <TabRow v-model="tab" :tabs="tabs" label="Life line, stages, table, log"
+          <TabRow v-model="tab" :tabs="tabs" label="Life line, stages, bodies, table, log"
             ><span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
               <button
                 v-for="s in spans"
@@ -142,6 +146,7 @@ const spans = [
           >
           <LifeLine v-if="tab === 'line'" :population="told.population" :now-ms="told.asOf" :months="months" />
           <StagesPanel v-else-if="tab === 'stages'" :population="told.population" :group="resolveGroup(colony).group" />
+          <BodiesPanel v-else-if="tab === 'bodies'" :colony="colony" :told="told.molts" :now-ms="told.asOf" />
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
           <LogList
             v-show="tab === 'log'"

@@ -56,12 +56,25 @@ describe('deaths change what is said', () => {
     const hard = { ...tell([], { ...sound, ghDh: 30 }), colonyId: 'other' }
     expect(needsAttention([hard, dying]).map(n => n.title.key)).toEqual(['heading.dying', 'water.above'])
   })
-  it('those of molts are told as such, and lead to minerals first', () => {
+  it('those of molts are told as failed molts, and lead to minerals first; the alarm of deaths leaves them out', () => {
     const molts = tell([death(id, 4, 2, 'failedMolt'), death(id, 1, 4, 'failedMolt')])
-    expect(molts.heading.conclusion.key).toBe('heading.dyingInMolt')
+    expect(molts.heading).toMatchObject({ state: 'off', conclusion: { key: 'molts.tooMany', values: { failed: 6 } } })
     expect(molts.heading.actions[0]!.key).toBe('heading.lookAtMolts')
-    const half = tell([death(id, 4, 4), death(id, 1, 2, 'failedMolt')])
-    expect(half.heading.conclusion.key).toBe('heading.dying')
+    expect(molts.heading.reasons.some(r => r.key === 'heading.reasonDoubling')).toBe(false)
+    expect(molts.population.deaths).toMatchObject({ alarm: false, molts: 0 })
+    expect([offeredToday(molts), heldBack(molts)!.key]).toEqual([0, 'surplus.reasonMolts'])
+    expect(needsAttention([molts])[0]).toMatchObject({ title: { key: 'molts.tooMany' }, reason: null })
+    // what dies of something else beside them is the more urgent
+    const both = tell([death(id, 4, 4), death(id, 3, 4), death(id, 1, 3, 'failedMolt')])
+    expect(both.heading.conclusion.key).toBe('heading.dying')
+  })
+  it('in a colony too small to tell molts from chance the alarm of deaths takes them', () => {
+    const few = smallRoom({ colony: { founders: { females: 6, males: 4, unsexed: 0, halfGrown: 2, young: 0 } } })
+    const seen = [200, 100, 20].map(days => count(few.colony.id, days, 11))
+    const died = [death(few.colony.id, 4, 2, 'failedMolt'), death(few.colony.id, 1, 2, 'failedMolt')]
+    const told = colonyStatements(inputOf(few, [...seen, ...died], [])).statements
+    expect(told.heading.conclusion.key).toBe('heading.dyingInMolt')
+    expect(told.heading.actions[0]!.key).toBe('heading.lookAtMolts')
   })
   it('and a wrong water are one sentence, water first', () => {
     const both = tell([death(id, 4, 2), death(id, 1, 4)], { ...sound, ghDh: 1 })
