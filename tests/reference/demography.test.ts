@@ -77,7 +77,7 @@ describe('eigenvalues, make-up, reproductive values, elasticities', () => {
     expect(late.reproductiveValue[0]).toBeCloseTo(0, 12)
     expect(late.reproductiveValue[1]).toBeCloseTo(1, 12)
   })
-  it('what just replaces itself has no time in which it grows; a stage that keeps all passes one in its length on', () => {
+  it('what just replaces itself has no time to grow in; a stage that keeps all passes on one in its length', () => {
     const t = lifeTable(
       [
         [0, 0],

@@ -1,4 +1,4 @@
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import {
   stageModel,
   StoppedError,
@@ -180,21 +180,6 @@ describe('the fit', () => {
     warm = 0
     stageModel.fit(tomorrow, { particles: 400, kept: { ...kept, model: 'old/1' }, stopped: () => (warm++, false) })
     expect(warm).toBe(161)
-  })
-  it('lives through old steps by a quarter of the particles, and through the last year and more by all', () => {
-    const sizes = new Map<number, number>()
-    for (const weeks of [50, 77, 78, 160]) {
-      const question = ask([], { startMs: NOW - weeks * WEEK_MS, founders: heads({ females: 30, males: 20 }) })
-      const spy = vi.spyOn(Float64Array.prototype, 'fill')
-      fitPopulation(question, 400, undefined, () => false)
-      const small = spy.mock.contexts.filter(c => (c as Float64Array).length === 100).length
-      spy.mockRestore()
-      // where nothing was seen all count alike, however many lived through the old steps
-      expect(fitPopulation(question, 400).effective).toBeCloseTo(400, 6)
-      sizes.set(weeks, small)
-    }
-    // each step empties its list of the dead: of a hundred particles in the old ones
-    expect([...sizes.values()]).toEqual([0, 0, 25, 103])
   })
   it('can be stopped', () => {
     expect(() => fitPopulation(ask(doubling), SIZE, undefined, () => true)).toThrow(StoppedError)

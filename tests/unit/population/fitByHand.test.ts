@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { WEEK_MS } from '#core/records'
 import { StoppedError } from '#core/population'
 import { type Fit, fitPopulation } from '../../../core/population/fit'
@@ -154,12 +154,35 @@ describe('checkpoints', () => {
   })
 })
 
+describe('years', () => {
+  it('that no longer matter are lived through by a quarter, the last year and what is left of half a year by all', () => {
+    const sizes = [50, 77, 78, 103, 104, 160].map(steps => {
+      const question = young(steps, [], { founders: heads({ females: 4, males: 3 }) })
+      const spy = vi.spyOn(Float64Array.prototype, 'fill')
+      const fit = fitPopulation(question, 40, undefined, () => false)
+      // each step empties its list of the dead: of ten colonies in the old ones
+      const small = spy.mock.contexts.filter(c => (c as Float64Array).length === 10).length
+      spy.mockRestore()
+      // where nothing was seen all count alike, however many lived through the old steps
+      expect(fit.effective).toBeCloseTo(40, 6)
+      expect(fit.cloud).toHaveLength(rows.ROWS * 40)
+      return small
+    })
+    // the founders' step is lived by nobody
+    expect(sizes).toEqual([0, 0, 25, 25, 51, 103])
+  })
+})
+
 describe('going on', () => {
   const events = [counted(9 * DT, 90), counted(3 * DT, 80)]
-  const before = fitPopulation(young(12, events), 60)
   const more = [...events, counted(0, 70)]
   const asked = young(12, more)
-  const anew = fitPopulation(asked, 60)
+  let before: Fit
+  let anew: Fit
+  beforeAll(() => {
+    before = fitPopulation(young(12, events), 60)
+    anew = fitPopulation(asked, 60)
+  })
   const steps = (q: PopulationQuestion, from?: Parameters<typeof fitPopulation>[2], size = 60) => {
     let asked = 0
     const fit = fitPopulation(q, size, from, () => (asked++, false))
