@@ -1,6 +1,6 @@
 import type { Entry, ValueKey } from '#core/records'
 import { DAY_MS, momentMs } from '#core/records'
-import { caMgByMass, MMOL_PER_DGH, molarMass, type ValueVerdict, type WaterStory } from '#core/water'
+import { caMgByMass, MMOL_PER_DGH, molarMass, RATIO_BAND, type ValueVerdict, type WaterStory } from '#core/water'
 import { msg, type Statement } from './statement'
 
 /** What molts fail of, in the order in which keepers look (common practice). */
@@ -19,8 +19,6 @@ export interface MoltCause {
 const BACK_DAYS = 42
 /** So many readings in that time say that a value is steady. */
 const STEADY_READINGS = 3
-/** Calcium to magnesium by mass within which molts are well (from memory; 3 to 1 is the trade's usual). */
-const RATIO = [2, 5] as const
 
 /** What is known when a cause is looked for. */
 export interface CauseAsked {
@@ -73,7 +71,7 @@ const looks: Readonly<Record<MoltCauseName, (asked: CauseAsked) => Told>> = {
     const mgMmolL = gh.value * MMOL_PER_DGH - caMmolL
     if (mgMmolL <= 0) return told('for', 'molts.noMagnesium')
     const ratio = caMgByMass({ caMmolL, mgMmolL })
-    const fits = ratio >= RATIO[0] && ratio <= RATIO[1]
+    const fits = ratio >= RATIO_BAND[0] && ratio <= RATIO_BAND[1]
     return told(fits ? 'against' : 'for', fits ? 'molts.ratioRight' : 'molts.ratioWrong', { ratio })
   },
   temperature: ({ values, story, nowMs }) => {

@@ -17,6 +17,7 @@ export {
   khOf,
   MEQ_PER_DKH,
   MMOL_PER_DGH,
+  RATIO_BAND,
   USUAL_CA_MG,
 } from './chemistry/hardness'
 export {

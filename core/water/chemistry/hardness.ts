@@ -39,6 +39,9 @@ export function waterOfKh(khDh: number): Water {
 export const caMgByMass = (w: Pick<Water, 'caMmolL' | 'mgMmolL'>): number =>
   (w.caMmolL * molarMass.Ca) / (w.mgMmolL * molarMass.Mg)
 
+/** Calcium to magnesium by mass within which a water is right (from memory). */
+export const RATIO_BAND = [1.5, 8] as const
+
 /**
  * Calcium's part of a hardness by moles, from the ratio by mass.
  * @param ratio Ca to Mg by mass, above 0

@@ -1,5 +1,5 @@
 import type { Water } from '#core/records'
-import { USUAL_CA_MG } from '../chemistry/hardness'
+import { RATIO_BAND, USUAL_CA_MG } from '../chemistry/hardness'
 import { amountKeys, molarMass } from '../chemistry/ions'
 import type { Dose } from '../chemistry/salts'
 import type { Goals } from './goals'
@@ -39,11 +39,7 @@ const POTASSIUM_COST = 0.12
  * that ratio.
  */
 const ADDED_RATIO_COST = 0.004
-/**
- * Calcium to magnesium by mass outside which the bucket as a whole is put right, and what a mg/L of it costs (from
- * memory).
- */
-export const RATIO_BAND = [1.5, 8] as const
+/** What a mg/L outside the band of calcium to magnesium costs (from memory). */
 const BAND_COST = 0.012
 /** How much dearer the ratio of what is added becomes where the keeper asks for one. */
 const ASKED_RATIO = 10

@@ -1,10 +1,9 @@
 import type { Water } from '#core/records'
-import { caMgByMass, ghOf } from '../chemistry/hardness'
+import { caMgByMass, ghOf, RATIO_BAND } from '../chemistry/hardness'
 import { readoutsOf, recipeKeys } from '../chemistry/readouts'
 import type { Dose } from '../chemistry/salts'
 import { missing } from './goals'
 import { planRecipe, type RecipeAnswer, type RecipeQuestion, type WaterRecipe } from './plan'
-import { RATIO_BAND } from './program'
 import { importance } from './weights'
 
 /** A recipe with fewer things may miss all ranges together by so much more, weighed as the solver does: under a kit. */

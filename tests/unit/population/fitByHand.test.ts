@@ -155,7 +155,7 @@ describe('checkpoints', () => {
 })
 
 describe('years', () => {
-  it('that no longer matter are lived through by a quarter, the last year and what is left of half a year by all', () => {
+  it('that no longer matter are lived through by a quarter, the last year and a part of half a year by all', () => {
     const sizes = [50, 77, 78, 103, 104, 160].map(steps => {
       const question = young(steps, [], { founders: heads({ females: 4, males: 3 }) })
       const spy = vi.spyOn(Float64Array.prototype, 'fill')
