@@ -14,5 +14,7 @@ export const useSettingsStore = defineStore('settings', () => {
   })
   const lastColonyId = useLocalStorage('ulkin.lastColony', '')
   const lastGlassId = useLocalStorage('ulkin.lastGlass', '')
-  return { theme, units, keeper, testMethod, roomId, lastColonyId, lastGlassId }
+  /** whether this keeper was told that shed skins stay in */
+  const skinsTold = useLocalStorage('ulkin.skinsTold', false)
+  return { theme, units, keeper, testMethod, roomId, lastColonyId, lastGlassId, skinsTold }
 })

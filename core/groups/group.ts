@@ -156,8 +156,8 @@ export const Care = z.strictObject({
   greensDays: Figure.optional(),
   leavesDays: Figure.optional(),
   calciumDays: Figure.optional(),
-  /** weeks between two molts; missing for animals that do not molt */
-  molts: z.strictObject({ youngWeeks: Figure, adultWeeks: Figure }).optional(),
+  /** weeks between two molts, and days until one is hard again; missing for animals that do not molt */
+  molts: z.strictObject({ youngWeeks: Figure, adultWeeks: Figure, softDays: ranged }).optional(),
   /** what tells of young to come, and days from then to the hatch; missing where nothing hatches in their water */
   brood: z.strictObject({ sign: z.enum(['berried', 'eggMass', 'clutch']), days: ranged }).optional(),
   /** whether the parents eat their young, so that these go to a box of their own at once */

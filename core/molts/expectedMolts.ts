@@ -1,4 +1,4 @@
-import type { Care } from '#core/groups'
+import type { MoltIntervals } from './moltCourse'
 
 /** Share of the animals that are taken for young where no stages are known (from memory: a growing colony). */
 const YOUNG_SHARE = 0.35
@@ -13,7 +13,7 @@ const YOUNG_SHARE = 0.35
  * @returns molts that happen, with the range that follows from the numbers; null for animals that do not molt
  */
 export function expectedMolts(
-  molts: Care['molts'],
+  molts: MoltIntervals | undefined,
   n: { value: number; low: number; high: number },
   days: number,
   youngShare = YOUNG_SHARE,

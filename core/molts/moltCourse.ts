@@ -1,6 +1,9 @@
 import type { Care } from '#core/groups'
 import { WEEK_MS } from '#core/records'
 
+/** Weeks between two molts. */
+export type MoltIntervals = Pick<NonNullable<Care['molts']>, 'youngWeeks' | 'adultWeeks'>
+
 /** A stretch of a colony's log, as far as its molts go by it. */
 export interface Stretch {
   untilMs: number
@@ -27,11 +30,7 @@ export interface ExpectedMolts {
  * young about weekly, grown ones about every four weeks), the sooner the warmer it is.
  * @param stretches in order; the first begins at `startMs`
  */
-export function moltCourse(
-  molts: NonNullable<Care['molts']>,
-  startMs: number,
-  stretches: readonly Stretch[],
-): ExpectedMolts[] {
+export function moltCourse(molts: MoltIntervals, startMs: number, stretches: readonly Stretch[]): ExpectedMolts[] {
   let fromMs = startMs
   return stretches.map(({ untilMs, all, grown, sdLog, pace }) => {
     const weeks = (pace * Math.max(0, untilMs - fromMs)) / WEEK_MS

@@ -1,5 +1,14 @@
 import type { ResolvedGroup } from '#core/groups'
-import { moltWatch, type MoltWatch, type Stretch, USUAL_LEVEL } from '#core/molts'
+import {
+  limbsUnderway,
+  type LostLimbs,
+  moltWatch,
+  type MoltWatch,
+  type Soft,
+  softAt,
+  type Stretch,
+  USUAL_LEVEL,
+} from '#core/molts'
 import { paceAt, type PopulationAnswer, type PopulationQuestion, preferredC } from '#core/population'
 import type { Colony, Entry } from '#core/records'
 import { Z80 } from '#core/stats'
@@ -13,6 +22,9 @@ export interface MoltsTold {
   statement: Statement
   /** what they may fail of, in the order in which keepers look, with what the log says */
   causes: MoltCause[]
+  /** who is soft at present, and limbs that are not yet back */
+  soft: Soft | null
+  limbs: LostLimbs[]
 }
 
 /** What the molts of a colony are told from. */
@@ -41,7 +53,15 @@ export function moltsTold(of: MoltsOf): MoltsTold | null {
     level: colony.moltLevel ?? USUAL_LEVEL,
     nowMs: question.nowMs,
   })
-  return watch && { watch, statement: moltStatement(watch), causes: causesOf(of) }
+  const { nowMs, temperatureC } = question
+  const pace = paceAt(resolved.group.stages.q10.value, temperatureC, preferredC(resolved))
+  return (
+    watch && {
+      ...{ watch, statement: moltStatement(watch), causes: causesOf(of) },
+      soft: softAt(molts, colonyEntries, nowMs),
+      limbs: limbsUnderway(molts, colonyEntries, { nowMs, pace }),
+    }
+  )
 }
 
 /** The colony step by step, as its fit has it, each at the pace of its own temperature. */

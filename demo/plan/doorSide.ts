@@ -75,7 +75,10 @@ export const doorSide: RackPlan = {
             sales: { every: 11, number: 24, from: 30, outlet: 'sold' },
             deathsLogged: [
               { week: 5, number: 1, sign: 'failedMolt', text: 'White gap behind the head.' },
-              { week: 2, number: 1, sign: 'failedMolt' },
+              { week: 3.4, number: 1, sign: 'failedMolt' },
+              { week: 2.3, number: 2, sign: 'failedMolt', text: 'Both stuck in the old skin.' },
+              { week: 1.4, number: 1, sign: 'failedMolt' },
+              { week: 0.6, number: 2, sign: 'failedMolt' },
             ],
             wildCount: {
               week: 17,

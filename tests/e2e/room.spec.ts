@@ -25,7 +25,7 @@ test('the demo room shows its racks, what needs the keeper, and what can leave',
     .first()
     .hover()
   await expect(page.getByRole('tooltip')).toContainText(
-    /^Slate: About \d+ here.*(Shrinking|heading).*died in six weeks.*KH has slid/,
+    /^Slate: About \d+ here.*Molts fail too often.*died in six weeks.*KH has slid/,
   )
   await page.mouse.move(640, 5)
   await expect(page.getByRole('tooltip')).toBeHidden()

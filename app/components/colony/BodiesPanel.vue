@@ -2,7 +2,7 @@
 import { USUAL_LEVEL } from '#core/molts'
 import { type Colony, WEEK_MS } from '#core/records'
 import type { MoltsTold } from '#core/statements'
-import { causeName, causeSays, levelOptions, moltAlarmText } from '~/words/molts'
+import { causeName, causeSays, levelOptions, limbsText, moltAlarmText, softText } from '~/words/molts'
 import { say } from '~/words/say'
 
 /** Molts that failed against molts that happened, what they may fail of, and how the alarm is set. */
@@ -31,12 +31,14 @@ const level = computed({
       <p v-for="r in [...told.statement.reasons, ...told.statement.actions]" :key="r.key">
         <TheSentence :text="say(r, s)" />
       </p>
+      <p v-if="told.soft">{{ softText(told.soft, colony, nowMs) }}</p>
+      <p v-for="l in told.limbs" :key="l.atMs">{{ limbsText(l, nowMs) }}</p>
       <MoltAlarmChart :watch="told.watch" :since-ms="sinceMs" :now-ms="nowMs" :summary="moltAlarmText(told.watch)" />
       <p class="small muted">{{ moltAlarmText(told.watch) }}</p>
     </div>
     <div class="causes">
-      <h2>What to look at first</h2>
-      <ol>
+      <h2>{{ told.watch.trouble ? 'What to look at first' : 'What molts may fail of' }}</h2>
+      <ol :class="{ trouble: told.watch.trouble }">
         <li v-for="c in told.causes" :key="c.name">
           <b>{{ causeName[c.name] }}</b>
           <span :class="['speaks', c.speaks]">{{ causeSays[c.speaks] }}</span>
@@ -84,7 +86,7 @@ li .small {
 .speaks {
   color: var(--muted);
 }
-.for {
+.trouble .for {
   color: var(--rust);
   font-weight: 700;
 }

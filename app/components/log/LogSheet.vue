@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { groupOf } from '#core/groups'
+import type { EntryKind } from '#core/records'
 import { glassNumber } from '~/words/numbers'
 import { type DraftIssues, defaultChoice, type LogKind, plainKinds } from '~/forms/logDraft'
 import { readDraft } from '~/forms/readDraft'
@@ -7,6 +8,7 @@ import { isFieldKind, kindFields } from '~/forms/kindFields'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
 import { numberChoices, otherKinds } from '~/forms/logChoices'
+import { SKINS_STAY } from '~/words/molts'
 import { kindWord } from '~/words/states'
 
 /**
@@ -61,6 +63,8 @@ const canSplit = computed(
   () => draft.value.kind === 'count' || draft.value.kind === 'addition' || draft.value.kind === 'removal',
 )
 const splitOpen = ref(false)
+/** Kinds that go with nets and hands. */
+const disturbing: ReadonlySet<EntryKind> = new Set(['removal', 'move', 'grading'])
 const litresUnit = computed(() => unitOf(volume, settings.units.volume).symbol)
 
 watch(
@@ -130,6 +134,7 @@ async function save() {
   const saved = await log.save(read.entry, read.words)
   saving.value = false
   if (!saved) return
+  if (read.entry.kind === 'molts') settings.skinsTold = true
   logSheet.clear()
   logSheet.open = false
 }
@@ -210,6 +215,8 @@ function drop() {
         </details>
       </template>
 
+      <SoftNote v-if="colony && disturbing.has(draft.kind)" :colony-ids="[colony.id]" />
+      <p v-if="draft.kind === 'molts' && !settings.skinsTold" class="small">{{ SKINS_STAY }}</p>
       <LazyChangeShock
         v-if="pours && colony"
         :glass-id="room.waterIdAt(colony, statements.now.getTime())"

@@ -83,6 +83,7 @@ async function save() {
       That is more than the {{ whole(canGo) }} that can go safely today. You may, but the colony may fall under what
       should stay.
     </CautionNote>
+    <SoftNote :colony-ids="[colony.id]" />
     <v-btn type="submit" color="primary" :disabled="saving">Take out</v-btn>
   </form>
 </template>

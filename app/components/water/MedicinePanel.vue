@@ -11,6 +11,8 @@ import { volumeText } from '~/words/unitPrefs'
 /** A treatment by active substance and net volume: dose, stock, the course of it, who is harmed, the cautions first. */
 const desk = useWaterDeskStore()
 const med = useMedicineDesk()
+const room = useRoomStore()
+const living = computed(() => (room.coloniesByGlass.get(desk.glass?.id ?? '') ?? []).map(c => c.id))
 
 const options = substanceIds.map(value => ({
   value,
@@ -41,6 +43,7 @@ const stockSentence = computed(() => {
     <section aria-labelledby="what-title">
       <CautionNote><b>A vet’s advice and the label come first.</b> {{ cautionText('medicine') }}</CautionNote>
       <h2 id="what-title">What, and how much</h2>
+      <SoftNote :colony-ids="living" />
       <ChoiceChips v-model="med.substance" label="Active substance" :options="options" />
       <div class="two">
         <TextInput

@@ -81,7 +81,7 @@ export const amphidromousShrimp = defineGroup({
     portionFor: { by: 'animals', value: 6, basis: M },
     greensDays: figure(7, M),
     leavesDays: figure(14, M),
-    molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, CP) },
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, CP), softDays: ranged(1, 2, M) },
     brood: { sign: 'berried', days: ranged(28, 42, CP) },
     youngApart: false,
     counters: ['berried', 'molts', 'dead'],

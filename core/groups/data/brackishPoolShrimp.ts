@@ -76,7 +76,7 @@ export const brackishPoolShrimp = defineGroup({
   care: {
     food: 'pellet',
     portionFor: { by: 'litres', value: 38, basis: CP },
-    molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M) },
+    molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M), softDays: ranged(1, 2, M) },
     youngApart: false,
     counters: ['berried', 'dead', 'young'],
   },

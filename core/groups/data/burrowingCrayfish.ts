@@ -81,7 +81,7 @@ export const burrowingCrayfish = defineGroup({
     greensDays: figure(7, M),
     leavesDays: figure(14, M),
     calciumDays: figure(30, M),
-    molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, M) },
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, M), softDays: ranged(3, 5, M) },
     brood: { sign: 'berried', days: ranged(28, 42, M) },
     youngApart: false,
     counters: ['berried', 'molts', 'limbLoss', 'dead'],

@@ -76,7 +76,7 @@ export const fanShrimp = defineGroup({
   care: {
     food: 'powder',
     portionFor: { by: 'animals', value: 4, basis: M },
-    molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M) },
+    molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M), softDays: ranged(1, 3, M) },
     youngApart: false,
     counters: ['berried', 'molts', 'dead'],
   },

@@ -82,7 +82,7 @@ export const landCrab = defineGroup({
     greensDays: figure(3, M),
     leavesDays: figure(14, M),
     calciumDays: figure(30, M),
-    molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, CP) },
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, CP), softDays: ranged(5, 6, CP) },
     brood: { sign: 'berried', days: ranged(30, 60, CP) },
     youngApart: true,
     counters: ['berried', 'molts', 'limbLoss', 'dead'],

@@ -80,7 +80,7 @@ export const waterIsopod = defineGroup({
     greensDays: figure(14, M),
     leavesDays: figure(14, M),
     calciumDays: figure(60, M),
-    molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, M) },
+    molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, M), softDays: ranged(1, 2, M) },
     brood: { sign: 'berried', days: ranged(21, 30, M) },
     youngApart: false,
     counters: ['berried', 'dead', 'young'],

@@ -65,8 +65,12 @@ describe('the stories in it', () => {
     expect(kh).toMatchObject({ state: 'off', conclusion: { key: 'water.slidBelow' } })
     expect(of('Slate').water.correctable).toBe(true)
   })
-  it('a colony that turned and shrinks', () => {
-    expect(of('Slate').heading.conclusion.key).toBe('heading.shrinking')
+  it('a colony that turned and shrinks, whose molts fail since its KH slid; those of no other do', () => {
+    expect(of('Slate').population.recent!.perWeek.high).toBeLessThan(0)
+    expect(of('Slate').heading.conclusion.key).toBe('molts.tooMany')
+    expect(of('Slate').molts!.causes[0]).toMatchObject({ name: 'level', speaks: 'for' })
+    expect(told.filter(t => t.s.molts?.watch.trouble).map(t => t.name)).toEqual(['Slate'])
+    expect(told.flatMap(t => t.s.molts?.watch.past ?? [])).toEqual([])
   })
   it('a count far off that is not believed', () => {
     expect(
