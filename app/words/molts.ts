@@ -61,7 +61,7 @@ export function limbsText({ atMs, number, several, lookMs, wholeMs }: LostLimbs,
   const apart = several ? `keep ${number === 1 ? 'it' : 'them'} apart, ` : ''
   const from = lookMs <= nowMs ? 'look now: a bud should show' : `look again from ${dayText(lookMs, nowMs)}`
   return (
-    `${number} lost ${several ? 'several limbs' : 'a limb'} ${dayText(atMs, nowMs)}: ${apart}${from}; whole after one ` +
-    `more molt, by about ${dayText(wholeMs, nowMs)}.`
+    `${number} lost ${several ? 'several limbs' : 'a limb'} ${dayText(atMs, nowMs)}: ${apart}${from}; ` +
+    `whole after one more molt, by about ${dayText(wholeMs, nowMs)}.`
   )
 }

@@ -2,6 +2,7 @@ import type { PopulationAnswer } from '#core/population'
 import type { ResolvedGroup } from '#core/groups'
 import type { CountMethod, Evidence } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
+import { moltAlarmText } from './molts'
 import { type NumberFigures, numberFigures } from './numberFigures'
 import { percent, plain, whole } from './numbers'
 import { countNoteText, disagreementText, fullCountText, lookText, mattersText } from './population'
@@ -28,6 +29,7 @@ const floorsText = ({ minimumKeep, minimumFemales, minimumMales }: PopulationAns
 /** What every *Why?* about numbers is made of. */
 interface Grounds {
   p: PopulationAnswer
+  molts: ColonyStatements['molts']
   group: ResolvedGroup
   f: NumberFigures
   nowMs: number
@@ -62,7 +64,7 @@ const deathsText = ({ found, usual, sinceMs }: PopulationAnswer['deaths'], nowMs
   `${usual < 1 ? 'one at most' : `about ${whole(usual)}`} would be. Many more than that call you; the limit is set ` +
   'so that this happens by chance once in two years at most.'
 
-function whyHeading({ p, f, nowMs }: Grounds): Own {
+function whyHeading({ p, molts, f, nowMs }: Grounds): Own {
   return {
     title: 'Where it is heading, and why',
     method: [
@@ -75,6 +77,7 @@ function whyHeading({ p, f, nowMs }: Grounds): Own {
         ? [`A generation takes about ${weeksText(p.matrix.generationWeeks)} at present.`]
         : []),
       deathsText(p.deaths, nowMs),
+      ...(molts ? [moltAlarmText(molts.watch)] : []),
       'The fan lives the coming 26 weeks through many times, with chance in births, deaths and how well things go.',
       RANGE,
     ],
@@ -134,9 +137,9 @@ const whyOf: Readonly<Record<Topic, (grounds: Grounds) => Own>> = {
 
 /** Why for the three statements about numbers. */
 export function whyNumbers(topic: Topic, statements: ColonyStatements, group: ResolvedGroup, s: Saying): Why {
-  const { population: p } = statements
+  const { population: p, molts } = statements
   return {
-    ...whyOf[topic]({ p, group, f: numberFigures(p, group, s.units), nowMs: s.nowMs }),
+    ...whyOf[topic]({ p, molts, group, f: numberFigures(p, group, s.units), nowMs: s.nowMs }),
     reasons: [
       ...statements[topic].reasons.map(r => say(r, s)),
       ...(p.fit.disagreement ? [plain(disagreementText(p))] : []),
