@@ -106,6 +106,12 @@ const stages = async page => {
   await toColony('Ember A')(page)
   await page.getByRole('tab', { name: 'Stages', exact: true }).click()
 }
+/** Molts of Slate, whose hardness slides. */
+const bodies = async page => {
+  await toColony('Slate')(page)
+  await page.getByRole('tab', { name: 'Bodies', exact: true }).click()
+  await page.getByRole('img', { name: /^Failed molts/ }).waitFor()
+}
 /** Ember A, warmer, beside things as they are. */
 const outlook = async page => {
   await toColony('Ember A')(page)
@@ -162,12 +168,12 @@ const views = [
   { name: 'room-night', size: desk, theme: 'night' },
   { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') },
-  { name: 'colony-phone', size: phone, go: toColony('Ember A') },
   { name: 'why', size: desk, go: why },
   { name: 'water-bucket', size: desk, go: toWater('Slate') },
   { name: 'water-history', size: desk, go: toWater('Slate', 'History') },
   { name: 'plan', size: desk, go: plan },
   { name: 'stages', size: desk, go: stages },
+  { name: 'bodies', size: desk, go: bodies },
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },

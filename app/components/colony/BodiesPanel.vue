@@ -12,8 +12,13 @@ const saying = useSaying()
 const { save } = useSave()
 
 const s = computed(() => saying(props.colony))
-/** A year, or as long as the colony is followed. */
-const sinceMs = computed(() => Math.max(props.told?.watch.path[0]?.at ?? 0, props.nowMs - 52 * WEEK_MS))
+/** Half a year, or as long as the colony is followed. */
+const sinceMs = computed(() => Math.max(props.told?.watch.path[0]?.at ?? 0, props.nowMs - 26 * WEEK_MS))
+/** In trouble the causes beside it say what to do, in their order. */
+const said = computed(() => {
+  const { watch, statement } = props.told!
+  return watch.trouble ? statement.reasons : [...statement.reasons, ...statement.actions]
+})
 const level = computed({
   get: () => String(props.colony.moltLevel ?? USUAL_LEVEL),
   set: text => {
@@ -28,7 +33,7 @@ const level = computed({
   <section v-if="told" class="bodies" aria-label="Molts">
     <div class="said">
       <h2><StateMark :state="told.statement.state" /><TheSentence :text="say(told.statement.conclusion, s)" /></h2>
-      <p v-for="r in [...told.statement.reasons, ...told.statement.actions]" :key="r.key">
+      <p v-for="r in said" :key="r.key">
         <TheSentence :text="say(r, s)" />
       </p>
       <p v-if="told.soft">{{ softText(told.soft, colony, nowMs) }}</p>

@@ -12,6 +12,7 @@ const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
 const shown = computed(() => props.watch.path.filter(p => p.at >= props.sinceMs))
 /** A point where the sum rose: some had failed. */
 const failed = computed(() => shown.value.filter((p, i) => i > 0 && p.level > shown.value[i - 1]!.level))
+const top = computed(() => Math.max(1.6, 1.1 * Math.max(...shown.value.map(p => p.level))))
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
   datasets: [
     {
@@ -50,7 +51,9 @@ const options = computed<ChartOptions<'line'>>(() => ({
   interaction: { mode: 'nearest', intersect: false, axis: 'x' },
   scales: {
     x: timeAxis({ min: props.sinceMs, max: props.nowMs }, (ms, before) => axisDay(ms, before, false)),
-    y: valueAxis('failures against the limit', { min: 0, max: 1.6 }, v => (v === 1 ? 'limit' : v === 0 ? '0' : '')),
+    y: valueAxis('failures against the limit', { min: 0, max: top.value }, v =>
+      v === 1 ? 'limit' : v === 0 ? '0' : '',
+    ),
   },
   plugins: {
     legend: { display: false },

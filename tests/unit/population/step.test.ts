@@ -136,6 +136,7 @@ describe('growing', () => {
     expect(Math.abs(off)).toBeLessThan(4)
     expect(Math.abs(spread - 1)).toBeLessThan(0.12)
     expect(Math.abs(mean(grown) - 50)).toBeLessThan(0.5)
+    expect(of('YOUNG_2').filter((n, i) => n + grown[i]! === 100).length / SIZE).toBeGreaterThan(0.99)
   })
 })
 
@@ -148,6 +149,10 @@ describe('coming up', () => {
   }
   it('is a share of the hatched, by the luck of the colony', () => {
     expect(up({}) / 0.01).toBeCloseTo(1, 1)
+    // good times bring up more, bad ones fewer: half of the mood is felt here
+    expect(up({ MOOD: 0.8 }) / up({})).toBeCloseTo(1, 1)
+    expect(up({ MOOD: -0.8 }) / up({})).toBeCloseTo(1, 1)
+    expect(new Set(lived({ eggsLeave: 1 }, { EGGS_2: 40 }).of('EGGS_2'))).toEqual(new Set([0]))
     expect(up({ RECRUITS: 0.5 }) / up({})).toBeCloseTo(Math.exp(0.5), 1)
     expect(up({}, {}, { recruitsFactor: 3 }) / up({})).toBeCloseTo(3, 1)
     expect(up({}, { comeUp: 0.03 }) / up({})).toBeCloseTo(3, 1)
