@@ -32,9 +32,11 @@ export const levelOptions = [0.01, USUAL_LEVEL, 0.04].map(level => ({
 export function moltAlarmText({ alarm, trouble, tooFew }: MoltWatch): string {
   if (tooFew) return 'Three weeks hold fewer than ten molts of grown animals here: no alarm is set on them.'
   const set =
-    `Failed molts that are found add up, and each molt takes a little off. At the limit it calls you; with failures ` +
-    `as you accept them that would happen by chance once in about ${whole(alarm.molts)} molts, ` +
-    `${weeksText(alarm.weeks)} here.`
+    'Failed molts that are found add up, and each molt takes a little off. At the limit it calls you; with failures ' +
+    'as you accept them that would happen by chance ' +
+    (alarm
+      ? `once in about ${whole(alarm.molts)} molts, ${weeksText(alarm.weeks)} here.`
+      : 'less than once in two years. None was logged yet.')
   return trouble ? `${set} It ends when the sum has halved, or after four weeks without another failure.` : set
 }
 

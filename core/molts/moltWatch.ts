@@ -34,8 +34,11 @@ export interface MoltWatch {
   /** skins found in the last eight weeks, skins to be expected, and the share that is found in this glass */
   skins: { found: number; expected: Range; share: Range }
   path: AlarmPoint[]
-  /** failures above what is accepted that raise it; molts and weeks between two false alarms at the accepted level */
-  alarm: { failures: number; molts: number; weeks: number }
+  /**
+   * failures above what is accepted that raise it; molts and weeks between two false alarms at the accepted level; null
+   * where none was ever logged: a limit is reckoned only for something to hold against it
+   */
+  alarm: { failures: number; molts: number; weeks: number } | null
 }
 
 /** What a watch goes by. */
@@ -63,7 +66,6 @@ export function moltWatch({ molts, startMs, stretches, entries, level, nowMs }: 
   const failed = failures.filter(f => f.at > fromMs && f.at <= nowMs).reduce((sum, f) => sum + f.number, 0)
   const happened = moltsBetween(course, fromMs, nowMs, 'grown')
   const { perWeek, sdLog } = paceAt(course, nowMs)
-  const chart = moltChart(perWeek, level)
   const trouble = troubles.at(-1)?.untilMs === null ? troubles.at(-1)! : null
   return {
     ...{ failed, level, path, trouble },
@@ -73,8 +75,13 @@ export function moltWatch({ molts, startMs, stretches, entries, level, nowMs }: 
     past: troubles.filter(t => t !== trouble),
     tooFew: 3 * perWeek < TOO_FEW,
     skins: skinsOf(course, entries, { fromMs, nowMs, sdLog }),
-    alarm: { failures: chart.limit, molts: chart.molts, weeks: chart.molts / Math.max(1, perWeek) },
+    alarm: failures.length > 0 ? alarmAt(perWeek, level) : null,
   }
+}
+
+function alarmAt(perWeek: number, level: number): MoltWatch['alarm'] {
+  const { limit, molts } = moltChart(perWeek, level)
+  return { failures: limit, molts, weeks: molts / Math.max(1, perWeek) }
 }
 
 const spreadOf = (value: number, sdLog: number): Range => ({

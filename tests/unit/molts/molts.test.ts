@@ -219,9 +219,10 @@ describe('what is told of molts', () => {
     expect(moltWatch({ molts, startMs: NOW, stretches: [], entries: [], level: 0.02, nowMs: NOW })).toBeNull()
   })
   it('the alarm says how many failures, and how often it cries wolf', () => {
-    const { alarm } = watched([], 60)
+    const alarm = watched([trouble(200, 1)], 60).alarm!
     expect(alarm.failures).toBe(moltChart(15, 0.02).limit)
     expect(alarm.molts).toBe(moltChart(15, 0.02).molts)
     expect(alarm.weeks).toBeCloseTo(alarm.molts / 15, 8)
+    expect(watched([], 60).alarm).toBeNull()
   })
 })
