@@ -1,7 +1,7 @@
 import { randomPoisson } from 'd3-random'
 import { groupOf, resolveGroup } from '#core/groups'
 import { type Colony, DAY_MS, type Glass, netLitres, type Source } from '#core/records'
-import { expectedMolts } from '#core/molts'
+import { moltCourse } from '#core/molts'
 import type { Random } from '#core/stats'
 import { bucketFor } from './buckets'
 import type { GlassPlan } from './planShapes'
@@ -97,9 +97,9 @@ function seeColony(
   const { care, life } = groupOf(colony.groupId)
   const ofColony = { colonyId: colony.id }
   const now = n[Math.max(0, n.length - 1 - Math.round((untilMs - ms) / DAY_MS))] ?? 0
-  const molts = expectedMolts(care.molts, { value: now, low: now, high: now }, 3.5)
+  const molts = care.molts ? shedIn(care.molts, now, 3.5) : 0
   const ill = trouble && index < 10
-  const found = molts ? poisson(molts.value * SKINS_FOUND * (ill ? 0.5 : 1)) : 0
+  const found = molts > 0 ? poisson(molts * SKINS_FOUND * (ill ? 0.5 : 1)) : 0
   if (found > 0) write(ms + 2000, { ...ofColony, kind: 'molts', number: found })
   if (care.brood?.sign === 'berried' && index % 2 === 0) {
     const number = poisson(0.5 * now * BERRIED * (ill ? 0.2 : 1))
@@ -112,6 +112,12 @@ function seeColony(
     // larvae that need the sea are never seen as young
     if (life.breedsInPlace) write(ms + 4000, { ...ofColony, kind: 'young', amount })
   }
+}
+
+/** Skins that so many shed in some days, a third of them young. */
+function shedIn(molts: Parameters<typeof moltCourse>[0], all: number, days: number): number {
+  const week = { untilMs: days * DAY_MS, all, grown: 0.65 * all, sdLog: 0, pace: 1 }
+  return moltCourse(molts, 0, [week]).reduce((sum, s) => sum + s.grown + s.young, 0)
 }
 
 /** The feedings of the last weeks, in the rhythm and portion of the first colony's school. */

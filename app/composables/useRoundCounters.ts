@@ -1,6 +1,5 @@
 import { daysSinceLook, lastSeen } from '#core/care'
 import type { RoundCounter } from '#core/groups'
-import { expectedMolts } from '#core/molts'
 import type { Colony } from '#core/records'
 import { counterKey } from '~/forms/roundDraft'
 import { counterHint } from '~/words/round'
@@ -22,9 +21,8 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
   function countersOf(colony: Colony): ShownCounter[] {
     const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
     const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
-    const { now, stages } = statements.of(colony.id)?.population ?? {}
-    const young = now && stages ? Math.min(1, stages.young.value / Math.max(1, now.value)) : undefined
-    const molts = group && now ? (expectedMolts(group.care.molts, now, days, young)?.value ?? null) : null
+    const shed = statements.of(colony.id)?.molts?.watch.perDay
+    const molts = shed === undefined || !(days > 0) ? null : shed * days
     return (group?.care.counters ?? []).map((counter): ShownCounter => ({
       key: counterKey(colony.id, counter),
       colony,

@@ -1,4 +1,3 @@
-export { expectedMolts } from './expectedMolts'
 export { type MoltFailure, moltFailures } from './failures'
 export { type AlarmPoint, moltChart, type MoltTrouble, TOO_FEW, USUAL_LEVEL, watchMolts } from './moltAlarm'
 export { type ExpectedMolts, moltCourse, moltsBetween, type Stretch } from './moltCourse'

@@ -20,6 +20,8 @@ export interface MoltWatch {
   /** failures found in the last eight weeks, and molts of grown animals that are to be expected in them */
   failed: number
   molts: Range
+  /** skins that all of them shed in a day at present */
+  perDay: number
   /** failures that such molts bring as a rule, and the share of molts that is accepted */
   usual: number
   level: number
@@ -73,6 +75,7 @@ export function moltWatch({ molts, startMs, stretches, entries, level, nowMs }: 
     usual: level * happened,
     rate: failureRate(failed, happened, sdLog),
     past: troubles.filter(t => t !== trouble),
+    perDay: moltsBetween(course, nowMs - WEEK_MS, nowMs, 'all') / 7,
     tooFew: 3 * perWeek < TOO_FEW,
     skins: skinsOf(course, entries, { fromMs, nowMs, sdLog }),
     alarm: failures.length > 0 ? alarmAt(perWeek, level) : null,

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { resolveGroup } from '#core/groups'
-import { expectedMolts } from '#core/molts'
+import { moltCourse } from '#core/molts'
 import { daysAgo, entryOf, topUp, waterChange } from '../make'
 import { colonyId, glassId, itemOf, NOW } from '../unit/care/rooms'
-import { DAY_MS } from '#core/records'
+import { DAY_MS, WEEK_MS } from '#core/records'
 
 // intervals as the trade gives them; common practice, no published source, unless a line says otherwise
 
@@ -72,12 +72,8 @@ describe('common practice', () => {
       ])
     expect(group('amphidromous-shrimp').group.care.molts!.adultWeeks.value).toBe(8)
     // a hundred grown ones alone would shed 25 skins a week
-    const all = expectedMolts(
-      { youngWeeks: { value: 4, basis: { kind: 'memory' } }, adultWeeks: { value: 4, basis: { kind: 'memory' } } },
-      { value: 100, low: 100, high: 100 },
-      7,
-    )!
-    expect(all.value).toBeCloseTo(25, 9)
+    const week = { untilMs: WEEK_MS, all: 100, grown: 100, sdLog: 0, pace: 1 }
+    expect(moltCourse(group('neocaridina').group.care.molts!, 0, [week])[0]).toMatchObject({ grown: 25, young: 0 })
   })
   it(
     'eggs: dwarf crayfish four to five weeks, river shrimp four to six, land crabs one to two months, apple ' +

@@ -174,6 +174,8 @@ describe('what is told of molts', () => {
     expect(w.molts.value).toBeCloseTo(8 * 15, 8)
     expect(w.molts.high / w.molts.value).toBeCloseTo(Math.exp(1.2816 * 0.2), 3)
     expect(w.usual).toBeCloseTo(0.02 * 120, 8)
+    // fifteen of the grown and thirty of the young a week
+    expect(w.perDay).toBeCloseTo(45 / 7, 8)
     expect(watched([], 60, {}, 0.05).usual).toBeCloseTo(6, 8)
   })
   it('a rate with an interval: failures that nobody found are in it', () => {
