@@ -6,7 +6,7 @@ import {
   type CuringStage,
   type ValueReading,
 } from '#core/water'
-import { DAY_MS, WEEK_MS } from '#core/records'
+import { DAY_MS } from '#core/records'
 import { formatNumber } from '#core/units'
 import { aheadText, dayText } from './when'
 
@@ -45,18 +45,17 @@ export function curingText(c: Curing, nowMs: number): { title: string; reason: s
 }
 
 /** What the drawing of a curing stands on: its tests since the fill, oldest first. */
-type CuringCourse = Pick<CuringInput, 'startedMs' | 'nowMs' | 'ammonia' | 'nitrite' | 'weeks'>
+type CuringCourse = Pick<CuringInput, 'startedMs' | 'nowMs' | 'ammonia' | 'nitrite'> & Pick<Curing, 'earliestReadyMs'>
 
 /**
  * How the curing is drawn: ammonia as a line, nitrite dashed, against what counts as none, with the earliest day for
  * animals; null before there are two tests of each.
  */
-export function curingDrawing({ startedMs, nowMs, ammonia, nitrite, weeks }: CuringCourse) {
+export function curingDrawing({ startedMs, nowMs, ammonia, nitrite, earliestReadyMs }: CuringCourse) {
   const since = (readings: readonly ValueReading[]) =>
     readings.filter(r => r.at >= startedMs).map(r => ({ x: (r.at - startedMs) / DAY_MS, y: r.value }))
   const [points, beside] = [since(ammonia), since(nitrite)]
   if (points.length < 2 || beside.length < 2) return null
-  const earliestMs = startedMs + weeks[0] * WEEK_MS
   const highest = (line: typeof points) => line.reduce((a, b) => (b.y > a.y ? b : a))
   const said = (name: string, line: typeof points) => {
     const top = highest(line)
@@ -71,7 +70,7 @@ export function curingDrawing({ startedMs, nowMs, ammonia, nitrite, weeks }: Cur
     limit: { y: CURED.ammonia, text: 'none' },
     marks: [
       { x: 0, text: `filled ${dayText(startedMs, nowMs)}` },
-      { x: (earliestMs - startedMs) / DAY_MS, text: `animals from ${dayText(earliestMs, nowMs)}` },
+      { x: (earliestReadyMs - startedMs) / DAY_MS, text: `animals from ${dayText(earliestReadyMs, nowMs)}` },
     ],
     now: (nowMs - startedMs) / DAY_MS,
     summary: `${said('Ammonia', points)}. ${said('Nitrite', beside)}. Both have to be none twice, three days apart.`,

@@ -47,7 +47,7 @@ describe('a curing, drawn', () => {
     nowMs: NOW,
     ammonia: readings([9, 0.5, 2, 1, 0]),
     nitrite: readings([9, 0, 0.3, 1.5, 0.2]),
-    weeks: [6, 8] as const,
+    earliestReadyMs: startedMs + 6 * WEEK_MS,
   }
   it('shows ammonia and nitrite since the fill against what counts as none, and the earliest day', () => {
     const drawn = curingDrawing(input)!

@@ -51,7 +51,7 @@ const curing = computed(() => {
     grazes: group.setup.grazes,
   }
   const judged = judgeCuring(input)
-  return { stage: judged.stage, ...curingText(judged, nowMs.value), drawing: curingDrawing(input) }
+  return { stage: judged.stage, ...curingText(judged, nowMs.value), drawing: curingDrawing({ ...input, ...judged }) }
 })
 const stateOf = {
   notStarted: 'unknown',

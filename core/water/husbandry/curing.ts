@@ -21,6 +21,7 @@ export interface Curing {
   reasons: CuringReason[]
   weeks: number
   nextTestMs: number
+  /** the earliest day for animals: old enough, and none found in two tests that are still to come */
   earliestReadyMs: number
   unionisedMgL: number | null
 }
@@ -56,7 +57,7 @@ const OLD_DAYS = 10
  */
 export function judgeCuring(i: CuringInput): Curing {
   const weeks = (i.nowMs - i.startedMs) / WEEK_MS
-  const earliestReadyMs = i.startedMs + i.weeks[0] * WEEK_MS
+  const oldEnoughMs = i.startedMs + i.weeks[0] * WEEK_MS
   const ammonia = i.ammonia.at(-1)
   const nitrite = i.nitrite.at(-1)
   const nitrate = i.nitrate.at(-1)
@@ -66,14 +67,17 @@ export function judgeCuring(i: CuringInput): Curing {
       : null
   // days from the older of the two newest tests: a day that is counted from today would never come
   const newest = ammonia && nitrite ? Math.min(ammonia.at, nitrite.at) : i.nowMs
-  const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => ({
-    stage,
-    reasons,
-    weeks,
-    nextTestMs: days === 0 ? i.nowMs : newest + days * DAY_MS,
-    earliestReadyMs,
-    unionisedMgL,
-  })
+  const at = (stage: CuringStage, reasons: CuringReason[], days: number): Curing => {
+    const nextTestMs = days === 0 ? i.nowMs : newest + days * DAY_MS
+    const next = Math.max(i.nowMs, nextTestMs)
+    const tested =
+      stage === 'ready' || (stage === 'nearly' && !reasons.includes('needsSecondTest'))
+        ? -Infinity
+        : stage === 'nearly'
+          ? next
+          : next + APART_DAYS * DAY_MS
+    return { stage, reasons, weeks, nextTestMs, earliestReadyMs: Math.max(oldEnoughMs, tested), unionisedMgL }
+  }
   if (!ammonia || !nitrite) return at('notStarted', ['noTests'], 0)
   const old: CuringReason[] = newest < i.nowMs - OLD_DAYS * DAY_MS ? ['oldTests'] : []
   if (nitrite.value > CURED.nitrite) return at('nitrite', ['nitriteHigh', ...old], old.length ? 0 : 3)
@@ -88,7 +92,7 @@ export function judgeCuring(i: CuringInput): Curing {
   const reasons: CuringReason[] = []
   if (!hasNitrate) reasons.push('noNitrate')
   if (!cleanTwice(i)) reasons.push('needsSecondTest')
-  if (i.nowMs < earliestReadyMs) reasons.push('tooYoung')
+  if (i.nowMs < oldEnoughMs) reasons.push('tooYoung')
   if (i.grazes && !i.seen.biofilm && !i.seen.algae) reasons.push('noGrowthSeen')
   reasons.push(...old)
   if (reasons.length === 0 || (reasons.length === 1 && reasons[0] === 'noNitrate'))

@@ -193,6 +193,19 @@ describe('judgeCuring', () => {
     expect(judgeCuring(input(ammonia)).nextTestMs).toBe(NOW + 3 * DAY_MS)
     expect(judgeCuring(input({ ammonia: [], nitrite: [] })).nextTestMs).toBe(NOW)
   })
+  it('says no day for animals before both can have been none twice', () => {
+    const earliest = (more: object) => (judgeCuring(input(more)).earliestReadyMs - NOW) / DAY_MS
+    // next test in two days, and another three days after it
+    expect(earliest({ ammonia: [reading(1, 0)], nitrite: [reading(1, 0.5)], nitrate: [] })).toBeCloseTo(5, 9)
+    // overdue: today, and in three days
+    expect(earliest({ ammonia: [reading(9, 0)], nitrite: [reading(9, 0.5)], nitrate: [] })).toBeCloseTo(3, 9)
+    // clean once: the next test may be the second
+    const once = { ammonia: [reading(30, 2), reading(1, 0)], nitrite: [reading(20, 1), reading(1, 0)], nitrate: [] }
+    expect(earliest(once)).toBeCloseTo(2, 9)
+    expect(earliest({ ...clean })).toBeLessThan(0)
+    // its age may still be the later
+    expect(earliest({ ...once, startedMs: NOW - WEEK_MS })).toBeCloseTo(21, 9)
+  })
   it('does not trust old tests, and asks for a new one at once', () => {
     const old = judgeCuring(
       input({
