@@ -127,6 +127,8 @@ test('a glass is dragged to another rack, and the end of the drag opens nothing'
   await expect.poll(async () => (await shelf(page, 'Rack 2, middle', 0)).includes('Ember box')).toBe(true)
   expect(await shelf(page, 'Rack 1, door side', 0)).toEqual(['Ember A'])
   await expect(page).toHaveURL(/\/$/)
+  // the picture moves at once, and the keeper is told when it is kept
+  await expect(notice(page)).toContainText('Ember box stands on')
   await page.reload()
   await roomIsReady(page)
   expect(await shelf(page, 'Rack 2, middle', 0)).toContain('Ember box')
