@@ -23,8 +23,14 @@ import type { StatementInput } from '#core/statements'
 export const NOW = Date.parse('2026-11-25T12:00:00.000Z')
 
 let made = 0
-/** An id that sorts after all ids made before it. */
-export const nextId = () => v7({ msecs: NOW + made, seq: made++ })
+/** Begins the ids anew: each file of tests has its own, whatever ran before it. */
+export const firstIds = () => void (made = 0)
+/** An id that sorts after all ids made before it; the same in every run, since a colony’s luck hangs on its id. */
+export const nextId = () => {
+  const at = made++
+  const random = Uint8Array.from({ length: 16 }, (_, byte) => (byte < 12 ? 0 : (at >> (8 * (15 - byte))) & 255))
+  return v7({ msecs: NOW + at, seq: at, random })
+}
 export const daysAgo = (days: number) => toMoment(NOW - days * DAY_MS)
 const heads = (parts: Partial<Heads> = {}): Heads => ({
   females: 0,

@@ -28,6 +28,9 @@ useHead({ title: 'Records · Ulkin' })
 .column > * {
   border-top: 1px solid var(--rule);
   padding-top: var(--space-5);
+  display: grid;
+  gap: var(--space-5);
+  align-content: start;
 }
 @media (--phone) {
   .page {

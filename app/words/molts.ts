@@ -30,7 +30,7 @@ export const levelOptions = [0.01, USUAL_LEVEL, 0.04].map(level => ({
 
 /** How the alarm is set, in words. */
 export function moltAlarmText({ alarm, trouble, tooFew }: MoltWatch): string {
-  if (tooFew) return 'Three weeks hold fewer than ten molts of grown animals here: no alarm is set on them.'
+  if (tooFew && !trouble) return 'Three weeks hold fewer than ten molts of grown animals here: no alarm is set on them.'
   const set =
     'Failed molts that are found add up, and each molt takes a little off. At the limit it calls you; with failures ' +
     'as you accept them that would happen by chance ' +

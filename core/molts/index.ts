@@ -1,5 +1,5 @@
 export { type MoltFailure, moltFailures } from './failures'
-export { type AlarmPoint, moltChart, type MoltTrouble, TOO_FEW, USUAL_LEVEL, watchMolts } from './moltAlarm'
+export { type AlarmPoint, moltChart, type MoltTrouble, USUAL_LEVEL, watchMolts } from './moltAlarm'
 export { type ExpectedMolts, moltCourse, moltsBetween, type Stretch } from './moltCourse'
 export { limbsUnderway, type LostLimbs, type Soft, softAt } from './softDays'
 export { type MoltsAsked, moltWatch, type MoltWatch, TOLD_WEEKS } from './moltWatch'

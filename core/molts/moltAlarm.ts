@@ -13,7 +13,7 @@ const BAD_LEVEL = 0.125
  */
 export const SHARES_FOUND = [0.5, 0.75, 1] as const
 const sumOver = (of: (share: number) => number) => SHARES_FOUND.reduce((sum, share) => sum + of(share), 0)
-const MEAN_FOUND = sumOver(share => share) / SHARES_FOUND.length
+const MEAN_FOUND = /* @__PURE__ */ sumOver(share => share) / SHARES_FOUND.length
 
 /**
  * One false alarm in so many weeks at the accepted level, where the molts are known. They are not, nor is the pace of
@@ -21,7 +21,7 @@ const MEAN_FOUND = sumOver(share => share) / SHARES_FOUND.length
  */
 const FALSE_ALARM_WEEKS = 130
 /** Fewer molts than these in three weeks tell nothing: each is looked at by itself. */
-export const TOO_FEW = 10
+const TOO_FEW = 10
 const THREE_WEEKS = 3
 /** An alarm ends when its sum has fallen to half of its limit, or after so many days without another failure. */
 const ENDS_AT = 0.5
@@ -35,7 +35,7 @@ const LEAST = 2
 const SAME = 0.15
 /** Draws of the colony's number, on the log scale in standard deviations. */
 const DRAWS = 9
-const draws = Array.from({ length: DRAWS }, (_, k) => zQuantile((k + 0.5) / DRAWS))
+const draws = /* @__PURE__ */ Array.from({ length: DRAWS }, (_, k) => zQuantile((k + 0.5) / DRAWS))
 
 /** The sum of failures above what is accepted. */
 export interface MoltChart {
@@ -81,6 +81,8 @@ export function moltChart(moltsPerWeek: number, level: number): MoltChart {
 export interface AlarmPoint {
   at: number
   level: number
+  /** animals that were found in trouble at that moment */
+  failed: number
 }
 
 /** A stretch in which molts failed too often; it stands as long as it has no end. */
@@ -99,9 +101,9 @@ export interface MoltTrouble {
 export function watchMolts(
   course: readonly ExpectedMolts[],
   failures: readonly MoltFailure[],
-  { level, nowMs }: { level: number; nowMs: number },
+  { level: accepted, nowMs }: { level: number; nowMs: number },
 ): { path: AlarmPoint[]; troubles: MoltTrouble[] } {
-  const sums = new Sums(course, level)
+  const sums = new Sums(course, accepted)
   const path: AlarmPoint[] = []
   const troubles: MoltTrouble[] = []
   const standing = () => (troubles.at(-1)?.untilMs === null ? troubles.at(-1)! : null)
@@ -123,11 +125,11 @@ export function watchMolts(
       number += found
       quietSince = at
       sums.add(found)
-      const enough = THREE_WEEKS * paceAt(course, at).perWeek >= TOO_FEW
-      if (!standing() && enough && number >= LEAST && sums.level(at) >= 1)
-        troubles.push({ fromMs: since, toldMs: at, untilMs: null })
     }
-    path.push({ at, level: sums.level(at) })
+    const level = sums.level(at)
+    if (!standing() && since !== null && number >= LEAST && level >= 1 && !tooFewAt(course, at))
+      troubles.push({ fromMs: since, toldMs: at, untilMs: null })
+    path.push({ at, level, failed: found })
   }
   return { path, troubles }
 }
@@ -176,6 +178,10 @@ class Sums {
     })
   }
 }
+
+/** Whether three weeks hold too few molts to tell anything. */
+export const tooFewAt = (course: readonly ExpectedMolts[], at: number): boolean =>
+  THREE_WEEKS * paceAt(course, at).perWeek < TOO_FEW
 
 /** Molts of grown animals a week at a moment, and the doubt of the number. */
 export function paceAt(course: readonly ExpectedMolts[], at: number): { perWeek: number; sdLog: number } {

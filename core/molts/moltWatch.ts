@@ -2,7 +2,7 @@ import type { Care } from '#core/groups'
 import { DAY_MS, type Entry, momentMs, WEEK_MS } from '#core/records'
 import { gammaAbove, type GammaBelief, gammaMean, gammaQuantileOf, seenEvents, Z80, zQuantile } from '#core/stats'
 import { moltFailures } from './failures'
-import { type AlarmPoint, moltChart, type MoltTrouble, paceAt, SHARES_FOUND, TOO_FEW, watchMolts } from './moltAlarm'
+import { type AlarmPoint, moltChart, type MoltTrouble, paceAt, SHARES_FOUND, tooFewAt, watchMolts } from './moltAlarm'
 import { type ExpectedMolts, moltCourse, moltsBetween, type Stretch } from './moltCourse'
 
 /** Weeks over which failures are told against molts, as the trade does. */
@@ -76,7 +76,7 @@ export function moltWatch({ molts, startMs, stretches, entries, level, nowMs }: 
     rate: failureRate(failed, happened, sdLog),
     past: troubles.filter(t => t !== trouble),
     perDay: moltsBetween(course, nowMs - WEEK_MS, nowMs, 'all') / 7,
-    tooFew: 3 * perWeek < TOO_FEW,
+    tooFew: tooFewAt(course, nowMs),
     skins: skinsOf(course, entries, { fromMs, nowMs, sdLog }),
     alarm: failures.length > 0 ? alarmAt(perWeek, level) : null,
   }
@@ -94,7 +94,7 @@ const spreadOf = (value: number, sdLog: number): Range => ({
 })
 
 /** Draws of the colony's number for the rate. */
-const NUMBERS = [0.1, 0.3, 0.5, 0.7, 0.9].map(zQuantile)
+const NUMBERS = /* @__PURE__ */ [0.1, 0.3, 0.5, 0.7, 0.9].map(zQuantile)
 /** What is believed of a rate of failures before any was seen (Jeffreys' prior; Gelman et al., ch. 2). */
 const UNSEEN: GammaBelief = { shape: 0.5, rate: 0 }
 

@@ -1,7 +1,7 @@
 import { DAY_MS } from '#core/records'
 import { Z80 } from '#core/stats'
 import { crowded } from './crowd'
-import { watchDeaths } from './deathWatch'
+import { besideMolts, watchDeaths } from './deathWatch'
 import type { Fit } from './fit'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, FUTURE_WEEKS, futureFan, grownAhead } from './futures'
@@ -97,6 +97,7 @@ export function answerPopulation(
     asks: asksAgain(fit.counts, question.startMs),
     loss: lossOf(question, fit.counts, fit.path),
     deaths: watchDeaths(question, fit.toll),
+    deathsBesideMolts: watchDeaths(question, besideMolts(fit.toll)),
     temperatureC: question.temperatureC,
     surplus: surplusOf(
       question,

@@ -2,7 +2,7 @@ import { WEEK_MS } from '#core/records'
 import { countCusumFor, eventChances, poissonReference } from '#core/stats'
 import { DYING, LUCK_SHAPE, type Toll } from './deaths'
 import { DYING_WEEKS } from './futures'
-import type { PopulationAnswer, PopulationQuestion } from './question'
+import type { DeathsTold, PopulationQuestion } from './question'
 
 /**
  * One in so many weeks at most the alarm cries wolf where the usual deaths are known; they are not, and so it is a
@@ -68,13 +68,13 @@ function limitsFor(steps: number) {
   }
 }
 
+/** The dead of each step without those that died in a molt. */
+export const besideMolts = (toll: readonly Toll[]): Toll[] =>
+  toll.map(t => ({ ...t, found: t.found - t.molts, molts: 0 }))
+
 /** What is told of the dead: since the trouble began where an alarm stands, and else of the last weeks. */
-export function watchDeaths(
-  { startMs, rates, moltsApart = false }: PopulationQuestion,
-  all: readonly Toll[],
-): PopulationAnswer['deaths'] {
+export function watchDeaths({ startMs, rates }: PopulationQuestion, toll: readonly Toll[]): DeathsTold {
   const { dtWeeks } = rates
-  const toll = moltsApart ? all.map(t => ({ ...t, found: t.found - t.molts, molts: 0 })) : all
   const last = toll.length - 1
   const since = standingSince(deathAlarms(toll, dtWeeks), last, STANDS_WEEKS / dtWeeks)
   const from = since ?? Math.max(0, last + 1 - Math.round(LATELY_WEEKS / dtWeeks))

@@ -66,8 +66,6 @@ export interface PopulationQuestion {
   femalesAreOwn: boolean
   /** chance of falling under these that a take may bring */
   allowedRisk: number
-  /** whether failed molts are watched by themselves: then the alarm of deaths leaves those of them out */
-  moltsApart?: boolean
   /** what a full count finds */
   fullCount: { share: number; sdLog: number }
   /** what is seen of broods at a look; missing where nothing is carried or laid in sight */
@@ -139,6 +137,15 @@ export interface MatrixSummary {
   matters: { what: 'births' | 'eggs' | 'first' | 'young' | 'adults'; share: number }[]
 }
 
+/** The dead that were found, against those that would be found as a rule. */
+export interface DeathsTold {
+  alarm: boolean
+  found: number
+  usual: number
+  /** of the found, those that died in a molt */ molts: number
+  sinceMs: number
+}
+
 export interface PopulationAnswer {
   model: string
   /** whether this is a quick look by few possible colonies: no take was searched for, and the ranges are rough */
@@ -192,13 +199,9 @@ export interface PopulationAnswer {
    * the dead that were found in the last weeks, against those that would be found as a rule; since the trouble began
    * where there are too many
    */
-  deaths: {
-    alarm: boolean
-    found: number
-    usual: number
-    /** of the found, those that died in a molt */ molts: number
-    sinceMs: number
-  }
+  deaths: DeathsTold
+  /** the same without those that died in a molt, where failed molts are watched by themselves */
+  deathsBesideMolts: DeathsTold
   temperatureC: number
   surplus: {
     /** most that can go today */

@@ -122,7 +122,7 @@ function statementsFrom(
   const { colony, nowMs } = input
   const { readings, events } = story
   const group = resolveGroup(colony)
-  const population = group.batch ? ofBatch(answer) : answer
+  const known = group.batch ? ofBatch(answer) : answer
   const netL = netLitres(input.water)
   const changeL = netL * (group.change?.share ?? 0.1)
 
@@ -145,9 +145,12 @@ function statementsFrom(
   const water = waterStatement(values)
   const standing = currentEntries(input.colonyEntries)
   const molts = moltsTold({
-    ...{ colony, resolved: group, question, answer: population, colonyEntries: standing },
+    ...{ colony, resolved: group, question, answer: known, colonyEntries: standing },
     ...{ values, story, entries: currentEntries(input.glassEntries), nowMs },
   })
+  // molts that are enough to tell are watched by themselves; else the alarm of deaths takes those of them too
+  const apart = molts !== null && !molts.watch.tooFew
+  const population = apart ? { ...known, deaths: known.deathsBesideMolts } : known
   return {
     colonyId: colony.id,
     asOf: nowMs,

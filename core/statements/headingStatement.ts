@@ -2,6 +2,7 @@ import type { ResolvedGroup } from '#core/groups'
 import type { MoltWatch } from '#core/molts'
 import { type PopulationAnswer, STEADY, SURE } from '#core/population'
 import type { Evidence, Message, VerdictState } from '#core/records'
+import { failedOf } from './moltStatement'
 import { msg, type Statement, type StatementKey } from './statement'
 
 /** A colony that fills so much of its room is called full. */
@@ -79,15 +80,6 @@ export function headingStatement(
   if (p.rising < 1 - SURE) return shrinking()
   return say('unknown', 'heading.unclear')
 }
-
-/** Failures against molts, as both the heading and the molts tell them. */
-export const failedOf = (w: MoltWatch) => ({
-  failed: w.failed,
-  molts: w.molts.value,
-  low: Math.floor(w.usual),
-  high: Math.ceil(w.usual),
-  since: w.trouble?.fromMs ?? 0,
-})
 
 /** Few animals are told as animals: a share of a week means nothing of four crabs. */
 function fewAhead(

@@ -13,7 +13,6 @@ import { paceAt, type PopulationAnswer, type PopulationQuestion, preferredC } fr
 import type { Colony, Entry } from '#core/records'
 import { Z80 } from '#core/stats'
 import { type CauseAsked, causesOf, type MoltCause } from './moltCauses'
-import { failedOf } from './headingStatement'
 import { msg, type Statement } from './statement'
 
 /** What is told of a colony's molts. */
@@ -82,6 +81,15 @@ function stretchesOf(
     }
   })
 }
+
+/** Failures against molts, as both the heading and the molts tell them. */
+export const failedOf = (w: MoltWatch) => ({
+  failed: w.failed,
+  molts: w.molts.value,
+  low: Math.floor(w.usual),
+  high: Math.ceil(w.usual),
+  since: w.trouble?.fromMs ?? 0,
+})
 
 function moltStatement(w: MoltWatch): Statement {
   const values = failedOf(w)

@@ -1,6 +1,5 @@
-import { type Care, habitatLitres, resolveGroup } from '#core/groups'
-import { TOO_FEW } from '#core/molts'
-import { type Colony, type Entry, type Glass, headsTotal, momentMs, WEEK_MS } from '#core/records'
+import { habitatLitres, resolveGroup } from '#core/groups'
+import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
 import { OWN_SHARE, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 import { climateOf, type TemperatureReading } from './climate'
@@ -77,25 +76,8 @@ export function questionOf(
     allowedRisk: colony.allowedRisk ?? ALLOWED_RISK,
     fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
     ...(sign && { broodSight: BROOD_SIGHT[sign] }),
-    moltsApart: group.care.molts !== undefined && tellsOfMolts(group.care.molts, colony, entries),
   }
 }
-
-/**
- * Whether a colony is large enough for failed molts to be told from chance: by its last count, or by who it began with.
- */
-function tellsOfMolts(
-  molts: NonNullable<Care['molts']>,
-  { founders }: Pick<Colony, 'founders'>,
-  entries: readonly Entry[],
-): boolean {
-  const last = entries.findLast(e => e.kind === 'count')
-  const many = last?.number ?? headsTotal(founders)
-  return (GROWN_SHARE * many * MOLT_WEEKS) / molts.adultWeeks.value >= TOO_FEW
-}
-/** Of those counted so many are grown, as a rule (from memory); and the weeks that too few molts are told by. */
-const GROWN_SHARE = 0.65
-const MOLT_WEEKS = 3
 
 /** Mean temperature of the last weeks; null where nobody measured. */
 function temperatureOf(readings: readonly TemperatureReading[], nowMs: number): number | null {

@@ -10,8 +10,7 @@ const props = defineProps<{ watch: MoltWatch; sinceMs: number; nowMs: number; su
 const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
 
 const shown = computed(() => props.watch.path.filter(p => p.at >= props.sinceMs))
-/** A point where the sum rose: some had failed. */
-const failed = computed(() => shown.value.filter((p, i) => i > 0 && p.level > shown.value[i - 1]!.level))
+const failed = computed(() => shown.value.filter(p => p.failed > 0))
 const top = computed(() => Math.max(1.6, 1.1 * Math.max(...shown.value.map(p => p.level))))
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
   datasets: [
@@ -63,7 +62,9 @@ const options = computed<ChartOptions<'line'>>(() => ({
       callbacks: {
         title: items => (items[0] ? dayText(Number(items[0].parsed.x), props.nowMs) : ''),
         label: item =>
-          item.dataset.label === 'failed' ? 'failed molts found' : `${Math.round(100 * item.parsed.y!)} % of the limit`,
+          item.dataset.label === 'failed'
+            ? `${failed.value[item.dataIndex]!.failed} in molt trouble`
+            : `${Math.round(100 * item.parsed.y!)} % of the limit`,
       },
     },
   },

@@ -81,10 +81,6 @@ function done(words: string) {
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: var(--space-4);
-}
 .ways {
   display: flex;
   gap: var(--space-5);

@@ -47,10 +47,6 @@ const ended = computed(() =>
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: var(--space-5);
-}
 ul {
   list-style: none;
   margin: 0;

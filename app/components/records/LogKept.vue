@@ -36,10 +36,6 @@ const most = computed(() => Math.max(1, ...kept.value.map(k => k.number)))
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: var(--space-5);
-}
 table {
   border-collapse: collapse;
   width: 100%;

@@ -73,7 +73,6 @@ async function save() {
 </template>
 
 <style scoped>
-section,
 form {
   display: grid;
   gap: var(--space-5);

@@ -89,10 +89,6 @@ const NOT_YET =
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: var(--space-5);
-}
 .ways {
   display: flex;
   gap: var(--space-5);

@@ -35,11 +35,3 @@ const methods = TestMethod.options.map(value => ({ value, title: testMethodWord[
     />
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: var(--space-5);
-  align-content: start;
-}
-</style>

@@ -87,6 +87,7 @@ describe('the alarm of failed molts', () => {
     expect(troubles[0]).toMatchObject({ fromMs: NOW - 20 * DAY_MS, untilMs: null })
     expect(troubles[0]!.toldMs).toBeLessThanOrEqual(NOW - 6 * DAY_MS)
     expect(path.at(-1)!.level).toBeGreaterThan(0.5)
+    expect(path.flatMap(p => (p.failed > 0 ? [p.failed] : []))).toEqual([1, 1, 1, 1, 2])
     expect(path.every((p, i) => i === 0 || p.at > path[i - 1]!.at)).toBe(true)
   })
   it('counts once until it ends: when the sum has fallen, or nothing failed for four weeks', () => {

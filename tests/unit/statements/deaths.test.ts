@@ -76,6 +76,18 @@ describe('deaths change what is said', () => {
     expect(told.heading.conclusion.key).toBe('heading.dyingInMolt')
     expect(told.heading.actions[0]!.key).toBe('heading.lookAtMolts')
   })
+  it('one of the two alarms takes those of molts, whatever the size of the colony', () => {
+    for (const females of [5, 7, 8, 9, 10, 12]) {
+      const few = smallRoom({ colony: { founders: { females, males: 5, unsexed: 0, halfGrown: 0, young: 0 } } })
+      const seen = [200, 100, 20].map(days => count(few.colony.id, days, females + 5))
+      const died = [4, 3, 2, 1].map(days => death(few.colony.id, days, 1, 'failedMolt'))
+      const { heading, population, molts } = colonyStatements(inputOf(few, [...seen, ...died], [])).statements
+      expect(heading.state, `${females} females`).toBe('off')
+      expect(['molts.tooMany', 'heading.dyingInMolt']).toContain(heading.conclusion.key)
+      // what is left out here is watched there
+      expect(population.deaths.molts).toBe(molts!.watch.tooFew ? 4 : 0)
+    }
+  })
   it('and a wrong water are one sentence, water first', () => {
     const both = tell([death(id, 4, 2), death(id, 1, 4)], { ...sound, ghDh: 1 })
     const [need] = needsAttention([both])
