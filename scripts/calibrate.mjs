@@ -3,7 +3,7 @@
 // docs/science.md.
 // Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
-// water, for what is called drifting; molts, for the alarm of failed molts.
+// water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -96,6 +96,12 @@ const others = {
     ],
     good: t => t.falsePerYear <= 0.5,
   },
+  broods: {
+    of: r => `${r.groupId}${r.watched ? ', after six' : ''}`,
+    columns: ['', 'n', '80 % window holds', 'median days wide', 'median days off', 'leans by days'],
+    cells: t => [t.n, per(t.in80), t.width.toFixed(1), t.off.toFixed(1), t.bias.toFixed(1)],
+    good: t => t.in80 >= 0.74 && t.in80 <= 0.86,
+  },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],
     cells: t => [t.colonies, per(t.error)],
@@ -128,6 +134,7 @@ for (const { name: variant, results } of by(every, r => r.variant)) {
     '50 %',
     'error in 8',
     'growth 80 %',
+    'hatching 80 %',
   ])
   const errors = e => [e.model, e.carried, e.logLinear].map(per).join(' / ')
   for (const { name, table: t } of rows)
@@ -143,6 +150,7 @@ for (const { name: variant, results } of by(every, r => r.variant)) {
       per(t.in8.in50),
       errors(t.in8.error),
       per(t.growth.in80),
+      per(t.hatching.in80),
     ])
   const { heading: h, ...all } = rows.at(-1).table
   console.log(

@@ -1,5 +1,4 @@
 import { clutchesOf } from '#core/broods'
-import { groupOf } from '#core/groups'
 import { type Colony, currentEntries } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
@@ -12,10 +11,10 @@ export function useOpenClutches(of: () => Colony | undefined) {
       const colony = of()
       if (!colony) return []
       const log = currentEntries(await entriesOf(openDb(), colony.id))
-      return clutchesOf(groupOf(colony.groupId).care.brood, log).filter(c => c.state === 'open')
+      return clutchesOf(log).filter(c => !c.end)
     },
     [],
     () => of()?.id ?? '',
   )
-  return computed(() => clutches.value.map(c => ({ value: c.id, title: `laid ${weekdayText(c.laidMs)}` })))
+  return computed(() => clutches.value.map(c => ({ value: c.key, title: `laid ${weekdayText(c.firstSeenMs)}` })))
 }

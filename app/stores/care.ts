@@ -187,6 +187,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
       group: groupOf(colony.id),
       entries,
       numbers: told && numbersOf(told),
+      broods: told?.broods ?? null,
       // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],
     }

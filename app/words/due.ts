@@ -122,6 +122,9 @@ const every = (days: number) =>
 const n = (v: Readonly<Record<string, number | string>>, key: string) => Number(v[key])
 const ago = (v: Readonly<Record<string, number | string>>) => agoText(n(v, 'days'))
 
+const broodsText = (v: Readonly<Record<string, number | string>>) =>
+  v.sign === 'berried' ? 'berried' : n(v, 'n') === 1 ? 'egg mass' : 'egg masses'
+
 type Says = (v: Readonly<Record<string, number | string>>, nowMs: number) => string
 const reasons: Readonly<Record<DueReason, Says>> = {
   changeEvery: v =>
@@ -157,9 +160,11 @@ const reasons: Readonly<Record<DueReason, Says>> = {
     `${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}.`,
   countOld: v => `Counted ${ago(v)}; it would narrow the range a little.`,
   hatchNear: (v, nowMs) =>
-    `${whole(n(v, 'n'))} ${v.sign === 'berried' ? 'berried' : n(v, 'n') === 1 ? 'egg mass' : 'egg masses'} ` +
-    `seen from ${dayText(n(v, 'seen'), nowMs)} on: young between ${dayText(n(v, 'from'), nowMs)} and ` +
-    `${dayText(n(v, 'to'), nowMs)}.`,
+    // how far the eggs of a colony are that is always berried only the estimate knows: nobody saw them begin
+    (n(v, 'seen') > 0
+      ? `${whole(n(v, 'n'))} ${broodsText(v)} seen from ${dayText(n(v, 'seen'), nowMs)} on`
+      : `About ${whole(n(v, 'n'))} ${broodsText(v)}, the nearest to hatch`) +
+    `: young between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}.`,
   clutchCheck: (v, nowMs) =>
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
   clutchHatching: (v, nowMs) =>

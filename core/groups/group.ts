@@ -158,8 +158,8 @@ export const Care = z.strictObject({
   calciumDays: Figure.optional(),
   /** weeks between two molts, and days until one is hard again; missing for animals that do not molt */
   molts: z.strictObject({ youngWeeks: Figure, adultWeeks: Figure, softDays: ranged }).optional(),
-  /** what tells of young to come, and days from then to the hatch; missing where nothing hatches in their water */
-  brood: z.strictObject({ sign: z.enum(['berried', 'eggMass', 'clutch']), days: ranged }).optional(),
+  /** what tells of young to come; missing where nothing hatches in their water, or where nobody sees it */
+  brood: z.strictObject({ sign: z.enum(['berried', 'eggMass', 'clutch']) }).optional(),
   /** whether the parents eat their young, so that these go to a box of their own at once */
   youngApart: z.boolean(),
   counters: z.array(z.enum(roundCounters)).min(1).max(4),

@@ -1,5 +1,6 @@
 import { DAY_MS } from '#core/records'
 import { Z80 } from '#core/stats'
+import { broodsToday } from './broodsToday'
 import { crowded } from './crowd'
 import { besideMolts, watchDeaths } from './deathWatch'
 import type { Fit } from './fit'
@@ -17,7 +18,7 @@ import { asksAgain, lossOf } from './unexpected'
 import { counted, LOSSES, MOOD, RECRUITS, ROOM, SHAPE, stageRows, type StageName } from './stages'
 
 /** Name and version of the model; a stored answer of another version is computed anew. */
-export const MODEL = 'stages/4'
+export const MODEL = 'stages/5'
 
 /** How finely a colony is reckoned. */
 export interface Grain {
@@ -60,7 +61,7 @@ export function answerPopulation(
   const { rates, nowMs } = question
   const ranged = (value: (i: number) => number) => rangeOver(fit, value)
   const now = numberNow(fit)
-  const stages = stagesNow(fit)
+  const stages = stagesNow(fit, rates.broodSize)
   const floors = floorsOf(question, stages)
   const search = takeSearch(
     { colony, doing: { dyingPerWeek: colony.dyingPerWeek() }, nowMs, grain },
@@ -76,7 +77,7 @@ export function answerPopulation(
     leftOutBefore: question.leftOutBefore ?? null,
     now: { ...now, level: 0.8, basis: LOG },
     stages,
-    broods: ranged(i => Math.round(inStage(fit, 'eggs', i) / rates.broodSize)),
+    broods: broodsToday(fit, question),
     growthPerWeek: { value: growth.value, low: growth.low, high: growth.high, level: 0.8, basis: LOG },
     rising: growth.rising,
     steady: growth.steady,
@@ -115,13 +116,16 @@ export function answerPopulation(
 const FEELS_ROOM = 0.5
 const roomKnown = (path: readonly { p50: number }[], capacity: number) => path.some(p => p.p50 > FEELS_ROOM * capacity)
 
-/** Animals of a stage in one possible colony. */
+/** Animals of a stage in one possible colony; eggs are broods there. */
 const inStage = ({ cloud, size }: Pick<Fit, 'cloud' | 'size'>, stage: StageName, i: number): number =>
   stageRows[stage].reduce((sum, r) => sum + cloud[r * size + i]!, 0)
 
-const stagesNow = (fit: Fit): Record<StageName, Range> =>
+const stagesNow = (fit: Fit, broodSize: number): Record<StageName, Range> =>
   Object.fromEntries(
-    (Object.keys(stageRows) as StageName[]).map(name => [name, rangeOver(fit, i => inStage(fit, name, i))]),
+    (Object.keys(stageRows) as StageName[]).map(name => [
+      name,
+      rangeOver(fit, i => inStage(fit, name, i) * (name === 'eggs' ? broodSize : 1)),
+    ]),
   ) as Record<StageName, Range>
 
 /** Weeks to twice or half the number, where the direction is sure. */

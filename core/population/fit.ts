@@ -193,7 +193,7 @@ function see(
   if (event.kind === 'step') {
     // the dead of a step were seen together
     if (!event.death) applyStep(state, event, question.rates, luck(1))
-  } else if (event.kind === 'broods') weighBroods(state, event, question.rates.broodSize)
+  } else if (event.kind === 'broods') weighBroods(state, event)
   else if (event.kind === 'young') weighYoung(state, event.amount)
   else takeCount(state, question, event, luck(2))
 }

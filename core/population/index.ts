@@ -46,7 +46,7 @@ export type {
   Range,
   Spreads,
 } from './question'
-export { paceAt, preferredC, stageRates, type StageRates } from './rates'
+export { stageRates, type StageRates } from './rates'
 export { OWN_SHARE, spreadsOf } from './spreads'
 export { type StageName, stageNames } from './stages'
 export { type StarterQuestion, weeksFromStarters } from './starters'

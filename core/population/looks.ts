@@ -1,7 +1,8 @@
 import { normalFrom, quickExp, streamAt } from '#core/stats'
+import { broodsIn } from './broodsIn'
 import { luckAt } from './luck'
 import type { Look, PopulationQuestion } from './question'
-import { counted, EGGS_1, EGGS_2, SEEN, SIGHT } from './stages'
+import { counted, SEEN, SIGHT } from './stages'
 import type { Futures, Start } from './futures'
 
 /** Weeks ahead for which a look is judged. */
@@ -26,12 +27,7 @@ export function looksAhead(question: PopulationQuestion, start: Start, futures: 
   const now = Float64Array.from({ length: size }, (_, i) => counted(start.cloud, start.size, from(i)))
   const seen = Float64Array.from({ length: size }, (_, i) => start.cloud[SEEN * start.size + from(i)]!)
   const eye = Float64Array.from({ length: size }, (_, i) => start.cloud[SIGHT * start.size + from(i)]!)
-  const broods = Float64Array.from(
-    { length: size },
-    (_, i) =>
-      (start.cloud[EGGS_1 * start.size + from(i)]! + start.cloud[EGGS_2 * start.size + from(i)]!) /
-      question.rates.broodSize,
-  )
+  const broods = Float64Array.from({ length: size }, (_, i) => broodsIn(start.cloud, start.size, from(i)))
   const before = spread(then, () => 1)
   if (!(before > 1e-6)) return []
   const key = streamAt(question.seed, -11)

@@ -2,7 +2,7 @@ import { freeShare, lifeCycle } from './lifeCycle'
 import { lifeTable, matrixView } from './matrixView'
 import type { MatrixSummary } from './question'
 import type { StageRates } from './rates'
-import { EGGS_1, EGGS_2, FEMALES, FIRST, MALES, STAGES, YOUNG_1, YOUNG_2 } from './stages'
+import { FEMALES, FIRST, MALES, STAGES, stageRows, YOUNG_1, YOUNG_2 } from './stages'
 
 /** The life cycle at present as matrices of one step: survival and growth, and births. */
 export interface ProjectionMatrix {
@@ -23,7 +23,7 @@ export function projectionMatrix(
 ): ProjectionMatrix {
   const zero = () => Array.from({ length: STAGES }, () => Array.from({ length: STAGES }, () => 0))
   const matrix = { u: zero(), f: zero() }
-  for (const arc of lifeCycle(r, { comeUp, loss, eggsPerFemale: r.broods * r.broodSize * free }))
+  for (const arc of lifeCycle(r, { comeUp, loss, broodsPerFemale: r.broods * free }))
     matrix[arc.born ? 'f' : 'u'][arc.to]![arc.from] = arc.share
   return matrix
 }
@@ -31,7 +31,7 @@ export function projectionMatrix(
 /** Reads the matrix of present conditions for the keeper; without births there is nothing to settle to. */
 export function summarise(r: StageRates, comeUp: number, loss: number): MatrixSummary {
   const nothing = { first: 0, young: 0, females: 1, males: 0 }
-  if (!(comeUp > 0) || r.eggsLeave === 0)
+  if (!(comeUp > 0) || r.eggs.hop[0] === 1)
     return {
       growthPerWeek: Math.expm1((-r.adultHazard * loss) / r.dtWeeks),
       doublingWeeks: null,
@@ -49,13 +49,13 @@ export function summarise(r: StageRates, comeUp: number, loss: number): MatrixSu
     view = matrixView(sum(matrix))
   }
   const growthPerWeek = Math.expm1(Math.log(view.lambda) / r.dtWeeks)
-  const seen = view.stableStage.reduce((s, x, i) => s + (i === EGGS_1 || i === EGGS_2 ? 0 : x), 0)
+  const eggs = stageRows.eggs
+  const seen = view.stableStage.reduce((s, x, i) => s + (eggs.includes(i) ? 0 : x), 0)
   const part = (...rows: number[]) => rows.reduce((s, row) => s + view.stableStage[row]!, 0) / seen
+  const births = eggs.reduce((s, room) => s + view.elasticity[room]![FEMALES]!, 0)
   const column = (...rows: number[]) =>
-    rows.reduce(
-      (s, j) => s + view.elasticity.reduce((t, row, i) => t + (i === EGGS_1 && j === FEMALES ? 0 : row[j]!), 0),
-      0,
-    )
+    rows.reduce((s, j) => s + view.elasticity.reduce((t, row) => t + row[j]!, 0), 0) -
+    (rows.includes(FEMALES) ? births : 0)
   const { meanParentAge } = lifeTable(matrix.u, matrix.f)
   return {
     growthPerWeek,
@@ -64,8 +64,8 @@ export function summarise(r: StageRates, comeUp: number, loss: number): MatrixSu
     settled: { first: part(FIRST), young: part(YOUNG_1, YOUNG_2), females: part(FEMALES), males: part(MALES) },
     matters: (
       [
-        { what: 'births', share: view.elasticity[EGGS_1]![FEMALES]! },
-        { what: 'eggs', share: column(EGGS_1, EGGS_2) },
+        { what: 'births', share: births },
+        { what: 'eggs', share: column(...eggs) },
         { what: 'first', share: column(FIRST) },
         { what: 'young', share: column(YOUNG_1, YOUNG_2) },
         { what: 'adults', share: column(FEMALES, MALES) },

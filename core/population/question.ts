@@ -22,7 +22,13 @@ export type PopulationEvent = { entryId: string; at: number } & (
       parts?: Heads
     }
   /** females with eggs, or masses and clutches: so many broods are on the way at least */
-  | { kind: 'broods'; seen: number; /** share of the broods there that is seen */ share: number; sdLog: number }
+  | {
+      kind: 'broods'
+      seen: number
+      /** of them with eyes; missing where nobody said */ eyed?: number
+      /** share of the broods there that is seen */ share: number
+      sdLog: number
+    }
   /** young that were seen: a number, or the words few and many */
   | { kind: 'young'; amount: number | 'few' | 'many' }
 )
@@ -146,6 +152,18 @@ export interface DeathsTold {
   sinceMs: number
 }
 
+/** Broods under way: females that carry, masses or clutches. */
+export interface BroodsToday extends Range {
+  /** mean number in each room, from fresh ones to those that hatch next */
+  rooms: number[]
+  /** that hatch within two weeks */
+  soon: Range
+  /** eggs of one brood */
+  youngEach: number
+  /** young of one brood that are half-grown one day, as crowded as it is today */
+  growUp: Range
+}
+
 export interface PopulationAnswer {
   model: string
   /** whether this is a quick look by few possible colonies: no take was searched for, and the ranges are rough */
@@ -154,8 +172,7 @@ export interface PopulationAnswer {
   leftOutBefore: number | null
   now: Estimate
   stages: Record<StageName, Range>
-  /** broods under way: females that carry, or masses */
-  broods: Range
+  broods: BroodsToday
   /** mean growth per week over the coming eight weeks, as a share, where nothing is taken */
   growthPerWeek: Estimate
   /** chance that it grows over these weeks */

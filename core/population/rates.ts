@@ -1,5 +1,6 @@
-import type { ResolvedGroup, Stages } from '#core/groups'
-import { crowdingSlope, freeShare, lifeCycle, type StageRates, turnOfLife } from './lifeCycle'
+import { eggQueue, type HatchLaw, hatchLaw, lawSd, type OwnPace, RESTING } from '#core/broods'
+import { paceAt, preferredC, type ResolvedGroup, type Stages } from '#core/groups'
+import { type Arc, crowdingSlope, freeShare, lifeCycle, type StageRates, turnOfLife } from './lifeCycle'
 export type { StageRates } from './lifeCycle'
 
 /** What a colony lives in, beside its group. */
@@ -8,6 +9,8 @@ export interface Conditions {
   temperatureC: number
   /** animals that the water can carry */
   capacity: number
+  /** how fast this keeper's broods go, where they have taught it */
+  pace?: OwnPace
 }
 
 /**
@@ -26,7 +29,12 @@ export function stageRates(
   if (!(conditions.capacity > 0)) throw new RangeError(`capacity must be above 0, got ${conditions.capacity}`)
   const { stages, life } = resolved.group
   const breeds = life.breedsInPlace && stages.eggs !== 'resting'
-  const living = { breeds, capacity: conditions.capacity, growth: resolved.growthPerWeek.value }
+  const living = {
+    breeds,
+    capacity: conditions.capacity,
+    growth: resolved.growthPerWeek.value,
+    hatch: hatchLaw(resolved, conditions.pace),
+  }
   const at = ratesAt(stages, { ...living, pace: 1 })
   const comeUp = breeds
     ? Math.min(1, Math.max(0, comeUpFor(at, Math.exp(resolved.growthPerWeek.value * at.dtWeeks))))
@@ -50,19 +58,6 @@ export function stageRates(
   return rates
 }
 
-/**
- * Factor on the pace of life at a temperature: q10 to the power of the difference over ten degrees. Times of
- * development are divided by it, hazards multiplied. Source: definition of Q10 (van 't Hoff 1884).
- */
-export const paceAt = (q10: number, temperatureC: number, referenceC: number): number =>
-  q10 ** ((temperatureC - referenceC) / 10)
-
-/** Temperature for which a group's growth is meant: the middle of its (or its school's) preferred range. */
-export function preferredC(resolved: Pick<ResolvedGroup, 'targets'>): number {
-  const { preferred } = resolved.targets.temperatureC ?? { preferred: [22, 24] }
-  return (preferred[0] + preferred[1]) / 2
-}
-
 /** Mean weeks that a stage takes to the chance of leaving one of its rooms within a step. */
 const leave = (rooms: number, weeks: number, dt: number) => Math.min(1, dt / Math.max(weeks / rooms, dt))
 
@@ -75,9 +70,10 @@ interface Living {
   capacity: number
   /** of the group per week, natural logarithm */
   growth: number
+  hatch: HatchLaw
 }
 
-function ratesAt(s: Stages, { breeds, pace, capacity, growth }: Living): StageRates {
+function ratesAt(s: Stages, { breeds, pace, capacity, growth, hatch }: Living): StageRates {
   const dt = s.stepDays / 7
   // where nothing grows up in place, the group's growth is nothing but its deaths
   const adultHazard = breeds ? pace / s.adultWeeks.value : Math.max(1e-4, -growth) * pace
@@ -88,7 +84,7 @@ function ratesAt(s: Stages, { breeds, pace, capacity, growth }: Living): StageRa
     needsMale: s.femaleShare.value < 1,
     femaleShare: s.femaleShare.value,
     // resting eggs wait for the pool to dry and fill again, which is a new colony
-    eggsLeave: s.eggs === 'resting' ? 0 : leave(2, s.eggWeeks.value / pace, dt),
+    eggs: s.eggs === 'resting' ? RESTING : eggQueue(Math.exp(hatch.meanLog) / 7 / pace / dt, lawSd(hatch)),
     firstLeave: leave(1, s.firstWeeks.value / pace, dt),
     youngLeave: leave(2, s.youngWeeks.value / pace, dt),
     firstHazard: 2 * s.youngLoss.value * dt,
@@ -106,24 +102,27 @@ function ratesAt(s: Stages, { breeds, pace, capacity, growth }: Living): StageRa
 
 /**
  * Share of eggs that must come up so that a colony whose make-up has settled grows by a factor in each step: the
- * characteristic equation of the life cycle. A full turn from egg to egg must give back just one egg (see
+ * characteristic equation of the life cycle. A full turn from brood to brood must give back just one (see
  * `turnOfLife`).
  * @param factor of growth per step, above the share of adults that survive
  */
-export function comeUpFor(r: StageRates, factor: number): number {
+export function comeUpFor(r: StageRates, factor: number, arcs: readonly Arc[] = emptyGlass(r)): number {
   if (factor <= Math.exp(-r.adultHazard)) return 0
-  const eggsPerFemale = r.broods * r.broodSize * freeShare(r, factor)
-  return 1 / turnOfLife(lifeCycle(r, { comeUp: 1, loss: 1, eggsPerFemale }), factor)
+  return 1 / (r.broods * freeShare(r, factor) * turnOfLife(arcs, r.eggs.start, factor))
 }
+
+/** The life cycle in an empty glass, in which every egg comes up and each female lays a brood. */
+const emptyGlass = (r: StageRates) => lifeCycle(r, { comeUp: 1, loss: 1, broodsPerFemale: 1 })
 
 /** Growth per week of an uncrowded colony whose make-up has settled, natural logarithm. */
 export function growthPerWeek(r: StageRates): number {
   let low = Math.exp(-r.adultHazard)
   if (!(r.comeUp > 0)) return Math.log(low) / r.dtWeeks
   let high = 8
+  const arcs = emptyGlass(r)
   for (let i = 0; i < 48; i++) {
     const middle = (low + high) / 2
-    if (comeUpFor(r, middle) < r.comeUp) low = middle
+    if (comeUpFor(r, middle, arcs) < r.comeUp) low = middle
     else high = middle
   }
   return Math.log((low + high) / 2) / r.dtWeeks

@@ -1,7 +1,7 @@
-import type { ResolvedGroup } from '#core/groups'
+import { preferredC, type ResolvedGroup } from '#core/groups'
 import { openingCloud } from './checkpoint'
 import { liveFutures, type WeeksToReach, weeksToReach } from './futures'
-import { preferredC, stageRates } from './rates'
+import { stageRates } from './rates'
 import { spreadsOf } from './spreads'
 
 /** What is asked of a starting number. */

@@ -4,16 +4,16 @@ import {
   deathsFrom,
   mix32,
   normalFrom,
-  poissonFrom,
   quickExp,
   type SharedChance,
   sharedChance,
   STREAM_STEP,
-  uniformAt,
 } from '#core/stats'
+import { arriving, hatching, joining, laying } from './eggPasses'
 import { crowdingSlope, LIFE, type Passage, type StageRates } from './lifeCycle'
 import type { Particles } from './particles'
-import { counted, EGGS_1, EGGS_2, FEMALES, FIRST, LOSSES, MALES, MOOD, RECRUITS, ROOM, SHAPE, STAGES } from './stages'
+import { type Conditions, DRAWS, drawn, type Pass, type StepMore } from './pass'
+import { counted, FIRST, LOSSES, MOOD, RECRUITS, ROOM, SHAPE, STAGES } from './stages'
 
 /** The mood forgets in about so many weeks, and strays so far on the log scale (from memory). */
 const MOOD_WEEKS = 20
@@ -31,9 +31,6 @@ const BAD_MEAN = -1.2
  * average.
  */
 const MENDING_PER_WEEK = -TURN_PER_WEEK * BAD_TURNS * BAD_MEAN
-/** Spread of one brood's size beside its mean (from memory). */
-const BROOD_SPREAD = 0.35
-
 /**
  * A week in so many brings a blow that nobody writes down: a heater that fails, a filter that clogs. It takes up to
  * this share of all animals. From memory.
@@ -41,46 +38,11 @@ const BROOD_SPREAD = 0.35
 const BLOW_PER_WEEK = 0.003
 const BLOW_MOST = 0.6
 
-/** What one step may change beside the rates. */
-export interface StepMore {
-  /** adults' hazard beside the usual one, per step: deaths that go on */
-  extraHazard?: number
-  /** factor on the room */
-  roomFactor?: number
-  /** factor on the young that come up */
-  recruitsFactor?: number
-  /** gets how many of each particle died that could have been found: half-grown and grown */
-  died?: Float64Array
-}
-
-/** Luck of a particle beside that of its passages: its mood, the broods, a blow. */
-export const DRAWS = { turn: 0, drift: 1, taken: 14, brood: 15, blow: 16 }
-
 /** The passages, the last of a life first: whoever arrives is not thinned in the same step. */
 const ways = LIFE.toReversed()
 
-/** One uniform number of a particle's stream. */
-const drawn = (stream: number, which: number) => uniformAt((stream + Math.imul(which, STREAM_STEP)) | 0)
-
 /** Lives all particles of a cloud through one step, in place; the same key gives the same luck. */
 export type Step = (particles: Particles, key: number, more?: StepMore) => void
-
-/** What a step works out for each particle before anybody dies, grows or is born. */
-interface Conditions {
-  /** where the particle's uniform numbers begin */
-  stream: Int32Array
-  /** the mood’s factor on the broods taken up */
-  half: Float64Array
-  /** share of the hatched that come up */
-  comeUp: Float64Array
-  /** factor on the hazards */
-  loss: Float64Array
-  hatched: Float64Array
-  /** eggs that are laid */
-  laid: Float64Array
-  /** half-grown and grown that died */
-  died: Float64Array
-}
 
 const conditionsFor = (size: number): Conditions => ({
   stream: new Int32Array(size),
@@ -109,11 +71,9 @@ export function stepOf(r: StageRates): Step {
     at.died.fill(0)
     for (const pass of passes) pass({ cloud, size }, at, more)
     more.died?.set(at.died)
+    more.hatched?.set(at.hatched)
   }
 }
-
-/** What happens to all particles in one part of a step. */
-type Pass = (particles: Particles, at: Conditions, more: StepMore) => void
 
 /** A fit and all futures from it go by the same rates: what chances were summed up for one serves the others. */
 const made = new WeakMap<StageRates, readonly Pass[]>()
@@ -124,8 +84,10 @@ function passesOf(r: StageRates): readonly Pass[] {
   const passes = [
     feeling(r),
     laying(r),
-    ...ways.flatMap(way => [...(way.hazard ? [dying(way, r[way.hazard])] : []), ...leaving(way, r)]),
-    joining,
+    ...ways.flatMap(way => [dying(way, r[way.hazard]), ...leaving(way, r)]),
+    hatching(r),
+    arriving(r.broodSize),
+    joining(r),
     striking(r.dtWeeks),
   ]
   made.set(r, passes)
@@ -165,35 +127,9 @@ function feeling(r: StageRates): Pass {
   }
 }
 
-/** What the females lay: into their own row, because it is no part of this step yet. */
-function laying(r: StageRates): Pass {
-  const { carried, needsMale, broods, broodSize } = r
-  return ({ cloud, size }, { stream, half, laid }) => {
-    for (let i = 0; i < size; i++) {
-      const females = cloud[FEMALES * size + i]!
-      const eggs = cloud[EGGS_1 * size + i]! + cloud[EGGS_2 * size + i]!
-      const free = carried ? Math.max(0, females - Math.ceil(eggs / broodSize)) : females
-      const u = drawn(stream[i]!, DRAWS.taken)
-      const taken =
-        needsMale && !(cloud[MALES * size + i]! > 0)
-          ? 0
-          : carried
-            ? binomialFrom(u, free, broods * half[i]!)
-            : poissonFrom(u, free * broods * half[i]!)
-      const z = taken > 0 ? normalFrom(drawn(stream[i]!, DRAWS.brood)) : 0
-      laid[i] = Math.max(0, Math.round(broodSize * (taken + BROOD_SPREAD * Math.sqrt(taken) * z)))
-    }
-  }
-}
-
-/** The eggs join those that are there. */
-const joining: Pass = ({ cloud, size }, { laid }) => {
-  for (let i = 0, place = EGGS_1 * size; i < size; i++, place++) cloud[place] = cloud[place]! + laid[i]!
-}
-
 /** Deaths in a stage; what grown animals die of beside the usual comes on top. */
 function dying({ stage, leaves, luck }: Passage, hazard: number): Pass {
-  const dies = luck.dies!
+  const { dies } = luck
   const body = stage === FIRST ? 0 : 1
   return ({ cloud, size }, { stream, loss, died }, { extraHazard = 0 }) => {
     const extra = leaves ? 0 : extraHazard
@@ -210,19 +146,7 @@ function dying({ stage, leaves, luck }: Passage, hazard: number): Pass {
 function leaving(way: Passage, r: StageRates): Pass[] {
   if (!way.leaves) return []
   const chance = sharedChance(r[way.leaves])
-  if (way.comesUp) return [hatching(way, chance), arriving(way)]
   return [way.orElse === undefined ? moving(way, chance) : parting(way, chance, sharedChance(r.femaleShare))]
-}
-
-function hatching({ stage, luck }: Passage, chance: SharedChance): Pass {
-  const leaves = luck.leaves!
-  return ({ cloud, size }, { stream, hatched }) => {
-    for (let i = 0, place = stage * size; i < size; i++, place++) {
-      const gone = binomialShared(chance, drawn(stream[i]!, leaves), cloud[place]!)
-      cloud[place] = cloud[place]! - gone
-      hatched[i] = gone
-    }
-  }
 }
 
 function moving({ stage, to, luck }: Passage, chance: SharedChance): Pass {
@@ -234,15 +158,6 @@ function moving({ stage, to, luck }: Passage, chance: SharedChance): Pass {
       cloud[place] = cloud[place]! - gone
       cloud[place + next] = cloud[place + next]! + gone
     }
-  }
-}
-
-/** Not all of the hatched come up. */
-function arriving({ to, luck }: Passage): Pass {
-  const arrives = luck.arrives!
-  return ({ cloud, size }, { stream, hatched, comeUp }) => {
-    for (let i = 0, place = to! * size; i < size; i++, place++)
-      cloud[place] = cloud[place]! + binomialFrom(drawn(stream[i]!, arrives), hatched[i]!, comeUp[i]!)
   }
 }
 
@@ -274,7 +189,7 @@ function striking(dtWeeks: number): Pass {
       // what is left of the uniform number tells how hard it is
       const left = 1 - (BLOW_MOST * blow) / blowChance
       for (let row = 0; row < STAGES; row++) {
-        const luck = drawn(stream[i]!, DRAWS.blow + 1 + row)
+        const luck = drawn(stream[i]!, DRAWS.struck + row)
         cloud[row * size + i] = binomialFrom(luck, cloud[row * size + i]!, left)
       }
       died[i] = died[i]! + before - counted(cloud, size, i)

@@ -1,10 +1,5 @@
+import type { TemperatureReading } from '#core/broods'
 import { WEEK_MS } from '#core/records'
-
-/** A reading of the water's temperature. */
-export interface TemperatureReading {
-  at: number
-  value: number
-}
 
 /** A stretch of time at one temperature. */
 export interface Climate {

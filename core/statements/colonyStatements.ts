@@ -1,4 +1,5 @@
-import { resolveGroup, type Target } from '#core/groups'
+import { type ColonyBroods, colonyBroods, type TemperatureReading, type WatchedLength } from '#core/broods'
+import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
 import {
   type FittedColony,
   type KeptFit,
@@ -33,6 +34,8 @@ export interface ColonyStatements {
   water: WaterStatement
   /** null for animals that do not molt, for a batch, and in a first look */
   molts: MoltsTold | null
+  /** null for animals whose broods nobody sees, or that never hatch in their water */
+  broods: ColonyBroods | null
   population: PopulationAnswer
 }
 
@@ -48,6 +51,8 @@ export interface StatementInput {
   glassEntries: readonly Entry[]
   /** the waters of glasses where it stood before, with what was logged of them in that time */
   earlier: readonly { water: Glass; entries: readonly Entry[] }[]
+  /** broods of this keeper's other colonies of the group that were watched to their end */
+  lengths?: readonly WatchedLength[]
   nowMs: number
   /** where the keeper lives, as an IANA name: dawn and dusk are told by its clock */
   zone: string
@@ -60,6 +65,8 @@ export function questionFrom(
 ): {
   question: PopulationQuestion
   story: WaterStory
+  /** of all waters that it stood in, each in its time */
+  temperatures: readonly TemperatureReading[]
 } {
   const { colony, glass, water, colonyEntries, glassEntries, earlier, nowMs } = input
   const storyOf = (of: Glass, entries: readonly Entry[]) => waterStory(currentEntries(entries), netLitres(of), nowMs)
@@ -68,11 +75,18 @@ export function questionFrom(
   const arrived = momentMs(colony.stays.at(-1)!.from)
   const before = earlier.flatMap(e => storyOf(e.water, e.entries).readings.get('temperatureC') ?? [])
   const here = (story.readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
+  const temperatures = [...before, ...here]
   return {
+    temperatures,
     question: questionOf(
       colony,
       glass,
-      { entries: currentEntries(colonyEntries), temperatures: [...before, ...here], ...(mostSteps && { mostSteps }) },
+      {
+        entries: currentEntries(colonyEntries),
+        temperatures,
+        lengths: input.lengths ?? [],
+        ...(mostSteps && { mostSteps }),
+      },
       nowMs,
     ),
     story,
@@ -90,9 +104,10 @@ export function colonyStatements(
   input: StatementInput,
   before?: FittedColony | KeptFit,
 ): { statements: ColonyStatements; fit: FittedColony } {
-  const { question, story } = questionFrom(input)
+  const asked = questionFrom(input)
+  const { question } = asked
   const fit = before && 'resume' in before ? before.resume(question) : populationModel.fit(question, { kept: before })
-  return { statements: statementsFrom(input, fit.explain(), { question, story }), fit }
+  return { statements: statementsFrom(input, fit.explain(), asked), fit }
 }
 
 /** Steps of the log that a first look lives through: the half year that the Room draws, and some to find its feet. */
@@ -103,8 +118,8 @@ const FIRST_LOOK_STEPS = 32
  * at once. What is said of the water is as good as it will be.
  */
 export function firstLook(input: StatementInput): ColonyStatements {
-  const { question, story } = questionFrom(input, FIRST_LOOK_STEPS)
-  return statementsFrom(input, populationModel.fit(question, { firstLook: true }).explain(), { question, story })
+  const asked = questionFrom(input, FIRST_LOOK_STEPS)
+  return statementsFrom(input, populationModel.fit(asked.question, { firstLook: true }).explain(), asked)
 }
 
 /** A batch ends by itself: that there are far fewer than last time asks nobody for another count. */
@@ -117,33 +132,31 @@ const ofBatch = (p: PopulationAnswer): PopulationAnswer => ({
 function statementsFrom(
   input: StatementInput,
   answer: PopulationAnswer,
-  { question, story }: { question: PopulationQuestion; story: WaterStory },
+  {
+    question,
+    story,
+    temperatures,
+  }: { question: PopulationQuestion; story: WaterStory; temperatures: readonly TemperatureReading[] },
 ): ColonyStatements {
   const { colony, nowMs } = input
-  const { readings, events } = story
   const group = resolveGroup(colony)
   const known = group.batch ? ofBatch(answer) : answer
   const netL = netLitres(input.water)
   const changeL = netL * (group.change?.share ?? 0.1)
 
-  const values: ValueVerdict[] = []
-  for (const key of valueKeys) {
-    const logged = readings.has(key) ? group.judgedWhereLogged[key] : undefined
-    const target: Target | undefined = group.targets[key] ?? logged
-    if (!target) continue
-    const verdict = judgeValue({
-      key,
-      target,
-      readings: readings.get(key) ?? [],
-      nowMs,
-      largestStep: group.largestStepPerWeek[key]?.value,
-      events,
-      ...(key === 'ghDh' && { conductivity: readings.get('conductivityUsCm') ?? [] }),
-    })
-    values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], nowMs, input.zone)) : verdict)
-  }
+  const values = valuesOf(group, story, input)
   const water = waterStatement(values)
   const standing = currentEntries(input.colonyEntries)
+  const broods = group.batch
+    ? null
+    : colonyBroods({
+        resolved: group,
+        entries: standing,
+        temperatures,
+        rooms: answer.broods.rooms,
+        lengths: input.lengths ?? [],
+        nowMs,
+      })
   const molts = moltsTold({
     ...{ colony, resolved: group, question, answer: known, colonyEntries: standing },
     ...{ values, story, entries: currentEntries(input.glassEntries), nowMs },
@@ -158,14 +171,40 @@ function statementsFrom(
     changeL,
     number: numberStatement(population, {
       nowMs,
-      coming: comingOf(group, standing, nowMs),
+      coming: comingOf(broods, group.group.stages.broodSize.value, standing, nowMs),
       sexes: sexesOf(group, colony, standing, nowMs),
       batch: group.batch,
     }),
     heading: headingStatement(population, group, molts?.watch),
     surplus: surplusStatement(population, { water: water.state, batch: group.batch, molts: molts?.watch ?? null }),
     molts,
+    broods,
     water,
     population,
   }
+}
+
+/** What is said of each value of the water: those that the group has targets for, and what somebody has read. */
+function valuesOf(
+  group: ResolvedGroup,
+  { readings, events }: WaterStory,
+  input: Pick<StatementInput, 'nowMs' | 'zone'>,
+): ValueVerdict[] {
+  const values: ValueVerdict[] = []
+  for (const key of valueKeys) {
+    const logged = readings.has(key) ? group.judgedWhereLogged[key] : undefined
+    const target: Target | undefined = group.targets[key] ?? logged
+    if (!target) continue
+    const verdict = judgeValue({
+      key,
+      target,
+      readings: readings.get(key) ?? [],
+      nowMs: input.nowMs,
+      largestStep: group.largestStepPerWeek[key]?.value,
+      events,
+      ...(key === 'ghDh' && { conductivity: readings.get('conductivityUsCm') ?? [] }),
+    })
+    values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], input.nowMs, input.zone)) : verdict)
+  }
+  return values
 }

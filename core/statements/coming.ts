@@ -1,5 +1,4 @@
-import { clutchesOf } from '#core/broods'
-import type { ResolvedGroup } from '#core/groups'
+import type { ColonyBroods } from '#core/broods'
 import { DAY_MS, type Entry, momentMs } from '#core/records'
 
 /** Young that are on the way, and in no number yet. */
@@ -17,24 +16,35 @@ const WAITS_DAYS = 56
 
 /**
  * Clutches on the way, here and in the incubator, and young in the incubator that were not put in yet.
+ * @param broods of the colony
+ * @param eggs of one clutch
  * @param entries standing entries of the colony, by time
  */
-export function comingOf({ group }: Pick<ResolvedGroup, 'group'>, entries: readonly Entry[], nowMs: number): Coming[] {
-  const clutches = clutchesOf(group.care.brood, entries).filter(c => c.laidMs <= nowMs)
-  const eggs = (['incubator', 'inPlace'] as const).flatMap((place): Coming[] => {
-    const open = clutches.filter(c => c.state === 'open' && c.place === place)
+export function comingOf(
+  broods: ColonyBroods | null,
+  eggs: number,
+  entries: readonly Entry[],
+  nowMs: number,
+): Coming[] {
+  if (broods?.sign !== 'clutch') return []
+  const coming = (['incubator', 'inPlace'] as const).flatMap((place): Coming[] => {
+    const open = broods.lines.filter(l => l.place === place)
     if (open.length === 0) return []
-    const number = open.length * group.stages.broodSize.value
-    return [{ place, hatched: false, number, fromMs: Math.min(...open.map(c => c.fromMs)) }]
+    return [
+      {
+        ...{ place, hatched: false, number: open.length * eggs },
+        fromMs: Math.min(...open.map(l => l.hatch.earliestMs)),
+      },
+    ]
   })
-  const out = clutches.filter(
-    c => c.state === 'hatched' && c.place === 'incubator' && c.young && c.seenMs > nowMs - WAITS_DAYS * DAY_MS,
+  const out = broods.ended.filter(
+    b => b.end!.how === 'hatched' && b.place === 'incubator' && b.young && b.end!.toMs > nowMs - WAITS_DAYS * DAY_MS,
   )
-  const fromMs = Math.min(...out.map(c => c.seenMs))
+  const fromMs = Math.min(...out.map(b => b.end!.toMs))
   const putIn = entries.reduce(
     (sum, e) => (e.kind === 'addition' && momentMs(e.at) >= fromMs ? sum + e.number : sum),
     0,
   )
-  const number = out.reduce((sum, c) => sum + c.young!, 0) - putIn
-  return number > 0 ? [...eggs, { place: 'incubator', hatched: true, number, fromMs }] : eggs
+  const number = out.reduce((sum, b) => sum + b.young!, 0) - putIn
+  return number > 0 ? [...coming, { place: 'incubator', hatched: true, number, fromMs }] : coming
 }

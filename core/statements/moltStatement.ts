@@ -1,4 +1,4 @@
-import type { ResolvedGroup } from '#core/groups'
+import { paceAt, preferredC, type ResolvedGroup } from '#core/groups'
 import {
   limbsUnderway,
   type LostLimbs,
@@ -9,7 +9,7 @@ import {
   type Stretch,
   USUAL_LEVEL,
 } from '#core/molts'
-import { paceAt, type PopulationAnswer, type PopulationQuestion, preferredC } from '#core/population'
+import type { PopulationAnswer, PopulationQuestion } from '#core/population'
 import type { Colony, Entry } from '#core/records'
 import { Z80 } from '#core/stats'
 import { type CauseAsked, causesOf, type MoltCause } from './moltCauses'

@@ -1,8 +1,9 @@
-import { habitatLitres, resolveGroup } from '#core/groups'
+import { habitatLitres, preferredC, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
-import { OWN_SHARE, type PopulationQuestion, preferredC, spreadsOf, stageRates } from '#core/population'
+import { OWN_SHARE, type PopulationQuestion, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
-import { climateOf, type TemperatureReading } from './climate'
+import { climateOf } from './climate'
+import { type OwnPace, paceOf, type TemperatureReading, type WatchedLength } from '#core/broods'
 import { BROOD_SIGHT, eventsOf } from './effects'
 import { fitWindow, MOST_STEPS } from './window'
 
@@ -21,6 +22,8 @@ export interface ColonyLog {
   entries: readonly Entry[]
   /** of its glass: moment and °C, in order of time */
   temperatures?: readonly TemperatureReading[]
+  /** broods of this keeper's other colonies of the group that were watched to their end */
+  lengths?: readonly WatchedLength[]
   /** what lies further back is not lived through */
   mostSteps?: number
 }
@@ -32,7 +35,7 @@ export interface ColonyLog {
 export function questionOf(
   colony: Colony,
   glass: Pick<Glass, 'grossL' | 'fill'>,
-  { entries, temperatures = [], mostSteps = MOST_STEPS }: ColonyLog,
+  { entries, temperatures = [], lengths = [], mostSteps = MOST_STEPS }: ColonyLog,
   nowMs: number,
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)
@@ -40,13 +43,14 @@ export function questionOf(
   const events = entries.flatMap(entry => eventsOf(entry, colony.id, resolved))
   const temperatureC = temperatureOf(temperatures, nowMs) ?? preferredC(resolved)
   const capacity = Math.max(1, resolved.capacityPerL.value * habitatLitres(group, glass))
-  const rates = stageRates(resolved, { temperatureC, capacity })
+  const pace = rounded(paceOf({ resolved, entries, temperatures, lengths, nowMs }))
+  const rates = stageRates(resolved, { temperatureC, capacity, pace })
   const began = { startMs: momentMs(colony.startedAt), founders: colony.founders }
   const window = fitWindow(began, events, { dtWeeks: rates.dtWeeks, mostSteps }, nowMs)
   // each week of the log went by its own temperature; those ahead go by that of the last weeks
   const ratesAt = new Map([[temperatureC, rates]])
   const pastRates = climateOf(temperatures, { startMs: window.startMs, nowMs }, preferredC(resolved)).map(stretch => {
-    const known = ratesAt.get(stretch.temperatureC) ?? stageRates(resolved, { ...stretch, capacity })
+    const known = ratesAt.get(stretch.temperatureC) ?? stageRates(resolved, { ...stretch, capacity, pace })
     ratesAt.set(stretch.temperatureC, known)
     return { ...stretch, rates: known }
   })
@@ -78,6 +82,13 @@ export function questionOf(
     ...(sign && { broodSight: BROOD_SIGHT[sign] }),
   }
 }
+
+/** To two in a hundred: a reading more must not make the fit begin anew. */
+const rounded = ({ log, sd, broods }: OwnPace): OwnPace => ({
+  log: Math.round(50 * log) / 50,
+  sd: Math.round(50 * sd) / 50,
+  broods,
+})
 
 /** Mean temperature of the last weeks; null where nobody measured. */
 function temperatureOf(readings: readonly TemperatureReading[], nowMs: number): number | null {

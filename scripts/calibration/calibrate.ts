@@ -20,6 +20,8 @@ export interface CalibrationResult {
   /** growth per week as natural logarithms */
   growth: { low: number; high: number }
   heading: Heading
+  /** broods that hatch within two weeks */
+  hatching: { low: number; high: number }
   /** where the last count asks for another one: what was wrong, the count, the number that was expected, or neither */
   asks: 'count' | 'number' | 'neither' | null
   carried: Simple
@@ -76,6 +78,7 @@ function answerCase(c: CalibrationCase, particles?: number): CalibrationResult {
     now: answer.path.at(-1)!,
     in8: answer.fan[WEEKS]!,
     growth: { low: Math.log1p(low), high: Math.log1p(high) },
+    hatching: answer.broods.soon,
     heading: HEADINGS[headingStatement(answer, resolveGroup(c.colony)).conclusion.key] ?? 'unclear',
     asks: answer.asks && wrongOf(answer.asks, answer.counts.at(-1)!.value, c.truth.now),
     carried: carriedForward([start, ...counts], c.nowMs),

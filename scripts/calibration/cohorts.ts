@@ -51,6 +51,7 @@ function paceOf(nature: Nature, random: Random): Pace {
 class Cohorts implements LivingColony {
   private day = 0
   private deaths = 0
+  private hatches = 0
   private mood = 0
   private females: number
   private males: number
@@ -131,6 +132,7 @@ class Cohorts implements LivingColony {
     const hatching = this.eggs.get(this.day)
     if (!hatching) return
     this.eggs.delete(this.day)
+    this.hatches += hatching.broods
     const { comeUp, crowding, power } = this.pace
     const { matureDays, countableDays, room } = this.nature
     const born = this.poisson((hatching.eggs * comeUp * good) / (1 + crowding * (crowd / room) ** power))
@@ -163,6 +165,9 @@ class Cohorts implements LivingColony {
   }
   broods(): number {
     return [...this.eggs.values()].reduce((sum, e) => sum + e.broods, 0)
+  }
+  hatched(): number {
+    return this.hatches
   }
   died(): number {
     return this.deaths

@@ -33,7 +33,7 @@ export interface CalibrationCase {
   entries: Entry[]
   nowMs: number
   /** where it was given one */ dieOff: DieOff | null
-  truth: { now: number; in8: number; females: number }
+  truth: { now: number; in8: number; females: number; /** broods that hatch within two weeks */ hatching: number }
 }
 
 const WEEKS_AHEAD = 8
@@ -120,7 +120,7 @@ function tryCase(
     entries,
     nowMs: NOW,
     dieOff,
-    truth: { now, in8: inWeeks(living, WEEKS_AHEAD), females: told.females },
+    truth: { now, females: told.females, ...comes(living) },
   }
 }
 
@@ -158,9 +158,15 @@ const comesOver: Record<Fate, (weeks: number, random: Random) => DieOff | null> 
   loss: night,
 }
 
-function inWeeks(living: LivingColony, weeks: number): number {
-  for (let d = 0; d < weeks * 7; d++) living.live()
-  return countable(living.told())
+/** What comes: the broods of two weeks, and the number in eight. */
+function comes(living: LivingColony): Pick<CalibrationCase['truth'], 'hatching' | 'in8'> {
+  const before = living.hatched()
+  let hatching = 0
+  for (let day = 1; day <= WEEKS_AHEAD * 7; day++) {
+    living.live()
+    if (day === 14) hatching = living.hatched() - before
+  }
+  return { hatching, in8: countable(living.told()) }
 }
 
 /**

@@ -17,6 +17,8 @@ export interface LivingColony {
   told: () => Told
   /** females with eggs, or masses about */
   broods: () => number
+  /** broods that have hatched so far */
+  hatched: () => number
   /** countable animals that died on the last day */
   died: () => number
   /** lets a share of all animals vanish, the young as well */

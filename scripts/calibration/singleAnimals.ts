@@ -49,6 +49,7 @@ function comeUpForGrowth(n: Nature): number {
 class SingleAnimals implements LivingColony {
   private day = 0
   private deaths = 0
+  private hatches = 0
   private clutches: Brood[] = []
   private animals: Animal[]
   private readonly comeUp: number
@@ -128,6 +129,7 @@ class SingleAnimals implements LivingColony {
     this.clutches = this.clutches.filter(b => {
       if (b.hatches > this.day) return true
       if (this.nature.carried && b.mother.diesAt <= this.day) return false
+      this.hatches++
       // those that will not come up are never made: nobody sees them
       for (let k = poisson(b.eggs * survival)(); k > 0; k--) born.push(this.hatchling())
       return false
@@ -146,6 +148,9 @@ class SingleAnimals implements LivingColony {
   }
   broods(): number {
     return this.clutches.length
+  }
+  hatched(): number {
+    return this.hatches
   }
   died(): number {
     return this.deaths

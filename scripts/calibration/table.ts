@@ -8,6 +8,8 @@ export interface CalibrationTable {
   in8: Held
   /** of the growth in the coming weeks */
   growth: { in80: number }
+  /** of the broods that hatch within two weeks */
+  hatching: { in80: number }
   heading: HeadingTable
   /** share of colonies whose last count asked for another one; and of these, by what was wrong */
   asks: { said: number; count: number; number: number; neither: number }
@@ -72,6 +74,7 @@ export function summariseCases(results: readonly CalibrationResult[]): Calibrati
     now: held('now'),
     in8: held('in8'),
     growth: { in80: share(r => inside(r.truth.growth, r.growth.low, r.growth.high)) },
+    hatching: { in80: share(r => inside(r.truth.hatching, r.hatching.low, r.hatching.high)) },
     asks: {
       said: asking.length / results.length,
       count: wrong('count'),

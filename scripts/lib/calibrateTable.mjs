@@ -3,6 +3,7 @@ import { parentPort, workerData } from 'node:worker_threads'
 import { summariseAlarms } from '../calibration/deathAlarm'
 import { summariseLosses } from '../calibration/losses'
 import { summariseLuck } from '../calibration/luckAlone'
+import { summariseBroods } from '../calibration/hatching'
 import { summariseMolts } from '../calibration/moltTrouble'
 import { summariseWatch } from '../calibration/quietGlass'
 import { summariseCases } from '../calibration/table'
@@ -15,5 +16,6 @@ const summarise =
     luck: summariseLuck,
     water: summariseWatch,
     molts: summariseMolts,
+    broods: summariseBroods,
   }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

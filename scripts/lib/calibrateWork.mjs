@@ -4,6 +4,7 @@ import { calibrate } from '../calibration/calibrate'
 import { watchColonies } from '../calibration/deathAlarm'
 import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
+import { watchBroods } from '../calibration/hatching'
 import { watchMoltTrouble } from '../calibration/moltTrouble'
 import { watchWater } from '../calibration/quietGlass'
 
@@ -14,5 +15,6 @@ const others = {
   luck: luckAlone,
   water: watchWater,
   molts: watchMoltTrouble,
+  broods: watchBroods,
 }[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

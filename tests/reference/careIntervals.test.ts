@@ -75,21 +75,6 @@ describe('common practice', () => {
     const week = { untilMs: WEEK_MS, all: 100, grown: 100, sdLog: 0, pace: 1 }
     expect(moltCourse(group('neocaridina').group.care.molts!, 0, [week])[0]).toMatchObject({ grown: 25, young: 0 })
   })
-  it(
-    'eggs: dwarf crayfish four to five weeks, river shrimp four to six, land crabs one to two months, apple ' +
-      'snails eight days and more, ramshorns one to three weeks (from memory)',
-    () => {
-      const days = (id: string) => group(id).group.care.brood!.days.range
-      expect(days('dwarf-crayfish')).toEqual([28, 35])
-      expect(days('amphidromous-shrimp')).toEqual([28, 42])
-      expect(days('land-crab')).toEqual([30, 60])
-      expect(days('apple-snail')[0]).toBe(8)
-      expect(days('ramshorn-snail')).toEqual([7, 21])
-      // about three to four weeks, and about four weeks at 22 °C (from memory)
-      expect(days('neocaridina')).toEqual([21, 28])
-      expect(days('bee-shrimp')[0]).toBeGreaterThanOrEqual(25)
-    },
-  )
   it('medicine: a part change after three to five days, a second dose two weeks after the first', () => {
     const glassEntries = [entryOf('treatment', 0, { glassId, substance: 'fenbendazole', activeMg: 30, netL: 50 })]
     const change = itemOf('doseChange', { glassEntries })!

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { groupOf, groups, resolveGroup } from '#core/groups'
-import { futureFan, preferredC, spreadsOf, stageRates, type Doing, weeksToReach } from '#core/population'
+import { groupOf, groups, preferredC, resolveGroup } from '#core/groups'
+import { futureFan, spreadsOf, stageRates, type Doing, weeksToReach } from '#core/population'
 import { openingCloud } from '../../core/population/checkpoint'
 import { liveFutures } from '../../core/population/futures'
 import type { Heads } from '#core/records'
@@ -95,16 +95,6 @@ describe('growth (common practice, no source)', () => {
   it('temporary-pool animals live two to three weeks', () => {
     expect(expected('pool-branchiopod', { females: 50, males: 50 }, 10, 3).value).toBeLessThan(50)
     expect(expected('pool-branchiopod', { females: 50, males: 50 }, 10, 8).value).toBeLessThan(12)
-  })
-  it('eggs are carried as long as the round’s calendar says', () => {
-    for (const { care, stages, id } of groups) {
-      const days = care.brood?.days.range
-      if (days)
-        expect([id, stages.eggWeeks.value * 7 >= days[0] - 1 && stages.eggWeeks.value * 7 <= days[1] + 1]).toEqual([
-          id,
-          true,
-        ])
-    }
   })
 })
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { largestBearable } from '#core/population'
 import { fixedDurationShare, lifeTable, matrixView } from '../../core/population/matrixView'
-import { paceAt } from '../../core/population/rates'
+import { paceAt } from '#core/groups'
 import development from './data/development.json'
 import file from './data/demography.json'
 import harvest from './data/harvest.json'

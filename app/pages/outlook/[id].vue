@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { mdiContentSaveOutline } from '@mdi/js'
 import { format } from 'date-fns'
-import { groupOf, resolveGroup } from '#core/groups'
-import { preferredC } from '#core/population'
+import { groupOf, preferredC, resolveGroup } from '#core/groups'
 import { whole } from '~/words/numbers'
 import { changeText, comparedText, reachText } from '~/words/outlook'
 

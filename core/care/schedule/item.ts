@@ -1,3 +1,4 @@
+import type { ColonyBroods } from '#core/broods'
 import type { ResolvedGroup } from '#core/groups'
 import type { Basis, Bench, Colony, Entry, Glass, Message, Plan } from '#core/records'
 import type { ValueVerdict } from '#core/water'
@@ -113,6 +114,8 @@ export interface ColonyCare {
     /** since when more are found dead than usual; null where no more are */
     dyingSinceMs: number | null
   } | null
+  /** its broods; null until they are told, and for animals that show none */
+  broods: ColonyBroods | null
   /** verdicts on its water */
   values: readonly ValueVerdict[]
 }

@@ -82,7 +82,7 @@ export const amphidromousShrimp = defineGroup({
     greensDays: figure(7, M),
     leavesDays: figure(14, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, CP), softDays: ranged(1, 2, M) },
-    brood: { sign: 'berried', days: ranged(28, 42, CP) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'molts', 'dead'],
   },

@@ -81,7 +81,7 @@ export const appleSnail = defineGroup({
     portionFor: { by: 'animals', value: 3, basis: M },
     greensDays: figure(3, M),
     calciumDays: figure(30, M),
-    brood: { sign: 'clutch', days: ranged(8, 21, CP) },
+    brood: { sign: 'clutch' },
     youngApart: false,
     counters: ['clutch', 'dead', 'young'],
   },

@@ -82,7 +82,7 @@ export const beeShrimp = defineGroup({
     greensDays: figure(7, CP),
     leavesDays: figure(14, CP),
     molts: { youngWeeks: figure(1, CP), adultWeeks: figure(4, CP), softDays: ranged(1, 2, M) },
-    brood: { sign: 'berried', days: ranged(26, 30, M) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'molts', 'dead', 'young'],
   },

@@ -82,7 +82,7 @@ export const burrowingCrayfish = defineGroup({
     leavesDays: figure(14, M),
     calciumDays: figure(30, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(8, M), softDays: ranged(3, 5, M) },
-    brood: { sign: 'berried', days: ranged(28, 42, M) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'molts', 'limbLoss', 'dead'],
   },

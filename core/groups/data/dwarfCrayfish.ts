@@ -82,7 +82,7 @@ export const dwarfCrayfish = defineGroup({
     leavesDays: figure(14, M),
     calciumDays: figure(30, M),
     molts: { youngWeeks: figure(1, M), adultWeeks: figure(4, CP), softDays: ranged(2, 4, M) },
-    brood: { sign: 'berried', days: ranged(28, 35, CP) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'molts', 'dead', 'young'],
   },

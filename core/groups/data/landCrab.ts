@@ -83,7 +83,7 @@ export const landCrab = defineGroup({
     leavesDays: figure(14, M),
     calciumDays: figure(30, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, CP), softDays: ranged(5, 6, CP) },
-    brood: { sign: 'berried', days: ranged(30, 60, CP) },
+    brood: { sign: 'berried' },
     youngApart: true,
     counters: ['berried', 'molts', 'limbLoss', 'dead'],
   },

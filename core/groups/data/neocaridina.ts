@@ -90,7 +90,7 @@ export const neocaridina = defineGroup({
     greensDays: figure(7, M),
     leavesDays: figure(14, M),
     molts: { youngWeeks: figure(1, CP), adultWeeks: figure(4, CP), softDays: ranged(1, 2, M) },
-    brood: { sign: 'berried', days: ranged(21, 28, M) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'molts', 'dead', 'young'],
   },

@@ -66,7 +66,7 @@ export const ramshornSnail = defineGroup({
   stages: stages(
     { stepDays: 7, eggs: 'laid', first: 'hatchling' },
     {
-      eggWeeks: 1.5,
+      eggWeeks: 1.7,
       firstWeeks: 1,
       youngWeeks: 6,
       adultWeeks: 40,
@@ -82,7 +82,7 @@ export const ramshornSnail = defineGroup({
     portionFor: { by: 'animals', value: 10, basis: M },
     greensDays: figure(7, M),
     calciumDays: figure(30, M),
-    brood: { sign: 'eggMass', days: ranged(7, 21, M) },
+    brood: { sign: 'eggMass' },
     youngApart: false,
     counters: ['eggMass', 'dead', 'young'],
   },

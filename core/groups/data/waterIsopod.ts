@@ -81,7 +81,7 @@ export const waterIsopod = defineGroup({
     leavesDays: figure(14, M),
     calciumDays: figure(60, M),
     molts: { youngWeeks: figure(2, M), adultWeeks: figure(4, M), softDays: ranged(1, 2, M) },
-    brood: { sign: 'berried', days: ranged(21, 30, M) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'dead', 'young'],
   },

@@ -113,14 +113,6 @@ const cases: readonly (readonly [DueKind, string, CareSetting, Figures, number, 
     `count:${colonyId}`,
   ],
   [
-    'young',
-    'when they may come',
-    { colonyEntries: [berried(14, 0), berried(10, 3)] },
-    of(null, [3, 11], 1),
-    7,
-    `young:${colonyId}`,
-  ],
-  [
     'soil',
     'after one to two years',
     { glass: { soilSince: daysAgo(300) } },
@@ -173,15 +165,20 @@ describe('what each kind of work takes, and how it may be moved', () => {
     const at = (days: number) => itemOf('clutch', { groupId: 'apple-snail', colonyEntries: [clutch(days)] })!
     expect(at(1)).toMatchObject(of(3, [0.5, 1], 2))
     expect((at(1).dueMs - NOW) / DAY_MS).toBeCloseTo(2, 6)
-    expect(at(9)).toMatchObject(of(3, [0.5, 1], 2))
-    const seen = entryOf('clutch', 0.5, { colonyId, clutchId: clutch(9).id, event: 'checked' })
-    const laid = clutch(9)
+    expect(at(7)).toMatchObject(of(3, [0.5, 1], 2))
+    const seen = entryOf('clutch', 0.5, { colonyId, clutchId: clutch(15).id, event: 'checked' })
+    const laid = clutch(15)
     const open = itemOf('clutch', {
       groupId: 'apple-snail',
       colonyEntries: [laid, { ...seen, clutchId: laid.id } as Entry],
     })!
     expect(open).toMatchObject({ everyDays: 1, why: { key: 'clutchHatching' } })
     expect((open.dueMs - NOW) / DAY_MS).toBeCloseTo(0.5, 6)
+  })
+  it('young are looked for from the first day on which they may come, for as long as they may', () => {
+    const item = itemOf('young', { colonyEntries: [berried(14, 0), berried(10, 3)] })!
+    expect(item).toMatchObject({ ...of(null, [3, 9], 1), key: `young:${colonyId}` })
+    expect(item.dueMs).toBe(item.why.values.from)
   })
   it('where parents eat their young, or larvae need the sea, minutes count', () => {
     const crab = itemOf('young', {

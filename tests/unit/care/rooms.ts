@@ -1,3 +1,4 @@
+import { colonyBroods } from '#core/broods'
 import { type ColonyCare, type DueItem, type DueKind, type GlassCare, type RoomCareInput, schedule } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import {
@@ -59,10 +60,18 @@ export function careOf({
       largestStep: group.largestStepPerWeek[key]?.value,
     }),
   )
+  const broods = colonyBroods({
+    resolved: group,
+    entries: currentEntries(colonyEntries),
+    temperatures: readings.get('temperatureC') ?? [],
+    rooms: null,
+    nowMs,
+  })
   const care: GlassCare = {
     glass,
     netL: netLitres(glass),
-    colonies: plans.length > 0 ? [] : [{ colony, group, entries: currentEntries(colonyEntries), numbers, values }],
+    colonies:
+      plans.length > 0 ? [] : [{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, values }],
     entries,
   }
   return { roomId: s.room.id, glasses: [care], plans, bench, marks: currentEntries(marks), nowMs }

@@ -68,16 +68,17 @@ const judged = (weeksAgo: number, more: Partial<JudgedCount> = {}): JudgedCount 
 
 describe('what is told', () => {
   const ladder = Array.from({ length: 101 }, (_, i) => ({
-    ...{ EGGS_1: 50, EGGS_2: 25, FIRST: 9, YOUNG_1: 5, YOUNG_2: 2, FEMALES: 40 + i, MALES: 3 },
+    ...{ EGGS: 2, FIRST: 9, YOUNG_1: 5, YOUNG_2: 2, FEMALES: 40 + i, MALES: 3 },
   }))
   it('the number, the stages and the broods, with the ends of their ranges', () => {
     const a = told(fitOf(ladder))
     expect(a.now).toMatchObject({ value: 100, low: 60, high: 140, level: 0.8, basis: { kind: 'log' } })
     expect(a.stages.females).toEqual({ value: 90, low: 50, high: 130 })
     expect(a.stages.males).toEqual({ value: 3, low: 3, high: 3 })
-    expect(a.stages).toMatchObject({ eggs: { value: 75 }, first: { value: 9 }, young: { value: 7 } })
-    const broodSize = ask([]).rates.broodSize
-    expect(a.broods.value).toBe(Math.round(75 / broodSize))
+    expect(a.stages).toMatchObject({ first: { value: 9 }, young: { value: 7 } })
+    // eggs are told as eggs, and kept as broods
+    expect(a.stages.eggs.value).toBe(2 * ask([]).rates.broodSize)
+    expect(a.broods).toMatchObject({ value: 2, low: 2, high: 2, rooms: [2, 0, 0, 0, 0, 0, 0, 0] })
   })
   it('growth as the futures have it, and the weeks to twice or half where it is sure', () => {
     const start = Array.from({ length: 40 }, () => 100)

@@ -3,7 +3,7 @@ import type { Heads } from '#core/records'
 import { applyStep, putInto, rowsOfTake, strangeness, takeFrom, takeWeights } from '../../../core/population/comeAndGo'
 import { foundDead, layOut, usualDead } from '../../../core/population/deaths'
 import type { PopulationEvent } from '../../../core/population/question'
-import { EGGS_1, FEMALES, FIRST, MALES, ROWS, YOUNG_1, YOUNG_2 } from '../../../core/population/stages'
+import { EGGS, FEMALES, FIRST, MALES, ROWS, YOUNG_1, YOUNG_2 } from '../../../core/population/stages'
 import { ratesOf } from './questions'
 
 const nobody: Heads = { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 }
@@ -93,7 +93,7 @@ describe('what came and went by the log', () => {
     expect(at(c, FIRST)).toBe(12)
     expect(all(c).reduce((a, b) => a + b, 0)).toBe(6)
     expect(at(c, FEMALES)).toBeGreaterThanOrEqual(4)
-    expect(at(c, EGGS_1)).toBe(0)
+    expect(at(c, EGGS)).toBe(0)
   })
   it('a take by sex and size goes by it; a colony that has them all is as likely as before', () => {
     const c = colonies(1, [10, 10, 10, 10])

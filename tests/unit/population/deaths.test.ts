@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { RESTING } from '#core/broods'
 import { stageModel } from '#core/population'
 import { gammaMean, seededRandom } from '#core/stats'
 import { deathAlarms, dyingPerWeek, watchDeaths } from '../../../core/population/deathWatch'
@@ -71,7 +72,7 @@ describe('the dead of a step', () => {
 
 describe('a step tells who died', () => {
   const size = 4000
-  const rates = { ...ratesOf('neocaridina'), broods: 0, eggsLeave: 0 }
+  const rates = { ...ratesOf('neocaridina'), broods: 0, eggs: RESTING }
   const lived = (rows: readonly number[], more: Partial<typeof rates>) => {
     const cloud = new Float64Array(ROWS * size)
     for (const row of rows) cloud.fill(40, row * size, (row + 1) * size)

@@ -35,9 +35,8 @@ describe('the first day', () => {
       [rows.YOUNG_2, 5],
       [rows.YOUNG_1, 3],
       [rows.FIRST, 0],
-      [rows.EGGS_1, 0],
-      [rows.EGGS_2, 0],
-    ] as const)
+      ...rows.stageRows.eggs.map(room => [room, 0] as const),
+    ])
       expect(new Set(row(cloud, of))).toEqual(new Set([n]))
     expect(cloud).toHaveLength(rows.ROWS * SIZE)
     expect(openingCloud(ask([]), 5, FILTER_ROWS)).toHaveLength(FILTER_ROWS * 5)

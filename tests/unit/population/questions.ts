@@ -1,6 +1,6 @@
 import { byEye, countEvidence } from '#core/abundance'
-import { groupOf, resolveGroup } from '#core/groups'
-import { preferredC, spreadsOf, stageRates, type PopulationEvent, type PopulationQuestion } from '#core/population'
+import { groupOf, preferredC, resolveGroup } from '#core/groups'
+import { spreadsOf, stageRates, type PopulationEvent, type PopulationQuestion } from '#core/population'
 import { type Heads, WEEK_MS } from '#core/records'
 import { NOW } from '../../make'
 

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { groups } from '#core/groups'
-import { preferredC, stageRates } from '#core/population'
+import { groups, preferredC } from '#core/groups'
+import { stageRates } from '#core/population'
 import { matrixView } from '../../../core/population/matrixView'
 import { freeShare, LIFE, lifeCycle } from '../../../core/population/lifeCycle'
 import { projectionMatrix, summarise } from '../../../core/population/projectionMatrix'
 import { comeUpFor, growthPerWeek } from '../../../core/population/rates'
-import { EGGS_1, FEMALES, MALES, ROWS, STAGES, YOUNG_2 } from '../../../core/population/stages'
-import { DRAWS, stepOf } from '../../../core/population/step'
+import { EGGS, FEMALES, FIRST, MALES, ROWS, STAGES, stageRows, YOUNG_2 } from '../../../core/population/stages'
+import { DRAWS } from '../../../core/population/pass'
+import { stepOf } from '../../../core/population/step'
 import { ratesOf, resolvedOf } from './questions'
 import { meanStep } from './meanStep'
 
@@ -70,7 +71,9 @@ describe('stageRates', () => {
         // rooms a stage has, over the weeks that it takes: the chance to leave one of them, one at most
         const leaves = (rooms: number, weeks: number) => Math.min(1, (rooms * dt * p) / weeks)
         const resting = s.eggs === 'resting'
-        expect(r.eggsLeave).toBeCloseTo(resting ? 0 : leaves(2, s.eggWeeks.value), 10)
+        // how far a brood gets in a step: eight rooms in the weeks that eggs take
+        const advance = r.eggs.hop.reduce((sum, chance, by) => sum + by * chance, 0)
+        expect(advance).toBeCloseTo(resting ? 0 : (8 * dt * p) / s.eggWeeks.value, 10)
         expect(r.firstLeave).toBeCloseTo(leaves(1, s.firstWeeks.value), 10)
         expect(r.youngLeave).toBeCloseTo(leaves(2, s.youngWeeks.value), 10)
         const broods = (dt * p) / s.restWeeks.value
@@ -142,10 +145,13 @@ describe('summarise', () => {
 
 describe('the luck of a particle', () => {
   it('decides one thing with each number: who dies and who grows are not the same throw', () => {
-    const used = [...Object.values(DRAWS), ...LIFE.flatMap(way => Object.values(way.luck))]
-    expect(used.toSorted((a, b) => a - b)).toEqual(used.map((_, i) => i))
-    // what a blow takes of each stage is drawn after all others
-    expect(Math.max(...used)).toBe(DRAWS.blow)
+    const { struck, hop, laid, ...single } = DRAWS
+    const used = [...Object.values(single), ...LIFE.flatMap(way => Object.values(way.luck))]
+    expect(used.toSorted((a: number, b: number) => a - b)).toEqual(used.map((_, i) => i))
+    // what a blow takes of each stage, and the ways out of each room, are drawn after all others
+    expect(struck).toBe(used.length)
+    expect(hop).toBe(struck + STAGES)
+    expect(laid).toBeGreaterThanOrEqual(hop + 8 * 8)
   })
 })
 
@@ -154,16 +160,16 @@ describe('the mean step', () => {
     'of %s goes along the arcs of the life',
     groupId => {
       const r = ratesOf(groupId)
-      const before = Float64Array.from([300, 120, 80, 60, 40, 35, 30])
+      const before = Float64Array.from([9, 4, 3, 2, 0, 1, 2, 5, 80, 60, 40, 35, 30])
       const conduct = { comeUp: 0.3, loss: 1.4 }
       const x = before.slice()
       meanStep(x, r, conduct)
       const arcs = new Float64Array(STAGES)
-      for (const { from, to, share, born } of lifeCycle(r, { ...conduct, eggsPerFemale: 0 }))
+      for (const { from, to, share, born } of lifeCycle(r, { ...conduct, broodsPerFemale: 0 }))
         if (!born) arcs[to] = arcs[to]! + before[from]! * share
       for (let stage = 0; stage < STAGES; stage++)
-        if (stage !== EGGS_1) expect(x[stage], `${stage}`).toBeCloseTo(arcs[stage]!, 9)
-      expect(x[EGGS_1]).toBeGreaterThanOrEqual(arcs[EGGS_1]!)
+        if (stage >= FIRST) expect(x[stage], `${stage}`).toBeCloseTo(arcs[stage]!, 9)
+        else expect(x[stage], `${stage}`).toBeGreaterThanOrEqual(arcs[stage]! - 1e-9)
     },
   )
 })
@@ -179,13 +185,20 @@ describe('a step by chance', () => {
     cloud.subarray(row * size, (row + 1) * size).reduce((a, b) => a + b, 0) / size
   it('its mean is the mean step', () => {
     const r = ratesOf('neocaridina', 5000)
-    const cloud = cloudOf({ [FEMALES]: 40, [MALES]: 30, [EGGS_1]: 300, [YOUNG_2]: 60 })
-    const x = new Float64Array([300, 0, 0, 0, 60, 40, 30])
+    const cloud = cloudOf({ [FEMALES]: 40, [MALES]: 30, [EGGS]: 12, [YOUNG_2]: 60 })
+    const x = new Float64Array(STAGES)
+    for (const [row, n] of [
+      [EGGS, 12],
+      [YOUNG_2, 60],
+      [FEMALES, 40],
+      [MALES, 30],
+    ] as const)
+      x[row] = n
     // crowding at 130 of 5000 animals
     meanStep(x, r, { comeUp: r.comeUp * Math.exp((r.holds * 130) / 5000), loss: 1 })
     stepOf(r)({ cloud, size }, 77)
-    for (const row of [EGGS_1, YOUNG_2, FEMALES, MALES])
-      expect(Math.abs(mean(cloud, row) / x[row]! - 1)).toBeLessThan(0.03)
+    for (const row of [...stageRows.eggs, YOUNG_2, FEMALES, MALES])
+      expect(Math.abs(mean(cloud, row) - x[row]!), `${row}`).toBeLessThan(0.03 * x[row]! + 0.05)
   })
   it('lives in whole animals, never fewer than none', () => {
     const r = ratesOf('ramshorn-snail')
@@ -202,11 +215,11 @@ describe('a step by chance', () => {
       stepOf(ratesOf('neocaridina'))({ cloud: lone, size }, week)
       stepOf(ratesOf('ramshorn-snail'))({ cloud: snails, size }, week)
     }
-    expect(mean(lone, EGGS_1)).toBe(0)
-    expect(mean(snails, EGGS_1)).toBeGreaterThan(0)
+    expect(mean(lone, EGGS)).toBe(0)
+    expect(mean(snails, EGGS)).toBeGreaterThan(0)
   })
   it('the same key gives the same luck, and more room never fewer young', () => {
-    const start = { [FEMALES]: 100, [MALES]: 80, [EGGS_1]: 800, 1: 800 }
+    const start = { [FEMALES]: 100, [MALES]: 80, [EGGS]: 30, [EGGS + 6]: 30 }
     const a = cloudOf(start)
     const b = cloudOf(start)
     const wide = cloudOf(start)
@@ -214,7 +227,7 @@ describe('a step by chance', () => {
     stepOf(ratesOf('neocaridina'))({ cloud: b, size }, 9)
     stepOf(ratesOf('neocaridina'))({ cloud: wide, size }, 9, { roomFactor: 2 })
     expect(a).toEqual(b)
-    for (let i = 0; i < size; i++) expect(wide[2 * size + i]!).toBeGreaterThanOrEqual(a[2 * size + i]!)
-    expect(mean(wide, 2)).toBeGreaterThan(mean(a, 2))
+    for (let i = 0; i < size; i++) expect(wide[FIRST * size + i]!).toBeGreaterThanOrEqual(a[FIRST * size + i]!)
+    expect(mean(wide, FIRST)).toBeGreaterThan(mean(a, FIRST))
   })
 })

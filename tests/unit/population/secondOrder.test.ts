@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { stageRates } from '#core/population'
 import { fitPopulation } from '../../../core/population/fit'
-import { preferredC } from '../../../core/population/rates'
+import { preferredC } from '#core/groups'
 import { FEMALES, STAGES } from '../../../core/population/stages'
 import { NOW } from '../../make'
 import { WEEK_MS } from '#core/records'

@@ -1,46 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import { RESTING } from '#core/broods'
 import type { StageRates } from '../../../core/population/lifeCycle'
-import * as rows from '../../../core/population/stages'
-import { MOOD_SD, stepOf, type StepMore } from '../../../core/population/step'
+import type { StepMore } from '../../../core/population/pass'
+import { MOOD_SD, stepOf } from '../../../core/population/step'
+import { against, binomial, lived, mean, onBy, rows, SIZE, still, variance, type Row } from './oneStep'
 
 /**
  * One step, part by part, against its law: binomial and Poisson means and variances (any handbook of probability), with
  * the mood that each possible colony has after it. Rates that are not asked of are nothing.
  */
-
-type Row = keyof Omit<typeof rows, 'stageNames' | 'stageRows' | 'counted' | 'PARAMETERS' | 'STAGES' | 'ROWS'>
-const SIZE = 4000
-
-const still: StageRates = {
-  ...{ dtWeeks: 1, capacity: 1e9, carried: true, needsMale: true, femaleShare: 0.5 },
-  ...{ eggsLeave: 0, firstLeave: 0, youngLeave: 0, firstHazard: 0, youngHazard: 0, adultHazard: 0 },
-  ...{ broods: 0, broodSize: 1, comeUp: 0, holds: -1, growth: 0, growthByRecruits: 0, growthByLosses: 0 },
-}
-/** The same colony so many times, lived through one step. */
-function lived(rates: Partial<StageRates>, from: Partial<Record<Row, number>>, more: StepMore = {}, size = SIZE) {
-  const cloud = new Float64Array(rows.ROWS * size)
-  for (const [row, value] of Object.entries(from))
-    cloud.fill(value, rows[row as Row] * size, (rows[row as Row] + 1) * size)
-  stepOf({ ...still, ...rates })({ cloud, size }, 12_345, more)
-  const of = (row: Row) => Array.from(cloud.subarray(rows[row] * size, (rows[row] + 1) * size))
-  return { of, mood: of('MOOD'), size, cloud }
-}
-const mean = (x: readonly number[]) => x.reduce((a, b) => a + b, 0) / x.length
-const variance = (x: readonly number[], m = mean(x)) => mean(x.map(v => (v - m) ** 2))
-/** How far the sum lies from what is expected of each, in standard deviations; and the spread against its law. */
-function against(x: readonly number[], law: (i: number) => { mean: number; variance: number }) {
-  let off = 0
-  let all = 0
-  let squares = 0
-  for (const [i, v] of x.entries()) {
-    const l = law(i)
-    off += v - l.mean
-    all += l.variance
-    squares += (v - l.mean) ** 2 / l.variance
-  }
-  return { off: off / Math.sqrt(all), spread: squares / x.length }
-}
-const binomial = (n: number, p: number) => ({ mean: n * p, variance: n * p * (1 - p) })
 
 describe('moods', () => {
   it('forget within twenty weeks, and stay on average where they are', () => {
@@ -102,18 +70,18 @@ describe('deaths', () => {
     for (const row of ['FIRST', 'YOUNG_1', 'YOUNG_2'] as const) expect(dead(row)).toBe(usual(row))
   })
   it('eggs die of no hazard', () => {
-    const { of } = lived(hazards, { EGGS_1: 50, EGGS_2: 70 })
-    expect(of('EGGS_1').filter(n => n === 50).length / SIZE).toBeGreaterThan(0.99)
-    expect(of('EGGS_2').filter(n => n === 70).length / SIZE).toBeGreaterThan(0.99)
+    const { of } = lived(hazards, { EGGS: 50, EGGS_7: 70 })
+    expect(of('EGGS').filter(n => n === 50).length / SIZE).toBeGreaterThan(0.99)
+    expect(of('EGGS_7').filter(n => n === 70).length / SIZE).toBeGreaterThan(0.99)
   })
 })
 
 describe('growing', () => {
-  it.each([
-    ['EGGS_1', 'EGGS_2', { eggsLeave: 0.3 }],
+  it.each<[Row, Row, Partial<StageRates>]>([
+    ['EGGS', 'EGGS_3', { eggs: { ...RESTING, hop: [0.7, 0, 0, 0.3] } }],
     ['FIRST', 'YOUNG_1', { firstLeave: 0.3 }],
     ['YOUNG_1', 'YOUNG_2', { youngLeave: 0.3 }],
-  ] as const)('from %s to %s goes who leaves, and nobody is lost', (from, to, rates) => {
+  ])('from %s to %s goes who leaves, and nobody is lost', (from, to, rates) => {
     const { of } = lived(rates, { [from]: 100 })
     const [here, there] = [of(from), of(to)]
     const whole = there.filter((n, i) => n + here[i]! === 100)
@@ -123,10 +91,10 @@ describe('growing', () => {
     expect(Math.abs(spread - 1)).toBeLessThan(0.12)
   })
   it('nobody goes two stages in one step', () => {
-    const { of } = lived({ firstLeave: 1, youngLeave: 1, eggsLeave: 1, comeUp: 1 }, { FIRST: 10, EGGS_1: 7 })
+    const { of } = lived({ firstLeave: 1, youngLeave: 1, eggs: onBy(3), comeUp: 1 }, { FIRST: 10, EGGS: 7 })
     expect(Math.max(...of('YOUNG_2'), ...of('FIRST'))).toBe(0)
     expect(Math.max(...of('YOUNG_1'))).toBe(10)
-    expect(Math.max(...of('EGGS_2'))).toBe(7)
+    expect(Math.max(...of('EGGS_3'))).toBe(7)
   })
   it('who is grown is a female by the share of females', () => {
     const { of } = lived({ youngLeave: 0.5, femaleShare: 0.7 }, { YOUNG_2: 100 })
@@ -142,9 +110,9 @@ describe('growing', () => {
 
 describe('coming up', () => {
   const up = (from: Partial<Record<Row, number>>, rates: Partial<StageRates> = {}, more: StepMore = {}) => {
-    const l = lived({ eggsLeave: 1, comeUp: 0.01, ...rates }, { EGGS_2: 20_000, ...from }, more)
+    const l = lived({ eggs: onBy(1), comeUp: 0.01, broodSize: 20, ...rates }, { EGGS_7: 4000, ...from }, more)
     // by mood: half of it is felt here
-    const by = l.of('FIRST').map((n, i) => n / (20_000 * Math.exp(0.5 * l.mood[i]!)))
+    const by = l.of('FIRST').map((n, i) => n / (80_000 * Math.exp(0.5 * l.mood[i]!)))
     return mean(by.filter(b => b > 0))
   }
   it('is a share of the hatched, by the luck of the colony', () => {
@@ -152,7 +120,7 @@ describe('coming up', () => {
     // good times bring up more, bad ones fewer: half of the mood is felt here
     expect(up({ MOOD: 0.8 }) / up({})).toBeCloseTo(1, 1)
     expect(up({ MOOD: -0.8 }) / up({})).toBeCloseTo(1, 1)
-    expect(new Set(lived({ eggsLeave: 1 }, { EGGS_2: 40 }).of('EGGS_2'))).toEqual(new Set([0]))
+    expect(new Set(lived({ eggs: onBy(1) }, { EGGS_7: 40 }).of('EGGS_7'))).toEqual(new Set([0]))
     expect(up({ RECRUITS: 0.5 }) / up({})).toBeCloseTo(Math.exp(0.5), 1)
     expect(up({}, {}, { recruitsFactor: 3 }) / up({})).toBeCloseTo(3, 1)
     expect(up({}, { comeUp: 0.03 }) / up({})).toBeCloseTo(3, 1)
@@ -176,47 +144,11 @@ describe('coming up', () => {
     expect(Math.log(lucky)).toBeCloseTo(-1.8, 1)
   })
   it('never more come up than hatch', () => {
-    const { of } = lived({ eggsLeave: 1, comeUp: 50 }, { EGGS_2: 30 })
-    expect(Math.max(...of('FIRST'))).toBe(30)
-  })
-})
-
-describe('laying', () => {
-  const laid = (rates: Partial<StageRates>, from: Partial<Record<Row, number>>) => {
-    const l = lived({ broods: 0.2, broodSize: 25, ...rates }, { MALES: 5, ...from })
-    return { eggs: l.of('EGGS_1'), half: l.mood.map(m => Math.exp(0.5 * m)) }
-  }
-  it('by who is free, the mood, and brood sizes that differ', () => {
-    const { eggs, half } = laid({}, { FEMALES: 100 })
-    const broods = (i: number) => binomial(100, Math.min(1, 0.2 * half[i]!))
-    // sizes spread by 35 % beside the broods' own chance; rounding adds a twelfth
-    const law = (i: number) => ({
-      mean: 25 * broods(i).mean,
-      variance: 625 * (broods(i).variance + 0.35 ** 2 * broods(i).mean) + 1 / 12,
-    })
-    const { off, spread } = against(eggs, law)
-    expect(Math.abs(off)).toBeLessThan(4)
-    expect(Math.abs(spread - 1)).toBeLessThan(0.1)
-  })
-  it('who carries takes up no second brood; who lays does', () => {
-    const carrying = laid({ broods: 0.999 }, { FEMALES: 10, EGGS_1: 60, EGGS_2: 60 }).eggs
-    // 120 eggs of 25: five carry, as a brood begun counts whole
-    expect(mean(carrying) - 60).toBeGreaterThan(25 * 5 * 0.85)
-    expect(mean(carrying) - 60).toBeLessThan(25 * 5 * 1.02)
-    const full = laid({ broods: 0.999 }, { FEMALES: 4, EGGS_1: 60, EGGS_2: 60 }).eggs
-    expect(Math.max(...full)).toBe(60)
-    const { eggs, half } = laid({ carried: false }, { FEMALES: 10, EGGS_1: 600 })
-    const own = eggs.map(e => e - 600)
-    const { off, spread } = against(own, i => ({
-      mean: 25 * 2 * half[i]!,
-      variance: 625 * 2 * half[i]! * (1 + 0.35 ** 2),
-    }))
-    expect(Math.abs(off)).toBeLessThan(5)
-    expect(Math.abs(spread - 1)).toBeLessThan(0.12)
-  })
-  it('without a male nobody lays, where one is needed', () => {
-    expect(Math.max(...laid({}, { FEMALES: 100, MALES: 0 }).eggs)).toBe(0)
-    expect(mean(laid({ needsMale: false }, { FEMALES: 100, MALES: 0 }).eggs)).toBeGreaterThan(400)
+    const { of } = lived({ eggs: onBy(2), comeUp: 50, broodSize: 1e-6 }, { EGGS_7: 30 })
+    expect(Math.max(...of('FIRST'))).toBe(0)
+    const whole = lived({ eggs: onBy(2), comeUp: 50, broodSize: 1 }, { EGGS_7: 30 }).of('FIRST')
+    expect(mean(whole)).toBeGreaterThan(29)
+    expect(mean(whole)).toBeLessThan(31)
   })
 })
 
@@ -225,7 +157,7 @@ describe('blows', () => {
   it('strike three of a thousand a week, and take up to 60 % of everything, bodies and all', () => {
     for (const dtWeeks of [1, 0.5]) {
       const died = new Float64Array(COLONIES)
-      const from = { EGGS_1: 900, FIRST: 900, YOUNG_1: 900, YOUNG_2: 900, FEMALES: 900, MALES: 900 }
+      const from = { EGGS: 900, FIRST: 900, YOUNG_1: 900, YOUNG_2: 900, FEMALES: 900, MALES: 900 }
       const { of } = lived({ dtWeeks }, from, { died }, COLONIES)
       const females = of('FEMALES')
       const struck = females.flatMap((n, i) => (n < 890 ? [i] : []))
@@ -236,7 +168,7 @@ describe('blows', () => {
       expect(Math.abs(mean(share) - 0.3)).toBeLessThan(0.05)
       expect(Math.max(...share)).toBeLessThan(0.65)
       expect(Math.max(...share)).toBeGreaterThan(0.5)
-      for (const row of ['EGGS_1', 'FIRST', 'YOUNG_1', 'YOUNG_2', 'MALES'] as const) {
+      for (const row of ['EGGS', 'FIRST', 'YOUNG_1', 'YOUNG_2', 'MALES'] as const) {
         const left = of(row)
         expect(Math.abs(mean(struck.map(i => 1 - left[i]! / 900)) - mean(share)), row).toBeLessThan(0.01)
       }

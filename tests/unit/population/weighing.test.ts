@@ -1,13 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { lookChance } from '#core/abundance'
 import type { Heads } from '#core/records'
+import { normalBelow } from '#core/stats'
+import { EYED_FROM, EYED_SD } from '../../../core/broods/hatchDays'
 import { crowded } from '../../../core/population/crowd'
 import { crowdingSlope } from '../../../core/population/lifeCycle'
 import type { CountEvent } from '../../../core/population/weighCount'
 import { STORY, weighCount, weighParts } from '../../../core/population/weighCount'
 import { LOOK_FLOOR, weighBroods, weighYoung } from '../../../core/population/weighLooks'
 import { spreadsOf } from '../../../core/population/spreads'
-import * as rows from '../../../core/population/stages'
+import * as stages from '../../../core/population/stages'
 import { ratesOf, resolvedOf } from './questions'
 
 /**
@@ -15,6 +17,8 @@ import { ratesOf, resolvedOf } from './questions'
  * binomial with its mean and dispersion (any handbook of statistics).
  */
 
+/** The last room of eggs beside the other rows. */
+const rows = { ...stages, FAR: stages.EGGS + 7 }
 type Row = keyof Omit<typeof rows, 'stageNames' | 'stageRows' | 'counted' | 'PARAMETERS' | 'STAGES' | 'ROWS'>
 
 /** Possible colonies, each by its rows; what is not named is 0. */
@@ -180,16 +184,38 @@ describe('broods and young that were seen', () => {
   }
   const floored = (chance: number) => Math.log(LOOK_FLOOR + (1 - LOOK_FLOOR) * chance)
   const colonies = [
-    { EGGS_1: 50, EGGS_2: 25, SIGHT: 0.3, FIRST: 30, YOUNG_1: 10 },
-    { EGGS_1: 200, EGGS_2: 100, SIGHT: -0.5, FIRST: 5, YOUNG_1: 90 },
-    { EGGS_1: 0, EGGS_2: 0, SIGHT: 0, FIRST: 0, YOUNG_1: 0 },
+    { EGGS: 2, FAR: 1, SIGHT: 0.3, FIRST: 30, YOUNG_1: 10 },
+    { EGGS: 8, FAR: 4, SIGHT: -0.5, FIRST: 5, YOUNG_1: 90 },
+    { EGGS: 0, FAR: 0, SIGHT: 0, FIRST: 0, YOUNG_1: 0 },
   ]
   it.each([0, 1, 4, 11])('%i berried', seen => {
     const few = cloudOf(colonies)
-    weighBroods(few, { seen, share: 0.6, sdLog: 0.5 }, 25)
+    weighBroods(few, { seen, share: 0.6, sdLog: 0.5 })
     const means = [3 * 0.6 * Math.exp(0.3), 12 * 0.6 * Math.exp(-0.5), 0.05]
     for (const [i, mean] of means.entries())
       expect(few.logWeights[i]).toBeCloseTo(floored(against(seen, mean, 0.5)), 10)
+  })
+  it.each([
+    [4, 0],
+    [4, 2],
+    [4, 4],
+    [0, 0],
+  ])('%i berried, %i of them with eyes', (seen, eyed) => {
+    const [told, untold] = [cloudOf(colonies), cloudOf(colonies)]
+    weighBroods(told, { seen, share: 0.6, sdLog: 0.5, eyed })
+    weighBroods(untold, { seen, share: 0.6, sdLog: 0.5 })
+    // a third of the broods lie in the last room, where nearly all have eyes; those in the first have none
+    const last = normalBelow(7.5 / 8, EYED_FROM, EYED_SD)
+    const first = normalBelow(0.5 / 8, EYED_FROM, EYED_SD)
+    for (const i of [0, 1]) {
+      const mean = (seen * (last + 2 * first)) / 3
+      expect(told.logWeights[i]! - untold.logWeights[i]!).toBeCloseTo(
+        seen === 0 ? 0 : floored(against(eyed, Math.max(0.05, mean), 0.5)),
+        10,
+      )
+    }
+    // where there are no broods nothing is said of their eyes
+    expect(told.logWeights[2]).toBe(untold.logWeights[2])
   })
   it.each([1, 8, 40])('%i young', seen => {
     const few = cloudOf(colonies)

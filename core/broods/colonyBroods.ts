@@ -1,0 +1,199 @@
+import type { ResolvedGroup } from '#core/groups'
+import { DAY_MS, type Entry, type EntryOf, momentMs, WEEK_MS } from '#core/records'
+import type { Brood } from './brood'
+import { clutchesOf } from './clutches'
+import { cohortsOf, type EggAge } from './cohorts'
+import { followedBroods } from './followed'
+import { hatchDays, type HatchDays } from './hatchDays'
+import { ANY_PACE, type BroodSign, hatchDaysAt, hatchLaw, type OwnPace } from './hatchLaw'
+import { ownPace, type WatchedLength, watchedLengths } from './ownPace'
+import { type Run, runOf } from './runs'
+import { type TemperatureReading, type ThermalClock, thermalClock } from './thermalClock'
+
+/** Broods on their way that began together, as one row of the calendar. */
+export interface BroodLine {
+  /** the entry that saw it first, or how far its eggs are */
+  key: string
+  sign: BroodSign
+  /** the animal that carries it, where one is followed */
+  who: string | null
+  number: number
+  /** eggs that are expected after a mating, and that nobody has seen yet */
+  awaited: boolean
+  /** how far the eggs are, where the fit alone can tell */
+  age: EggAge | null
+  eyed: boolean
+  place: 'inPlace' | 'incubator' | null
+  firstSeenMs: number | null
+  lastSeenMs: number | null
+  /** looks at it after the first one */
+  looksMs: number[]
+  hatch: HatchDays
+}
+
+/** All broods of one colony. Plain data: it crosses to and from a worker and is stored. */
+export interface ColonyBroods {
+  sign: BroodSign
+  /** by the day on which they hatch */
+  lines: BroodLine[]
+  /** that ended of late, newest first */
+  ended: Pick<Brood, 'key' | 'who' | 'number' | 'young' | 'end' | 'place'>[]
+  /** the last look at all, and what it found; null where nobody looked */
+  last: Run['last']
+  /** what this keeper’s broods have taught */
+  pace: OwnPace
+  /** what its own watched broods taught, for the keeper's other colonies of the group */
+  lengths: WatchedLength[]
+  /** temperature that the days ahead go by, and what a brood takes at it */
+  temperatureC: number
+  usual: { earliest: number; likely: number; latest: number }
+}
+
+/** What the broods of a colony are told from. Moments are milliseconds. */
+export interface BroodsAsked {
+  resolved: Pick<ResolvedGroup, 'group' | 'targets'>
+  /** standing entries of the colony, by time */
+  entries: readonly Entry[]
+  /** of its water, by time */
+  temperatures: readonly TemperatureReading[]
+  /** watched broods of this keeper's other colonies of the group */
+  lengths?: readonly WatchedLength[]
+  /** broods in each room, from the fit; null until there is one */
+  rooms: readonly number[] | null
+  nowMs: number
+}
+
+/** A brood is told for so many days after it should have hatched, and an ended one for so long. */
+const OVERDUE_DAYS = 10
+const ENDED_DAYS = 56
+/** Crayfish lay one to four weeks after mating (common practice). */
+const LAYS_AFTER_MS = [WEEK_MS, 4 * WEEK_MS] as const
+
+/**
+ * The broods of a colony: when each hatches, by the looks at it, the warmth and the keeper's own pace.
+ * @returns null for animals whose broods nobody sees, or that never hatch in their water
+ */
+export function colonyBroods(asked: BroodsAsked): ColonyBroods | null {
+  const { resolved, rooms, nowMs } = asked
+  const sign = resolved.group.care.brood?.sign
+  if (!sign) return null
+  const { pace, lengths: own, clock, past, first } = watched(asked, sign)
+  const law = hatchLaw(resolved, pace)
+  const { all, run } = pace.broods > 0 ? broodsOf(sign, past, { law, clock }) : first
+  const tell = { law, clock, nowMs }
+  const told = all.filter(b => !b.end && (b.who !== null || b.sign === 'clutch' || run.told))
+  const lines = [
+    ...told.flatMap(b => lineOf(b, tell) ?? []),
+    ...(resolved.group.company.kind === 'crayfish' ? awaited(past, all, tell) : []),
+  ]
+  const cohorts =
+    run.told || !rooms ? [] : cohortsOf(without(rooms, told, tell), law, tell).map(c => cohortLine(sign, c))
+  const temperatureC = warmthAhead(clock, law, nowMs)
+  return {
+    sign,
+    lines: [...lines, ...cohorts].sort((a, b) => a.hatch.likelyMs - b.hatch.likelyMs),
+    ended: all
+      .filter(b => b.end && b.end.toMs > nowMs - ENDED_DAYS * DAY_MS)
+      .map(({ key, who, number, young, end, place }) => ({ key, who, number, young, end, place }))
+      .toReversed(),
+    last: run.last,
+    ...{ pace, lengths: own },
+    temperatureC,
+    usual: hatchDaysAt(law, temperatureC),
+  }
+}
+
+/** What was watched to its end: it says how fast broods go here, and that is what the others are reckoned by. */
+function watched(
+  { resolved, entries, temperatures: readings, lengths = [], nowMs }: Omit<BroodsAsked, 'rooms'>,
+  sign: BroodSign,
+) {
+  const law = hatchLaw(resolved)
+  const clock = thermalClock({ readings, law, nowMs })
+  const past = entries.filter(e => momentMs(e.at) <= nowMs)
+  const first = broodsOf(sign, past, { law, clock })
+  const own = watchedLengths(first.all, clock)
+  return { clock, past, first, lengths: own, pace: ownPace([...own, ...lengths], law) }
+}
+
+/** How fast a keeper's broods of a group go, by those that were watched to their end. */
+export function paceOf(asked: Omit<BroodsAsked, 'rooms'>): OwnPace {
+  const sign = asked.resolved.group.care.brood?.sign
+  return sign ? watched(asked, sign).pace : ANY_PACE
+}
+
+interface Tell {
+  law: ReturnType<typeof hatchLaw>
+  clock: ThermalClock
+  nowMs: number
+}
+
+/** What the log tells of broods, each kind by its own looks. */
+function broodsOf(
+  sign: BroodSign,
+  entries: readonly Entry[],
+  reader: Pick<Tell, 'law' | 'clock'>,
+): { all: Brood[]; run: Run } {
+  if (sign === 'clutch') return { all: clutchesOf(entries), run: { broods: [], last: null, told: true } }
+  const followed = sign === 'berried' ? followedBroods(entries, reader) : []
+  const run = runOf(sign, entries, { ...reader, followed })
+  return { all: [...followed, ...run.broods], run }
+}
+
+/** A brood as a row; null when it should have hatched long ago, or cannot be. */
+function lineOf(brood: Brood, { law, clock, nowMs }: Tell): BroodLine | null {
+  const hatch = hatchDays(brood, law, clock)
+  if (!hatch || hatch.latestMs < nowMs - OVERDUE_DAYS * DAY_MS) return null
+  const { key, sign, who, number, place, firstSeenMs, lastSeenMs, looks } = brood
+  return {
+    ...{ key, sign, who, number, place, firstSeenMs, lastSeenMs, hatch, awaited: false, age: null },
+    eyed: looks.some(l => l.eyed),
+    looksMs: looks.slice(1).map(l => l.at),
+  }
+}
+
+const cohortLine = (sign: BroodSign, { age, number, hatch }: ReturnType<typeof cohortsOf>[number]): BroodLine => ({
+  ...{ key: `rooms:${age}`, sign, who: null, number, awaited: false, age, eyed: age === 'eyed', place: null },
+  ...{ firstSeenMs: null, lastSeenMs: null, looksMs: [], hatch },
+})
+
+/** Eggs that a mating lets expect, until somebody has seen them. */
+function awaited(entries: readonly Entry[], broods: readonly Brood[], { law, clock, nowMs }: Tell): BroodLine[] {
+  const mated = entries.findLast((e): e is EntryOf<'mating'> => e.kind === 'mating')
+  if (!mated) return []
+  const at = momentMs(mated.at)
+  if (broods.some(b => b.firstSeenMs > at)) return []
+  const none = entries.findLast(e => e.kind === 'berried' && e.number === 0 && momentMs(e.at) > at)
+  const [from, to] = LAYS_AFTER_MS
+  const fromMs = Math.max(at + from, none ? momentMs(none.at) : 0)
+  if (fromMs >= at + to) return []
+  const hatch = hatchDays({ began: [{ fromMs, toMs: at + to, weight: 1 }], looks: [] }, law, clock)
+  if (!hatch || hatch.latestMs < nowMs) return []
+  return [
+    {
+      ...{ key: mated.id, sign: 'berried', who: null, number: mated.number, awaited: true, age: null, eyed: false },
+      ...{ place: null, firstSeenMs: at, lastSeenMs: at, looksMs: [], hatch },
+    },
+  ]
+}
+
+/** The rooms without the broods that are known one by one: each is taken off where it most likely is. */
+function without(rooms: readonly number[], known: readonly Brood[], { law, clock, nowMs }: Tell): number[] {
+  const left = [...rooms]
+  for (const b of known) {
+    const hatch = hatchDays(b, law, clock)
+    if (!hatch) continue
+    const middle = (hatch.begunFromMs + hatch.begunToMs) / 2
+    const share = (clock.daysAt(nowMs) - clock.daysAt(middle)) / Math.exp(law.meanLog)
+    const room = Math.min(left.length - 1, Math.max(0, Math.floor(share * left.length)))
+    left[room] = Math.max(0, left[room]! - b.number)
+  }
+  return left
+}
+
+/** The temperature that the days ahead go by, read back from the clock. */
+function warmthAhead(clock: ThermalClock, { q10, referenceC }: Tell['law'], nowMs: number): number {
+  const from = nowMs + DAY_MS
+  const pace = clock.daysAt(from + DAY_MS) - clock.daysAt(from)
+  return referenceC + (10 * Math.log(pace)) / Math.log(q10)
+}

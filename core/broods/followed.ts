@@ -1,0 +1,80 @@
+import { type Entry, type EntryOf, momentMs } from '#core/records'
+import {
+  beginBefore,
+  beginnings,
+  type Brood,
+  broodFrom,
+  type BroodReader,
+  endBetween,
+  longestDays,
+  missedThen,
+} from './brood'
+import type { BroodLook } from './hatchDays'
+
+/** Whom a sighting of eggs is about, where it is about one animal that is followed. */
+export const whoOf = (e: EntryOf<'berried'>): string | null => e.animal?.trim() ?? e.animalIds?.[0] ?? null
+
+/**
+ * Broods of animals that are followed one by one, oldest first.
+ * @param entries standing entries of the colony, by time
+ */
+export function followedBroods(entries: readonly Entry[], reader: BroodReader): Brood[] {
+  const looks = entries.filter((e): e is EntryOf<'berried'> => e.kind === 'berried' && whoOf(e) !== null)
+  const names = new Map<string, EntryOf<'berried'>[]>()
+  for (const e of looks) {
+    const key = whoOf(e)!.toLowerCase()
+    names.set(key, [...(names.get(key) ?? []), e])
+  }
+  return [...names.values()].flatMap(own => broodsOfOne(own, reader)).toSorted((a, b) => a.firstSeenMs - b.firstSeenMs)
+}
+
+function broodsOfOne(looks: readonly EntryOf<'berried'>[], reader: BroodReader): Brood[] {
+  const { law, clock } = reader
+  const broods: Brood[] = []
+  const before: number[] = []
+  let open: Brood | null = null
+  for (const e of looks) {
+    const at = momentMs(e.at)
+    if (e.number === 0) {
+      if (open) open.end = endBetween(open, { fromMs: open.lastSeenMs, toMs: at }, reader)
+      else foundGone(broods.at(-1), before.at(-1), at)
+      open = null
+      before.push(at)
+      continue
+    }
+    const look: BroodLook = { at, there: true, ...(e.eyed !== undefined && { eyed: e.eyed > 0 }) }
+    const last = broods.at(-1)
+    const none = before.at(-1)
+    const again = none !== undefined && last?.end?.toMs === none
+    if (!open && again && missedThen(last, { noneMs: none, atMs: at }, reader)) {
+      last.end = null
+      last.looks.push({ at: none, there: false })
+      open = last
+    }
+    if (open && isAnother(open, look, reader)) {
+      open.end = { how: 'hatched', fromMs: open.lastSeenMs, toMs: at }
+      open = null
+    }
+    if (open) {
+      open.looks.push(look)
+      open.lastSeenMs = at
+    } else {
+      const began = beginnings(at, before, beginBefore(at, law, clock))
+      open = broodFrom({ key: e.id, sign: 'berried', who: whoOf(e), number: 1 }, began, look)
+      broods.push(open)
+    }
+    before.push(at)
+  }
+  return broods
+}
+
+/** A second look that finds none bears out the first. */
+export function foundGone(brood: Brood | undefined, firstMs: number | undefined, at: number): void {
+  if (brood?.end && brood.end.toMs === firstMs) brood.end.againMs ??= at
+}
+
+/** Whether eggs are those of a new brood: the old one should have hatched, or its eyes are gone. */
+function isAnother(brood: Brood, look: BroodLook, { law, clock }: BroodReader): boolean {
+  const wasEyed = brood.looks.some(l => l.eyed)
+  return (wasEyed && look.eyed === false) || clock.daysAt(look.at) - clock.daysAt(brood.firstSeenMs) > longestDays(law)
+}
