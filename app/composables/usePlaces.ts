@@ -3,6 +3,7 @@ import {
   mdiBookOpenPageVariantOutline,
   mdiChartBellCurveCumulative,
   mdiCounter,
+  mdiEggOutline,
   mdiEyeOutline,
   mdiPencilRulerOutline,
   mdiRoutes,
@@ -49,6 +50,13 @@ const places: readonly Omit<Place, 'to'>[] = [
     letter: 'c',
     icon: mdiChartBellCurveCumulative,
     what: 'How many, heading where, how many can go, is the water right',
+  },
+  {
+    id: 'broods',
+    title: 'Broods',
+    letter: 'b',
+    icon: mdiEggOutline,
+    what: 'What hatches when, and what to do before then',
   },
   {
     id: 'outlook',

@@ -23,15 +23,13 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
     const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
     const shed = statements.of(colony.id)?.molts?.watch.perDay
     const molts = shed === undefined || !(days > 0) ? null : shed * days
+    const hatching = statements.of(colony.id)?.broods?.lines.find(l => !l.awaited)
+    const expected = { molts, hatchMs: hatching?.hatch.earliestMs ?? null, nowMs: care.nowMs }
     return (group?.care.counters ?? []).map((counter): ShownCounter => ({
       key: counterKey(colony.id, counter),
       colony,
       counter,
-      hint: counterHint(
-        counter,
-        lastSeen(counter, care.entriesOf(colony.id), care.nowMs),
-        counter === 'molts' ? molts : null,
-      ),
+      hint: counterHint(counter, lastSeen(counter, care.entriesOf(colony.id), care.nowMs), expected),
     }))
   }
   return { counters: computed(() => colonies.value.flatMap(countersOf)) }

@@ -1,5 +1,6 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
+import type { WatchedLength } from '#core/broods'
 import { needsAttention } from '#core/care'
 import { type Colony, watersOf } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
@@ -22,8 +23,8 @@ export const useStatementsStore = defineStore('statements', () => {
   const { value: revisions } = useLiveQuery<Revision[] | null>(() => allRevisions(openDb()), null)
   const revisionOf = computed(() => new Map(revisions.value?.map(r => [r.colonyId, r.revision])))
 
-  const subjectOf = useStatementSubjects()
   const { byColony, busy, failed, refresh, notAsked, look } = useAsking(day)
+  const subjectOf = useStatementSubjects(byColony)
   const atHand = useAtHand()
   const inOrder = useTellingOrder(atHand)
   watch(atHand, look, { immediate: true })
@@ -134,13 +135,20 @@ function useTellingOrder(atHand: Ref<string>): () => Colony[] {
  * What the worker needs beside the log for a colony, with a revision of all of it: the log's, and when each record was
  * edited, because log and records reach this page one after the other. A colony whose glass has not come yet waits.
  */
-function useStatementSubjects() {
+function useStatementSubjects(told: ReadonlyMap<string, Summary>) {
   const room = useRoomStore()
+  /** What broods of this keeper's other colonies of the group have taught so far; it is no reason to ask again. */
+  const lengthsBeside = (colony: Colony): WatchedLength[] =>
+    room.colonies
+      .filter(c => c.groupId === colony.groupId && c.id !== colony.id)
+      .flatMap(c => toRaw(told).get(c.id)?.statements.broods?.lengths ?? [])
   return (colony: Colony, logRevision: string): StatementSubject[] => {
     const glass = room.glassOf(colony)
     if (!glass || !room.room) return []
     const waters = watersOf(colony, room.glassById)
     const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...waters.map(w => w.water.rev)].join(' ')
-    return [{ colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), revision }]
+    return [
+      { colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), lengths: lengthsBeside(colony), revision },
+    ]
   }
 }

@@ -1,9 +1,10 @@
 import type { LastSeen, RoundSums, StatementChange } from '#core/care'
 import type { RoundCounter } from '#core/groups'
+import { DAY_MS } from '#core/records'
 import { counted, num, whole } from './numbers'
 import { stateWord } from './states'
 import { type UnitPrefs, valueNameInside, volumeText } from './unitPrefs'
-import { agoText } from './when'
+import { agoText, dayText } from './when'
 
 export const counterWord: Readonly<Record<RoundCounter, string>> = {
   berried: 'Berried',
@@ -15,10 +16,25 @@ export const counterWord: Readonly<Record<RoundCounter, string>> = {
   young: 'New young',
 }
 
+/** What is to be expected at a glass today; null where nothing is known. */
+export interface Expected {
+  /** molts since the last look */
+  molts: number | null
+  /** the first day on which young may come */
+  hatchMs: number | null
+  nowMs: number
+}
+/** A hatch is told by the counters so long before its first day. */
+const SOON_MS = 3 * DAY_MS
+
 /** Under a counter: what was seen last, or what to expect. */
-export function counterHint(counter: RoundCounter, last: LastSeen | null, expected: number | null): string {
-  if (counter === 'molts' && expected !== null)
-    return expected < 0.5 ? 'hardly any expected' : `about ${whole(expected)} expected`
+export function counterHint(counter: RoundCounter, last: LastSeen | null, expected: Expected): string {
+  const { molts, hatchMs, nowMs } = expected
+  if (counter === 'molts' && molts !== null)
+    return molts < 0.5 ? 'hardly any expected' : `about ${whole(molts)} expected`
+  // what hatches within days is what one looks for; what was seen last says less
+  if (counter === 'young' && hatchMs !== null && hatchMs < nowMs + SOON_MS)
+    return hatchMs <= nowMs ? 'may hatch now' : `may hatch from ${dayText(hatchMs, nowMs)}`
   if (last) return `${last.seen === 'few' ? 'a few' : last.seen}, ${agoText(last.days)}`
   return counter === 'young' ? 'seen? tap' : counter === 'dead' ? 'none logged' : 'never logged'
 }

@@ -116,6 +116,12 @@ function watched(
   return { clock, past, first, lengths: own, pace: ownPace([...own, ...lengths], law) }
 }
 
+/** Lengths of a colony's broods that were watched to their end. */
+export function lengthsOf(asked: Omit<BroodsAsked, 'rooms' | 'lengths'>): WatchedLength[] {
+  const sign = asked.resolved.group.care.brood?.sign
+  return sign ? watched(asked, sign).lengths : []
+}
+
 /** How fast a keeper's broods of a group go, by those that were watched to their end. */
 export function paceOf(asked: Omit<BroodsAsked, 'rooms'>): OwnPace {
   const sign = asked.resolved.group.care.brood?.sign

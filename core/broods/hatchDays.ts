@@ -57,7 +57,7 @@ const LENGTH_POINTS = 121
 /** bins in which times are summed up, in days of the thermal clock */
 const BIN_DAYS = 0.25
 /** a day curve leaves out so much at either end */
-const HARDLY = 0.002
+const HARDLY = 0.005
 /** the grid of lengths goes so many standard deviations out */
 const FAR = 3.5
 

@@ -1,5 +1,5 @@
 export type { Brood, BroodEnd } from './brood'
-export { type BroodsAsked, type BroodLine, type ColonyBroods, colonyBroods, paceOf } from './colonyBroods'
+export { type BroodsAsked, type BroodLine, type ColonyBroods, colonyBroods, lengthsOf, paceOf } from './colonyBroods'
 export { clutchesOf } from './clutches'
 export type { EggAge } from './cohorts'
 export { EGG_ROOMS, type EggQueue, eggQueue, EYED_ROOMS, RESTING } from './eggQueue'

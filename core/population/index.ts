@@ -36,6 +36,7 @@ export { STEADY } from './growth'
 export type { TakeOf } from './comeAndGo'
 export type {
   BandPoint,
+  BroodsToday,
   JudgedCount,
   Learnt,
   Look,

@@ -1,3 +1,4 @@
+export { broodLengths } from './broodLengths'
 export {
   type ColonyStatements,
   colonyStatements,

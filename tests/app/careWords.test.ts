@@ -7,6 +7,7 @@ import { entryText } from '~/words/entries'
 import { plain } from '~/words/numbers'
 import { changeText, counterHint, sumsText } from '~/words/round'
 import { defaultUnits } from '~/words/unitPrefs'
+import { DAY_MS } from '#core/records'
 import { entryOf, nextId, NOW, plan, test as waterTest, topUp, waterChange } from '../make'
 import { colonyId, glassId, itemsOf, known, s } from '../unit/care/rooms'
 
@@ -127,9 +128,14 @@ describe('entries in words', () => {
 
 describe('the round in words', () => {
   it('says what to expect under a counter', () => {
-    expect(counterHint('molts', null, 9.4)).toBe('about 9 expected')
-    expect(counterHint('berried', { seen: 2, days: 1 }, null)).toBe('2, yesterday')
-    expect(counterHint('young', null, null)).toBe('seen? tap')
+    const nothing = { molts: null, hatchMs: null, nowMs: NOW }
+    expect(counterHint('molts', null, { ...nothing, molts: 9.4 })).toBe('about 9 expected')
+    expect(counterHint('berried', { seen: 2, days: 1 }, nothing)).toBe('2, yesterday')
+    expect(counterHint('young', null, nothing)).toBe('seen? tap')
+    // young that may come are looked for; those of next week are not yet
+    expect(counterHint('young', { seen: 2, days: 9 }, { ...nothing, hatchMs: NOW - 1 })).toBe('may hatch now')
+    expect(counterHint('young', null, { ...nothing, hatchMs: NOW + 2 * DAY_MS })).toBe('may hatch from 27 Nov')
+    expect(counterHint('young', null, { ...nothing, hatchMs: NOW + 6 * DAY_MS })).toBe('seen? tap')
   })
   it('sums up', () => {
     const sums = {

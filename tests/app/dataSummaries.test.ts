@@ -84,6 +84,7 @@ describe('summaries', () => {
         glassEntries: [tested],
         earlier: [],
         nowMs: NOW,
+        lengths: [],
         zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       },
     ])

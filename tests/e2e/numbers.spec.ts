@@ -271,6 +271,7 @@ test('every new place fits a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page)
   for (const [name, heading] of [
+    ['Broods', 'Broods'],
     ['Outlook', /^Outlook/],
     ['Surplus', 'Surplus'],
     ['Count desk', 'Count desk'],

@@ -50,7 +50,8 @@ const rows = computed(() => {
 })
 const broods = computed(() => {
   const { value, low, high } = props.population.broods
-  if (high < 1) return ''
+  // of masses the Broods place tells those that are seen and hidden: how many are laid is the model's weakest guess
+  if (high < 1 || props.group.care.brood?.sign === 'eggMass') return ''
   const word = props.group.stages.eggs === 'carried' ? 'females carry eggs' : 'masses or clutches are on the way'
   return `About ⟦${whole(value)}⟧ ${word}, likely ⟦${whole(low)} to ${whole(high)}⟧.`
 })

@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import { DAY_MS } from '#core/records'
+import type { BroodDesk } from '~/composables/useBroodDesk'
+import { broodLabel, type BroodOf, broodsUnder, broodTitle, stretchText } from '~/words/broods'
+import { dayText } from '~/words/when'
+
+/**
+ * One time line over all colonies: pale where a brood may have begun, a line while it is carried or lies, a swelling
+ * where it hatches. Arrows walk, Enter logs.
+ */
+const props = defineProps<{ desk: BroodDesk }>()
+const emit = defineEmits<{ log: [row: BroodOf] }>()
+const settings = useSettingsStore()
+
+const BEHIND_DAYS = 28
+const AHEAD_DAYS = 42
+const ROW_PX = 26
+const strip = ref<HTMLElement[]>([])
+const { width } = useElementSize(() => strip.value[0])
+const fromMs = computed(() => props.desk.nowMs.value - BEHIND_DAYS * DAY_MS)
+const toMs = computed(() => props.desk.nowMs.value + AHEAD_DAYS * DAY_MS)
+const wide = computed(() => Math.max(200, width.value))
+const px = (ms: number) =>
+  Math.min(wide.value, Math.max(0, (wide.value * (ms - fromMs.value)) / (toMs.value - fromMs.value)))
+const ticks = computed(() =>
+  Array.from({ length: 6 }, (_, k) => fromMs.value + k * 14 * DAY_MS).map(ms => ({
+    x: px(ms),
+    text: k2(ms),
+    today: Math.abs(ms - props.desk.nowMs.value) < DAY_MS / 2,
+  })),
+)
+const k2 = (ms: number) =>
+  Math.abs(ms - props.desk.nowMs.value) < DAY_MS / 2 ? 'today' : dayText(ms, props.desk.nowMs.value)
+
+/** Half the height of a swelling, in pixels: by the root of a day's chance, so that slim ones are still seen. */
+const FAT = 17
+const MOST = 10
+/** The outline of a swelling: day by day above the line, and back below it. */
+function swelling({ line }: BroodOf): string {
+  const { firstDayMs, days } = line.hatch
+  const tops = days
+    .map((chance, day) => ({ x: px(firstDayMs + (day + 0.5) * DAY_MS), y: Math.min(MOST, FAT * Math.sqrt(chance)) }))
+    .filter(p => p.x > 0 && p.x < wide.value)
+  if (tops.length === 0) return ''
+  const middle = ROW_PX / 2
+  const edge = (sign: number) => tops.map(p => `${p.x.toFixed(1)},${(middle + sign * p.y).toFixed(1)}`)
+  const [first, last] = [px(firstDayMs), px(firstDayMs + days.length * DAY_MS)]
+  return `M${first},${middle} L${edge(-1).join(' L')} L${last},${middle} L${edge(1).toReversed().join(' L')} Z`
+}
+/** Where the words beside a swelling stand: after it, or before the row where there is no room. */
+function wordsAt(row: BroodOf): { x: number; anchor: 'start' | 'end' } {
+  const { firstDayMs, days } = row.line.hatch
+  const end = px(firstDayMs + days.length * DAY_MS) + 8
+  return end < wide.value - 8 * broodLabel(row.line, 100).length
+    ? { x: end, anchor: 'start' }
+    : { x: wide.value - 4, anchor: 'end' }
+}
+const said = (row: BroodOf) =>
+  `${row.name}, ${broodTitle(row.line, props.desk.nowMs.value)}: hatches ` +
+  stretchText(row.line.hatch.earliestMs, row.line.hatch.latestMs, props.desk.nowMs.value)
+
+const list = ref<HTMLElement>()
+async function walk(by: number) {
+  props.desk.step(by)
+  await nextTick()
+  list.value?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus()
+}
+</script>
+
+<template>
+  <div ref="list" class="rows" @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)">
+    <div class="axis" aria-hidden="true">
+      <span />
+      <svg :height="20">
+        <text
+          v-for="t in ticks"
+          :key="t.x"
+          :x="t.x"
+          y="14"
+          :text-anchor="t.x < 10 ? 'start' : t.x > wide - 30 ? 'end' : 'middle'"
+          :class="{ today: t.today }"
+        >
+          {{ t.text }}
+        </text>
+      </svg>
+    </div>
+    <section v-for="c in desk.colonies.value" :key="c.colony.id" class="colony" :aria-label="c.colony.name">
+      <div class="name">
+        <NuxtLink :to="`/colony/${c.colony.id}`"
+          ><b>{{ c.colony.name }}</b></NuxtLink
+        >
+        <span class="below">{{ broodsUnder(c.told.broods!, c.told.population.broods, settings.units) }}</span>
+      </div>
+      <div ref="strip" class="strip">
+        <svg class="rules" aria-hidden="true" :height="Math.max(44, c.rows.length * ROW_PX)">
+          <line v-for="t in ticks" :key="t.x" :x1="t.x" :x2="t.x" y1="0" y2="100%" :class="{ today: t.today }" />
+        </svg>
+        <button
+          v-for="row in c.rows"
+          :key="desk.keyOf(row)"
+          type="button"
+          class="row"
+          :aria-pressed="desk.picked.value === row"
+          :aria-label="said(row)"
+          @click="desk.pick(row)"
+          @keydown.enter.prevent="emit('log', row)"
+        >
+          <svg :height="ROW_PX" aria-hidden="true">
+            <rect
+              class="begun"
+              :x="px(row.line.hatch.begunFromMs)"
+              :width="Math.max(3, px(row.line.hatch.begunToMs) - px(row.line.hatch.begunFromMs))"
+              :y="ROW_PX / 2 - 3.5"
+              height="7"
+            />
+            <line
+              class="carried"
+              :class="{ awaited: row.line.awaited }"
+              :x1="px(row.line.hatch.begunToMs)"
+              :x2="px(row.line.hatch.firstDayMs)"
+              :y1="ROW_PX / 2"
+              :y2="ROW_PX / 2"
+            />
+            <path class="hatch" :d="swelling(row)" />
+            <template v-if="row.line.sign === 'clutch'">
+              <circle v-for="at in row.line.looksMs" :key="at" class="look" :cx="px(at)" :cy="ROW_PX / 2" r="3.5" />
+            </template>
+            <text :x="wordsAt(row).x" :y="ROW_PX / 2 + 4.5" :text-anchor="wordsAt(row).anchor">
+              {{ broodLabel(row.line, c.told.population.broods.youngEach) }}
+            </text>
+          </svg>
+        </button>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.rows {
+  display: grid;
+}
+.axis,
+.colony {
+  display: grid;
+  grid-template-columns: 176px minmax(0, 1fr);
+  column-gap: var(--space-5);
+}
+svg {
+  display: block;
+  width: 100%;
+}
+text {
+  font-size: var(--type-small);
+  fill: var(--ink);
+}
+.axis text {
+  font-size: var(--type-fine);
+  fill: var(--muted);
+}
+.axis text.today {
+  fill: var(--ink);
+  font-weight: 650;
+}
+.colony {
+  border-bottom: 1px solid var(--rule);
+  padding: var(--space-4) 0;
+}
+.name a {
+  color: var(--ink);
+  text-decoration: none;
+}
+.name a:hover {
+  text-decoration: underline;
+}
+.strip {
+  position: relative;
+}
+.rules {
+  position: absolute;
+  inset: calc(-1 * var(--space-4)) 0;
+  height: calc(100% + 2 * var(--space-4));
+}
+.rules line {
+  stroke: var(--rule);
+}
+.rules line.today {
+  stroke: var(--weed);
+  stroke-width: 2;
+}
+.row {
+  position: relative;
+  display: block;
+  width: 100%;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.row[aria-pressed='true'] {
+  background: var(--weed-tint);
+}
+.begun {
+  fill: var(--roe);
+  opacity: 0.25;
+}
+.carried {
+  stroke: var(--roe);
+  stroke-width: 2.5;
+}
+.carried.awaited {
+  stroke-dasharray: 3 5;
+}
+.hatch {
+  fill: var(--roe);
+  stroke: var(--roe);
+  stroke-width: 1.5;
+  stroke-linejoin: round;
+  opacity: 0.85;
+}
+.look {
+  fill: var(--paper);
+  stroke: var(--roe);
+  stroke-width: 1.5;
+}
+@media (--small-desk) {
+  .axis,
+  .colony {
+    grid-template-columns: 140px minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import type { BroodOf } from '~/words/broods'
+import { broodsHeadline } from '~/words/broods'
+import { counted, plain } from '~/words/numbers'
+import { whyBrood } from '~/words/whyBrood'
+import type { Why } from '~/words/why'
+
+useHead({ title: 'Broods · Ulkin' })
+const room = useRoomStore()
+const statements = useStatementsStore()
+const settings = useSettingsStore()
+const logSheet = useLogSheetStore()
+const desk = useBroodDesk()
+const headline = computed(() => broodsHeadline(desk.bySoonest.value, desk.nowMs.value))
+const about = computed(() =>
+  desk.colonies.value.length > 0
+    ? `${counted(desk.colonies.value.length, 'colony carries or lays', 'colonies carry or lay').toLowerCase()}`
+    : 'what hatches when, and what to do before',
+)
+const why = shallowRef<Why | null>(null)
+const tell = (row: BroodOf) => (why.value = whyBrood(row, desk.groupOf(row), settings.units, desk.nowMs.value))
+const log = (row: BroodOf) => logSheet.show(row.colonyId, row.line.sign)
+/** On a phone a row opens over the list. */
+const opened = ref(false)
+function open(row: BroodOf) {
+  desk.pick(row)
+  opened.value = true
+}
+</script>
+
+<template>
+  <div>
+    <AppTop title="Broods" :about="about" />
+    <div v-if="room.colonies.length > 0" class="page">
+      <div class="main">
+        <p class="statement"><TheSentence :text="headline" /></p>
+        <p v-if="!statements.complete" class="small muted" role="status">Colonies are still being read …</p>
+        <template v-if="desk.rows.value.length > 0">
+          <p class="small muted wide">
+            Pale: when it may have begun. Line: carried or lying. Swelling: when it hatches, the fatter the likelier.
+          </p>
+          <BroodRows class="wide" :desk="desk" @log="log" />
+          <BroodDays class="phone" :desk="desk" @pick="open" />
+          <details class="fold wide">
+            <summary>As a table</summary>
+            <BroodTable :desk="desk" />
+          </details>
+        </template>
+        <p v-else-if="statements.complete" class="muted">
+          Log berried females, egg masses or a clutch, and the days on which they hatch are here. To log “none” helps as
+          much: it tells when the next ones began.
+        </p>
+      </div>
+      <BroodDetail
+        v-if="desk.picked.value"
+        class="wide side"
+        :desk="desk"
+        :row="desk.picked.value"
+        @why="tell(desk.picked.value)"
+        @log="log"
+      />
+    </div>
+    <section v-else-if="room.ready" class="page">
+      <p class="statement">There is no colony yet that could carry or lay.</p>
+      <v-btn color="primary" to="/">To the Room</v-btn>
+    </section>
+    <SideSheet v-model="opened" :title="desk.picked.value ? plain(desk.picked.value.name) : ''">
+      <BroodDetail
+        v-if="desk.picked.value"
+        :desk="desk"
+        :row="desk.picked.value"
+        @why="tell(desk.picked.value)"
+        @log="log"
+      />
+    </SideSheet>
+    <WhySheet :why="why" @close="why = null" />
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: var(--space-7);
+  padding: var(--space-5) var(--space-7) var(--space-8);
+}
+.main {
+  display: grid;
+  gap: var(--space-4);
+  align-content: start;
+}
+.side {
+  border-left: 1px solid var(--rule);
+  padding-left: var(--space-6);
+}
+@media (--not-phone) {
+  .phone {
+    display: none;
+  }
+}
+@media (--narrow) {
+  .page {
+    grid-template-columns: minmax(0, 1fr);
+    padding: var(--space-5) var(--space-6) var(--space-7);
+  }
+  .side {
+    border: 0;
+    padding: 0;
+  }
+}
+@media (--phone) {
+  .wide {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,198 @@
+import type { BroodLine, ColonyBroods } from '#core/broods'
+import type { ResolvedGroup } from '#core/groups'
+import { DAY_MS, WEEK_MS } from '#core/records'
+import type { BroodsToday } from '#core/population'
+import { counted, num, percent, roundedTo, whole } from './numbers'
+import type { UnitPrefs } from './unitPrefs'
+import { valueText } from './unitPrefs'
+import { dayText, weekdayText } from './when'
+
+/** A brood with the colony that it is of. */
+export interface BroodOf {
+  colonyId: string
+  name: string
+  broods: ColonyBroods
+  line: BroodLine
+}
+
+const ageWord = { eyed: 'with eyes', halfway: 'halfway', fresh: 'fresh' } as const
+const roughly = (n: number) => (n < 1.5 ? 'one' : whole(n))
+
+/** How many broods a row is, as a keeper says it: "4", "about 5". */
+export const broodNumber = ({ number, age }: Pick<BroodLine, 'number' | 'age'>): string =>
+  age ? `about ${roughly(number)}` : whole(number)
+
+/** What a row is, beside the name of its colony: "4 berried", "clutch of 9 Nov", "Vesta". */
+export function broodTitle(line: BroodLine, nowMs: number): string {
+  if (line.who) return line.who
+  if (line.awaited) return `mated ${dayText(line.firstSeenMs!, nowMs)}`
+  if (line.sign === 'clutch') return `clutch of ${dayText(line.firstSeenMs!, nowMs)}`
+  const many = broodNumber(line)
+  const what = line.sign === 'berried' ? 'berried' : line.number < 1.5 ? 'mass' : 'masses'
+  return line.age ? `${many} ${what}, ${ageWord[line.age]}` : `${many} ${what}`
+}
+
+/** The words beside a row's swelling: what is not plain from its place. */
+export function broodLabel(line: BroodLine, youngEach: number): string {
+  if (line.awaited) return 'eggs expected'
+  if (line.sign === 'clutch')
+    return `${line.place === 'incubator' ? 'incubator' : 'where it was laid'} · about ${whole(youngEach)}`
+  const seen = line.age ? ageWord[line.age] : line.eyed ? 'eyes seen' : ''
+  return [line.who ?? broodNumber(line), seen].filter(Boolean).join(' · ')
+}
+
+/** What is under a colony's name: what was seen, and how many there are in all. */
+export function broodsUnder({ sign, lines, last, temperatureC }: ColonyBroods, all: BroodsToday, units: UnitPrefs) {
+  const warmth = valueText('temperatureC', temperatureC, units)
+  if (sign === 'clutch') {
+    const clutches = counted(lines.length, 'clutch', 'clutches').toLowerCase()
+    return `${clutches} above water, ${warmth}`
+  }
+  const seen = last ? `${whole(last.number)} ${sign === 'berried' ? 'berried' : 'masses'} seen` : 'none seen yet'
+  return [seen, hiddenText(sign, last?.number ?? 0, all), warmth].filter(Boolean).join(', ')
+}
+
+/** For each mass that is seen three or four are hidden (common practice). */
+const MASSES_EACH = 4.5
+
+/** "about 20 in all": those that nobody saw are there too. */
+function hiddenText(sign: ColonyBroods['sign'], seen: number, all: BroodsToday): string {
+  if (sign === 'eggMass') return seen > 0 ? `about ${whole(MASSES_EACH * seen)} in all` : ''
+  return all.value > 1.25 * seen && all.value >= 2 ? `about ${roundedTo(all.value, all.low, all.high)} in all` : ''
+}
+
+/** Whether a row hatches within a week, more likely than not. */
+export const hatchesSoon = ({ line }: BroodOf, nowMs: number): boolean =>
+  !line.awaited && line.hatch.likelyMs <= nowMs + WEEK_MS
+
+/** "Three hatch this week: Ember A and a clutch of Apple snails from today, Rime A from Fri 27 Nov." */
+export function broodsHeadline(rows: readonly BroodOf[], nowMs: number): string {
+  if (rows.length === 0) return 'Nobody carries or lays at present, as far as the log tells.'
+  const soon = rows.filter(r => hatchesSoon(r, nowMs))
+  if (soon.length === 0) {
+    const next = rows.find(r => !r.line.awaited)
+    return next
+      ? `Nothing hatches this week. The next is ${nameOf(next)} ${fromText(next, nowMs)}.`
+      : 'Nothing hatches this week. Eggs are expected after a mating.'
+  }
+  const byDay = new Map<string, string[]>()
+  for (const row of soon) {
+    const names = byDay.get(fromText(row, nowMs)) ?? []
+    if (!names.includes(nameOf(row))) names.push(nameOf(row))
+    byDay.set(fromText(row, nowMs), names)
+  }
+  const days = [...byDay].map(([day, names]) => `${listed(names)} ${day}`)
+  return `${counted(soon.length, 'hatches', 'hatch')} this week: ${days.slice(0, 3).join(', ')}.`
+}
+const nameOf = ({ line, name }: BroodOf) => (line.sign === 'clutch' ? `a clutch of ${name}` : name)
+const fromText = ({ line }: BroodOf, nowMs: number) =>
+  line.hatch.earliestMs <= nowMs + DAY_MS / 2 ? 'from today' : `from ${num(weekdayText(line.hatch.earliestMs))}`
+
+/** "Ember A", "Ember A and Barley", "Ember A, Barley and two more". */
+function listed(names: readonly string[]): string {
+  if (names.length <= 1) return names.join('')
+  if (names.length > 3)
+    return `${names.slice(0, 2).join(', ')} and ${counted(names.length - 2, 'more', 'more').toLowerCase()}`
+  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
+}
+
+/** A stretch of days: "5 to 8 Nov", "27 Nov to 4 Dec". */
+export function stretchText(fromMs: number, toMs: number, nowMs: number): string {
+  const [from, to] = [dayText(fromMs, nowMs), dayText(toMs, nowMs)]
+  if (from === to) return to
+  const [day, month] = from.split(' ')
+  return to.endsWith(` ${month}`) && from.split(' ').length === 2 ? `${day} to ${to}` : `${from} to ${to}`
+}
+
+/** Spread of one brood's size, on both sides of its mean: a third or so (from memory). */
+const SIZE_SPREAD = 0.35 * 1.28
+
+/** Young of a row, with its range: broods differ by a third, several of them less. */
+export function youngText(line: BroodLine, { youngEach }: BroodsToday): string {
+  const mean = line.number * youngEach
+  const off = (SIZE_SPREAD * mean) / Math.sqrt(Math.max(1, line.number))
+  return rough(mean - off, mean + off)
+}
+/** Those of them that are half-grown one day, as crowded as it is. */
+export const growingUpText = (line: BroodLine, { growUp }: BroodsToday): string =>
+  rough(line.number * growUp.low, line.number * growUp.high)
+
+/** A range no more exact than it is: "60 to 120", "about 4", "hardly any". */
+function rough(low: number, high: number): string {
+  if (high < 0.5) return 'hardly any'
+  const step = high >= 100 ? 10 : high >= 30 ? 5 : 1
+  const [a, b] = [Math.round(Math.max(0, low) / step) * step, Math.round(high / step) * step]
+  return a === b ? `about ${whole(b)}` : `${whole(a)} to ${whole(b)}`
+}
+
+/** Something to do about a brood, with when. */
+export interface BroodStep {
+  when: string
+  says: string
+}
+
+/** What to do about a row, in the order of its days. */
+export function broodSteps({ line }: BroodOf, { group }: Pick<ResolvedGroup, 'group'>, nowMs: number): BroodStep[] {
+  const { earliestMs, latestMs } = line.hatch
+  const from = earliestMs <= nowMs ? 'Now' : `From ${weekdayText(earliestMs)}`
+  const steps: BroodStep[] = []
+  if (line.awaited) {
+    steps.push({
+      when: `Until ${weekdayText(line.hatch.begunToMs)}`,
+      says: 'Look under her tail when she shows herself. Write “berried 0” when there is nothing: it narrows the days.',
+    })
+  } else if (line.sign === 'clutch') {
+    steps.push(
+      line.place === 'incubator'
+        ? { when: 'Every third day', says: 'Damp, never wet: a drop of water on the paper, none on the clutch.' }
+        : {
+            when: 'Every third day',
+            says: 'Keep the water a finger below it: a clutch that gets wet drowns. Damp air above.',
+          },
+      { when: from, says: 'Look every day. When a touch makes it crumble, it hatches; let the young find the water.' },
+    )
+  } else if (group.company.larvaeNeedSea) {
+    steps.push({
+      when: from,
+      says: 'Have sea water ready: larvae die within hours in fresh water, and grown ones within minutes in the sea.',
+    })
+  } else if (group.care.youngApart) {
+    steps.push({
+      when: from,
+      says: 'Look at night, every day. Take the young to a box of their own at once: parents eat them.',
+    })
+  } else if (line.sign === 'eggMass') {
+    steps.push({
+      when: from,
+      says: 'Tiny snails on the glass: feed well, or take masses out if there are enough of them.',
+    })
+  } else {
+    steps.push({
+      when: from,
+      says: 'Look for young every other day. Powder, a pinch daily: it reaches them where they sit.',
+    })
+  }
+  if (line.sign === 'berried' && !line.awaited)
+    steps.push({ when: 'Let it be', says: 'No large change while they carry: a shed skin takes the eggs with it.' })
+  if (latestMs < nowMs)
+    steps.unshift({
+      when: 'Now',
+      says: 'It should have hatched by now. Look, and write what you find: young, or none berried.',
+    })
+  return steps
+}
+
+/** "22.0 °C of your log; 25 days at that; your own broods so far 4 % faster." */
+export function broodBasis({ pace, temperatureC, usual }: ColonyBroods, units: UnitPrefs): string {
+  const own =
+    pace.broods === 0
+      ? 'none of yours was watched to its end yet.'
+      : `${counted(pace.broods, 'brood', 'broods').toLowerCase()} of yours ` +
+        (Math.abs(pace.log) < 0.01
+          ? 'took as long as usual.'
+          : `took ${percent(Math.abs(Math.expm1(pace.log)))} ${pace.log > 0 ? 'longer' : 'less'} than usual.`)
+  return (
+    `Window from ${valueText('temperatureC', temperatureC, units)} of your log, about ${whole(usual.likely)} days ` +
+    `at that; ${own}`
+  )
+}

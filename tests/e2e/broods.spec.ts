@@ -1,0 +1,104 @@
+import { expect, type Page, test } from '@playwright/test'
+import { expectAccessible, notice, openDemo, sheet } from './steps'
+
+/** A moment so many days ago, as a field for date and time takes it. */
+const before = (days: number) => {
+  const at = new Date(Date.now() - days * 86_400_000)
+  at.setMinutes(at.getMinutes() - at.getTimezoneOffset())
+  return at.toISOString().slice(0, 16)
+}
+
+/** What one female carries that is followed by her name. */
+async function logVesta(page: Page, days: number, number: string, eyed = '') {
+  await page.keyboard.press('l')
+  await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
+  await sheet(page).getByLabel('Berried females').fill(number)
+  await sheet(page).getByLabel('One animal, by its name').fill('Vesta')
+  if (eyed) await sheet(page).getByLabel('Of the berried ones, with eyed eggs').fill(eyed)
+  if (days > 0) await page.getByLabel('When (empty: now)').fill(before(days))
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+}
+const toPlace = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click()
+/** The row of the calendar that is about a colony. */
+const rows = (page: Page) => page.getByRole('button', { name: /: hatches / })
+const fact = (page: Page, name: string) =>
+  page.locator('.detail dl div').filter({ hasText: name }).first().locator('dd')
+
+test('a berried sighting opens a window, eyes bring it near, and a look without eggs closes it', async ({ page }) => {
+  await openDemo(page)
+  await toPlace(page, 'Broods')
+  const vesta = page.getByRole('button', { name: /^Ember A, Vesta: hatches / })
+  await page
+    .getByRole('button', { name: /^Ember A, / })
+    .first()
+    .click()
+  await logVesta(page, 19, '0')
+  await logVesta(page, 15, '1')
+  await vesta.click()
+  const wide = await fact(page, 'Hatches').innerText()
+  // one brood
+  await expect(fact(page, 'Young')).toHaveText('15 to 40')
+  await expectAccessible(page)
+
+  await logVesta(page, 0, '1', '1')
+  await expect(page.locator('.detail')).toContainText('eyes seen')
+  await expect(fact(page, 'Hatches')).not.toHaveText(wide)
+  await page.getByRole('button', { name: 'Why?' }).click()
+  await expect(sheet(page)).toContainText('Eyes show from about seven tenths')
+  await page.keyboard.press('Escape')
+  await expect(sheet(page)).toBeHidden()
+
+  // reload in the middle: it is reckoned from the log again
+  await page.reload()
+  await expect(vesta).toBeVisible({ timeout: 40_000 })
+  await page
+    .getByRole('button', { name: /^Ember A, / })
+    .first()
+    .click()
+  await logVesta(page, 0, '0')
+  await expect(vesta).toHaveCount(0)
+  // a slip of the hand is taken back
+  await notice(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(vesta).toHaveCount(1)
+
+  // more with eyes than berried: one clear sentence, and nothing is lost
+  await page.keyboard.press('l')
+  await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
+  await sheet(page).getByLabel('Berried females').fill('2')
+  await sheet(page).getByLabel('Of the berried ones, with eyed eggs').fill('5')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page).getByText(/more with eyed eggs than berried/i)).toBeVisible()
+  await expect(sheet(page).getByLabel('Berried females')).toHaveValue('2')
+})
+
+test('all broods on one time line, walked by keys; from a row to its log', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press(' ')
+  await page.keyboard.press('b')
+  await expect(page.getByRole('heading', { level: 1, name: 'Broods' })).toBeVisible()
+  await expect(page.getByText(/hatch(es)? this week/).first()).toBeVisible()
+  await expect(page.getByText('still being read')).toHaveCount(0)
+  const all = await rows(page).count()
+  expect(all).toBeGreaterThan(5)
+  await rows(page).first().focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(rows(page).nth(1)).toBeFocused()
+  await expect(rows(page).nth(1)).toHaveAttribute('aria-pressed', 'true')
+  await page.getByText('As a table').click()
+  await expect(page.getByRole('table', { name: /^Broods by the day/ }).getByRole('rowheader')).toHaveCount(all)
+  await expectAccessible(page)
+
+  // a clutch in the incubator is looked at, and has not hatched by then
+  const clutch = rows(page)
+    .filter({ has: page.locator('text=/incubator/') })
+    .first()
+  await clutch.click()
+  await expect(page.locator('.detail')).toContainText('Damp, never wet')
+  await clutch.press('Enter')
+  await sheet(page).getByRole('radio', { name: 'looked at, fine' }).check()
+  await sheet(page).getByLabel('Which clutch').selectOption({ index: 1 })
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+  await expect(page.locator('.row circle').first()).toBeVisible()
+})
