@@ -26,6 +26,9 @@ export function laying(r: StageRates): Pass {
   }
 }
 
+/** A chance that is one but for rounding. */
+const SURELY = 1 - 1e-9
+
 /** Moves `there` broods on, some by this way and the rest by the others: conditional chances, one after the other. */
 interface Hop {
   /** the row that they come to; null for those that hatch */
@@ -58,11 +61,13 @@ export function hatching(r: StageRates): Pass {
       const row = (EGGS + room) * size
       for (const [nth, { to, chance }] of rooms[room]!.entries()) {
         const luck = DRAWS.hop + room * most + nth
+        // who is left takes the last way: there is nothing to draw
+        const rest = chance.p > SURELY
         // what this way leaves is what the next one may take: those that have gone lie in other rows already
         for (let i = 0; i < size; i++) {
           const there = cloud[row + i]!
           if (there === 0) continue
-          const gone = binomialShared(chance, drawn(stream[i]!, luck), there)
+          const gone = rest ? there : binomialShared(chance, drawn(stream[i]!, luck), there)
           if (gone === 0) continue
           cloud[row + i] = there - gone
           if (to === null) hatched[i] = hatched[i]! + gone

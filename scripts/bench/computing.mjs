@@ -71,8 +71,9 @@ function inC({ rates: r, spreads: s, futures, weeks }) {
     const program = join(folder, 'futures')
     const made = spawnSync('cc', ['-O2', '-o', program, join(root, 'scripts/lib/futures.c'), '-lm'])
     if (made.status !== 0) return { why: 'install a C compiler to compare' }
-    const asked = [r.capacity, r.femaleShare, r.eggsLeave, r.firstLeave, r.youngLeave, r.firstHazard, r.youngHazard]
+    const asked = [r.capacity, r.femaleShare, r.firstLeave, r.youngLeave, r.firstHazard, r.youngHazard]
     asked.push(r.adultHazard, r.broods, r.broodSize, r.comeUp, r.holds, s.recruits, s.losses, s.room)
+    asked.push(r.eggs.start.length, ...r.eggs.start, r.eggs.hop.length, ...r.eggs.hop)
     return JSON.parse(spawnSync(program, { input: [futures, weeks, ...asked].join('\n'), encoding: 'utf8' }).stdout)
   } finally {
     rmSync(folder, { recursive: true, force: true })

@@ -13,7 +13,9 @@
 #include <time.h>
 
 #define STEP 0x9e3779b9u
-enum { EGGS_1, EGGS_2, FIRST, YOUNG_1, YOUNG_2, FEMALES, MALES, STAGES };
+#define ROOMS 8
+#define HOPS 16
+enum { FIRST = ROOMS, YOUNG_1, YOUNG_2, FEMALES, MALES, STAGES };
 
 static uint32_t mix(uint32_t h) {
   h = (h ^ (h >> 16)) * 0x85ebca6bu;
@@ -77,16 +79,22 @@ static double binomial(double u, double n, double p) {
 }
 static double dead(double h) { return fmin(1, h / (1 + h / 2)); }
 
-static double capacity, female_share, eggs_leave, first_leave, young_leave, first_hazard, young_hazard, adult_hazard,
+static double capacity, female_share, first_leave, young_leave, first_hazard, young_hazard, adult_hazard,
     broods, brood_size, come_up_share, holds, recruits_sd, losses_sd, room_sd;
+
+/* Share of new broods in each room, and chance to move on by so many rooms. */
+static double start[ROOMS], hop[HOPS];
+static int hops;
 
 static double *stage[STAGES], *mood, *luck, *losses, *room, *totals;
 
 static void live(int size, int weeks, uint32_t seed) {
   for (int i = 0; i < size; i++) {
     uint32_t s = mix(stream_at(seed, 0) + i * STEP);
-    double start[STAGES] = {0, 0, 0, 40, 40, 40, 35};
-    for (int k = 0; k < STAGES; k++) stage[k][i] = start[k];
+    double began[STAGES] = {0};
+    began[YOUNG_1] = began[YOUNG_2] = began[FEMALES] = 40;
+    began[MALES] = 35;
+    for (int k = 0; k < STAGES; k++) stage[k][i] = began[k];
     mood[i] = 0.2 * normal(drawn(s, 0));
     luck[i] = recruits_sd * normal(drawn(s, 1));
     losses[i] = losses_sd * normal(drawn(s, 2));
@@ -97,8 +105,7 @@ static void live(int size, int weeks, uint32_t seed) {
     uint32_t key = stream_at(seed, week);
     for (int i = 0; i < size; i++) {
       uint32_t s = mix(key + i * STEP);
-      double e1 = stage[EGGS_1][i], e2 = stage[EGGS_2][i], first = stage[FIRST][i], y1 = stage[YOUNG_1][i],
-             y2 = stage[YOUNG_2][i], females = stage[FEMALES][i], males = stage[MALES][i];
+      double first = stage[FIRST][i], y1 = stage[YOUNG_1][i], y2 = stage[YOUNG_2][i], females = stage[FEMALES][i], males = stage[MALES][i];
       double turn = drawn(s, 0), drift = normal(drawn(s, 1));
       double swing = turn < 0.06 ? 0.5 * drift + (turn < 0.01 ? -1.2 : 0) : mood_sd * drift;
       mood[i] = mood[i] * keep + 0.012 + swing;
@@ -106,9 +113,9 @@ static void live(int size, int weeks, uint32_t seed) {
       double crowding = fmin(-0.3, holds - luck[i]) * (y1 + y2 + females + males) / (capacity * exp(room[i]));
       double come_up = come_up_share * half * exp(luck[i] + crowding);
       double loss = exp(losses[i]) / (half * half);
-      double free = fmax(0, females - ceil((e1 + e2) / brood_size)), laid = 0;
-      double taken = males > 0 ? binomial(drawn(s, 14), free, broods * half) : 0;
-      if (taken > 0) laid = fmax(0, round(brood_size * (taken + 0.35 * sqrt(taken) * normal(drawn(s, 15)))));
+      double carried = 0, hatched = 0;
+      for (int k = 0; k < ROOMS; k++) carried += stage[k][i];
+      double taken = males > 0 ? binomial(drawn(s, 4), fmax(0, females - carried), broods * half) : 0;
 
       males -= binomial(drawn(s, 12), males, dead(adult_hazard * loss));
       females -= binomial(drawn(s, 11), females, dead(adult_hazard * loss));
@@ -118,20 +125,39 @@ static void live(int size, int weeks, uint32_t seed) {
       double larger = binomial(drawn(s, 8), y1, young_leave);
       first -= binomial(drawn(s, 5), first, dead(first_hazard * loss));
       double grown = binomial(drawn(s, 6), first, first_leave);
-      double hatched = binomial(drawn(s, 2), e2, eggs_leave), came_up = binomial(drawn(s, 4), hatched, come_up);
-      double ripened = binomial(drawn(s, 3), e1, eggs_leave);
-      stage[EGGS_1][i] = e1 - ripened + laid;
-      stage[EGGS_2][i] = e2 - hatched + ripened;
+      for (int k = ROOMS - 1; k >= 0; k--) {
+        double there = stage[k][i], left = 1;
+        for (int by = 1; by < hops && there > 0; by++) {
+          double gone = binomial(drawn(s, 28 + k * HOPS + by), there, fmin(1, hop[by] / left));
+          left -= hop[by];
+          there -= gone;
+          if (k + by < ROOMS) stage[k + by][i] += gone;
+          else hatched += gone;
+        }
+        stage[k][i] = there;
+      }
+      double came_up = 0;
+      if (hatched > 0) {
+        double eggs = fmax(0, round(brood_size * (hatched + 0.35 * sqrt(hatched) * normal(drawn(s, 2)))));
+        came_up = binomial(drawn(s, 3), eggs, come_up);
+      }
+      for (int k = 0; k < ROOMS && taken > 0; k++) {
+        double rest = 1;
+        for (int j = 0; j < k; j++) rest -= start[j];
+        double here = binomial(drawn(s, 200 + k), taken, rest > 0 ? fmin(1, start[k] / rest) : 0);
+        stage[k][i] += here;
+        taken -= here;
+      }
       stage[FIRST][i] = first - grown + came_up;
       stage[YOUNG_1][i] = y1 - larger + grown;
       stage[YOUNG_2][i] = y2 - mature + larger;
       stage[FEMALES][i] = females + daughters;
       stage[MALES][i] = males + mature - daughters;
 
-      double blow = drawn(s, 16);
+      double blow = drawn(s, 14);
       if (blow < 0.003)
         for (int k = 0; k < STAGES; k++)
-          stage[k][i] = binomial(drawn(s, 17 + k), stage[k][i], 1 - 0.6 * blow / 0.003);
+          stage[k][i] = binomial(drawn(s, 15 + k), stage[k][i], 1 - 0.6 * blow / 0.003);
       totals[i] = stage[YOUNG_1][i] + stage[YOUNG_2][i] + stage[FEMALES][i] + stage[MALES][i];
     }
   }
@@ -148,13 +174,20 @@ static double now(void) {
 }
 
 int main(void) {
-  double *asked[] = {&capacity,     &female_share, &eggs_leave, &first_leave, &young_leave, &first_hazard,
-                     &young_hazard, &adult_hazard, &broods,     &brood_size,  &come_up_share, &holds,
-                     &recruits_sd,  &losses_sd,    &room_sd};
+  double *asked[] = {&capacity,     &female_share, &first_leave, &young_leave,   &first_hazard,
+                     &young_hazard, &adult_hazard, &broods,      &brood_size,    &come_up_share,
+                     &holds,        &recruits_sd,  &losses_sd,   &room_sd};
   int size, weeks;
   if (scanf("%d %d", &size, &weeks) != 2) return 1;
   for (size_t k = 0; k < sizeof asked / sizeof *asked; k++)
     if (scanf("%lf", asked[k]) != 1) return 1;
+  int rooms;
+  if (scanf("%d", &rooms) != 1 || rooms != ROOMS) return 1;
+  for (int k = 0; k < ROOMS; k++)
+    if (scanf("%lf", &start[k]) != 1) return 1;
+  if (scanf("%d", &hops) != 1 || hops > HOPS) return 1;
+  for (int k = 0; k < hops; k++)
+    if (scanf("%lf", &hop[k]) != 1) return 1;
   for (int k = 1; k < CELLS; k++) table[k] = quantile((double)k / CELLS);
   for (int k = 0; k < STAGES; k++) stage[k] = malloc(size * sizeof(double));
   double **rows[] = {&mood, &luck, &losses, &room, &totals};

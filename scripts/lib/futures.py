@@ -11,10 +11,15 @@ import numpy as np
 asked = json.load(sys.stdin)
 r, spreads, size, weeks = asked["rates"], asked["spreads"], asked["futures"], asked["weeks"]
 
+HOP, START = np.array(r["eggs"]["hop"]), np.array(r["eggs"]["start"])
+HOP, START = HOP / HOP.sum(), START / START.sum()
+ROOMS = len(START)
+
 
 def live(seed):
     g = np.random.default_rng(seed)
-    e1, e2, first, y1, y2 = (np.zeros(size, dtype=np.int64) for _ in range(5))
+    first, y1, y2 = (np.zeros(size, dtype=np.int64) for _ in range(3))
+    rooms = np.zeros((ROOMS, size), dtype=np.int64)
     females, males = np.full(size, 40), np.full(size, 35)
     y1 += 40
     y2 += 40
@@ -40,9 +45,19 @@ def live(seed):
             h = hazard * loss
             return np.minimum(1, h / (1 + h / 2))
 
-        hatched = g.binomial(e2, r["eggsLeave"])
-        ripened = g.binomial(e1, r["eggsLeave"])
-        came_up = g.binomial(hatched, come_up)
+        free = np.maximum(0, females - rooms.sum(axis=0))
+        taken = g.binomial(free, np.minimum(1, r["broods"] * half)) * (males > 0)
+        hatched = np.zeros(size, dtype=np.int64)
+        for k in range(ROOMS - 1, -1, -1):
+            moved = g.multinomial(rooms[k], HOP)
+            rooms[k] = moved[:, 0]
+            for by in range(1, len(HOP)):
+                if k + by < ROOMS:
+                    rooms[k + by] += moved[:, by]
+                else:
+                    hatched += moved[:, by]
+        eggs = r["broodSize"] * (hatched + 0.35 * np.sqrt(hatched) * g.standard_normal(size))
+        came_up = g.binomial(np.maximum(0, np.rint(eggs)).astype(np.int64), come_up)
         first_left = first - g.binomial(first, dead(r["firstHazard"]))
         grown = g.binomial(first_left, r["firstLeave"])
         young = dead(r["youngHazard"])
@@ -54,12 +69,7 @@ def live(seed):
         females_left = females - g.binomial(females, adult)
         males_left = males - g.binomial(males, adult)
         daughters = g.binomial(mature, r["femaleShare"])
-        free = np.maximum(0, females - np.ceil((e1 + e2) / r["broodSize"]).astype(np.int64))
-        taken = g.binomial(free, np.minimum(1, r["broods"] * half))
-        eggs = r["broodSize"] * (taken + 0.35 * np.sqrt(taken) * g.standard_normal(size))
-        laid = np.maximum(0, np.rint(eggs)).astype(np.int64) * (males > 0)
-        e2 = e2 - hatched + ripened
-        e1 = e1 - ripened + laid
+        rooms += g.multinomial(taken, START).T
         first = first_left - grown + came_up
         y1 = y1_left - larger + grown
         y2 = y2_left - mature + larger
@@ -68,7 +78,7 @@ def live(seed):
         blow = g.random(size)
         for i in np.nonzero(blow < 0.003)[0]:
             share = 1 - 0.6 * blow[i] / 0.003
-            for x in (e1, e2, first, y1, y2, females, males):
+            for x in (*rooms, first, y1, y2, females, males):
                 x[i] = g.binomial(x[i], share)
         totals[week] = y1 + y2 + females + males
     return totals

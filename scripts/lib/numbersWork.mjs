@@ -1,9 +1,9 @@
 // What the budgets of the numbers name, timed in a worker: futures, fit, fit resumed, what a stop waits for, and
 // memory.
 import { parentPort } from 'node:worker_threads'
-import { resolveGroup } from '#core/groups'
+import { preferredC, resolveGroup } from '#core/groups'
 import { CHUNK, liveChunk } from '#core/outlook'
-import { stageModel, preferredC, spreadsOf, stageRates } from '#core/population'
+import { stageModel, spreadsOf, stageRates } from '#core/population'
 import { fitPopulation } from '../../core/population/fit'
 import { openingCloud } from '../../core/population/checkpoint'
 import { liveFutures } from '../../core/population/futures'

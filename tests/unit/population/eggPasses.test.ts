@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { eggQueue, RESTING } from '#core/broods'
 import type { StageRates } from '../../../core/population/lifeCycle'
 import { stepOf } from '../../../core/population/step'
-import { against, binomial, lived, mean, onBy, rows, SIZE, still, variance, type Row } from './oneStep'
+import { against, binomial, lived, mean, onBy, rows, SIZE, still, type Row } from './oneStep'
 
 /** Eggs in one step and in a whole development, against their laws. */
 
