@@ -112,6 +112,11 @@ const bodies = async page => {
   await page.getByRole('tab', { name: 'Bodies', exact: true }).click()
   await page.getByRole('img', { name: /^Failed molts/ }).waitFor()
 }
+const broods = async page => {
+  await page.getByRole('link', { name: 'Broods', exact: true }).click()
+  await page.getByText(/hatch(es)? this week/).first().waitFor()
+  await page.waitForTimeout(1500)
+}
 /** Ember A, warmer, beside things as they are. */
 const outlook = async page => {
   await toColony('Ember A')(page)
@@ -165,7 +170,6 @@ const countDesk = async page => {
 
 const views = [
   { name: 'room-day', size: desk },
-  { name: 'room-night', size: desk, theme: 'night' },
   { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') },
   { name: 'why', size: desk, go: why },
@@ -174,6 +178,7 @@ const views = [
   { name: 'plan', size: desk, go: plan },
   { name: 'stages', size: desk, go: stages },
   { name: 'bodies', size: desk, go: bodies },
+  { name: 'broods', size: desk, go: broods },
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },
@@ -188,7 +193,7 @@ const views = [
 const server = await startServer(await freePort(), { ULKIN_START: 'demo' })
 const browser = await launch()
 try {
-  for (const { name, size, theme = 'day', go } of views.filter(v => v.name.includes(only))) {
+  for (const { name, size, go } of views.filter(v => v.name.includes(only))) {
     const context = await browser.newContext({
       viewport: size,
       locale: 'en-GB',
@@ -196,7 +201,6 @@ try {
       reducedMotion: 'reduce',
       serviceWorkers: 'block',
     })
-    await context.addInitScript(t => localStorage.setItem('ulkin.theme', t), theme)
     const page = await context.newPage()
     await page.goto(server.address)
     await roomIsReady(page)

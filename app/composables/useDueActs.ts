@@ -49,6 +49,8 @@ export function useDueActs() {
         return logSheet.show(colonyId, 'waterTest')
       case 'young':
         return logSheet.show(colonyId, 'young')
+      case 'limb':
+        return logSheet.show(colonyId, 'note')
       case 'topUp':
         return logSheet.show(colonyId, 'topUp')
       case 'planStep':

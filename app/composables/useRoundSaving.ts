@@ -53,9 +53,8 @@ export function useRoundSaving(
       for (const q of typed.questions) asked.value.add(q.key)
       return false
     }
-    const lines = typed.entries.length - 1
-    const said = lines === 0 ? 'looked at, nothing odd.' : `${counted(lines, 'line', 'lines').toLowerCase()} saved.`
-    if (!(await log.saveAll(typed.entries, `${name}: ${said}`))) return false
+    if (!(await log.saveAll(typed.entries, `${name}: ${savedText(typed.entries.length - 1)}`))) return false
+    if (typed.entries.some(e => e.kind === 'molts')) settings.skinsTold = true
     keep(glassId.value, draft.value)
     rounds.keepDraft(glassId.value, null)
     rounds.settle(glassId.value, true)
@@ -74,6 +73,10 @@ export function useRoundSaving(
 
   return { questions, saving, save, ...useRoundSteps(at, save) }
 }
+
+/** What one glass of a round left in the log, beside that it was looked at. */
+const savedText = (lines: number) =>
+  lines === 0 ? 'looked at, nothing odd.' : `${counted(lines, 'line', 'lines').toLowerCase()} saved.`
 
 /** Going on from the glass at hand: with what was typed, or past it. */
 function useRoundSteps({ glassId, glass }: RoundGlassAtHand, save: () => Promise<boolean>) {

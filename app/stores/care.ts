@@ -188,6 +188,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
       entries,
       numbers: told && numbersOf(told),
       broods: told?.broods ?? null,
+      limbs: told?.molts?.limbs ?? [],
       // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],
     }

@@ -23,6 +23,7 @@ const kindWords: Readonly<Record<DueKind, string>> = {
   count: 'count',
   young: 'looking for young',
   clutch: 'clutch',
+  limb: 'lost limb',
   doseChange: 'change after the medicine',
   secondDose: 'second dose',
   planStep: 'plan',
@@ -104,6 +105,8 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
       return item.why.key === 'clutchHatching'
         ? 'Look at the clutch: it may hatch'
         : 'Look at the clutch: damp, never wet'
+    case 'limb':
+      return v.several ? 'Look whether buds show: until then it stays apart' : 'Look whether a bud shows'
     case 'doseChange':
       return `Change ${litres()} after the ${substanceWord(String(v.substance))}`
     case 'secondDose':
@@ -169,6 +172,9 @@ const reasons: Readonly<Record<DueReason, Says>> = {
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
   clutchHatching: (v, nowMs) =>
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
+  limbBud: (v, nowMs) =>
+    `Lost ${dayText(n(v, 'lost'), nowMs)}: a bud should show after a molt, and it is whole again by about ` +
+    `${dayText(n(v, 'whole'), nowMs)}.`,
   doseChange: v => `Dosed ${ago(v)}: a part of the water goes after three to five days.`,
   secondDose: v => `First dose ${ago(v)}: eggs survive it, so a second one follows after two weeks.`,
   planNext: v => `The next step of “${v.plan}”.`,
@@ -194,6 +200,7 @@ const skipping: Readonly<Record<DueKind, string>> = {
   count: 'The likely range stays wide, and so does what can go.',
   young: 'The date of the hatch is lost, and young go without powder.',
   clutch: 'It dries out, drowns, or hatches unseen.',
+  limb: 'A molt that went wrong is seen later.',
   doseChange: 'What died fouls the water.',
   secondDose: 'What was in the eggs comes back, and the first dose was for nothing.',
   planStep: 'Everything after it moves on by as many days.',

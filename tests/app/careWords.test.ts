@@ -22,6 +22,7 @@ const all: DueItem[] = [
         entryOf('berried', 2, { colonyId, number: 2 }),
         entryOf('eggMass', 2, { colonyId, number: 1 }),
         entryOf('clutch', 9, { colonyId, event: 'laid' }),
+        entryOf('limbLoss', 20, { colonyId, number: 1, limbs: 'several' }),
       ],
     }),
   ),

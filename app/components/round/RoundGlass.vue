@@ -2,6 +2,7 @@
 import type { RoundDesk } from '~/composables/useRoundDesk'
 import { deathSignWord } from '~/words/states'
 import { entryText } from '~/words/entries'
+import { SKINS_STAY } from '~/words/molts'
 
 /** Everything at one glass: what is asked, counters, touches, values, the rest. */
 const props = defineProps<{ desk: RoundDesk }>()
@@ -28,6 +29,12 @@ const focusFirst = () => {
 defineExpose({ focusFirst })
 
 const dead = computed(() => desk.colonies.value.filter(c => Number(draft.value.counters[`${c.id}:dead`]) > 0))
+/** Skins are counted for the first time: then, once, it is said that they stay in. */
+const firstSkins = computed(
+  () =>
+    !settings.skinsTold &&
+    desk.counters.value.some(c => c.counter === 'molts' && Number(draft.value.counters[c.key]) > 0),
+)
 const signs = (Object.keys(deathSignWord) as (keyof typeof deathSignWord)[]).map(value => ({
   value,
   title: deathSignWord[value],
@@ -80,7 +87,8 @@ async function keepPhoto(file: File) {
         />
       </template>
     </section>
-    <p v-else class="muted">No colony lives here yet: it is being cured.</p>
+    <p v-if="firstSkins" class="small">{{ SKINS_STAY }}</p>
+    <p v-if="desk.counters.value.length === 0" class="muted">No colony lives here yet: it is being cured.</p>
     <ChoiceChips
       v-for="c in dead"
       :key="c.id"

@@ -53,6 +53,7 @@ export function doing(item: DueItem): Doing | null {
     case 'count':
     case 'test':
     case 'young':
+    case 'limb':
     case 'secondDose':
     case 'planStep':
     case 'calibration':

@@ -1,5 +1,6 @@
 import type { ColonyBroods } from '#core/broods'
 import type { ResolvedGroup } from '#core/groups'
+import type { LostLimbs } from '#core/molts'
 import type { Basis, Bench, Colony, Entry, Glass, Message, Plan } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 
@@ -19,6 +20,7 @@ export const dueKinds = [
   'count',
   'young',
   'clutch',
+  'limb',
   'doseChange',
   'secondDose',
   'planStep',
@@ -56,6 +58,7 @@ export type DueReason =
   | 'hatchNear'
   | 'clutchCheck'
   | 'clutchHatching'
+  | 'limbBud'
   | 'doseChange'
   | 'secondDose'
   | 'planNext'
@@ -116,6 +119,8 @@ export interface ColonyCare {
   } | null
   /** its broods; null until they are told, and for animals that show none */
   broods: ColonyBroods | null
+  /** limbs that are on their way back */
+  limbs: readonly LostLimbs[]
   /** verdicts on its water */
   values: readonly ValueVerdict[]
 }

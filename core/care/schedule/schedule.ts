@@ -5,6 +5,7 @@ import { broodRule } from './rules/broods'
 import { countRule } from './rules/counts'
 import { equipmentRule } from './rules/equipment'
 import { feedingRule } from './rules/feeding'
+import { limbRule } from './rules/limbs'
 import { medicineRule } from './rules/medicine'
 import { calibrationRule, planRule, soilRule } from './rules/room'
 import { supplyRule } from './rules/supplies'
@@ -25,6 +26,7 @@ export function itemsOfGlass(whole: GlassCare, nowMs: number): DueItem[] {
     ...[waterRule, testRule, feedingRule, supplyRule, equipmentRule, medicineRule, soilRule].flatMap(rule =>
       rule(glass, nowMs),
     ),
+    ...limbRule(glass),
     ...glass.colonies.flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs)]),
   ]
 }

@@ -105,9 +105,17 @@ describe('whatever the log', () => {
                 ? { kind: 'count' as const, colonyId, number: 100, method: 'allSeen' }
                 : item.kind === 'young'
                   ? { kind: 'young' as const, colonyId, amount: 'few' }
-                  : item.kind === 'secondDose'
-                    ? { kind: 'treatment' as const, glassId, substance: item.values.substance, activeMg: 20, netL: 50 }
-                    : doing(item)
+                  : item.kind === 'limb'
+                    ? { kind: 'note' as const, colonyId, text: 'A bud shows.' }
+                    : item.kind === 'secondDose'
+                      ? {
+                          kind: 'treatment' as const,
+                          glassId,
+                          substance: item.values.substance,
+                          activeMg: 20,
+                          netL: 50,
+                        }
+                      : doing(item)
           if (!done) continue
           const entry = entryOf(done.kind, 0, done)
           const after = itemsOf({

@@ -1,6 +1,7 @@
 import { colonyBroods } from '#core/broods'
 import { type ColonyCare, type DueItem, type DueKind, type GlassCare, type RoomCareInput, schedule } from '#core/care'
 import { resolveGroup } from '#core/groups'
+import { limbsUnderway } from '#core/molts'
 import {
   type Colony,
   currentEntries,
@@ -67,11 +68,15 @@ export function careOf({
     rooms: null,
     nowMs,
   })
+  const { molts } = group.group.care
+  const limbs = molts ? limbsUnderway(molts, currentEntries(colonyEntries), { nowMs, pace: 1 }) : []
   const care: GlassCare = {
     glass,
     netL: netLitres(glass),
     colonies:
-      plans.length > 0 ? [] : [{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, values }],
+      plans.length > 0
+        ? []
+        : [{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, limbs, values }],
     entries,
   }
   return { roomId: s.room.id, glasses: [care], plans, bench, marks: currentEntries(marks), nowMs }

@@ -172,3 +172,20 @@ describe('a batch', () => {
     expect(kinds({ numbers: numbers(40) })).toContain('feed')
   })
 })
+
+describe('limbs that were lost', () => {
+  const lost = (days: number, limbs = 'one') => entryOf('limbLoss', days, { colonyId, number: 1, limbs })
+  const limbs = (...colonyEntries: Entry[]) =>
+    itemsOf({ groupId: 'land-crab', colonyEntries }).filter(i => i.kind === 'limb')
+  it('are looked at when a bud should show, once; several keep one apart until then', () => {
+    // a crab molts about monthly, and who lost a limb a fifth sooner
+    const [one] = limbs(lost(10))
+    expect(inDays(one)).toBeCloseTo(0.8 * 28 - 10, 1)
+    expect(one).toMatchObject({ everyDays: null, lateDays: 7, values: { n: 1, several: 0 }, why: { key: 'limbBud' } })
+    expect(limbs(lost(10, 'several'))[0]!.values).toEqual({ n: 1, several: 1 })
+    expect(limbs(lost(25), entryOf('note', 1, { colonyId, text: 'A bud shows.' }))).toEqual([])
+    expect(limbs(lost(25), entryOf('note', 12, { colonyId, text: 'Hides.' }))).toHaveLength(1)
+    // whole again: nothing to look at
+    expect(limbs(lost(60))).toEqual([])
+  })
+})
