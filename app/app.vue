@@ -15,6 +15,7 @@ const start = useStart()
 /** What is opened now and then is fetched when it is opened first. */
 const sheets = useSheets()
 const helped = useOnce(() => sheets.help.value)
+const signed = useOnce(() => sheets.signs.value !== null)
 const logSheet = useLogSheetStore()
 const logged = useOnce(() => logSheet.open)
 const sought = useOnce(() => sheets.finder.value)
@@ -47,6 +48,7 @@ onMounted(start.begin)
     <LazyLogSheet v-if="logged" />
     <LazyFinderSheet v-if="sought" />
     <LazyHelpSheet v-if="helped" />
+    <LazySignsSheet v-if="signed" />
     <LazyRackSheet v-if="racked" />
     <LazyGlassSheet v-if="glassed" />
     <LazyColonySheet v-if="begun" />

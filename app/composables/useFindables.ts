@@ -81,6 +81,9 @@ function useFindableActions() {
         settings.theme = settings.theme === 'day' ? 'night' : 'day'
       },
     ),
+    action('signs', 'Signs: how to tell', 'shed skin or dead, eggs, sexes, shells, clutches; practice', () => {
+      sheets.signs.value = 'skin'
+    }),
     action('help', 'Help and keys', '', () => {
       sheets.help.value = true
     }),

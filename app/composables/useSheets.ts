@@ -1,7 +1,10 @@
+import type { SignTopic } from '~/words/signs'
+
 /** Sheets that any place can open. Others are kept by the place that owns them; all count as open for the keyboard. */
 export function useSheets() {
   const finder = useState('sheet.finder', () => false)
   const help = useState('sheet.help', () => false)
+  const signs = useState<SignTopic | null>('sheet.signs', () => null)
   const glass = useState<{ glassId: string | null; place?: { rackId: string; shelf: number } } | null>(
     'sheet.glass',
     () => null,
@@ -14,6 +17,7 @@ export function useSheets() {
     () =>
       finder.value ||
       help.value ||
+      signs.value !== null ||
       glass.value !== null ||
       rack.value !== null ||
       colony.value !== null ||
@@ -34,5 +38,5 @@ export function useSheets() {
       if (isOpen.value) own.value--
     })
   }
-  return { finder, help, glass, rack, colony, anyOpen, countOpen }
+  return { finder, help, signs, glass, rack, colony, anyOpen, countOpen }
 }

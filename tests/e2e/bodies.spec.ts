@@ -47,3 +47,26 @@ test('failed molts call the keeper and say what to look at first; taking them ba
   await expect(statement(page, 'heading')).not.toContainText('Molts fail')
   await expect(molts.getByRole('heading', { name: 'What molts may fail of' })).toBeVisible()
 })
+
+test('signs are drawn where a newcomer hesitates, and practised; what was typed stays', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('l')
+  await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
+  await sheet(page).getByLabel('Berried females').fill('7')
+  await sheet(page).getByRole('button', { name: 'Saddle, fresh eggs or eggs with eyes?' }).click()
+  const guide = page.getByRole('dialog', { name: 'Signs: how to tell' })
+  await expect(guide.getByRole('img', { name: 'Drawing: Eggs with eyes' })).toBeInViewport()
+  await expectAccessible(page)
+  await guide.getByRole('button', { name: 'Practise: ten questions' }).click()
+  for (let nth = 1; nth <= 10; nth++) {
+    await expect(guide.getByText(`Question ${nth} of 10`)).toBeVisible()
+    await guide.locator('.options button').first().click()
+  }
+  await expect(guide.getByRole('heading', { name: /^\d+ of 10 right$/ })).toBeVisible()
+  // who is always right by the first answer has been lucky: what was mistaken is named
+  const right = Number((await guide.getByRole('heading', { name: /right$/ }).innerText()).split(' ')[0])
+  await expect(guide.getByText(/ taken for /)).toHaveCount(10 - right)
+  await page.keyboard.press('Escape')
+  await expect(guide).toBeHidden()
+  await expect(sheet(page).getByLabel('Berried females')).toHaveValue('7')
+})

@@ -9,6 +9,7 @@ import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
 import { numberChoices, otherKinds } from '~/forms/logChoices'
 import { SKINS_STAY } from '~/words/molts'
+import { topicOf } from '~/words/signs'
 import { kindWord } from '~/words/states'
 
 /**
@@ -155,6 +156,7 @@ function drop() {
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
       <FieldIssue :text="issues.colonyId" />
+      <SignsLink v-if="topicOf[draft.kind]" :topic="topicOf[draft.kind]!" />
 
       <WaterTestFields
         v-if="draft.kind === 'waterTest' && colony"

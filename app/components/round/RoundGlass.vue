@@ -3,6 +3,7 @@ import type { RoundDesk } from '~/composables/useRoundDesk'
 import { deathSignWord } from '~/words/states'
 import { entryText } from '~/words/entries'
 import { SKINS_STAY } from '~/words/molts'
+import { topicOf } from '~/words/signs'
 
 /** Everything at one glass: what is asked, counters, touches, values, the rest. */
 const props = defineProps<{ desk: RoundDesk }>()
@@ -29,6 +30,8 @@ const focusFirst = () => {
 defineExpose({ focusFirst })
 
 const dead = computed(() => desk.colonies.value.filter(c => Number(draft.value.counters[`${c.id}:dead`]) > 0))
+/** The drawings that help with the counters here. */
+const topics = computed(() => [...new Set(desk.counters.value.flatMap(c => topicOf[c.counter] ?? []))])
 /** Skins are counted for the first time: then, once, it is said that they stay in. */
 const firstSkins = computed(
   () =>
@@ -88,6 +91,9 @@ async function keepPhoto(file: File) {
       </template>
     </section>
     <p v-if="firstSkins" class="small">{{ SKINS_STAY }}</p>
+    <div v-if="topics.length > 0" class="signs">
+      <SignsLink v-for="t in topics" :key="t" :topic="t" />
+    </div>
     <p v-if="desk.counters.value.length === 0" class="muted">No colony lives here yet: it is being cured.</p>
     <ChoiceChips
       v-for="c in dead"
@@ -129,6 +135,11 @@ async function keepPhoto(file: File) {
 </template>
 
 <style scoped>
+.signs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-1) var(--space-6);
+}
 .glass {
   display: grid;
   gap: var(--space-5);

@@ -90,6 +90,10 @@ const keys = computed(() => [
       </section>
       <section class="part">
         <h3>Words</h3>
+        <p class="small">
+          <button type="button" class="link" @click="sheets.signs.value = 'skin'">Signs, drawn</button>: shed skin or
+          dead animal, eggs, sexes, shells, clutches, limbs.
+        </p>
         <dl class="words">
           <div v-for="id in glossaryIds" :key="id">
             <dt>{{ glossary[id].word }}</dt>
