@@ -1,8 +1,9 @@
 import { EGG_ROOMS } from '#core/broods'
-import { streamAt } from '#core/stats'
+import { normalFrom, streamAt } from '#core/stats'
 import { broodsIn } from './broodsIn'
 import { crowded } from './crowd'
 import type { Fit } from './fit'
+import { luckAt } from './luck'
 import { spread80 } from './particles'
 import type { BroodsToday, PopulationQuestion, Range } from './question'
 import { counted, EGGS, LOSSES, MOOD, RECRUITS, ROOM, SHAPE } from './stages'
@@ -11,16 +12,24 @@ import { stepOf } from './step'
 /** Days ahead for which the hatching broods are told. */
 const SOON_DAYS = 14
 
+/**
+ * How often they lay differs from colony to colony by a fifth (from memory). Who carries is busy for most of the time
+ * anyway, so that it is felt half there.
+ */
+const LAYS_SD = { laid: 0.2, carried: 0.1 }
+
 /** The broods of a colony today: how many, how far they are, what hatches soon and how many of the young grow up. */
 export function broodsToday(fit: Pick<Fit, 'cloud' | 'size'>, question: PopulationQuestion): BroodsToday {
   const { cloud, size } = fit
   const over = (value: (i: number) => number): Range =>
     spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
   const hatching = hatchingSoon(fit, question)
+  const key = streamAt(question.seed, -14)
+  const laysSd = LAYS_SD[question.rates.carried ? 'carried' : 'laid']
   return {
     ...over(i => broodsIn(cloud, size, i)),
     rooms: Array.from({ length: EGG_ROOMS }, (_, room) => meanOf(cloud, (EGGS + room) * size, size)),
-    soon: over(i => hatching[i]!),
+    soon: over(i => Math.round(hatching[i]! * Math.exp(laysSd * normalFrom(luckAt(key, i, 0))))),
     youngEach: question.rates.broodSize,
     growUp: over(i => grownUp(fit, question, i)),
   }

@@ -253,3 +253,38 @@ describe('what must stay', () => {
     expect(stay({ minimumFemales: 10, rates: hermaphrodites }, 12, 5).males).toBe(0)
   })
 })
+
+describe('broods of today', () => {
+  const colonies = Array.from({ length: 400 }, () => ({ ...{ EGGS: 4, FEMALES: 60, MALES: 20 } }))
+  it('tell what hatches within two weeks, with the doubt of how often they lay', () => {
+    // nothing of the first room gets out within a fortnight where eggs take three and a half weeks, but hardly ever
+    const far = told(fitOf(colonies)).broods
+    expect(far.soon.high).toBeLessThanOrEqual(1)
+    // all of the last room do
+    const size = colonies.length
+    const fit = fitOf(colonies)
+    fit.cloud.fill(0, rows.EGGS * size, (rows.EGGS + 1) * size)
+    fit.cloud.fill(40, (rows.EGGS + 7) * size, (rows.EGGS + 8) * size)
+    const near = told(fit).broods
+    expect(near).toMatchObject({ value: 40, rooms: [0, 0, 0, 0, 0, 0, 0, 40] })
+    expect(near.soon.value).toBeGreaterThan(38)
+    expect(near.soon.value).toBeLessThan(42)
+    // carried: a tenth on the log scale
+    expect(Math.log(near.soon.high / near.soon.low) / (2 * Z80)).toBeCloseTo(0.1, 1)
+    const laid = told(fit, {
+      question: ask([], { rates: { ...ratesOf('neocaridina'), carried: false, broods: 0 } }),
+    }).broods
+    expect(Math.log(laid.soon.high / laid.soon.low) / (2 * Z80)).toBeCloseTo(0.2, 1)
+  })
+  it('of one brood so many grow up as come up at the present crowding and live to be counted', () => {
+    const rates = ratesOf('neocaridina')
+    const alone = told(fitOf([{ FEMALES: 2, MALES: 1 }]), { question: ask([], { rates }) }).broods
+    const present = crowded(rates, { recruits: 0, losses: 0, mood: 0, n: 3, room: rates.capacity, shape: 0 })
+    const live = Math.exp(-rates.firstHazard)
+    const lived = (live * rates.firstLeave) / (1 - live * (1 - rates.firstLeave))
+    expect(alone.growUp.value).toBeCloseTo(rates.broodSize * present.comeUp * lived, 8)
+    expect(alone.youngEach).toBe(rates.broodSize)
+    const full = told(fitOf([{ FEMALES: 300 }]), { question: ask([], { rates }) }).broods
+    expect(full.growUp.value).toBeLessThan(0.6 * alone.growUp.value)
+  })
+})
