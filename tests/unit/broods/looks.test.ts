@@ -193,3 +193,61 @@ describe('a keeper’s own pace', () => {
     expect(neo(berried(80, 0), berried(60, 1), berried(40, 0)).pace.broods).toBe(0)
   })
 })
+
+describe('a look that missed them', () => {
+  it('is taken back by the next one that finds as many: one or two hide, more do not', () => {
+    const hidden = (n: number) => neo(berried(20, 0), berried(16, n), berried(12, n), berried(9, 0), berried(6, n))
+    expect(hidden(1).lines).toHaveLength(1)
+    expect(day(hidden(1).lines[0]!.firstSeenMs!)).toBe(-16)
+    expect(hidden(1).lines[0]!.looksMs.map(day)).toEqual([-12, -9, -6])
+    expect(hidden(1).ended).toEqual([])
+    expect(hidden(2).lines.map(l => day(l.firstSeenMs!))).toEqual([-16])
+    expect(hidden(3).lines.map(l => day(l.firstSeenMs!))).toEqual([-6])
+    // more than were there are not the same
+    expect(
+      neo(berried(20, 0), berried(16, 1), berried(9, 0), berried(6, 2)).lines.map(l => day(l.firstSeenMs!)),
+    ).toEqual([-6])
+    // two broods that were gone together were seen to be gone
+    const two = neo(berried(20, 0), berried(16, 1), berried(12, 2), berried(9, 0), berried(6, 1))
+    expect(two.lines.map(l => day(l.firstSeenMs!))).toEqual([-6])
+  })
+  it('of a followed animal too', () => {
+    const of = (days: number, number: number) => berried(days, number, { animal: 'Vesta' })
+    const { lines } = neo(of(20, 0), of(16, 1), of(9, 0), of(6, 1))
+    expect(lines.map(l => day(l.firstSeenMs!))).toEqual([-16])
+    expect(lines[0]!.looksMs.map(day)).toEqual([-9, -6])
+    // after the longest it is another one
+    expect(neo(of(40, 0), of(38, 1), of(16, 1), of(9, 0), of(3, 1)).lines.map(l => day(l.firstSeenMs!))).toEqual([-3])
+  })
+})
+
+describe('what is told of and what no more', () => {
+  it('a brood that should have hatched is told for ten days more', () => {
+    const seen = (ago: number) => neo(berried(ago + 1, 0), berried(ago, 1)).lines.length
+    // nine in ten have hatched after 29 days
+    expect([20, 30, 38, 41, 60].map(seen)).toEqual([1, 1, 1, 0, 0])
+  })
+  it('an ended one for eight weeks, the newest first', () => {
+    const ends = (...more: number[]) => {
+      const log = more.flatMap(ago => [berried(ago + 6, 0), berried(ago + 4, 1), berried(ago, 0)])
+      return neo(...log.toSorted((a, b) => a.at.localeCompare(b.at))).ended.map(e => day(e.end!.toMs))
+    }
+    expect(ends(30, 10)).toEqual([-10, -30])
+    expect(ends(57, 10)).toEqual([-10])
+  })
+  it('young are taken in their time among the looks', () => {
+    // seen before the last look: what the look finds is what is left
+    const before = neo(berried(30, 0), berried(27, 1), berried(10, 3), young(5), berried(2, 2))
+    expect(before.lines.map(l => [l.number, day(l.firstSeenMs!)])).toEqual([[2, -10]])
+    expect(before.ended.map(e => day(e.end!.toMs))).toEqual([-5])
+  })
+  it('where followed ones lie in the rooms, they are taken off there', () => {
+    const always = Array.from({ length: 14 }, (_, k) => berried(66 - 5 * k, 6))
+    const vesta = [berried(6, 0, { animal: 'Vesta' }), berried(4, 1, { animal: 'Vesta' })]
+    const { lines } = broodsFrom('neocaridina', [...always, ...vesta], { rooms: [1, 1, 1, 1, 1, 1, 1, 1] })
+    // five days of 24.5: the second room
+    const age = (of: string) => lines.find(l => l.age === of)!.number
+    expect(age('fresh')).toBeCloseTo(0.35 * 8 - 1, 6)
+    expect(age('eyed')).toBeCloseTo(0.3 * 8, 6)
+  })
+})
