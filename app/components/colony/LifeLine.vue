@@ -2,8 +2,10 @@
 import { Chart, type ChartData, type ChartOptions } from 'chart.js'
 import { axisDay } from '~/charts/axisDay'
 import { TimeLine } from '~/charts/timeLine'
+import type { ColonyBroods } from '#core/broods'
 import { WEEK_MS } from '#core/records'
 import type { BandPoint, PopulationAnswer } from '#core/population'
+import { stretchText } from '~/words/broods'
 import { whole } from '~/words/numbers'
 import { countMethodWord } from '~/words/states'
 import { aroundText, dayText } from '~/words/when'
@@ -12,7 +14,12 @@ import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
 /** The life of a colony: estimate with its band, counts with error bars, what came and went, and the fan past today. */
 Chart.register(lifeLineMarks)
 
-const props = defineProps<{ population: PopulationAnswer; nowMs: number; months: number | null }>()
+const props = defineProps<{
+  population: PopulationAnswer
+  broods: ColonyBroods | null
+  nowMs: number
+  months: number | null
+}>()
 const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
 
 const since = computed(() =>
@@ -78,6 +85,11 @@ const marks = computed<LifeLineMarks>(() => {
           ? `${s.change < 0 ? '−' : '+'}${whole(Math.abs(s.change))}`
           : '',
     })),
+    broods: (props.broods?.lines ?? []).map(({ hatch }) => ({
+      begunMs: hatch.begunToMs,
+      fromMs: hatch.earliestMs,
+      toMs: hatch.latestMs,
+    })),
     todayMs: props.nowMs,
     ink: colour('ink'),
     muted: colour('muted'),
@@ -127,6 +139,15 @@ const options = computed<ChartOptions<'line'>>(() => ({
   },
 }))
 
+/** " At the foot: 3 broods, the first hatches 27 Nov to 4 Dec." */
+const hatching = computed(() => {
+  const lines = props.broods?.lines ?? []
+  const [first] = lines
+  if (!first) return ''
+  const when = stretchText(first.hatch.earliestMs, first.hatch.latestMs, props.nowMs)
+  const which = lines.length === 1 ? 'a brood that' : `${lines.length} broods, of which the first`
+  return ` At the foot: ${which} hatches ${when}.`
+})
 const summary = computed(() => {
   const first = past.value[0]
   const { now, fan } = props.population
@@ -135,7 +156,8 @@ const summary = computed(() => {
   return (
     `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today ` +
     `(likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by ` +
-    `${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}. Thin line: the grown among them.`
+    `${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}. Thin line: the grown ` +
+    `among them.${hatching.value}`
   )
 })
 </script>

@@ -4,6 +4,8 @@ import type { Chart, Plugin } from 'chart.js'
 export interface LifeLineMarks {
   counts: { at: number; implied: number; low: number; high: number; believed: boolean; words: string }[]
   steps: { at: number; /** estimate at that moment */ level: number; change: number; words: string }[]
+  /** broods on their way: from when they may have begun, and between which moments they hatch */
+  broods: { begunMs: number; fromMs: number; toMs: number }[]
   todayMs: number
   ink: string
   muted: string
@@ -13,8 +15,8 @@ export interface LifeLineMarks {
 
 /**
  * Draws what no ready-made chart type has: counts with error bars, additions and removals as arrows, counts that are
- * not believed as crosses with their reason, and the today line. Everything is drawn from the scales, so it follows
- * zoom and size.
+ * not believed as crosses with their reason, a lane of broods at the foot, and the today line. Everything is drawn from
+ * the scales, so it follows zoom and size.
  */
 export const lifeLineMarks: Plugin<'line', { marks?: LifeLineMarks }> = {
   id: 'lifeLineMarks',
@@ -28,6 +30,7 @@ export const lifeLineMarks: Plugin<'line', { marks?: LifeLineMarks }> = {
     ctx.font = `13px ${String(chart.options.font?.family ?? 'sans-serif')}`
     ctx.lineWidth = 1.5
     today(chart, marks, x(marks.todayMs))
+    for (const brood of marks.broods) lane(chart, brood, { x, colour: marks.roe })
     for (const step of marks.steps)
       if (inside(x(step.at))) arrow(ctx, { px: x(step.at), py: y(step.level) }, step, marks.roe)
     for (const c of marks.counts) {
@@ -67,6 +70,22 @@ function today({ ctx, chartArea }: Chart, marks: LifeLineMarks, px: number) {
   ctx.fillStyle = marks.ink
   ctx.textAlign = 'left'
   ctx.fillText('today', px + 6, chartArea.top + 12)
+}
+
+/** A brood at the foot of the line: thin while it is carried or lies, thick where it hatches. */
+function lane(
+  { ctx, chartArea }: Chart,
+  { begunMs, fromMs, toMs }: LifeLineMarks['broods'][number],
+  { x, colour }: { x: (at: number) => number; colour: string },
+) {
+  const within = (at: number) => Math.min(chartArea.right, Math.max(chartArea.left, x(at)))
+  const bar = (from: number, to: number, height: number) =>
+    ctx.fillRect(within(from), chartArea.bottom - 5 - height / 2, Math.max(1, within(to) - within(from)), height)
+  ctx.fillStyle = colour
+  ctx.globalAlpha = 0.55
+  bar(begunMs, fromMs, 1.5)
+  bar(fromMs, toMs, 6)
+  ctx.globalAlpha = 1
 }
 
 /** Animals that went point down under the line, those that came point up above it. */

@@ -144,7 +144,13 @@ const spans = [
               </button>
             </span></TabRow
           >
-          <LifeLine v-if="tab === 'line'" :population="told.population" :now-ms="told.asOf" :months="months" />
+          <LifeLine
+            v-if="tab === 'line'"
+            :population="told.population"
+            :broods="told.broods"
+            :now-ms="told.asOf"
+            :months="months"
+          />
           <StagesPanel v-else-if="tab === 'stages'" :population="told.population" :group="resolveGroup(colony).group" />
           <BodiesPanel v-else-if="tab === 'bodies'" :colony="colony" :told="told.molts" :now-ms="told.asOf" />
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
