@@ -25,8 +25,6 @@ export interface WatchedBrood {
   began: readonly Beginning[]
   /** looks from the first one that found it */
   looks: readonly BroodLook[]
-  /** it is known that it has not hatched by now: somebody would have written it */
-  openMs?: number
 }
 
 /** When a brood hatches: one in ten earlier than `earliest`, one in ten later than `latest`. */
@@ -96,7 +94,7 @@ export interface HatchGrid {
   total: number
 }
 
-function layOut({ began, looks, openMs }: WatchedBrood, law: HatchLaw, clock: ThermalClock): HatchGrid {
+function layOut({ began, looks }: WatchedBrood, law: HatchLaw, clock: ThermalClock): HatchGrid {
   const sd = lawSd(law)
   const begins: number[] = []
   const chances: number[] = []
@@ -109,7 +107,6 @@ function layOut({ began, looks, openMs }: WatchedBrood, law: HatchLaw, clock: Th
     }
   }
   const seen = looks.map(l => ({ ...l, days: clock.daysAt(l.at) }))
-  const open = openMs === undefined ? -Infinity : clock.daysAt(openMs)
   const many = begins.length * LENGTH_POINTS
   const grid: HatchGrid = {
     begins: new Float64Array(many),
@@ -125,7 +122,6 @@ function layOut({ began, looks, openMs }: WatchedBrood, law: HatchLaw, clock: Th
       const begin = begins[b]!
       grid.begins[i] = begin
       grid.hatches[i] = begin + length
-      if (begin + length < open) continue
       let weight = chances[b]! * chance
       for (const look of seen) {
         weight *= chanceOfLook(look, begin, length)

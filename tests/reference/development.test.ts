@@ -51,8 +51,7 @@ describe('the window of a hatch (SciPy, numerical convolution)', () => {
     const hatch = hatchDays(
       {
         began: [{ fromMs: notBerriedDay * DAY_MS, toMs: berriedDay * DAY_MS, weight: 1 }],
-        looks: [],
-        openMs: notHatchedDay * DAY_MS,
+        looks: [{ at: notHatchedDay * DAY_MS, there: true }],
       },
       law,
       plain,
