@@ -114,7 +114,10 @@ const bodies = async page => {
 }
 const broods = async page => {
   await page.getByRole('link', { name: 'Broods', exact: true }).click()
-  await page.getByText(/hatch(es)? this week/).first().waitFor()
+  await page
+    .getByText(/hatch(es)? this week/)
+    .first()
+    .waitFor()
   await page.waitForTimeout(1500)
 }
 /** Ember A, warmer, beside things as they are. */

@@ -15,23 +15,46 @@ interface Stretch {
 export interface WatchedLength {
   began: Stretch[]
   hatched: Stretch[]
+  /** chance that it was another one, or hid, and so tells nothing of the pace */
+  doubt: number
 }
+
+/**
+ * Whoever is followed, or lies in one place, is hardly taken for another; of females that nobody follows some hide at
+ * one look and are there at the next (from memory).
+ */
+const DOUBT = { known: 0.05, anybody: 0.3 }
+/** Then it may have been of any length up to so many days. */
+const ANY_LENGTH = 45
 
 /** Longer between two looks, and they tell nothing of the pace. */
 const TELLING_DAYS = 12
 const GRID = 81
+/** no pace lies further out than so many standard deviations */
+const MOST_SD = 3
 /** points of a beginning that is not known to the day */
 const POINTS = 8
+
+/**
+ * Where so many of the broods that nobody follows vanish too early to have hatched, females hide and come back, and
+ * what is called a hatch there is one by chance.
+ */
+const HIDING = 0.25
+const isKnown = ({ who, sign }: Pick<Brood, 'who' | 'sign'>) => who !== null || sign === 'clutch'
 
 /** The watched lengths of broods that hatched: one of each, however many began together. */
 export function watchedLengths(broods: readonly Brood[], clock: ThermalClock): WatchedLength[] {
   const stretch = (fromMs: number, toMs: number, weight: number): Stretch => ({
     ...{ from: clock.daysAt(fromMs), to: clock.daysAt(toMs), weight },
   })
-  return broods.flatMap(({ end, began }) => {
-    if (end?.how !== 'hatched') return []
+  const gone = broods.filter(b => b.end && !isKnown(b))
+  const hiding = gone.filter(b => b.end!.how === 'lost').length >= Math.max(1, HIDING * gone.length)
+  return broods.flatMap(brood => {
+    const { end, began } = brood
+    if (end?.how !== 'hatched' || (hiding && !isKnown(brood))) return []
     const all = began.reduce((sum, b) => sum + b.weight, 0)
     const length: WatchedLength = {
+      doubt: DOUBT[isKnown(brood) ? 'known' : 'anybody'],
       began: began.map(b => stretch(b.fromMs, b.toMs, b.weight / all)),
       hatched: [
         stretch(end.fromMs, end.toMs, 1),
@@ -50,10 +73,10 @@ export function watchedLengths(broods: readonly Brood[], clock: ThermalClock): W
  */
 export function ownPace(lengths: readonly WatchedLength[], law: HatchLaw): OwnPace {
   if (lengths.length === 0) return ANY_PACE
-  const logs = Array.from({ length: GRID }, (_, k) => 5 * ANY_PACE.sd * ((2 * k) / (GRID - 1) - 1))
+  const logs = Array.from({ length: GRID }, (_, k) => MOST_SD * ANY_PACE.sd * ((2 * k) / (GRID - 1) - 1))
   const weights = logs.map(log => {
     const prior = -0.5 * (log / ANY_PACE.sd) ** 2
-    return lengths.reduce((sum, l) => sum + Math.log(1e-4 + chanceOfLength(l, law.meanLog + log, law.betweenSd)), prior)
+    return lengths.reduce((sum, l) => sum + Math.log(chanceOfLength(l, law.meanLog + log, law.betweenSd)), prior)
   })
   const best = Math.max(...weights)
   const chances = weights.map(w => Math.exp(w - best))
@@ -64,7 +87,7 @@ export function ownPace(lengths: readonly WatchedLength[], law: HatchLaw): OwnPa
 }
 
 /** Chance that a brood begins and hatches where its looks have it, when its length is log-normal. */
-function chanceOfLength({ began, hatched }: WatchedLength, meanLog: number, sd: number): number {
+function chanceOfLength({ began, hatched, doubt }: WatchedLength, meanLog: number, sd: number): number {
   let sum = 0
   for (const { from, to, weight } of began)
     for (let k = 0; k < POINTS; k++) {
@@ -72,7 +95,8 @@ function chanceOfLength({ began, hatched }: WatchedLength, meanLog: number, sd: 
       for (const h of hatched)
         sum += (weight / POINTS) * h.weight * chanceBetween(h.from - begin, h.to - begin, { meanLog, sd })
     }
-  return sum
+  const any = hatched.reduce((all, h) => all + (h.weight * (h.to - h.from)) / ANY_LENGTH, 0)
+  return (1 - doubt) * sum + doubt * any
 }
 
 /**

@@ -118,6 +118,7 @@ describe('a keeper’s own pace', () => {
     const lengths = watchedLengths([ended], clock)
     expect(lengths).toEqual([
       {
+        doubt: 0.3,
         began: [{ from: 0, to: 3, weight: 1 }],
         hatched: [
           { from: 26, to: 31, weight: 1 },
@@ -126,7 +127,7 @@ describe('a keeper’s own pace', () => {
       },
     ])
     let [sum, first, second] = [0, 0, 0]
-    for (let log = -0.5; log <= 0.5001; log += 0.001) {
+    for (let log = -0.3; log <= 0.3001; log += 0.001) {
       let chance = 0
       for (let k = 0; k < 300; k++) {
         const begin = ((k + 0.5) / 300) * 3
@@ -134,7 +135,7 @@ describe('a keeper’s own pace', () => {
           chanceBetween(a - begin, b - begin, { meanLog: law.meanLog + log, sd: 0.09 })
         chance += (between(26, 31) + 0.06 * between(31, 35)) / 300
       }
-      const w = Math.exp(-0.5 * (log / 0.1) ** 2) * (1e-4 + chance)
+      const w = Math.exp(-0.5 * (log / 0.1) ** 2) * (0.7 * chance + (0.3 * (5 + 0.06 * 4)) / 45)
       sum += w
       first += w * log
       second += w * log * log
@@ -143,6 +144,24 @@ describe('a keeper’s own pace', () => {
     expect(pace.log).toBeCloseTo(first / sum, 3)
     expect(pace.sd).toBeCloseTo(Math.sqrt(second / sum - (first / sum) ** 2), 3)
     expect(pace.broods).toBe(1)
+  })
+  it('one that is known is hardly another; a length that cannot be moves nothing', () => {
+    const gone = (more: Partial<Brood>) => brood(0, 2, { end: { how: 'hatched', fromMs: d(14), toMs: d(16) }, ...more })
+    const paceOf = (...all: Brood[]) => ownPace(watchedLengths(all, clock), law)
+    expect(watchedLengths([gone({ who: 'Vesta' })], clock)[0]!.doubt).toBe(0.05)
+    expect(watchedLengths([gone({ sign: 'clutch' })], clock)[0]!.doubt).toBe(0.05)
+    // one of fourteen days where twenty-five are usual: eggs that were seen by chance
+    expect(Math.abs(paceOf(gone({})).log)).toBeLessThan(0.01)
+    // and where a quarter vanish too early the others are no hatches either
+    const lost = () => brood(0, 2, { end: { how: 'lost', fromMs: d(3), toMs: d(5) } })
+    const usual = () => brood(0, 2, { end: { how: 'hatched', fromMs: d(22), toMs: d(25) } })
+    const all = [usual(), usual(), usual(), usual(), usual()]
+    expect(watchedLengths([...all, lost()], clock)).toHaveLength(5)
+    expect(watchedLengths([...all.slice(2), lost()], clock)).toHaveLength(0)
+    expect(watchedLengths([...all.slice(2), lost(), brood(0, 2, { ...gone({}), who: 'Vesta' })], clock)).toHaveLength(1)
+    // a tenth shorter is a pace
+    const short = Array.from({ length: 6 }, () => brood(0, 2, { end: { how: 'hatched', fromMs: d(22), toMs: d(25) } }))
+    expect(paceOf(...short).log).toBeLessThan(-0.05)
   })
   it('of what was lost, or is still there, or was seen weeks apart, nothing is learnt', () => {
     expect(
