@@ -11,3 +11,10 @@ const sheets = useSheets()
     <button type="button" class="link" @click="sheets.signs.value = topic">{{ topicTitle[topic] }}</button>
   </p>
 </template>
+
+<style scoped>
+/* as tall as a wet finger */
+.link {
+  min-height: 44px;
+}
+</style>
