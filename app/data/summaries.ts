@@ -31,7 +31,7 @@ export async function keptSummaries(
 /**
  * A colony with the records that its statements follow from beside the log, as the page has them, and their revision.
  */
-export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'lengths'> {
+export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'taughtBy'> {
   /** the waters in which it lived, the present one last */
   waters: readonly WaterStay[]
   revision: string
@@ -50,7 +50,7 @@ export async function statementInputs(
 ): Promise<StatementInput[]> {
   return db.transaction('r', db.table('entries'), () =>
     Promise.all(
-      subjects.map(async ({ colony, glass, waters, lengths = [] }) => {
+      subjects.map(async ({ colony, glass, waters, taughtBy = [] }) => {
         const present = waters.at(-1)!.water
         const [colonyEntries, glassEntries, ...before] = await Promise.all([
           entriesOf(db, colony.id),
@@ -58,7 +58,7 @@ export async function statementInputs(
           ...waters.slice(0, -1).map(w => entriesOf(db, w.water.id, w.from, w.to)),
         ])
         const earlier = before.map((entries, i) => ({ water: waters[i]!.water, entries }))
-        const logged = { colonyEntries, glassEntries, earlier, lengths }
+        const logged = { colonyEntries, glassEntries, earlier, taughtBy }
         return { colony, glass, water: present, ...logged, nowMs, zone: deviceZone() }
       }),
     ),

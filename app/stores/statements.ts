@@ -1,9 +1,8 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
-import type { WatchedLength } from '#core/broods'
 import { needsAttention } from '#core/care'
 import { type Colony, watersOf } from '#core/records'
-import type { ColonyStatements } from '#core/statements'
+import type { ColonyStatements, TaughtBy } from '#core/statements'
 import { WORKER_TROUBLE } from '~/composables/useWorker'
 import { openDb, type Revision, type Summary } from '~/data/database'
 import { allRevisions } from '~/data/revisions'
@@ -138,17 +137,17 @@ function useTellingOrder(atHand: Ref<string>): () => Colony[] {
 function useStatementSubjects(told: ReadonlyMap<string, Summary>) {
   const room = useRoomStore()
   /** What broods of this keeper's other colonies of the group have taught so far; it is no reason to ask again. */
-  const lengthsBeside = (colony: Colony): WatchedLength[] =>
+  const taughtBeside = (colony: Colony): TaughtBy[] =>
     room.colonies
       .filter(c => c.groupId === colony.groupId && c.id !== colony.id)
-      .flatMap(c => toRaw(told).get(c.id)?.statements.broods?.lengths ?? [])
+      .map(c => ({ colonyId: c.id, lengths: toRaw(told).get(c.id)?.statements.broods?.lengths ?? [] }))
   return (colony: Colony, logRevision: string): StatementSubject[] => {
     const glass = room.glassOf(colony)
     if (!glass || !room.room) return []
     const waters = watersOf(colony, room.glassById)
     const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...waters.map(w => w.water.rev)].join(' ')
     return [
-      { colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), lengths: lengthsBeside(colony), revision },
+      { colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), taughtBy: taughtBeside(colony), revision },
     ]
   }
 }

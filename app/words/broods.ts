@@ -1,10 +1,10 @@
 import type { BroodLine, ColonyBroods } from '#core/broods'
 import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import type { BroodsToday } from '#core/population'
+import { type BroodsToday, youngOf } from '#core/population'
+import { BROOD_SIGHT } from '#core/statements'
 import { counted, num, percent, roundedTo, whole } from './numbers'
-import type { UnitPrefs } from './unitPrefs'
-import { valueText } from './unitPrefs'
+import { type UnitPrefs, valueText } from './unitPrefs'
 import { dayText, weekdayText } from './when'
 
 /** A brood with the colony that it is of. */
@@ -19,7 +19,7 @@ const ageWord = { eyed: 'with eyes', halfway: 'halfway', fresh: 'fresh' } as con
 const roughly = (n: number) => (n < 1.5 ? 'one' : whole(n))
 
 /** How many broods a row is, as a keeper says it: "4", "about 5". */
-export const broodNumber = ({ number, age }: Pick<BroodLine, 'number' | 'age'>): string =>
+const broodNumber = ({ number, age }: Pick<BroodLine, 'number' | 'age'>): string =>
   age ? `about ${roughly(number)}` : whole(number)
 
 /** What a row is, beside the name of its colony: "4 berried", "clutch of 9 Nov", "Vesta". */
@@ -52,17 +52,14 @@ export function broodsUnder({ sign, lines, last, temperatureC }: ColonyBroods, a
   return [seen, hiddenText(sign, last?.number ?? 0, all), warmth].filter(Boolean).join(', ')
 }
 
-/** For each mass that is seen three or four are hidden (common practice). */
-const MASSES_EACH = 4.5
-
 /** "about 20 in all": those that nobody saw are there too. */
 function hiddenText(sign: ColonyBroods['sign'], seen: number, all: BroodsToday): string {
-  if (sign === 'eggMass') return seen > 0 ? `about ${whole(MASSES_EACH * seen)} in all` : ''
+  if (sign === 'eggMass') return seen > 0 ? `about ${whole(seen / BROOD_SIGHT.eggMass.share)} in all` : ''
   return all.value > 1.25 * seen && all.value >= 2 ? `about ${roundedTo(all.value, all.low, all.high)} in all` : ''
 }
 
 /** Whether a row hatches within a week, more likely than not. */
-export const hatchesSoon = ({ line }: BroodOf, nowMs: number): boolean =>
+const hatchesSoon = ({ line }: BroodOf, nowMs: number): boolean =>
   !line.awaited && line.hatch.likelyMs <= nowMs + WEEK_MS
 
 /** "Three hatch this week: Ember A and a clutch of Apple snails from today, Rime A from Fri 27 Nov." */
@@ -104,18 +101,16 @@ export function stretchText(fromMs: number, toMs: number, nowMs: number): string
   return to.endsWith(` ${month}`) && from.split(' ').length === 2 ? `${day} to ${to}` : `${from} to ${to}`
 }
 
-/** Spread of one brood's size, on both sides of its mean: a third or so (from memory). */
-const SIZE_SPREAD = 0.35 * 1.28
-
-/** Young of a row, with its range: broods differ by a third, several of them less. */
-export function youngText(line: BroodLine, { youngEach }: BroodsToday): string {
-  const mean = line.number * youngEach
-  const off = (SIZE_SPREAD * mean) / Math.sqrt(Math.max(1, line.number))
-  return rough(mean - off, mean + off)
+/** Young of a row, with its range. */
+export function youngText(line: BroodLine, today: BroodsToday): string {
+  const { young } = youngOf(line.number, today)
+  return rough(young.low, young.high)
 }
 /** Those of them that are half-grown one day, as crowded as it is. */
-export const growingUpText = (line: BroodLine, { growUp }: BroodsToday): string =>
-  rough(line.number * growUp.low, line.number * growUp.high)
+export function growingUpText(line: BroodLine, today: BroodsToday): string {
+  const { growUp } = youngOf(line.number, today)
+  return rough(growUp.low, growUp.high)
+}
 
 /** A range no more exact than it is: "60 to 120", "about 4", "hardly any". */
 function rough(low: number, high: number): string {

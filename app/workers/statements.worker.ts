@@ -1,7 +1,6 @@
 import { expose } from 'comlink'
 import type { KeptFit } from '#core/population'
-import type { WatchedLength } from '#core/broods'
-import { broodLengths, colonyStatements, firstLook, type StatementInput } from '#core/statements'
+import { colonyStatements, firstLook, type StatementInput, teachEachOther } from '#core/statements'
 import { openDb, type Summary } from '~/data/database'
 import { dropFits, fitsOf, keepFits } from '~/data/fits'
 import { keepSummaries, keptSummaries, statementInputs, type StatementSubject } from '~/data/summaries'
@@ -70,7 +69,7 @@ async function statementsOf(wanted: StatementsWanted, give: (summaries: Summary[
       if (unknown.length > FEW && !known.has(one.colonyId)) looks.add(summary(one.subject, firstLook(one.input)))
     }
   looks.flush()
-  teachEachOther(waiting)
+  for (const [nth, input] of teachEachOther(waiting.map(w => w.input)).entries()) waiting[nth]!.input = input
 
   const made: Summary[] = []
   const whole = gathering<Summary>(some => {
@@ -94,16 +93,6 @@ async function statementsOf(wanted: StatementsWanted, give: (summaries: Summary[
     } else if (waiting.length > 0) await breathe()
   }
   if (mayBeKept) await dropFits(db).catch(() => undefined)
-}
-
-/** What broods of one colony have taught of the keeper's pace holds for all of its group that are told with it. */
-function teachEachOther(waiting: readonly Waiting[]): void {
-  if (waiting.length < 2) return
-  const learnt = new Map<string, WatchedLength[]>(waiting.map(w => [w.colonyId, broodLengths(w.input)]))
-  for (const { colonyId, input } of waiting)
-    input.lengths = waiting.flatMap(w =>
-      w.colonyId !== colonyId && w.input.colony.groupId === input.colony.groupId ? learnt.get(w.colonyId)! : [],
-    )
 }
 
 /** Whether two fits stand at the same place: what is kept of one need not be written again. */

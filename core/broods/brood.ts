@@ -1,8 +1,7 @@
 import { DAY_MS } from '#core/records'
 import { normalBelow } from '#core/stats'
 import { type Beginning, type BroodLook, MISSED, type WatchedBrood } from './hatchDays'
-import type { BroodSign, HatchLaw } from './hatchLaw'
-import { lawSd } from './hatchLaw'
+import { type BroodSign, type HatchLaw, lawSd } from './hatchLaw'
 import type { ThermalClock } from './thermalClock'
 
 /** How a brood ended, and between which two looks. */
@@ -64,6 +63,11 @@ export function endBetween(
 ): BroodEnd {
   const earliest = Math.min(...brood.began.map(b => clock.daysAt(b.fromMs))) + shortestDays(law)
   return { how: clock.daysAt(toMs) >= earliest ? 'hatched' : 'lost', fromMs, toMs }
+}
+
+/** A second look that finds none bears out the first. */
+export function foundGone(brood: Brood | undefined, firstMs: number | undefined, at: number): void {
+  if (brood?.end && brood.end.toMs === firstMs) brood.end.againMs ??= at
 }
 
 /** A look before it may have missed a brood so often that more than this many are not worth following. */

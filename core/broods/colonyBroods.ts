@@ -1,6 +1,6 @@
 import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, type Entry, type EntryOf, momentMs, WEEK_MS } from '#core/records'
-import type { Brood } from './brood'
+import type { Brood, BroodReader } from './brood'
 import { clutchesOf } from './clutches'
 import { cohortsOf, type EggAge } from './cohorts'
 import { followedBroods } from './followed'
@@ -82,12 +82,10 @@ export function colonyBroods(asked: BroodsAsked): ColonyBroods | null {
   const { all, run } = pace.broods > 0 ? broodsOf(sign, past, { law, clock }) : first
   const tell = { law, clock, nowMs }
   const told = all.filter(b => !b.end && (b.who !== null || b.sign === 'clutch' || run.told))
-  const lines = [
-    ...told.flatMap(b => lineOf(b, tell) ?? []),
-    ...(resolved.group.company.kind === 'crayfish' ? awaited(past, all, tell) : []),
-  ]
+  const known = told.flatMap(b => lineOf(b, tell) ?? [])
+  const lines = [...known, ...(resolved.group.company.kind === 'crayfish' ? awaited(past, all, tell) : [])]
   const cohorts =
-    run.told || !rooms ? [] : cohortsOf(without(rooms, told, tell), law, tell).map(c => cohortLine(sign, c))
+    run.told || !rooms ? [] : cohortsOf(without(rooms, known, tell), law, tell).map(c => cohortLine(sign, c))
   const temperatureC = warmthAhead(clock, law, nowMs)
   return {
     sign,
@@ -128,18 +126,12 @@ export function paceOf(asked: Omit<BroodsAsked, 'rooms'>): OwnPace {
   return sign ? watched(asked, sign).pace : ANY_PACE
 }
 
-interface Tell {
-  law: ReturnType<typeof hatchLaw>
-  clock: ThermalClock
+interface Tell extends BroodReader {
   nowMs: number
 }
 
 /** What the log tells of broods, each kind by its own looks. */
-function broodsOf(
-  sign: BroodSign,
-  entries: readonly Entry[],
-  reader: Pick<Tell, 'law' | 'clock'>,
-): { all: Brood[]; run: Run } {
+function broodsOf(sign: BroodSign, entries: readonly Entry[], reader: BroodReader): { all: Brood[]; run: Run } {
   if (sign === 'clutch') return { all: clutchesOf(entries), run: { broods: [], last: null, told: true } }
   const followed = sign === 'berried' ? followedBroods(entries, reader) : []
   const run = runOf(sign, entries, { ...reader, followed })
@@ -184,15 +176,13 @@ function awaited(entries: readonly Entry[], broods: readonly Brood[], { law, clo
 }
 
 /** The rooms without the broods that are known one by one: each is taken off where it most likely is. */
-function without(rooms: readonly number[], known: readonly Brood[], { law, clock, nowMs }: Tell): number[] {
+function without(rooms: readonly number[], known: readonly BroodLine[], { law, clock, nowMs }: Tell): number[] {
   const left = [...rooms]
-  for (const b of known) {
-    const hatch = hatchDays(b, law, clock)
-    if (!hatch) continue
+  for (const { number, hatch } of known) {
     const middle = (hatch.begunFromMs + hatch.begunToMs) / 2
     const share = (clock.daysAt(nowMs) - clock.daysAt(middle)) / Math.exp(law.meanLog)
     const room = Math.min(left.length - 1, Math.max(0, Math.floor(share * left.length)))
-    left[room] = Math.max(0, left[room]! - b.number)
+    left[room] = Math.max(0, left[room]! - number)
   }
   return left
 }

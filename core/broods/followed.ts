@@ -6,6 +6,7 @@ import {
   broodFrom,
   type BroodReader,
   endBetween,
+  foundGone,
   longestDays,
   missedThen,
 } from './brood'
@@ -66,11 +67,6 @@ function broodsOfOne(looks: readonly EntryOf<'berried'>[], reader: BroodReader):
     before.push(at)
   }
   return broods
-}
-
-/** A second look that finds none bears out the first. */
-export function foundGone(brood: Brood | undefined, firstMs: number | undefined, at: number): void {
-  if (brood?.end && brood.end.toMs === firstMs) brood.end.againMs ??= at
 }
 
 /** Whether eggs are those of a new brood: the old one should have hatched, or its eyes are gone. */

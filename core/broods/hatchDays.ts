@@ -35,11 +35,9 @@ export interface HatchDays {
   /** when it began: one in ten earlier, one in ten later */
   begunFromMs: number
   begunToMs: number
-  /** chance of each day from `dayMs` on, as a share of the whole */
+  /** chance of each day from the first one on, as a share of the whole */
   firstDayMs: number
   days: number[]
-  /** chance of all that was seen, against all that might have been: small where the log contradicts itself */
-  likelihood: number
 }
 
 /** Eyes show from about so much of the development on, and so unevenly (from memory: days before the hatch). */
@@ -82,7 +80,6 @@ export function tellDays(grid: HatchGrid, clock: ThermalClock): HatchDays {
     begunFromMs: clock.msAt(valueAt(begin, 0.1)),
     begunToMs: clock.msAt(valueAt(begin, 0.9)),
     ...byDay(hatch, clock),
-    likelihood: total,
   }
 }
 
@@ -117,7 +114,7 @@ function layOut({ began, looks }: WatchedBrood, law: HatchLaw, clock: ThermalClo
   for (let d = 0, i = 0; d < LENGTH_POINTS; d++) {
     const z = -FAR + (2 * FAR * d) / (LENGTH_POINTS - 1)
     const length = Math.exp(law.meanLog + sd * z)
-    const chance = Math.exp(-0.5 * z * z) * ((2 * FAR) / (LENGTH_POINTS - 1)) * 0.3989422804014327
+    const chance = Math.exp(-0.5 * z * z)
     for (let b = 0; b < begins.length; b++, i++) {
       const begin = begins[b]!
       grid.begins[i] = begin
@@ -153,14 +150,4 @@ function byDay(hatch: SpreadOut, clock: ThermalClock): Pick<HatchDays, 'firstDay
   for (let from = firstDayMs; from < lastMs; from += DAY_MS)
     days.push(shareBelow(hatch, clock.daysAt(from + DAY_MS)) - shareBelow(hatch, clock.daysAt(from)))
   return { firstDayMs, days }
-}
-
-/** Share of the chance that lies before a moment. */
-export function hatchedShare({ firstDayMs, days }: Pick<HatchDays, 'firstDayMs' | 'days'>, atMs: number): number {
-  const whole = Math.floor((atMs - firstDayMs) / DAY_MS)
-  if (whole < 0) return 0
-  let sum = 0
-  for (let day = 0; day < Math.min(whole, days.length); day++) sum += days[day]!
-  const part = whole < days.length ? days[whole]! * ((atMs - firstDayMs) / DAY_MS - whole) : 0
-  return Math.min(1, sum + part)
 }

@@ -6,11 +6,12 @@ import {
   broodFrom,
   type BroodReader,
   endBetween,
+  foundGone,
   lastsUntil,
   longestDays,
   missedThen,
 } from './brood'
-import { foundGone, whoOf } from './followed'
+import { whoOf } from './followed'
 
 /** A look at all broods of a colony that nobody follows one by one. */
 interface CrowdLook {
@@ -68,7 +69,7 @@ export function runOf(
 
 /** Sightings of eggs, less those of followed animals, which are broods of their own. */
 function looksOf(sign: 'berried' | 'eggMass', entries: readonly Entry[], followed: readonly Brood[]): CrowdLook[] {
-  const carrying = (at: number) => followed.filter(b => b.firstSeenMs <= at && (!b.end || b.end.toMs > at)).length
+  const carrying = (at: number) => followed.filter(b => b.firstSeenMs <= at && (!b.end || b.end.toMs > at))
   return entries
     .filter(
       (e): e is EntryOf<'berried'> | EntryOf<'eggMass'> =>
@@ -76,8 +77,11 @@ function looksOf(sign: 'berried' | 'eggMass', entries: readonly Entry[], followe
     )
     .map(e => {
       const at = momentMs(e.at)
-      const eyed = e.kind === 'berried' ? e.eyed : undefined
-      return { id: e.id, at, number: Math.max(0, e.number - carrying(at)), ...(eyed !== undefined && { eyed }) }
+      const known = carrying(at)
+      const number = Math.max(0, e.number - known.length)
+      if (e.kind !== 'berried' || e.eyed === undefined) return { id: e.id, at, number }
+      const withEyes = known.filter(b => b.looks.some(l => l.eyed && l.at <= at)).length
+      return { id: e.id, at, number, eyed: Math.max(0, e.eyed - withEyes) }
     })
 }
 
@@ -111,9 +115,14 @@ class RunLog {
 
   /** Young that were seen end the oldest brood that may have been ready. */
   young(at: number): void {
+    // what a look did not find any more has hatched then, and was not missed
+    this.vanished = this.vanished.filter(b => !this.ready(b, at))
     const [oldest] = this.open
-    if (!oldest || endBetween(oldest, { fromMs: oldest.lastSeenMs, toMs: at }, this.reader).how === 'lost') return
-    this.end([oldest], at, 'hatched')
+    if (oldest && this.ready(oldest, at)) this.end([oldest], at, 'hatched')
+  }
+
+  private ready(brood: Brood, at: number): boolean {
+    return endBetween(brood, { fromMs: brood.lastSeenMs, toMs: at }, this.reader).how === 'hatched'
   }
 
   look(look: CrowdLook): void {
@@ -202,7 +211,7 @@ class RunLog {
       if (with_ > 0 && with_ < b.number) {
         const younger: Brood = {
           ...b,
-          key: `${b.key}+`,
+          key: `${b.key}+${this.broods.length}`,
           number: b.number - with_,
           looks: [...earlier, { ...now, eyed: false }],
         }

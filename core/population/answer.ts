@@ -10,7 +10,7 @@ import { type Growth, growthAhead, recentChange } from './growth'
 import { asThingsAre, largestTake, noTake, type TakeSearch } from './largestTake'
 import { learnt, ownEvidence } from './learnt'
 import { looksAhead } from './looks'
-import { spread80 } from './particles'
+import { rangeOver } from './particles'
 import { summarise } from './projectionMatrix'
 import type { JudgedCount, MatrixSummary, PopulationAnswer, PopulationQuestion, Range } from './question'
 import { roughened } from './roughened'
@@ -171,9 +171,6 @@ function ifCounted({ fullCount, spreads }: PopulationQuestion, now: Range): Popu
   return { low: now.value * Math.exp(-Z80 * narrowed), high: now.value * Math.exp(Z80 * narrowed) }
 }
 
-/** Middle and likely range of a value over the colonies of a fit. */
-export const rangeOver = ({ size }: Pick<Fit, 'size'>, value: (i: number) => number): Range =>
-  spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
 /** How many there are today. */
 export const numberNow = (fit: Pick<Fit, 'cloud' | 'size'>): Range =>
   rangeOver(fit, i => counted(fit.cloud, fit.size, i))

@@ -1,10 +1,11 @@
 import { EGG_ROOMS } from '#core/broods'
-import { normalFrom, streamAt } from '#core/stats'
+import { normalFrom, streamAt, Z80 } from '#core/stats'
 import { broodsIn } from './broodsIn'
 import { crowded } from './crowd'
+import { BROOD_SPREAD } from './eggPasses'
 import type { Fit } from './fit'
 import { luckAt } from './luck'
-import { spread80 } from './particles'
+import { rangeOver } from './particles'
 import type { BroodsToday, PopulationQuestion, Range } from './question'
 import { counted, EGGS, LOSSES, MOOD, RECRUITS, ROOM, SHAPE } from './stages'
 import { stepOf } from './step'
@@ -21,8 +22,7 @@ const LAYS_SD = { laid: 0.2, carried: 0.1 }
 /** The broods of a colony today: how many, how far they are, what hatches soon and how many of the young grow up. */
 export function broodsToday(fit: Pick<Fit, 'cloud' | 'size'>, question: PopulationQuestion): BroodsToday {
   const { cloud, size } = fit
-  const over = (value: (i: number) => number): Range =>
-    spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())
+  const over = (value: (i: number) => number): Range => rangeOver(fit, value)
   const hatching = hatchingSoon(fit, question)
   const key = streamAt(question.seed, -14)
   const laysSd = LAYS_SD[question.rates.carried ? 'carried' : 'laid']
@@ -64,3 +64,20 @@ function grownUp({ cloud, size }: Pick<Fit, 'cloud' | 'size'>, { rates }: Popula
 
 /** Share that leaves a stage alive, with a share that survives each step and a chance to leave in it. */
 const passes = (survive: number, leave: number) => (survive * leave) / (1 - survive * (1 - leave))
+
+/**
+ * Young of some broods, and those of them that are half-grown one day, with their likely ranges: sizes of broods
+ * differ, of several together less.
+ */
+export function youngOf(
+  broods: number,
+  today: Pick<BroodsToday, 'youngEach' | 'growUp'>,
+): { young: Range; growUp: Range } {
+  const value = broods * today.youngEach
+  const off = (Z80 * BROOD_SPREAD * value) / Math.sqrt(Math.max(1, broods))
+  const { low, high } = today.growUp
+  return {
+    young: { value, low: value - off, high: value + off },
+    growUp: { value: broods * today.growUp.value, low: broods * low, high: broods * high },
+  }
+}

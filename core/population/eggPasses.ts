@@ -6,7 +6,7 @@ import { DRAWS, drawn, type Pass } from './pass'
 import { EGGS, FEMALES, FIRST, MALES } from './stages'
 
 /** Spread of one brood's size beside its mean (from memory). */
-const BROOD_SPREAD = 0.35
+export const BROOD_SPREAD = 0.35
 
 /** What the females lay: into their own row, because it is no part of this step yet. */
 export function laying(r: StageRates): Pass {
@@ -26,10 +26,21 @@ export function laying(r: StageRates): Pass {
   }
 }
 
-/** A chance that is one but for rounding. */
-const SURELY = 1 - 1e-9
+/** A chance that is none, and one that is sure, but for rounding. */
+const HARDLY = 1e-9
+const SURELY = 1 - HARDLY
 
-/** Moves `there` broods on, some by this way and the rest by the others: conditional chances, one after the other. */
+/** Shares that are drawn one after the other: of what the ways before have left, each takes with such a chance. */
+function inTurn(shares: readonly number[]): SharedChance[] {
+  let left = 1
+  return shares.map(share => {
+    const chance = sharedChance(Math.min(1, share / left))
+    left -= share
+    return chance
+  })
+}
+
+/** A way out of a room. */
 interface Hop {
   /** the row that they come to; null for those that hatch */
   to: number | null
@@ -41,14 +52,9 @@ function hopsOf({ hop }: StageRates['eggs'], room: number): Hop[] {
   const ways: { to: number | null; share: number }[] = []
   for (let by = 1; by < hop.length && room + by < EGG_ROOMS; by++) ways.push({ to: EGGS + room + by, share: hop[by]! })
   ways.push({ to: null, share: hop.slice(EGG_ROOMS - room).reduce((a, b) => a + b, 0) })
-  let left = 1
-  return ways
-    .filter(w => w.share > 1e-9)
-    .map(({ to, share }) => {
-      const chance = sharedChance(Math.min(1, share / left))
-      left -= share
-      return { to, chance }
-    })
+  const taken = ways.filter(w => w.share > HARDLY)
+  const chances = inTurn(taken.map(w => w.share))
+  return taken.map(({ to }, nth) => ({ to, chance: chances[nth]! }))
 }
 
 /** Broods go on through their rooms, the last room first, and out of them. */
@@ -93,20 +99,16 @@ export function arriving(broodSize: number): Pass {
 
 /** What was laid all through the step joins the rooms. */
 export function joining(r: StageRates): Pass {
-  const starts = r.eggs.start.map((share, room) => ({ row: EGGS + room, share })).filter(s => s.share > 1e-9)
-  let left = 1
-  const parts = starts.map(({ row, share }) => {
-    const chance = sharedChance(Math.min(1, share / left))
-    left -= share
-    return { row, chance }
-  })
+  const starts = r.eggs.start.map((share, room) => ({ row: EGGS + room, share })).filter(s => s.share > HARDLY)
+  const chances = inTurn(starts.map(s => s.share))
   return ({ cloud, size }, { stream, laid }) => {
-    for (const [nth, { row, chance }] of parts.entries()) {
+    for (const [nth, { row }] of starts.entries()) {
       const luck = DRAWS.laid + nth
+      const chance = chances[nth]!
       for (let i = 0; i < size; i++) {
         const all = laid[i]!
         if (all === 0) continue
-        const here = nth === parts.length - 1 ? all : binomialShared(chance, drawn(stream[i]!, luck), all)
+        const here = nth === starts.length - 1 ? all : binomialShared(chance, drawn(stream[i]!, luck), all)
         laid[i] = all - here
         cloud[row * size + i] = cloud[row * size + i]! + here
       }

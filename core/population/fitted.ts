@@ -1,5 +1,5 @@
 import { streamAt } from '#core/stats'
-import { answerPopulation, FIRST_LOOK, type Grain, MODEL, numberNow, rangeOver, WHOLE } from './answer'
+import { answerPopulation, FIRST_LOOK, type Grain, MODEL, numberNow, WHOLE } from './answer'
 import { dyingPerWeek } from './deathWatch'
 import { type Begun, type Fit, fitPopulation, type Stopped } from './fit'
 import {
@@ -13,6 +13,7 @@ import {
   type Start,
 } from './futures'
 import { rowsOfTake, type TakeOf } from './comeAndGo'
+import { rangeOver } from './particles'
 import type { JudgedCount, PopulationAnswer, PopulationQuestion, Range } from './question'
 import type { StageRates } from './rates'
 

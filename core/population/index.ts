@@ -32,6 +32,7 @@ export {
   largestWeeklyTake,
   type TakeSearch,
 } from './largestTake'
+export { youngOf } from './broodsToday'
 export { STEADY } from './growth'
 export type { TakeOf } from './comeAndGo'
 export type {

@@ -139,3 +139,10 @@ export function drawSorted(values: (i: number) => number, weights: Float64Array,
 export function spread80(sorted: Float64Array): { value: number; low: number; high: number } {
   return { low: quantileSorted(sorted, 0.1), value: quantileSorted(sorted, 0.5), high: quantileSorted(sorted, 0.9) }
 }
+
+/** Middle and likely range of a value over so many colonies that are equally likely. */
+export const rangeOver = (
+  { size }: Pick<Particles, 'size'>,
+  value: (i: number) => number,
+): { value: number; low: number; high: number } =>
+  spread80(Float64Array.from({ length: size }, (_, i) => value(i)).sort())

@@ -52,11 +52,18 @@ export interface StatementInput {
   /** the waters of glasses where it stood before, with what was logged of them in that time */
   earlier: readonly { water: Glass; entries: readonly Entry[] }[]
   /** broods of this keeper's other colonies of the group that were watched to their end */
-  lengths?: readonly WatchedLength[]
+  taughtBy?: readonly TaughtBy[]
   nowMs: number
   /** where the keeper lives, as an IANA name: dawn and dusk are told by its clock */
   zone: string
 }
+
+/** What the broods of one colony have taught of the keeper's pace. */
+export interface TaughtBy {
+  colonyId: string
+  lengths: readonly WatchedLength[]
+}
+const taught = ({ taughtBy = [] }: StatementInput): WatchedLength[] => taughtBy.flatMap(t => t.lengths)
 
 /** The question of a colony and the story of its water, from the raw logs of both. */
 export function questionFrom(
@@ -84,7 +91,7 @@ export function questionFrom(
       {
         entries: currentEntries(colonyEntries),
         temperatures,
-        lengths: input.lengths ?? [],
+        lengths: taught(input),
         ...(mostSteps && { mostSteps }),
       },
       nowMs,
@@ -154,7 +161,7 @@ function statementsFrom(
         entries: standing,
         temperatures,
         rooms: answer.broods.rooms,
-        lengths: input.lengths ?? [],
+        lengths: taught(input),
         nowMs,
       })
   const molts = moltsTold({

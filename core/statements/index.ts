@@ -1,11 +1,13 @@
-export { broodLengths } from './broodLengths'
+export { teachEachOther } from './broodLengths'
 export {
   type ColonyStatements,
   colonyStatements,
   firstLook,
   questionFrom,
   type StatementInput,
+  type TaughtBy,
 } from './colonyStatements'
+export { BROOD_SIGHT } from './effects'
 export { headingStatement } from './headingStatement'
 export { type MoltCause, moltCauses } from './moltCauses'
 export { type MoltsTold } from './moltStatement'

@@ -1,9 +1,9 @@
+import { type OwnPace, paceOf, type TemperatureReading, type WatchedLength } from '#core/broods'
 import { habitatLitres, preferredC, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
 import { OWN_SHARE, type PopulationQuestion, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 import { climateOf } from './climate'
-import { type OwnPace, paceOf, type TemperatureReading, type WatchedLength } from '#core/broods'
 import { BROOD_SIGHT, eventsOf } from './effects'
 import { fitWindow, MOST_STEPS } from './window'
 

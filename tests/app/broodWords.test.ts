@@ -29,7 +29,7 @@ const line = (more: Partial<BroodLine> = {}, days: [number, number, number] = [2
     latestMs: NOW + days[2] * DAY_MS,
     begunFromMs: NOW - 20 * DAY_MS,
     begunToMs: NOW - 18 * DAY_MS,
-    ...{ firstDayMs: NOW, days: [0.5, 0.5], likelihood: 1 },
+    ...{ firstDayMs: NOW, days: [0.5, 0.5] },
   },
   ...more,
 })

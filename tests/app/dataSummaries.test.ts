@@ -84,7 +84,7 @@ describe('summaries', () => {
         glassEntries: [tested],
         earlier: [],
         nowMs: NOW,
-        lengths: [],
+        taughtBy: [],
         zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       },
     ])

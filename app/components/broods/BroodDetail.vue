@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { presentGlassId } from '#core/records'
 import type { BroodDesk } from '~/composables/useBroodDesk'
 import { broodBasis, type BroodOf, broodSteps, broodTitle, growingUpText, stretchText, youngText } from '~/words/broods'
 import { cautionText } from '~/words/cautions'
@@ -30,7 +31,7 @@ const bare = computed(() =>
   care.items.some(
     i =>
       i.kind === 'mend' &&
-      i.glassId === props.desk.colonyOf(props.row).colony.stays.at(-1)!.glassId &&
+      i.glassId === presentGlassId(props.desk.colonyOf(props.row).colony) &&
       String(i.values.parts).includes('intake'),
   ),
 )

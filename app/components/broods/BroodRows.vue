@@ -25,12 +25,12 @@ const px = (ms: number) =>
 const ticks = computed(() =>
   Array.from({ length: 6 }, (_, k) => fromMs.value + k * 14 * DAY_MS).map(ms => ({
     x: px(ms),
-    text: k2(ms),
-    today: Math.abs(ms - props.desk.nowMs.value) < DAY_MS / 2,
+    text: dayName(ms),
+    today: isToday(ms),
   })),
 )
-const k2 = (ms: number) =>
-  Math.abs(ms - props.desk.nowMs.value) < DAY_MS / 2 ? 'today' : dayText(ms, props.desk.nowMs.value)
+const isToday = (ms: number) => Math.abs(ms - props.desk.nowMs.value) < DAY_MS / 2
+const dayName = (ms: number) => (isToday(ms) ? 'today' : dayText(ms, props.desk.nowMs.value))
 
 /** Half the height of a swelling, in pixels: by the root of a day's chance, so that slim ones are still seen. */
 const FAT = 17

@@ -51,6 +51,16 @@ describe('broods that nobody follows', () => {
     ])
     expect(lines[0]!.hatch.likelyMs).toBeLessThan(lines[1]!.hatch.likelyMs)
     expect(new Set(lines.map(l => l.key)).size).toBe(2)
+    // told apart again and again, each keeps a name of its own
+    const again = neo(
+      berried(24, 0),
+      berried(18, 4),
+      berried(4, 4, { eyed: 3 }),
+      berried(3, 4, { eyed: 1 }),
+      berried(2, 4, { eyed: 2 }),
+    )
+    expect(again.lines.reduce((n, l) => n + l.number, 0)).toBe(4)
+    expect(new Set(again.lines.map(l => l.key)).size).toBe(again.lines.length)
   })
   it('where somebody is always berried only the fit can say how far they are', () => {
     const always = Array.from({ length: 12 }, (_, k) => berried(60 - 5 * k, 6))
@@ -76,7 +86,7 @@ describe('broods that nobody follows', () => {
     expect(day(alone!.hatch.begunFromMs)).toBeGreaterThan(-34)
     expect(alone!.hatch.latestMs - alone!.hatch.earliestMs).toBeGreaterThan(15 * DAY_MS)
   })
-  it('the order in which entries were written does not matter, and what lies ahead is not known', () => {
+  it('what lies ahead is not known', () => {
     const log = [berried(12, 0), berried(8, 2), berried(1, 5)]
     expect(neo(...log, berried(-3, 0)).lines).toEqual(neo(...log).lines)
   })
@@ -108,6 +118,14 @@ describe('animals that are followed', () => {
       of('Vesta', 1, 1, { eyed: 0 }),
     )
     expect(eyes.lines.map(l => day(l.firstSeenMs!))).toEqual([-1])
+  })
+  it('are taken off those with eyes as well', () => {
+    const log = [of('Vesta', 24, 0), of('Vesta', 22, 1), berried(24, 0), berried(22, 3), of('Vesta', 3, 1, { eyed: 1 })]
+    const { lines } = neo(...log, berried(2, 3, { eyed: 1 }))
+    expect(lines.map(l => [l.who, l.number, l.eyed])).toEqual([
+      ['Vesta', 1, true],
+      [null, 2, false],
+    ])
   })
   it('names are the same however they are written', () => {
     expect(neo(of('Vesta', 9, 0), of(' vesta ', 8, 1), of('VESTA', 2, 1)).lines).toHaveLength(1)
@@ -210,6 +228,13 @@ describe('a look that missed them', () => {
     // two broods that were gone together were seen to be gone
     const two = neo(berried(20, 0), berried(16, 1), berried(12, 2), berried(9, 0), berried(6, 1))
     expect(two.lines.map(l => day(l.firstSeenMs!))).toEqual([-6])
+  })
+  it('young that were seen meanwhile say that it was gone', () => {
+    const log = [berried(26, 0), berried(22, 1), berried(6, 1), berried(4, 0)]
+    const missed = neo(...log, berried(3, 1))
+    const hatched = neo(...log, young(3.5), berried(3, 1))
+    expect(missed.lines.map(l => day(l.firstSeenMs!))).toEqual([-22])
+    expect(hatched.lines.map(l => day(l.firstSeenMs!))).toEqual([-3])
   })
   it('of a followed animal too', () => {
     const of = (days: number, number: number) => berried(days, number, { animal: 'Vesta' })

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { type DueItem, planLog, plannedNetL, planSteps } from '#core/care'
+import { colonyBroods } from '#core/broods'
+import { type DueItem, planLog, plannedNetL, planSteps, schedule } from '#core/care'
 import type { Entry } from '#core/records'
 import { DAY_MS } from '#core/records'
 import { count, daysAgo, entryOf, plan, test as waterTest, waterChange } from '../../make'
-import { type CareSetting, colonyId, glassId, itemOf, itemsOf, known, NOW, s } from './rooms'
+import { careOf, type CareSetting, colonyId, glassId, itemOf, itemsOf, known, NOW, s } from './rooms'
 
 const inDays = (item: DueItem | undefined) => Math.round((((item?.dueMs ?? Number.NaN) - NOW) / DAY_MS) * 100) / 100
 describe('counts', () => {
@@ -61,6 +62,23 @@ describe('broods', () => {
     const { from, to } = first.why.values as { from: number; to: number }
     expect((to - from) / DAY_MS).toBeGreaterThan(14)
     expect(inDays(first)).toBeCloseTo((from - NOW + (to - from) / 3) / DAY_MS, 1)
+  })
+  it('of broods that only the estimate can tell apart no day is asked for, but where young are eaten', () => {
+    const always = Array.from({ length: 14 }, (_, k) => berried(68 - 5 * k, 6))
+    const seen = entryOf('young', 20, { colonyId, amount: 'few' })
+    const looked = (groupId: string, rooms: number[]) => {
+      const care = careOf({ groupId, colonyEntries: [...always, seen] })
+      const [glass] = care.glasses
+      const [colony] = glass!.colonies
+      const { group: resolved, entries } = colony!
+      const broods = colonyBroods({ resolved, entries, temperatures: [], rooms, nowMs: NOW })
+      const told = { ...care, glasses: [{ ...glass!, colonies: [{ ...colony!, broods }] }] }
+      return schedule(told).filter(i => i.kind === 'young')
+    }
+    // about to hatch, within a week: the round looks for them in any case
+    expect(looked('neocaridina', [0, 0, 0, 0, 0, 0, 0, 4])).toEqual([])
+    expect(looked('land-crab', [0, 0, 0, 0, 0, 0, 0, 4])).toHaveLength(1)
+    expect(looked('land-crab', [0, 0, 0, 0, 0, 0, 0, 4])[0]!.why.values).toMatchObject({ seen: 0, n: 4 })
   })
   it('windows never end before they begin, whatever the eyes say', () => {
     for (const eyedDays of [0, 1, 3, 8, 12]) {
