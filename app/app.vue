@@ -21,6 +21,7 @@ const logged = useOnce(() => logSheet.open)
 const sought = useOnce(() => sheets.finder.value)
 const glassed = useOnce(() => sheets.glass.value !== null)
 const begun = useOnce(() => sheets.colony.value !== null)
+const named = useOnce(() => sheets.animal.value !== null)
 const racked = useOnce(() => sheets.rack.value !== null)
 const log = useLogStore()
 const told = useOnce(() => log.last !== null)
@@ -52,6 +53,7 @@ onMounted(start.begin)
     <LazyRackSheet v-if="racked" />
     <LazyGlassSheet v-if="glassed" />
     <LazyColonySheet v-if="begun" />
+    <LazyAnimalSheet v-if="named" />
     <LeaderOverlay :open="leader" />
     <TroubleBar />
     <LazyNewVersion v-if="renewed" />

@@ -1,6 +1,7 @@
 import { type Backup, BACKUP_FORMAT, BACKUP_VERSION, noRows } from '#core/formats'
 import {
   begun,
+  type Animal,
   type Colony,
   DAY_MS,
   Entry,
@@ -14,6 +15,7 @@ import {
   usualBench,
 } from '#core/records'
 import { makeColony } from './colonyLog'
+import { makeFollowed } from './followed'
 import { type Making, making, weeksBefore } from './making'
 import { lanternQuayPlan } from './plan'
 import type { GlassPlan } from './planShapes'
@@ -46,6 +48,7 @@ interface Filling {
   racks: Rack[]
   glasses: Glass[]
   colonies: Colony[]
+  animals: Animal[]
   plans: Plan[]
   entries: Entry[]
   truth: Record<string, number[]>
@@ -68,6 +71,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
     racks: [],
     glasses: [],
     colonies: [],
+    animals: [],
     plans: [],
     entries: [],
     truth: {},
@@ -89,7 +93,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
       for (const [position, plan] of glassPlans.entries())
         putGlass(maker, filling, plan, { rackId: rack.id, shelf, position })
   }
-  const { truth, racks, glasses, colonies, sources, shelf, plans, entries } = filling
+  const { truth, racks, glasses, colonies, animals, sources, shelf, plans, entries } = filling
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
   const idOf = (name: string) => colonies.find(c => c.name === name)!.id
   return {
@@ -102,6 +106,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
       racks,
       glasses,
       colonies,
+      animals,
       sources,
       shelf,
       plans,
@@ -160,6 +165,9 @@ function putGlass(maker: Making, filling: Filling, plan: GlassPlan, place: Glass
     const { colony, log, n } = makeColony(maker, colonyPlan, glass)
     filling.colonies.push(colony)
     entries.push(...log)
+    const followed = makeFollowed(maker, colonyPlan, { colony, roomId: room.id })
+    filling.animals.push(...followed.animals)
+    entries.push(...followed.log)
     filling.truth[colony.id] = n
     return { colony, n }
   })

@@ -1,4 +1,4 @@
-import type { CountMethod, Glass, Heads, TestMethod, ValueKey } from '#core/records'
+import type { AnimalSex, CountMethod, EntryKind, Glass, Heads, TestMethod, ValueKey } from '#core/records'
 
 /**
  * How a water value behaves in the invented room. Weeks count back from the end of the records: −8 is eight weeks
@@ -44,6 +44,17 @@ export interface ColonyPlan {
   slip?: { week: number }
   notes?: { week: number; text: string }[]
   minimumKeep?: number
+  followed?: FollowedPlan[]
+}
+
+/** An animal that is known by its name: when it was born or came, in weeks before the end, and what was logged. */
+export interface FollowedPlan {
+  name: string
+  sex: AnimalSex
+  bornWeeks?: number
+  cameWeeks?: number
+  marks?: string
+  log: ({ week: number; kind: EntryKind } & Record<string, unknown>)[]
 }
 
 export interface GlassPlan {

@@ -1,3 +1,4 @@
+import type { BroodLine, ColonyBroods } from '#core/broods'
 import { resolveGroup } from '#core/groups'
 import type { Colony } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
@@ -14,17 +15,20 @@ export interface BroodColony {
 export function useBroodDesk() {
   const room = useRoomStore()
   const statements = useStatementsStore()
+  const followed = useAnimalsStore()
   const atHand = useAtHand()
   const nowMs = computed(() => statements.now.getTime())
+  const rowOf = (colony: Colony, broods: ColonyBroods, line: BroodLine): BroodOf => ({
+    ...{ colonyId: colony.id, name: colony.name, broods, line },
+    who: line.who && followed.nameOf(line.who),
+  })
   const colonies = computed<BroodColony[]>(() =>
     statements.inRoom
       .flatMap(told => {
         const colony = room.colonyById.get(told.colonyId)
         const { broods } = told
         if (!colony || !broods || broods.lines.length === 0) return []
-        return [
-          { colony, told, rows: broods.lines.map(line => ({ colonyId: colony.id, name: colony.name, broods, line })) },
-        ]
+        return [{ colony, told, rows: broods.lines.map(line => rowOf(colony, broods, line)) }]
       })
       .toSorted((a, b) => a.rows[0]!.line.hatch.likelyMs - b.rows[0]!.line.hatch.likelyMs),
   )

@@ -30,6 +30,9 @@ export function useFindables() {
         about: `colony · ${groupOf(c.groupId).name} · ${room.glassOf(c)?.name ?? ''}`,
       }),
     ),
+    ...room.animals.map(a =>
+      going(a.id, `/animal/${a.id}`, { title: a.name, about: `followed ${groupOf(a.groupId).animal[0]}` }),
+    ),
     ...room.glasses.map(g =>
       going(`water ${g.id}`, `/water/${g.id}`, {
         title: `Water for ${g.name}`,
@@ -55,6 +58,9 @@ function useFindableActions() {
   const logSheet = useLogSheetStore()
   const action = (id: string, title: string, about: string, run: () => void): Findable => ({ id, title, about, run })
   return computed(() => [
+    action('newAnimal', 'Follow an animal', 'a crab, a crayfish, a large snail, a breeding male', () => {
+      sheets.animal.value = { animalId: null, colonyId: settings.lastColonyId }
+    }),
     action(
       'holiday',
       'Holiday',

@@ -10,6 +10,7 @@ export function useSheets() {
     () => null,
   )
   const rack = useState<{ rackId: string | null } | null>('sheet.rack', () => null)
+  const animal = useState<{ animalId: string | null; colonyId: string } | null>('sheet.animal', () => null)
   const colony = useState<{ glassId: string | null } | null>('sheet.colony', () => null)
   const logSheet = useLogSheetStore()
   const own = useState('sheet.own', () => 0)
@@ -21,6 +22,7 @@ export function useSheets() {
       glass.value !== null ||
       rack.value !== null ||
       colony.value !== null ||
+      animal.value !== null ||
       logSheet.open ||
       own.value > 0,
   )
@@ -38,5 +40,5 @@ export function useSheets() {
       if (isOpen.value) own.value--
     })
   }
-  return { finder, help, signs, glass, rack, colony, anyOpen, countOpen }
+  return { finder, help, signs, glass, rack, colony, animal, anyOpen, countOpen }
 }

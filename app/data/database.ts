@@ -1,5 +1,12 @@
 import { Dexie, type EntityTable } from 'dexie'
-import { editedInVersion4, entryOfVersion5, recordOfVersion5, type Rows, suppliesOfVersion1 } from '#core/formats'
+import {
+  animalsOfVersion6,
+  editedInVersion4,
+  entryOfVersion5,
+  recordOfVersion5,
+  type Rows,
+  suppliesOfVersion1,
+} from '#core/formats'
 import {
   type Photo,
   type TableDefinition,
@@ -67,7 +74,7 @@ export interface Kept {
 }
 
 /** Version of the database: raised with every change of shape, together with the backup's. */
-export const DATABASE_VERSION = 5
+export const DATABASE_VERSION = 6
 
 /** The browser's database. Only app/data opens it; entries are read by index, never whole, but for a backup. */
 export class UlkinDb extends Dexie {
@@ -90,23 +97,11 @@ export class UlkinDb extends Dexie {
     this.version(DATABASE_VERSION)
       .stores({ ...stores, attic: attic!, revisions: 'colonyId', summaries: 'colonyId', aside: 'id', kept: 'id' })
       .upgrade(async tx => {
-        for (const name of editedInVersion4)
-          await tx
-            .table(name)
-            .toCollection()
-            .modify((row, ref) => {
-              ref.value = recordOfVersion5(name, row)
-            })
-        for (const name of ['colonies', 'entries'])
-          await tx
-            .table(name)
-            .toCollection()
-            .modify((row, ref) => {
-              const entry = name === 'entries' ? (entryOfVersion5(row) as object) : row
-              ref.value = { ...entry, keys: rowKeys(registry, name, entry) }
-            })
-        const photos = (await tx.table('photos').toArray()) as Photo[]
-        await tx.table('photos').bulkPut(photos.map(p => ({ ...p, jpeg: blobOf(p.jpeg) })))
+        const rows = (name: string): Promise<object[]> => tx.table<object>(name).toArray()
+        const [entries, colonies, glasses] = await Promise.all(['entries', 'colonies', 'glasses'].map(rows))
+        await tx.table('animals').bulkPut(animalsOfVersion6({ entries, colonies, glasses }))
+        // an entry that holds a name is found by the animal from now on: putting it anew writes its keys
+        await tx.table('entries').bulkPut(entries!.filter(row => 'animal' in row))
         await tx.table('summaries').clear()
       })
   }
@@ -155,6 +150,29 @@ export class UlkinDb extends Dexie {
     this.version(3).stores({ entries: 'id, [colonyId+at], [toColonyId+at], [glassId+at], [kind+id]', photos: 'id' })
     // version 4: scenarios of a colony, orders, what was practised
     this.version(4).stores({ scenarios: 'id, colonyId', orders: 'id, roomId', practice: 'id, roomId' })
+    // version 5: versions of records, stays, lines, keys by which a row is found, photos as bytes
+    this.version(5)
+      .stores({
+        ...{ glasses: 'id, roomId', colonies: 'id, *keys', entries: 'id, *keys, [kind+id]', lines: 'id, roomId' },
+        ...{ aside: 'id', kept: 'id' },
+      })
+      .upgrade(async tx => {
+        const each = (name: string, changed: (row: object) => unknown) =>
+          tx
+            .table(name)
+            .toCollection()
+            .modify((row, ref) => {
+              ref.value = changed(row as object)
+            })
+        for (const name of editedInVersion4) await each(name, row => recordOfVersion5(name, row))
+        for (const name of ['colonies', 'entries'])
+          await each(name, row => {
+            const entry = name === 'entries' ? (entryOfVersion5(row) as object) : row
+            return { ...entry, keys: rowKeys(this.registry, name, entry) }
+          })
+        const photos = (await tx.table('photos').toArray()) as Photo[]
+        await tx.table('photos').bulkPut(photos.map(p => ({ ...p, jpeg: blobOf(p.jpeg) })))
+      })
   }
 }
 

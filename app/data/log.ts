@@ -11,6 +11,10 @@ import { firstId } from './newId'
 export const entriesOf = (db: UlkinDb, id: string, from = '', to = '~'): Promise<Entry[]> =>
   db.records('entries').where('keys').between(logKey(id, from), logKey(id, to)).toArray()
 
+/** The entries that name some animals, by the animals. */
+export const entriesOfAnimals = async (db: UlkinDb, ids: readonly string[]): Promise<Map<string, Entry[]>> =>
+  new Map(await Promise.all(ids.map(async id => [id, await entriesOf(db, id)] as const)))
+
 /**
  * Entries of some kinds in all rooms that were written since a moment: for what is reckoned across glasses, like the
  * stock on the shelf. Ids begin with the moment of writing, so the index is read from there on.

@@ -1,4 +1,5 @@
 import {
+  type Animal,
   type Colony,
   type Glass,
   inUse,
@@ -22,6 +23,7 @@ export interface RoomRecords {
   glasses: Glass[]
   lines: Line[]
   colonies: Colony[]
+  animals: Animal[]
   sources: Source[]
   shelf: ShelfItem[]
   plans: Plan[]
@@ -35,28 +37,30 @@ export const noRoom: RoomRecords = {
   glasses: [],
   lines: [],
   colonies: [],
+  animals: [],
   sources: [],
   shelf: [],
   plans: [],
 }
 
 /**
- * Reads a room with its racks, glasses, lines, colonies, sources, shelf and plans.
+ * Reads a room with its racks, glasses, lines, colonies, animals, sources, shelf and plans.
  * @param roomId which room; the newest one in use when it is missing or unknown
  */
 export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<RoomRecords> {
   const rooms = await db.records('rooms').orderBy('id').toArray()
   const room = rooms.find(r => r.id === roomId) ?? rooms.findLast(inUse) ?? rooms.at(-1) ?? null
   if (!room) return { ...noRoom, rooms }
-  const inRoom = <T extends 'racks' | 'glasses' | 'lines' | 'sources' | 'shelf' | 'plans'>(table: T) =>
+  const inRoom = <T extends 'racks' | 'glasses' | 'lines' | 'animals' | 'sources' | 'shelf' | 'plans'>(table: T) =>
     db.records(table).where('roomId').equals(room.id)
-  const [sources, shelf, plans, racks, glasses, lines] = await Promise.all([
+  const [sources, shelf, plans, racks, glasses, lines, animals] = await Promise.all([
     inRoom('sources').sortBy('id'),
     inRoom('shelf').sortBy('id'),
     inRoom('plans').sortBy('id'),
     inRoom('racks').sortBy('order'),
     inRoom('glasses').toArray(),
     inRoom('lines').sortBy('id'),
+    inRoom('animals').sortBy('id'),
   ])
   const colonies = await db
     .records('colonies')
@@ -64,7 +68,7 @@ export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<R
     .anyOf(glasses.map(g => g.id))
     .distinct()
     .sortBy('id')
-  return { rooms, room, racks, glasses, lines, colonies, sources, shelf, plans }
+  return { rooms, room, racks, glasses, lines, colonies, animals, sources, shelf, plans }
 }
 
 /** Scenarios of a colony that are not put away, oldest first. */

@@ -38,7 +38,9 @@ export interface Saved {
 
 /** Tables that a write of records may touch. */
 const lockedBy = (db: UlkinDb, writes: readonly Write[]) =>
-  [...new Set([...writes.map(w => w.table), 'glasses', 'colonies', 'attic', 'revisions'])].map(name => db.table(name))
+  [...new Set([...writes.map(w => w.table), 'animals', 'glasses', 'colonies', 'attic', 'revisions'])].map(name =>
+    db.table(name),
+  )
 
 /**
  * Writes records as one step: all of them or none. Only the fields that were changed against the version that was read
@@ -143,6 +145,10 @@ function sameBut(a: Edited, b: Edited): boolean {
 /** A change of a record may change what is said of colonies: which ones depends on the table. Others say nothing. */
 async function touchRecord(db: UlkinDb, table: EditedTable, id: string): Promise<void> {
   if (table === 'colonies') await touchColonies(db, { colonyIds: [id] })
+  if (table === 'animals') {
+    const animal = await db.records('animals').get(id)
+    if (animal) await touchColonies(db, { colonyIds: [animal.firstColonyId] })
+  }
   if (table === 'glasses') await touchColonies(db, { glassIds: [id] })
 }
 

@@ -1,6 +1,6 @@
 import type { StatementInput } from '#core/statements'
 import type { Summary, UlkinDb } from './database'
-import type { WaterStay } from '#core/records'
+import type { Animal, WaterStay } from '#core/records'
 import { deviceZone } from './deviceZone'
 import { entriesOf } from './log'
 
@@ -32,6 +32,8 @@ export async function keptSummaries(
  * A colony with the records that its statements follow from beside the log, as the page has them, and their revision.
  */
 export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'taughtBy'> {
+  /** followed animals that ever lived in it */
+  animals: readonly Animal[]
   /** the waters in which it lived, the present one last */
   waters: readonly WaterStay[]
   revision: string
@@ -50,15 +52,18 @@ export async function statementInputs(
 ): Promise<StatementInput[]> {
   return db.transaction('r', db.table('entries'), () =>
     Promise.all(
-      subjects.map(async ({ colony, glass, waters, taughtBy = [] }) => {
+      subjects.map(async ({ colony, glass, waters, animals: followed, taughtBy = [] }) => {
         const present = waters.at(-1)!.water
+        const animals = await Promise.all(
+          followed.map(async animal => ({ animal, entries: await entriesOf(db, animal.id) })),
+        )
         const [colonyEntries, glassEntries, ...before] = await Promise.all([
           entriesOf(db, colony.id),
           entriesOf(db, present.id),
           ...waters.slice(0, -1).map(w => entriesOf(db, w.water.id, w.from, w.to)),
         ])
         const earlier = before.map((entries, i) => ({ water: waters[i]!.water, entries }))
-        const logged = { colonyEntries, glassEntries, earlier, taughtBy }
+        const logged = { colonyEntries, glassEntries, earlier, animals, taughtBy }
         return { colony, glass, water: present, ...logged, nowMs, zone: deviceZone() }
       }),
     ),

@@ -20,6 +20,8 @@ export type KindField = { name: string; label: string; hint?: string } & (
     }
   | { type: 'text'; optional?: boolean }
   | { type: 'grades' }
+  | { type: 'sizes'; optional?: boolean }
+  | { type: 'zones'; size: string }
   | { type: 'toColony' }
   | { type: 'clutch' }
   | { type: 'source' }
@@ -65,6 +67,12 @@ export const otherKinds: Readonly<Record<OtherKind, 'ownFields' | 'elsewhere'>> 
   withdrawal: 'elsewhere',
 }
 
+/** Kinds that can be about animals that are followed. */
+export const animalKinds: ReadonlySet<string> = new Set<EntryKind>([
+  ...(['addition', 'removal', 'death', 'move', 'grading', 'note', 'photo'] as const),
+  ...(['molts', 'failedMolt', 'limbLoss', 'shell', 'berried', 'mating'] as const),
+])
+
 /** Kinds whose subject is the glass. */
 export const glassKinds: ReadonlySet<string> = new Set(
   Object.entries(entryKinds).flatMap(([kind, { of }]) => (of === 'glass' ? [kind] : [])),
@@ -92,25 +100,21 @@ export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
     { name: 'sign', label: 'What was seen?', type: 'choice', options: options(careWords.failedMolt) },
   ],
   limbLoss: [
-    some('Animals that lost limbs'),
+    some('Animals'),
     { name: 'limbs', label: 'How many limbs?', type: 'choice', options: options(careWords.limbs), preset: 'one' },
+    { name: 'back', label: 'Lost, or grown again', type: 'flags', options: [{ value: 'back', title: 'whole again' }] },
   ],
   shell: [
     { name: 'growth', label: 'New growth', type: 'choice', options: options(careWords.shellGrowth), optional: true },
     { name: 'marks', label: 'Marks', type: 'flags', options: options(careWords.shellMarks) },
-    { name: 'diameterMm', label: 'Diameter', type: 'decimal', unit: 'mm', optional: true },
+    { name: 'diameterMm', label: 'Size of one', type: 'decimal', unit: 'mm', optional: true },
+    { name: 'sizesMm', label: 'Or sizes of a sample', hint: 'Like: 4.5, 8, 11.5', type: 'sizes', optional: true },
+    { name: 'zones', label: 'Read its whorl', type: 'zones', size: 'diameterMm' },
   ],
   berried: [
     seen('Berried females'),
     { name: 'saddle', label: 'With a saddle', type: 'whole', least: 0, optional: true },
     { name: 'eyed', label: 'Of the berried ones, with eyed eggs', type: 'whole', least: 0, optional: true },
-    {
-      name: 'animal',
-      label: 'One animal, by its name',
-      hint: 'Empty: the whole glass was looked through.',
-      type: 'text',
-      optional: true,
-    },
   ],
   eggMass: [seen('Egg masses seen')],
   clutch: [

@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import { type Entry, headKeys, valueKeys } from '#core/records'
+import { animalsOf, type Entry, headKeys, valueKeys } from '#core/records'
 import { plainCountMethods } from '~/words/states'
 import { shownValue, type UnitPrefs } from '~/words/unitPrefs'
 import { fieldKinds, isFieldKind, type otherKinds } from './kindFields'
@@ -46,6 +46,8 @@ export interface Draft {
   /** what stands in the fields of the other kinds */
   values: FieldValues
   text: string
+  /** followed animals that it is about */
+  animalIds: string[]
   /** entry that is being corrected */
   correcting: Entry | null
 }
@@ -61,6 +63,7 @@ export const emptyDraft = (kind: LogKind = 'count', colonyId = ''): Draft => ({
   readings: {},
   rawConductivity: false,
   values: {},
+  animalIds: [],
   text: '',
   correcting: null,
 })
@@ -86,6 +89,7 @@ export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft
     ...emptyDraft(entry.kind, colonyId),
     at: format(new Date(entry.at), FIELD_TIME),
     text: entry.text ?? '',
+    animalIds: [...animalsOf(entry)],
     correcting: entry,
   }
   if (isFieldKind(entry.kind)) draft.values = valuesOf(entry.kind, entry, units)

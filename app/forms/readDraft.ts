@@ -13,7 +13,7 @@ import {
 import { kindWord } from '~/words/states'
 import { type UnitPrefs, valueName } from '~/words/unitPrefs'
 import { readHeads } from './colonyDraft'
-import { glassKinds, isFieldKind } from './kindFields'
+import { animalKinds, glassKinds, isFieldKind } from './kindFields'
 import { defaultChoice, type Draft, type DraftIssues, FIELD_TIME, type LogKind } from './logDraft'
 import { AS_LOGGED, readFields } from './readFields'
 import { HALF_TYPED } from './halfTyped'
@@ -67,6 +67,7 @@ export function readDraft(
   const happenedMs = readMoment(draft, colony, nowMs, issues)
   const text = draft.text.trim()
   const ofGlass = glassKinds.has(draft.kind)
+  const named = animalKinds.has(draft.kind) ? draft.animalIds : []
   const made = readKind({ ...draft, kind: draft.kind }, units, issues)
   if (Object.keys(issues).length > 0) return { ok: false, issues }
   const parsed = Entry.safeParse({
@@ -74,6 +75,7 @@ export function readDraft(
     at: toMoment(happenedMs),
     ...(draft.correcting && { supersedes: draft.correcting.id }),
     ...(text && { text: text.slice(0, 2000) }),
+    ...(named.length > 0 && { animalIds: named }),
     kind: draft.kind,
     ...(ofGlass
       ? { glassId: waterIdAt?.(happenedMs) ?? stayAt(colony.stays, happenedMs).glassId }

@@ -3,6 +3,7 @@ import { editText, volume } from '#core/units'
 import type { UnitPrefs } from '~/words/unitPrefs'
 import { type FieldKind, type KindField, kindFields } from './kindFields'
 import { readNumber } from './readNumber'
+import { readSizes, readZones } from './readSizes'
 import { readVolume } from './readVolume'
 import { wholeNumber } from './wholeNumber'
 
@@ -24,13 +25,21 @@ function readGrades(text: string): { grade: string; number: number }[] | null {
     : null
 }
 
+const orIssue = (value: unknown, issue: string) => (value === null ? { issue } : { value })
+
 /** One field as the entry wants it; undefined when it is empty and may be. */
-function readField(field: KindField, text: string, units: UnitPrefs): { value?: unknown; issue?: string } {
+function readField(field: KindField, values: FieldValues, units: UnitPrefs): { value?: unknown; issue?: string } {
+  const text = values[field.name] || ('preset' in field && field.preset) || ''
   const empty = text.trim() === ''
   const optional = 'optional' in field && field.optional
   if (
     empty &&
-    (optional || field.type === 'flags' || field.type === 'found' || field.type === 'clutch' || field.type === 'source')
+    (optional ||
+      field.type === 'flags' ||
+      field.type === 'found' ||
+      field.type === 'clutch' ||
+      field.type === 'source' ||
+      field.type === 'zones')
   )
     return field.type === 'flags' ? { value: [] } : field.type === 'found' ? { value: {} } : {}
   switch (field.type) {
@@ -58,10 +67,12 @@ function readField(field: KindField, text: string, units: UnitPrefs): { value?: 
             .map(p => p.split('=')),
         ),
       }
-    case 'grades': {
-      const grades = readGrades(text)
-      return grades ? { value: grades } : { issue: 'Type each grade with its number, like: A 12, B 30.' }
-    }
+    case 'grades':
+      return orIssue(readGrades(text), 'Type each grade with its number, like: A 12, B 30.')
+    case 'sizes':
+      return orIssue(readSizes(text), 'Type at least two sizes in mm, like: 4.5, 8, 11.5.')
+    case 'zones':
+      return orIssue(readZones(text, values[field.size] ?? ''), 'Each zone ends at a diameter; the size comes first.')
     case 'choice':
       return empty ? { issue: 'Choose one.' } : { value: text }
     case 'toColony':
@@ -85,10 +96,11 @@ export function readFields(
   const raw: Record<string, unknown> = {}
   const issues: Record<string, string> = {}
   for (const field of kindFields[kind]) {
-    const { value, issue } = readField(field, values[field.name] || ('preset' in field && field.preset) || '', units)
+    const { value, issue } = readField(field, values, units)
     if (issue) issues[field.name] = issue
     else if (value !== undefined) raw[field.name] = value
   }
+  if (kind === 'limbLoss') raw.back = Array.isArray(raw.back) && raw.back.length > 0 ? true : undefined
   // “left over” with “taken out” is one flag of the entry
   if (kind === 'feeding') raw.removed = Array.isArray(raw.removed) && raw.removed.length > 0 ? true : undefined
   return { raw, issues }
@@ -112,6 +124,9 @@ export function valuesOf(kind: FieldKind, entry: Entry, units: UnitPrefs): Field
       values[field.name] = Object.entries(value as Record<string, string>)
         .map(([k, v]) => `${k}=${v}`)
         .join(' ')
+    else if (field.type === 'sizes') values[field.name] = (value as number[]).join(', ')
+    else if (field.type === 'zones')
+      values[field.name] = (value as { kind: string; endMm: number }[]).map(z => `${z.kind}=${z.endMm}`).join(' ')
     else if (value === true) values[field.name] = field.name
     else values[field.name] = Array.isArray(value) ? value.join(' ') : String(value)
   }

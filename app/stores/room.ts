@@ -21,6 +21,7 @@ export const useRoomStore = defineStore('room', () => {
   // by their ids the ended ones are found too: the log speaks of them
   const glassById = computed(() => new Map(all.value.glasses.map(g => [g.id, g])))
   const colonyById = computed(() => new Map(all.value.colonies.map(c => [c.id, c])))
+  const animalById = computed(() => new Map(all.value.animals.map(a => [a.id, a])))
   const coloniesByGlass = computed(() => {
     const map = new Map<string, Colony[]>()
     for (const colony of used.colonies.value) {
@@ -55,6 +56,7 @@ export const useRoomStore = defineStore('room', () => {
     room: computed(() => all.value.room),
     glassById,
     colonyById,
+    animalById,
     coloniesByGlass,
     glassOf,
     waterIdAt,
@@ -69,6 +71,7 @@ function useUsed(all: Ref<RoomRecords>) {
     racks: computed(() => all.value.racks.filter(inUse)),
     glasses: computed(() => all.value.glasses.filter(inUse)),
     colonies: computed(() => all.value.colonies.filter(inUse)),
+    animals: computed(() => all.value.animals.filter(inUse)),
     lines: computed(() => all.value.lines.filter(inUse)),
     sources: computed(() => all.value.sources.filter(inUse)),
     shelf: computed(() => all.value.shelf.filter(inUse)),

@@ -15,6 +15,7 @@ import { deviceDay } from '~/forms/deviceDays'
  */
 export const useStatementsStore = defineStore('statements', () => {
   const room = useRoomStore()
+  const followed = useAnimalsStore()
   // minutes are fine enough: it notices midnight, and entries made since the page was opened
   const now = useNow({ interval: 60_000 })
   const day = computed(() => deviceDay(now.value.getTime()))
@@ -40,7 +41,7 @@ export const useStatementsStore = defineStore('statements', () => {
   }
 
   watch(
-    [() => room.colonies, () => room.glassById, () => room.room, revisionOf, day],
+    [() => room.colonies, () => room.glassById, () => room.room, () => followed.lives, revisionOf, day],
     () => {
       if (revisions.value === null) return
       const wanted = inOrder()
@@ -136,6 +137,7 @@ function useTellingOrder(atHand: Ref<string>): () => Colony[] {
  */
 function useStatementSubjects(told: ReadonlyMap<string, Summary>) {
   const room = useRoomStore()
+  const followed = useAnimalsStore()
   /** What broods of this keeper's other colonies of the group have taught so far; it is no reason to ask again. */
   const taughtBeside = (colony: Colony): TaughtBy[] =>
     room.colonies
@@ -143,11 +145,12 @@ function useStatementSubjects(told: ReadonlyMap<string, Summary>) {
       .map(c => ({ colonyId: c.id, lengths: toRaw(told).get(c.id)?.statements.broods?.lengths ?? [] }))
   return (colony: Colony, logRevision: string): StatementSubject[] => {
     const glass = room.glassOf(colony)
-    if (!glass || !room.room) return []
+    if (!glass || !room.room || !followed.ready) return []
     const waters = watersOf(colony, room.glassById)
-    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...waters.map(w => w.water.rev)].join(' ')
-    return [
-      { colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), taughtBy: taughtBeside(colony), revision },
-    ]
+    const animals = followed.everIn(colony.id)
+    const revs = [...waters.map(w => w.water.rev), ...animals.map(a => a.rev)]
+    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...revs].join(' ')
+    const about = { colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), animals: animals.map(toRaw) }
+    return [{ ...about, taughtBy: taughtBeside(colony), revision }]
   }
 }

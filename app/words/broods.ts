@@ -13,6 +13,8 @@ export interface BroodOf {
   name: string
   broods: ColonyBroods
   line: BroodLine
+  /** name of the animal that carries it, where one is followed */
+  who: string | null
 }
 
 const ageWord = { eyed: 'with eyes', halfway: 'halfway', fresh: 'fresh' } as const
@@ -23,8 +25,8 @@ const broodNumber = ({ number, age }: Pick<BroodLine, 'number' | 'age'>): string
   age ? `about ${roughly(number)}` : whole(number)
 
 /** What a row is, beside the name of its colony: "4 berried", "clutch of 9 Nov", "Vesta". */
-export function broodTitle(line: BroodLine, nowMs: number): string {
-  if (line.who) return line.who
+export function broodTitle({ line, who }: Pick<BroodOf, 'line' | 'who'>, nowMs: number): string {
+  if (who) return who
   if (line.awaited) return `mated ${dayText(line.firstSeenMs!, nowMs)}`
   if (line.sign === 'clutch') return `clutch of ${dayText(line.firstSeenMs!, nowMs)}`
   const many = broodNumber(line)
@@ -33,12 +35,12 @@ export function broodTitle(line: BroodLine, nowMs: number): string {
 }
 
 /** The words beside a row's swelling: what is not plain from its place. */
-export function broodLabel(line: BroodLine, youngEach: number): string {
+export function broodLabel({ line, who }: Pick<BroodOf, 'line' | 'who'>, youngEach: number): string {
   if (line.awaited) return 'eggs expected'
   if (line.sign === 'clutch')
     return `${line.place === 'incubator' ? 'incubator' : 'where it was laid'} · about ${whole(youngEach)}`
   const seen = line.age ? ageWord[line.age] : line.eyed ? 'eyes seen' : ''
-  return [line.who ?? broodNumber(line), seen].filter(Boolean).join(' · ')
+  return [who ?? broodNumber(line), seen].filter(Boolean).join(' · ')
 }
 
 /** What is under a colony's name: what was seen, and how many there are in all. */

@@ -46,11 +46,33 @@ const seen: Readonly<Record<Soft['of'], readonly [one: string, several: string]>
   limbLoss: ['one lost a limb', 'some lost limbs'],
 }
 
-/** "Ember A: a skin was found on 24 Nov; leave those that hide or are pale until 26 Nov." */
-export function softText(soft: Soft, colony: Pick<Colony, 'name' | 'groupId'>, nowMs: number): string {
+/** What one animal is soft after. */
+const softAfter: Readonly<Record<Soft['of'], string>> = {
+  molts: 'shed its skin',
+  failedMolt: 'was in molt trouble',
+  limbLoss: 'lost a limb',
+}
+
+/**
+ * "Ember A: a skin was found on 24 Nov; leave those that hide or are pale until 26 Nov."
+ * @param nameOf names of followed animals by their ids
+ */
+export function softText(
+  soft: Soft,
+  colony: Pick<Colony, 'name' | 'groupId'>,
+  nowMs: number,
+  nameOf: (animalId: string) => string = () => '',
+): string {
   const [one, several] = groupOf(colony.groupId).animal
   const alone = soft.number === 1
   const what = seen[soft.of][alone ? 0 : 1]
+  const names = soft.animalIds.map(nameOf).filter(Boolean).join(', ')
+  if (names !== '')
+    return (
+      `${colony.name}: leave ${names} in peace until ${dayText(soft.untilMs, nowMs)} ` +
+      `(${alone ? softAfter[soft.of] : what} ${dayText(soft.atMs, nowMs)}): soft as they are, ` +
+      'nets and neighbours hurt them.'
+    )
   const who = alone ? `a ${one} that hides or looks` : `${several} that hide or look`
   return (
     `${colony.name}: ${what} ${dayText(soft.atMs, nowMs)}. Leave ${who} pale in peace until ` +
@@ -59,11 +81,16 @@ export function softText(soft: Soft, colony: Pick<Colony, 'name' | 'groupId'>, n
 }
 
 /** "1 lost several limbs on 3 Nov: keep it apart, look again from 26 Nov; whole by about 18 Dec." */
-export function limbsText({ atMs, number, several, lookMs, wholeMs }: LostLimbs, nowMs: number): string {
+export function limbsText(
+  { atMs, number, several, lookMs, wholeMs }: LostLimbs,
+  nowMs: number,
+  names: readonly string[] = [],
+): string {
   const apart = several ? `keep ${number === 1 ? 'it' : 'them'} apart, ` : ''
   const from = lookMs <= nowMs ? 'look now: a bud should show' : `look again from ${dayText(lookMs, nowMs)}`
+  const who = names.length > 0 ? names.join(', ') : String(number)
   return (
-    `${number} lost ${several ? 'several limbs' : 'a limb'} ${dayText(atMs, nowMs)}: ${apart}${from}; ` +
+    `${who} lost ${several ? 'several limbs' : 'a limb'} ${dayText(atMs, nowMs)}: ${apart}${from}; ` +
     `whole after one more molt, by about ${dayText(wholeMs, nowMs)}.`
   )
 }

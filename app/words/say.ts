@@ -38,6 +38,10 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `About ${num(about(v, 'value'))} here, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
   'number.exact': v => `${num(whole(n(v, 'value')))} here`,
   'number.none': () => 'Probably none are left',
+  'number.reasonFollowed': v =>
+    v.n === 1
+      ? 'It is followed by its name: nothing is estimated.'
+      : `All ${whole(Number(v.n))} are followed one by one: nothing is estimated.`,
   'number.neverCounted': v =>
     `About ${num(about(v, 'value'))} by now, likely ${num(`${whole(n(v, 'low'))} to ${whole(n(v, 'high'))}`)}`,
   'number.reasonCounts': v =>

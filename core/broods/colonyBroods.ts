@@ -3,6 +3,7 @@ import { DAY_MS, type Entry, type EntryOf, momentMs, WEEK_MS } from '#core/recor
 import type { Brood, BroodReader } from './brood'
 import { clutchesOf } from './clutches'
 import { cohortsOf, type EggAge } from './cohorts'
+import { EGG_ROOMS } from './eggQueue'
 import { followedBroods } from './followed'
 import { hatchDays, type HatchDays } from './hatchDays'
 import { ANY_PACE, type BroodSign, hatchDaysAt, hatchLaw, type OwnPace } from './hatchLaw'
@@ -15,7 +16,7 @@ export interface BroodLine {
   /** the entry that saw it first, or how far its eggs are */
   key: string
   sign: BroodSign
-  /** the animal that carries it, where one is followed */
+  /** id of the animal that carries it, where one is followed */
   who: string | null
   number: number
   /** eggs that are expected after a mating, and that nobody has seen yet */
@@ -38,6 +39,8 @@ export interface ColonyBroods {
   lines: BroodLine[]
   /** that ended of late, newest first */
   ended: Pick<Brood, 'key' | 'who' | 'number' | 'young' | 'end' | 'place'>[]
+  /** of followed animals, all that were ever seen, oldest first */
+  followed: Brood[]
   /** the last look at all, and what it found; null where nobody looked */
   last: Run['last']
   /** what this keeper’s broods have taught */
@@ -94,6 +97,7 @@ export function colonyBroods(asked: BroodsAsked): ColonyBroods | null {
       .filter(b => b.end && b.end.toMs > nowMs - ENDED_DAYS * DAY_MS)
       .map(({ key, who, number, young, end, place }) => ({ key, who, number, young, end, place }))
       .toReversed(),
+    followed: all.filter(b => b.who !== null),
     last: run.last,
     ...{ pace, lengths: own },
     temperatureC,
@@ -176,15 +180,34 @@ function awaited(entries: readonly Entry[], broods: readonly Brood[], { law, clo
 }
 
 /** The rooms without the broods that are known one by one: each is taken off where it most likely is. */
-function without(rooms: readonly number[], known: readonly BroodLine[], { law, clock, nowMs }: Tell): number[] {
+function without(rooms: readonly number[], known: readonly BroodLine[], tell: Tell): number[] {
   const left = [...rooms]
-  for (const { number, hatch } of known) {
-    const middle = (hatch.begunFromMs + hatch.begunToMs) / 2
-    const share = (clock.daysAt(nowMs) - clock.daysAt(middle)) / Math.exp(law.meanLog)
-    const room = Math.min(left.length - 1, Math.max(0, Math.floor(share * left.length)))
-    left[room] = Math.max(0, left[room]! - number)
+  for (const line of known) {
+    const room = roomOf(line, left.length, tell)
+    left[room] = Math.max(0, left[room]! - line.number)
   }
   return left
+}
+
+/** The room in which a brood most likely is. */
+function roomOf({ hatch }: BroodLine, rooms: number, { law, clock, nowMs }: Tell): number {
+  const middle = (hatch.begunFromMs + hatch.begunToMs) / 2
+  const share = (clock.daysAt(nowMs) - clock.daysAt(middle)) / Math.exp(law.meanLog)
+  return Math.min(rooms - 1, Math.max(0, Math.floor(share * rooms)))
+}
+
+/** Broods in each room of a colony of which every brood is known by itself. */
+export function eggRoomsOf(asked: Omit<BroodsAsked, 'rooms'>): number[] {
+  const rooms = Array.from({ length: EGG_ROOMS }, () => 0)
+  const sign = asked.resolved.group.care.brood?.sign
+  if (!sign) return rooms
+  const { pace, clock, past } = watched(asked, sign)
+  const tell = { law: hatchLaw(asked.resolved, pace), clock, nowMs: asked.nowMs }
+  for (const brood of broodsOf(sign, past, tell).all) {
+    const line = brood.end ? null : lineOf(brood, tell)
+    if (line) rooms[roomOf(line, EGG_ROOMS, tell)]! += line.number
+  }
+  return rooms
 }
 
 /** The temperature that the days ahead go by, read back from the clock. */

@@ -1,4 +1,4 @@
-import { type Entry, type EntryOf, momentMs } from '#core/records'
+import { animalsOf, type Entry, type EntryOf, type Id, momentMs } from '#core/records'
 import {
   beginBefore,
   beginnings,
@@ -12,24 +12,33 @@ import {
 } from './brood'
 import type { BroodLook } from './hatchDays'
 
-/** Whom a sighting of eggs is about, where it is about one animal that is followed. */
-export const whoOf = (e: EntryOf<'berried'>): string | null => e.animal?.trim() ?? e.animalIds?.[0] ?? null
+/** Whether a sighting of eggs is about animals that are followed, and says nothing of the others. */
+export const ofFollowed = (e: EntryOf<'berried'>): boolean => animalsOf(e).length > 0
 
 /**
  * Broods of animals that are followed one by one, oldest first.
  * @param entries standing entries of the colony, by time
  */
 export function followedBroods(entries: readonly Entry[], reader: BroodReader): Brood[] {
-  const looks = entries.filter((e): e is EntryOf<'berried'> => e.kind === 'berried' && whoOf(e) !== null)
-  const names = new Map<string, EntryOf<'berried'>[]>()
-  for (const e of looks) {
-    const key = whoOf(e)!.toLowerCase()
-    names.set(key, [...(names.get(key) ?? []), e])
-  }
-  return [...names.values()].flatMap(own => broodsOfOne(own, reader)).toSorted((a, b) => a.firstSeenMs - b.firstSeenMs)
+  const looks = entries.filter((e): e is EntryOf<'berried'> => e.kind === 'berried' && ofFollowed(e))
+  const gone = entries.filter(e => e.kind === 'death' || e.kind === 'removal')
+  return [...new Set(looks.flatMap(animalsOf))]
+    .flatMap(who => {
+      const own = looks.filter(e => animalsOf(e).includes(who))
+      const left = gone.find(e => animalsOf(e).includes(who) && e.at >= own.at(-1)!.at)
+      return closedBy(left, broodsOfOne(who, own, reader))
+    })
+    .toSorted((a, b) => a.firstSeenMs - b.firstSeenMs)
 }
 
-function broodsOfOne(looks: readonly EntryOf<'berried'>[], reader: BroodReader): Brood[] {
+/** Who dies or goes takes her eggs with her. */
+function closedBy(left: Entry | undefined, broods: Brood[]): Brood[] {
+  const open = broods.at(-1)
+  if (left && open && !open.end) open.end = { how: 'lost', fromMs: open.lastSeenMs, toMs: momentMs(left.at) }
+  return broods
+}
+
+function broodsOfOne(who: Id, looks: readonly EntryOf<'berried'>[], reader: BroodReader): Brood[] {
   const { law, clock } = reader
   const broods: Brood[] = []
   const before: number[] = []
@@ -61,7 +70,7 @@ function broodsOfOne(looks: readonly EntryOf<'berried'>[], reader: BroodReader):
       open.lastSeenMs = at
     } else {
       const began = beginnings(at, before, beginBefore(at, law, clock))
-      open = broodFrom({ key: e.id, sign: 'berried', who: whoOf(e), number: 1 }, began, look)
+      open = broodFrom({ key: e.id, sign: 'berried', who, number: 1 }, began, look)
       broods.push(open)
     }
     before.push(at)

@@ -11,7 +11,7 @@ import {
   longestDays,
   missedThen,
 } from './brood'
-import { whoOf } from './followed'
+import { ofFollowed } from './followed'
 
 /** A look at all broods of a colony that nobody follows one by one. */
 interface CrowdLook {
@@ -72,8 +72,7 @@ function looksOf(sign: 'berried' | 'eggMass', entries: readonly Entry[], followe
   const carrying = (at: number) => followed.filter(b => b.firstSeenMs <= at && (!b.end || b.end.toMs > at))
   return entries
     .filter(
-      (e): e is EntryOf<'berried'> | EntryOf<'eggMass'> =>
-        e.kind === sign && !(e.kind === 'berried' && whoOf(e) !== null),
+      (e): e is EntryOf<'berried'> | EntryOf<'eggMass'> => e.kind === sign && !(e.kind === 'berried' && ofFollowed(e)),
     )
     .map(e => {
       const at = momentMs(e.at)

@@ -1,3 +1,4 @@
+export { animalsOfVersion6 } from './animalsOfVersion6'
 export { calendarFile, type CalendarEvent } from './calendar'
 export {
   Backup,

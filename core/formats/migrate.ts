@@ -1,3 +1,4 @@
+import { animalsOfVersion6 } from './animalsOfVersion6'
 import { editedInVersion4, entryOfVersion5, recordOfVersion5 } from './shapesOfVersion5'
 import { suppliesOfVersion1 } from './suppliesOfVersion1'
 
@@ -7,7 +8,7 @@ export type Migrations = Readonly<Record<number, (raw: Record<string, unknown>) 
 /**
  * All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans;
  * version 3 has photos; version 4 has scenarios, orders and what was practised; version 5 has versions of records,
- * endings, stays of colonies, and lines.
+ * endings, stays of colonies, and lines; version 6 has followed animals.
  */
 export const migrations: Migrations = {
   1: raw => {
@@ -31,6 +32,10 @@ export const migrations: Migrations = {
     const entries = Array.isArray(raw.entries) ? raw.entries.map(entryOfVersion5) : raw.entries
     return { ...raw, ...Object.fromEntries(edited), entries, lines: [] }
   },
+  5: raw => ({
+    ...raw,
+    animals: animalsOfVersion6({ entries: raw.entries, colonies: raw.colonies, glasses: raw.glasses }),
+  }),
 }
 
 /**

@@ -98,6 +98,15 @@ export const Stages = z.strictObject({
 })
 export type Stages = z.infer<typeof Stages>
 
+/** How large they are when they hatch, when they breed and at most: shells across, crabs across, crayfish in length. */
+export const Sizes = z.strictObject({
+  of: z.enum(['shell', 'shellHeight', 'carapace', 'length']),
+  hatchMm: Figure,
+  breedsMm: Figure,
+  mostMm: Figure,
+})
+export type Sizes = z.infer<typeof Sizes>
+
 /** What kind of animal it is: medicines, neighbours and words go by it. */
 export const AnimalKind = z.enum(['shrimp', 'snail', 'crayfish', 'crab', 'isopod', 'branchiopod', 'other'])
 export type AnimalKind = z.infer<typeof AnimalKind>
@@ -208,6 +217,8 @@ export const SpeciesGroup = z.strictObject({
   company: Company,
   life: LifeHistory,
   stages: Stages,
+  /** missing for animals that nobody measures */
+  sizes: Sizes.optional(),
   care: Care,
   counting: z.strictObject({ allSeen: Detection, atFood: Detection, partOfTank: Detection, estimate: Detection }),
   /** keys of cautions that stand at the step; the words live in app/words */

@@ -13,6 +13,7 @@ export {
   Detection,
   Figure,
   type LifeHistory,
+  Sizes,
   SpeciesGroup,
   Stages,
   Target,

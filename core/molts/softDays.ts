@@ -1,5 +1,5 @@
 import type { Care } from '#core/groups'
-import { DAY_MS, type Entry, momentMs, WEEK_MS } from '#core/records'
+import { animalsOf, DAY_MS, type Entry, type EntryOf, type Id, momentMs, WEEK_MS } from '#core/records'
 
 /** Animals that are soft after a molt, or that something happened to which a molt mends. Moments are milliseconds. */
 export interface Soft {
@@ -9,6 +9,8 @@ export interface Soft {
   /** until then they are kept out of hands, nets and company */
   untilMs: number
   number: number
+  /** who it is, where they are followed */
+  animalIds: readonly Id[]
 }
 
 /**
@@ -27,8 +29,10 @@ export function softAt(
     if (e.kind !== 'molts' && e.kind !== 'failedMolt' && e.kind !== 'limbLoss') continue
     const atMs = momentMs(e.at)
     const untilMs = atMs + softDays.range[1] * DAY_MS
+    // a limb that is whole again tells of no new wound
+    if (e.kind === 'limbLoss' && e.back) continue
     if (e.number > 0 && atMs <= nowMs && untilMs > nowMs && (!soft || untilMs >= soft.untilMs))
-      soft = { of: e.kind, atMs, untilMs, number: e.number }
+      soft = { of: e.kind, atMs, untilMs, number: e.number, animalIds: animalsOf(e) }
   }
   return soft
 }
@@ -37,6 +41,8 @@ export function softAt(
 export interface LostLimbs {
   atMs: number
   number: number
+  /** who lost them, where they are followed */
+  animalIds: readonly Id[]
   /** several limbs of one: it is kept apart, since others go for it */
   several: boolean
   /** a bud can be seen from the first molt on; whole again after one more (common practice: one or two molts) */
@@ -57,11 +63,18 @@ export function limbsUnderway(
   { nowMs, pace }: { nowMs: number; pace: number },
 ): LostLimbs[] {
   const molt = (SOONER * adultWeeks.value * WEEK_MS) / pace
-  return entries.flatMap(e => {
-    if (e.kind !== 'limbLoss') return []
+  const looks = entries.filter((e): e is EntryOf<'limbLoss'> => e.kind === 'limbLoss' && momentMs(e.at) <= nowMs)
+  return looks.flatMap(e => {
+    if (e.back) return []
     const atMs = momentMs(e.at)
     const wholeMs = atMs + 2 * molt
-    if (atMs > nowMs || wholeMs <= nowMs) return []
-    return [{ atMs, number: e.number, several: e.limbs === 'several', lookMs: atMs + molt, wholeMs }]
+    const animalIds = animalsOf(e)
+    const healed = looks.some(l => l.back && momentMs(l.at) > atMs && sameAnimals(animalIds, animalsOf(l)))
+    if (healed || wholeMs <= nowMs) return []
+    return [{ atMs, number: e.number, animalIds, several: e.limbs === 'several', lookMs: atMs + molt, wholeMs }]
   })
 }
+
+/** Whether a look speaks of the same animals; one that names nobody speaks of those that were not named. */
+const sameAnimals = (lost: readonly Id[], back: readonly Id[]): boolean =>
+  lost.length === 0 ? back.length === 0 : lost.every(id => back.includes(id))

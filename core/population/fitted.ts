@@ -1,6 +1,7 @@
 import { streamAt } from '#core/stats'
 import { answerPopulation, FIRST_LOOK, type Grain, MODEL, numberNow, WHOLE } from './answer'
 import { dyingPerWeek } from './deathWatch'
+import { exactFit } from './exactFit'
 import { type Begun, type Fit, fitPopulation, type Stopped } from './fit'
 import {
   type Doing,
@@ -89,9 +90,13 @@ export const stageModel: PopulationModel = {
     const usual = firstLook ? FIRST_LOOK : WHOLE
     const grain = { ...usual, particles: particles ?? usual.particles }
     const before = kept?.model === MODEL ? kept : undefined
-    return fittedColony(question, { prior, grain }, fitPopulation(question, grain.particles, before, stopped))
+    return fittedColony(question, { prior, grain }, fitOf(question, grain.particles, before, stopped))
   },
 }
+
+/** Where all are known one by one there is nothing to fit. */
+const fitOf = (question: PopulationQuestion, size: number, before?: Begun, stopped?: Stopped): Fit =>
+  question.known ? exactFit(question, question.known, size) : fitPopulation(question, size, before, stopped)
 
 /** The model that the house reckons with: another one takes its place here, and nowhere else. */
 export const populationModel: PopulationModel = stageModel
@@ -130,7 +135,7 @@ function fittedColony(question: PopulationQuestion, manner: Manner, fit: Fit): F
     risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
     resume: (asked, stopped) => {
       const next = withPrior(asked, manner.prior)
-      return fittedColony(next, manner, fitPopulation(next, fit.size, fit, stopped))
+      return fittedColony(next, manner, fitOf(next, fit.size, fit, stopped))
     },
     explain: () => answerPopulation(question, fit, { colony, grain: manner.grain }),
     keep: () => keptFit(fit),

@@ -44,6 +44,7 @@ export type {
   MatrixSummary,
   PopulationAnswer,
   PopulationEvent,
+  KnownColony,
   PopulationQuestion,
   Range,
   Spreads,

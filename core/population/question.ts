@@ -43,6 +43,16 @@ export interface Spreads {
   shape: number
 }
 
+/** A colony of which every animal is known one by one. */
+export interface KnownColony {
+  /** who lives there today; what is not told apart is among the unsexed */
+  heads: Heads
+  /** each change of the number, with what it was from then on; the first is the beginning */
+  course: readonly { atMs: number; number: number }[]
+  /** broods under way, by how far they are */
+  rooms: readonly number[]
+}
+
 /** Everything that the model may know about a colony. */
 export interface PopulationQuestion {
   /** of all chance in the answer; the same for every device */
@@ -54,6 +64,8 @@ export interface PopulationQuestion {
   foundersSd?: number
   /** what lies before this moment was left out, because the log is too long */
   leftOutBefore?: number
+  /** where nobody lives there who is not followed: nothing has to be estimated */
+  known?: KnownColony
   /** in order of time; what lies after now or before the start is ignored */
   events: readonly PopulationEvent[]
   /** of today and of the weeks ahead */

@@ -1,3 +1,5 @@
+export { Animal, AnimalSex, Between } from './animal'
+export { animalIdOf, sameName } from './animalId'
 export { carried, type Direction, onShelf, placeAt, walkOrder } from './arrange'
 export { atticItem, AtticItem } from './attic'
 export { Colony, ColonyForm, Heads, TargetOverride } from './colony'
@@ -16,9 +18,12 @@ export {
   type EntrySubject,
   type EquipmentPart,
   equipmentParts,
+  animalsOf,
   namedIds,
   Readings,
   subjectOf,
+  type ZoneKind,
+  zoneKinds,
 } from './entry'
 export { Basis, type Estimate } from './estimate'
 export { Id, madeMs, Moment } from './id'

@@ -20,6 +20,8 @@ export interface PartAsked {
   glassId: Id
   /** who goes, by sex and size */
   heads: Heads
+  /** those of them that are followed */
+  animalIds?: readonly Id[]
   atMs: number
   nowMs: number
   stamp: EntryStamp
@@ -30,7 +32,7 @@ export interface PartAsked {
  * animals, one entry that both colonies' numbers follow from. Taking that entry back undoes the parting of numbers.
  */
 export function partColony(colony: Colony, asked: PartAsked): { colony: Colony; move: EntryOf<'move'> } {
-  const { id, name, glassId, heads, atMs, nowMs, stamp } = asked
+  const { id, name, glassId, heads, animalIds = [], atMs, nowMs, stamp } = asked
   const at = toMoment(atMs)
   const { minimumKeep: _k, minimumFemales: _f, basedOn: _b, ended: _e, ...same } = colony
   return {
@@ -43,30 +45,33 @@ export function partColony(colony: Colony, asked: PartAsked): { colony: Colony; 
       startedAt: at,
       stays: movedTo([], glassId, at),
     },
-    move: moveOf(colony.id, id, { heads, at, stamp }),
+    move: moveOf(colony.id, id, { heads, animalIds, at, stamp }),
   }
 }
 
 /**
  * Joins a colony to another: the move of those that are left, and the ending of the first.
  * @param into the colony that goes on
+ * @param going who goes, those of them that are followed, and when
  */
 export function joinColony(
   colony: Colony,
   into: Colony,
-  { heads, atMs, stamp }: { heads: Heads; atMs: number; stamp: EntryStamp },
+  going: { heads: Heads; animalIds?: readonly Id[]; atMs: number; stamp: EntryStamp },
 ): { colony: Colony; move: EntryOf<'move'> | null } {
+  const { heads, animalIds = [], atMs, stamp } = going
   const at = toMoment(atMs)
   return {
     colony: { ...colony, ended: { at, why: 'merged', intoId: into.id } },
-    move: headsTotal(heads) > 0 ? moveOf(colony.id, into.id, { heads, at, stamp }) : null,
+    move: headsTotal(heads) > 0 ? moveOf(colony.id, into.id, { heads, animalIds, at, stamp }) : null,
   }
 }
 
 function moveOf(
   colonyId: Id,
   toColonyId: Id,
-  { heads, at, stamp }: { heads: Heads; at: Moment; stamp: EntryStamp },
+  { heads, animalIds, at, stamp }: { heads: Heads; animalIds: readonly Id[]; at: Moment; stamp: EntryStamp },
 ): EntryOf<'move'> {
-  return { ...stamp, at, kind: 'move', colonyId, toColonyId, number: headsTotal(heads), parts: heads }
+  const named = animalIds.length > 0 ? { animalIds: [...animalIds] } : {}
+  return { ...stamp, at, kind: 'move', colonyId, toColonyId, number: headsTotal(heads), parts: heads, ...named }
 }

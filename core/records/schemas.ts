@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { Animal } from './animal'
 import { AtticItem } from './attic'
 import { Colony } from './colony'
 import { Entry } from './entry'
@@ -19,6 +20,7 @@ export const schemas = {
   glasses: Glass,
   lines: Line,
   colonies: Colony,
+  animals: Animal,
   sources: Source,
   shelf: ShelfItem,
   plans: Plan,

@@ -1,3 +1,4 @@
+import type { Animal } from './animal'
 import type { AtticItem } from './attic'
 import type { Colony } from './colony'
 import type { Edited } from './edited'
@@ -19,6 +20,7 @@ export interface Tables {
   glasses: Glass
   lines: Line
   colonies: Colony
+  animals: Animal
   sources: Source
   shelf: ShelfItem
   plans: Plan
@@ -97,6 +99,18 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
     way: 'edited',
     words: ['colony', 'colonies'],
   },
+  animals: {
+    ...inRoom,
+    references: a => [
+      ...inRoom.references(a),
+      ...to('colonies', 'firstColonyId', a.firstColonyId),
+      ...a.damIds.flatMap((id, i) => to('animals', `damIds.${i}`, id)),
+      ...a.sireIds.flatMap((id, i) => to('animals', `sireIds.${i}`, id)),
+      ...to('photos', 'photoId', a.photoId),
+    ],
+    way: 'edited',
+    words: ['animal', 'animals'],
+  },
   sources: { ...inRoom, way: 'edited', words: ['source', 'sources'] },
   shelf: { ...inRoom, way: 'edited', words: ['box on the shelf', 'boxes on the shelf'] },
   plans: { ...inRoom, way: 'edited', words: ['plan', 'plans'] },
@@ -117,10 +131,12 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
   entries: {
     indexes: ['[kind+id]'],
     keys: e => namedIds(e).map(id => logKey(id, e.at)),
-    references: e =>
-      Object.entries(entryKinds[e.kind].needs).flatMap(([field, table]) =>
+    references: e => [
+      ...Object.entries(entryKinds[e.kind].needs).flatMap(([field, table]) =>
         to(table, field, (e as Record<string, unknown>)[field] as Id | undefined),
       ),
+      ...(e.animalIds ?? []).flatMap((id, i) => to('animals', `animalIds.${i}`, id)),
+    ],
     way: 'once',
     words: ['entry of the log', 'entries of the log'],
   },

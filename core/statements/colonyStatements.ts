@@ -9,8 +9,11 @@ import {
 } from '#core/population'
 import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
+import type { AnimalLife, Followed } from '#core/animals'
+import { broodEntries, type FollowedHere, followedHere, livesOf } from './followedAnimals'
 import { comingOf } from './coming'
 import { sexesOf } from './sexes'
+import { type SizesTold, sizesTold } from './sizesTold'
 import { headingStatement } from './headingStatement'
 import { type MoltsTold, moltsTold } from './moltStatement'
 import { numberStatement } from './numberStatement'
@@ -36,6 +39,10 @@ export interface ColonyStatements {
   molts: MoltsTold | null
   /** null for animals whose broods nobody sees, or that never hatch in their water */
   broods: ColonyBroods | null
+  /** null for animals that nobody measures */
+  sizes: SizesTold | null
+  /** lives of the followed animals that live here, or lived here last */
+  animals: AnimalLife[]
   population: PopulationAnswer
 }
 
@@ -51,6 +58,8 @@ export interface StatementInput {
   glassEntries: readonly Entry[]
   /** the waters of glasses where it stood before, with what was logged of them in that time */
   earlier: readonly { water: Glass; entries: readonly Entry[] }[]
+  /** followed animals that ever lived in it, each with all entries that name it */
+  animals?: readonly Followed[]
   /** broods of this keeper's other colonies of the group that were watched to their end */
   taughtBy?: readonly TaughtBy[]
   nowMs: number
@@ -74,6 +83,7 @@ export function questionFrom(
   story: WaterStory
   /** of all waters that it stood in, each in its time */
   temperatures: readonly TemperatureReading[]
+  followed: FollowedHere
 } {
   const { colony, glass, water, colonyEntries, glassEntries, earlier, nowMs } = input
   const storyOf = (of: Glass, entries: readonly Entry[]) => waterStory(currentEntries(entries), netLitres(of), nowMs)
@@ -83,14 +93,15 @@ export function questionFrom(
   const before = earlier.flatMap(e => storyOf(e.water, e.entries).readings.get('temperatureC') ?? [])
   const here = (story.readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
   const temperatures = [...before, ...here]
+  const followed = followedHere(colony.id, input.animals ?? [])
   return {
-    temperatures,
+    ...{ temperatures, followed },
     question: questionOf(
       colony,
       glass,
       {
         entries: currentEntries(colonyEntries),
-        temperatures,
+        ...{ temperatures, followed },
         lengths: taught(input),
         ...(mostSteps && { mostSteps }),
       },
@@ -139,11 +150,7 @@ const ofBatch = (p: PopulationAnswer): PopulationAnswer => ({
 function statementsFrom(
   input: StatementInput,
   answer: PopulationAnswer,
-  {
-    question,
-    story,
-    temperatures,
-  }: { question: PopulationQuestion; story: WaterStory; temperatures: readonly TemperatureReading[] },
+  { question, story, temperatures, followed }: ReturnType<typeof questionFrom>,
 ): ColonyStatements {
   const { colony, nowMs } = input
   const group = resolveGroup(colony)
@@ -158,9 +165,10 @@ function statementsFrom(
     ? null
     : colonyBroods({
         resolved: group,
-        entries: standing,
+        entries: broodEntries(colony.id, standing, followed),
         temperatures,
-        rooms: answer.broods.rooms,
+        // where all are followed nobody carries unseen
+        rooms: question.known ? null : answer.broods.rooms,
         lengths: taught(input),
         nowMs,
       })
@@ -181,11 +189,14 @@ function statementsFrom(
       coming: comingOf(broods, group.group.stages.broodSize.value, standing, nowMs),
       sexes: sexesOf(group, colony, standing, nowMs),
       batch: group.batch,
+      allFollowed: question.known !== undefined,
     }),
     heading: headingStatement(population, group, molts?.watch),
     surplus: surplusStatement(population, { water: water.state, batch: group.batch, molts: molts?.watch ?? null }),
     molts,
     broods,
+    sizes: sizesTold(group, standing, question.temperatureC),
+    animals: livesOf(followed, { resolved: group, temperatures, broods: broods?.followed ?? [], nowMs }),
     water,
     population,
   }

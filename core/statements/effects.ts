@@ -1,5 +1,5 @@
 import { byEye, countEvidence } from '#core/abundance'
-import { whoOf } from '#core/broods'
+import { ofFollowed } from '#core/broods'
 import type { ResolvedGroup } from '#core/groups'
 import { type Entry, type EntryKind, type EntryOf, type Heads, type Id, momentMs } from '#core/records'
 import { OWN_SHARE, type PopulationEvent } from '#core/population'
@@ -82,7 +82,7 @@ const effects = {
   // a clutch brings a hundred at once; young from an incubator are added when they are put in
   clutch: e => (e.event === 'hatched' && e.place === 'inPlace' && e.young ? step(e, e.young, { hatched: true }) : []),
   // one animal that is followed by its name says nothing of how many carry
-  berried: e => (whoOf(e) === null ? broods(e, BROOD_SIGHT.berried, e.eyed) : []),
+  berried: e => (ofFollowed(e) ? [] : broods(e, BROOD_SIGHT.berried, e.eyed)),
   eggMass: e => broods(e, BROOD_SIGHT.eggMass),
   young: e => [{ kind: 'young', ...about(e), amount: e.amount === 'number' ? e.number! : e.amount }],
   grading: nothing,

@@ -14,6 +14,8 @@ export interface NumberOf {
   coming: readonly Coming[]
   /** larvae, young or dry eggs, and no colony */
   batch: boolean
+  /** whether nobody lives there who is not followed */
+  allFollowed?: boolean
   /** where the group wants a ratio of them, and they are known */
   sexes?: Sexes | null
 }
@@ -36,7 +38,7 @@ export function numberStatement(p: PopulationAnswer, of: NumberOf): Statement {
   return { ...said, state, reasons, actions: [...said.actions, msg('number.doFewerMales', sexes)] }
 }
 
-function numberAlone(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): Statement {
+function numberAlone(p: PopulationAnswer, { nowMs, coming, batch, allFollowed = false }: NumberOf): Statement {
   const { value, low, high } = p.now
   const last = p.counts.at(-1)
   const numbers = { value, low, high }
@@ -45,14 +47,10 @@ function numberAlone(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): S
     : Math.round(low) === Math.round(high)
       ? 'number.exact'
       : 'number.about'
-  if (p.firstLook)
-    return {
-      state: 'onTarget',
-      conclusion: msg(conclusion, numbers),
-      reasons: [msg('number.reasonFirstLook', {})],
-      actions: [],
-      evidence: [],
-    }
+  if (p.firstLook) {
+    const reasons = [msg('number.reasonFirstLook', {})]
+    return { state: 'onTarget', conclusion: msg(conclusion, numbers), reasons, actions: [], evidence: [] }
+  }
   // a batch ends by itself: that none are left is no question
   if (batch && noneLeft(p.now))
     return {
@@ -67,9 +65,10 @@ function numberAlone(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): S
   const onTheWay = coming.map(c =>
     msg(c.hatched ? 'number.waiting' : 'number.coming', { number: c.number, place: c.place, from: c.fromMs }),
   )
-  if (!last)
+  const named = allFollowed ? [msg('number.reasonFollowed', { n: Math.round(value) })] : []
+  if (!last || allFollowed)
     return exact
-      ? { ...said, state: 'onTarget', reasons: onTheWay, actions: [] }
+      ? { ...said, state: 'onTarget', reasons: [...named, ...onTheWay], actions: [] }
       : {
           ...said,
           state: 'unknown',

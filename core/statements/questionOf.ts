@@ -1,10 +1,11 @@
-import { type OwnPace, paceOf, type TemperatureReading, type WatchedLength } from '#core/broods'
+import { eggRoomsOf, type OwnPace, paceOf, type TemperatureReading, type WatchedLength } from '#core/broods'
 import { habitatLitres, preferredC, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
 import { OWN_SHARE, type PopulationQuestion, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 import { climateOf } from './climate'
 import { BROOD_SIGHT, eventsOf } from './effects'
+import { broodEntries, type FollowedHere, knownColony } from './followedAnimals'
 import { fitWindow, MOST_STEPS } from './window'
 
 /** Weeks of temperature readings that the pace of life ahead is taken from. */
@@ -16,6 +17,8 @@ const FEMALES_OF_KEEP = 0.25
 /** Chance of falling under the floor that a take may bring where the keeper has not chosen one. */
 export const ALLOWED_RISK = 0.1
 
+const NOBODY: FollowedHere = { all: [], here: [] }
+
 /** What was logged of a colony. */
 export interface ColonyLog {
   /** standing entries, in order of time */
@@ -24,6 +27,8 @@ export interface ColonyLog {
   temperatures?: readonly TemperatureReading[]
   /** broods of this keeper's other colonies of the group that were watched to their end */
   lengths?: readonly WatchedLength[]
+  /** its followed animals */
+  followed?: FollowedHere
   /** what lies further back is not lived through */
   mostSteps?: number
 }
@@ -35,7 +40,7 @@ export interface ColonyLog {
 export function questionOf(
   colony: Colony,
   glass: Pick<Glass, 'grossL' | 'fill'>,
-  { entries, temperatures = [], lengths = [], mostSteps = MOST_STEPS }: ColonyLog,
+  { entries, temperatures = [], lengths = [], followed = NOBODY, mostSteps = MOST_STEPS }: ColonyLog,
   nowMs: number,
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)
@@ -57,6 +62,14 @@ export function questionOf(
   const sign = group.care.brood?.sign
   const clutches = entries.some(e => e.kind === 'clutch' && e.event === 'hatched' && e.place === 'inPlace')
   const { allSeen } = resolved.counting
+  const alone = resolved.batch ? null : knownColony(colony, { resolved, entries, nowMs }, followed)
+  const carried = () => ({
+    resolved,
+    entries: broodEntries(colony.id, entries, followed),
+    temperatures,
+    lengths,
+    nowMs,
+  })
   return {
     seed: hashText(colony.id),
     startMs: window.startMs,
@@ -64,6 +77,7 @@ export function questionOf(
     founders: window.founders,
     ...(window.foundersSd !== undefined && { foundersSd: window.foundersSd }),
     ...(window.leftOutBefore !== null && { leftOutBefore: window.leftOutBefore }),
+    ...(alone && { known: { heads: alone.heads, course: alone.course, rooms: eggRoomsOf(carried()) } }),
     events,
     rates,
     pastRates,

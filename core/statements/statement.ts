@@ -6,6 +6,7 @@ export type StatementKey =
   | 'number.about'
   | 'number.exact'
   | 'number.neverCounted'
+  | 'number.reasonFollowed'
   | 'number.none'
   | 'number.reasonFirstLook'
   | 'number.reasonCounts'

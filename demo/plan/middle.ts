@@ -65,6 +65,32 @@ export const middle: RackPlan = {
             capacity: 1500,
             counts: { method: 'partOfTank', every: 4, share: 0.2 },
             sales: { every: 5, number: 40, from: 12, outlet: 'fed' },
+            followed: [
+              {
+                name: 'Penny',
+                sex: 'unknown',
+                cameWeeks: 31,
+                marks: 'the first one, chip by the mouth',
+                log: [
+                  { week: 30.5, kind: 'shell', marks: ['white'], diameterMm: 9 },
+                  { week: 26, kind: 'shell', marks: [], growth: 'clean', diameterMm: 13.5 },
+                  { week: 20, kind: 'shell', marks: [], diameterMm: 17 },
+                  { week: 12, kind: 'shell', marks: [], diameterMm: 19.5 },
+                  {
+                    week: 2,
+                    kind: 'shell',
+                    marks: [],
+                    growth: 'clean',
+                    diameterMm: 21,
+                    zones: [
+                      { kind: 'white', endMm: 8.5 },
+                      { kind: 'thin', endMm: 14 },
+                      { kind: 'thick', endMm: 21 },
+                    ],
+                  },
+                ],
+              },
+            ],
           },
         ],
       },

@@ -34,7 +34,15 @@ const line = (more: Partial<BroodLine> = {}, days: [number, number, number] = [2
   ...more,
 })
 const broods = (more: Partial<ColonyBroods> = {}): ColonyBroods => ({
-  ...{ sign: 'berried', lines: [], ended: [], last: null, pace: { log: 0, sd: 0.1, broods: 0 }, lengths: [] },
+  ...{
+    sign: 'berried',
+    lines: [],
+    ended: [],
+    last: null,
+    followed: [],
+    pace: { log: 0, sd: 0.1, broods: 0 },
+    lengths: [],
+  },
   ...{ temperatureC: 24, usual: { earliest: 20, likely: 24.2, latest: 28 } },
   ...more,
 })
@@ -42,7 +50,7 @@ const today: BroodsToday = {
   ...{ value: 18, low: 14, high: 22, rooms: [], soon: { value: 3, low: 1, high: 5 }, youngEach: 28 },
   growUp: { value: 3, low: 2, high: 4.4 },
 }
-const row = (name: string, l: BroodLine): BroodOf => ({ colonyId: name, name, broods: broods(), line: l })
+const row = (name: string, l: BroodLine): BroodOf => ({ colonyId: name, name, broods: broods(), line: l, who: null })
 
 describe('the sentence over the calendar', () => {
   const said = (...rows: BroodOf[]) => plain(broodsHeadline(rows, NOW))
@@ -70,7 +78,7 @@ describe('a row', () => {
   it.each<[string, Partial<BroodLine>, string, string]>([
     ['berried', {}, '4 berried', '4'],
     ['with eyes', { eyed: true }, '4 berried', '4 · eyes seen'],
-    ['followed', { who: 'Vesta', number: 1 }, 'Vesta', 'Vesta'],
+    ['followed', { who: 'of Vesta', number: 1 }, 'Vesta', 'Vesta'],
     ['from the fit', { age: 'halfway', number: 4.6 }, 'about 5 berried, halfway', 'about 5 · halfway'],
     [
       'one from the fit',
@@ -83,8 +91,9 @@ describe('a row', () => {
     ['a clutch', { sign: 'clutch', place: 'incubator' }, 'clutch of 7 Nov', 'incubator · about 28'],
     ['eggs expected', { awaited: true }, 'mated 7 Nov', 'eggs expected'],
   ])('%s', (_, more, title, label) => {
-    expect(broodTitle(line(more), NOW)).toBe(title)
-    expect(broodLabel(line(more), 28)).toBe(label)
+    const of = { line: line(more), who: more.who ? 'Vesta' : null }
+    expect(broodTitle(of, NOW)).toBe(title)
+    expect(broodLabel(of, 28)).toBe(label)
   })
   it('stretches of days as one says them', () => {
     expect(stretchText(NOW - 20 * DAY_MS, NOW - 17 * DAY_MS, NOW)).toBe('5 to 8 Nov')

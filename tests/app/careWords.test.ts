@@ -91,7 +91,7 @@ describe('entries in words', () => {
     [entryOf('limbLoss', 1, { colonyId: id, number: 2, limbs: 'one' }), /lost limbs/],
     [entryOf('shell', 1, { colonyId: id, marks: ['pits'] }), /^Shells/],
     [entryOf('berried', 1, { colonyId: id, number: 0 }), /^None berried$/],
-    [entryOf('berried', 1, { colonyId: id, number: 1, animal: 'Old one' }), /^Old one: berried$/],
+    [entryOf('berried', 1, { colonyId: id, number: 1, animal: 'Old one' }), /^Berried$/],
     [entryOf('eggMass', 1, { colonyId: id, number: 2 }), /2 egg masses/],
     [entryOf('clutch', 1, { colonyId: id, event: 'laid' }), /^Clutch laid$/],
     [entryOf('young', 1, { colonyId: id, amount: 'many' }), /^Many young seen$/],

@@ -49,6 +49,7 @@ describe('summaries', () => {
     colony: s.colony,
     glass: s.glass,
     waters: watersOf(s.colony, new Map([[s.glass.id, s.glass]])),
+    animals: [],
     revision: (await revisionOf(s.colony.id))!,
   })
   it('hold for the same revision and day, and are none of another build', async ({ db, s, revisionOf }) => {
@@ -83,6 +84,7 @@ describe('summaries', () => {
         water: s.glass,
         glassEntries: [tested],
         earlier: [],
+        animals: [],
         nowMs: NOW,
         taughtBy: [],
         zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
@@ -102,7 +104,8 @@ describe('summaries', () => {
     ]
     await addEntries(db, [before, after, there])
     const waters = watersOf(moved, new Map([s.glass, second].map(g => [g.id, g])))
-    const [input] = await statementInputs(db, [{ colony: moved, glass: second, waters, revision: '' }], NOW)
+    const asked = { colony: moved, glass: second, waters, animals: [], revision: '' }
+    const [input] = await statementInputs(db, [asked], NOW)
     expect(input).toMatchObject({ water: { id: second.id }, glassEntries: [there], earlier: [{ entries: [before] }] })
     // its old water still marks it: what is put right there later is part of its past
     const mark = await revisionOf(moved.id)

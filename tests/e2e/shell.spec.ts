@@ -22,6 +22,7 @@ test('the running app asks nobody but its own server, and breaks no rule of its 
   await page.keyboard.press('l')
   await page.getByRole('radio', { name: 'Water test' }).check()
   await page.keyboard.press('Escape')
+  await expect(sheet(page)).toBeHidden()
   await toWater(page, 'Slate')
   await waterPart(page, 'History')
   await expect(page.getByRole('img', { name: /^Water history/ })).toBeVisible()

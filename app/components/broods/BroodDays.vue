@@ -22,7 +22,7 @@ const days = computed(() => {
       <h2>{{ d.day }}</h2>
       <button v-for="row in d.rows" :key="desk.keyOf(row)" type="button" @click="$emit('pick', row)">
         <b>{{ row.name }}</b>
-        <span>{{ broodTitle(row.line, desk.nowMs.value) }}</span>
+        <span>{{ broodTitle(row, desk.nowMs.value) }}</span>
         <span class="small muted">{{
           stretchText(row.line.hatch.earliestMs, row.line.hatch.latestMs, desk.nowMs.value)
         }}</span>

@@ -38,9 +38,9 @@ const bare = computed(() =>
 </script>
 
 <template>
-  <section class="detail" :aria-label="`${row.name}, ${broodTitle(row.line, nowMs)}`">
+  <section class="detail" :aria-label="`${row.name}, ${broodTitle(row, nowMs)}`">
     <h2>
-      {{ row.name }}, {{ broodTitle(row.line, nowMs) }}
+      {{ row.name }}, {{ broodTitle(row, nowMs) }}
       <span v-if="row.line.eyed && !row.line.age" class="below">eyes seen</span>
     </h2>
     <dl>

@@ -51,12 +51,12 @@ function swelling({ line }: BroodOf): string {
 function wordsAt(row: BroodOf): { x: number; anchor: 'start' | 'end' } {
   const { firstDayMs, days } = row.line.hatch
   const end = px(firstDayMs + days.length * DAY_MS) + 8
-  return end < wide.value - 8 * broodLabel(row.line, 100).length
+  return end < wide.value - 8 * broodLabel(row, 100).length
     ? { x: end, anchor: 'start' }
     : { x: wide.value - 4, anchor: 'end' }
 }
 const said = (row: BroodOf) =>
-  `${row.name}, ${broodTitle(row.line, props.desk.nowMs.value)}: hatches ` +
+  `${row.name}, ${broodTitle(row, props.desk.nowMs.value)}: hatches ` +
   stretchText(row.line.hatch.earliestMs, row.line.hatch.latestMs, props.desk.nowMs.value)
 
 const list = ref<HTMLElement>()
@@ -126,7 +126,7 @@ async function walk(by: number) {
               <circle v-for="at in row.line.looksMs" :key="at" class="look" :cx="px(at)" :cy="ROW_PX / 2" r="3.5" />
             </template>
             <text :x="wordsAt(row).x" :y="ROW_PX / 2 + 4.5" :text-anchor="wordsAt(row).anchor">
-              {{ broodLabel(row.line, c.told.population.broods.youngEach) }}
+              {{ broodLabel(row, c.told.population.broods.youngEach) }}
             </text>
           </svg>
         </button>

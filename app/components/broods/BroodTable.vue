@@ -17,7 +17,7 @@ const now = computed(() => props.desk.nowMs.value)
 
 <template>
   <DataTable label="Broods by the day on which they hatch" :columns="columns" :rows="desk.bySoonest.value">
-    <template #what="{ row }">{{ row.name }}, {{ broodTitle(row.line, now) }}</template>
+    <template #what="{ row }">{{ row.name }}, {{ broodTitle(row, now) }}</template>
     <template #begun="{ row }">{{ stretchText(row.line.hatch.begunFromMs, row.line.hatch.begunToMs, now) }}</template>
     <template #hatches="{ row }">{{ stretchText(row.line.hatch.earliestMs, row.line.hatch.latestMs, now) }}</template>
     <template #likely="{ row }">{{ weekdayText(row.line.hatch.likelyMs) }}</template>

@@ -21,6 +21,7 @@ const PAGE = 60
 const limit = ref(PAGE)
 
 const room = useRoomStore()
+const { nameOf } = useAnimalsStore()
 /** the waters in which the colony lived, each with its time: only that part of their logs is its own */
 const waters = computed(() => watersOf(props.colony, room.glassById))
 const { value: all } = useLiveQuery<Entry[]>(
@@ -85,8 +86,8 @@ function correct(entry: Entry) {
           }}<template v-if="entry.keeper"> · {{ entry.keeper }}</template></span
         >
         <span class="what"
-          ><b>{{ entryText(entry, settings.units).title }}</b
-          >{{ ' ' }}<span class="muted">{{ entryText(entry, settings.units).detail }}</span
+          ><b>{{ entryText(entry, settings.units, nameOf).title }}</b
+          >{{ ' ' }}<span class="muted">{{ entryText(entry, settings.units, nameOf).detail }}</span
           ><img
             v-if="entry.kind === 'photo' && photos.has(entry.photoId)"
             class="photo"
@@ -101,7 +102,7 @@ function correct(entry: Entry) {
               v-if="canCorrect(entry)"
               type="button"
               class="link"
-              :aria-label="`Correct: ${entryText(entry, settings.units).title}`"
+              :aria-label="`Correct: ${entryText(entry, settings.units, nameOf).title}`"
               @click="correct(entry)"
             >
               Correct
@@ -109,7 +110,7 @@ function correct(entry: Entry) {
             <button
               type="button"
               class="link"
-              :aria-label="`Take back: ${entryText(entry, settings.units).title}`"
+              :aria-label="`Take back: ${entryText(entry, settings.units, nameOf).title}`"
               @click="log.takeBack(entry, 'Taken back.')"
             >
               Take back
@@ -119,7 +120,7 @@ function correct(entry: Entry) {
             v-else-if="withdrawal"
             type="button"
             class="link"
-            :aria-label="`Bring back: ${entryText(entry, settings.units).title}`"
+            :aria-label="`Bring back: ${entryText(entry, settings.units, nameOf).title}`"
             @click="log.takeBack(withdrawal, 'Brought back.')"
           >
             Bring back

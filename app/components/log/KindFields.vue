@@ -14,6 +14,9 @@ const values = defineModel<Record<string, string>>({ required: true })
 const set = (name: string, text: string) => {
   values.value = { ...values.value, [name]: text }
 }
+/** Fields that are typed, and those of them that are no number. */
+const textual: ReadonlySet<KindField['type']> = new Set(['whole', 'decimal', 'litres', 'text', 'grades', 'sizes'])
+const worded: ReadonlySet<KindField['type']> = new Set(['text', 'grades', 'sizes'])
 const flagged = (name: string) => (values.value[name] ?? '').split(' ').filter(Boolean)
 const flag = (name: string, value: string, on: boolean) =>
   set(name, [...flagged(name).filter(f => f !== value), ...(on ? [value] : [])].join(' '))
@@ -32,14 +35,12 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
   <FieldGrid>
     <template v-for="(f, i) in fields" :key="f.name">
       <TextInput
-        v-if="
-          f.type === 'whole' || f.type === 'decimal' || f.type === 'litres' || f.type === 'text' || f.type === 'grades'
-        "
+        v-if="textual.has(f.type)"
         :model-value="values[f.name] ?? ''"
         :label="f.label"
         :hint="f.hint"
         :suffix="f.type === 'decimal' ? f.unit : f.type === 'litres' ? litresUnit : undefined"
-        :numeric="f.type !== 'text' && f.type !== 'grades'"
+        :numeric="!worded.has(f.type)"
         :autofocus="i === 0"
         :error="issues[f.name]"
         @update:model-value="set(f.name, $event)"
@@ -84,6 +85,14 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
         />
         <FieldIssue :text="issues[f.name]" />
       </template>
+      <ZoneFields
+        v-else-if="f.type === 'zones'"
+        :model-value="values[f.name] ?? ''"
+        :label="f.label"
+        :size="values[f.size] ?? ''"
+        :issue="issues[f.name]"
+        @update:model-value="set(f.name, $event)"
+      />
       <PickOne
         v-else-if="f.type === 'source'"
         :model-value="values[f.name] ?? ''"

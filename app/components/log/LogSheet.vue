@@ -49,6 +49,7 @@ const otherColonies = computed(() => colonies.value.filter(c => c.value !== draf
 const { usable, options: sourceOptions } = usePourChoice(() => draft.value.correcting)
 const pours = computed(() => draft.value.kind === 'waterChange' || draft.value.kind === 'topUp')
 const clutchOptions = useOpenClutches(() => (draft.value.kind === 'clutch' ? colony.value : undefined))
+const { candidates, who } = useLogWho()
 const doubt = useEntryDoubt()
 const photos = usePhotos()
 const photo = shallowRef<File | null>(null)
@@ -156,6 +157,7 @@ function drop() {
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
       <FieldIssue :text="issues.colonyId" />
+      <AnimalChips v-if="candidates.length > 0" v-model="who" :animals="candidates" :colony-id="draft.colonyId" />
       <SignsLink v-if="topicOf[draft.kind]" :topic="topicOf[draft.kind]!" />
 
       <WaterTestFields

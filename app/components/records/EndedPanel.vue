@@ -7,9 +7,21 @@ import { dayText } from '~/words/when'
 /** What has ended or was put away: it can be brought back, and what nothing names can go for good. */
 const room = useRoomStore()
 const { bringBack, remove } = useEndings()
-const endable: readonly Endable[] = ['rooms', 'racks', 'glasses', 'colonies', 'lines', 'plans', 'sources', 'shelf']
+const endable: readonly Endable[] = [
+  'rooms',
+  'racks',
+  'glasses',
+  'colonies',
+  'animals',
+  'lines',
+  'plans',
+  'sources',
+  'shelf',
+]
 const removable = ['racks', 'glasses', 'colonies', 'lines'] as const
 const canGo = (table: Endable): table is (typeof removable)[number] => (removable as readonly string[]).includes(table)
+/** Those that have a page of their own. */
+const pageOf: Partial<Record<Endable, string>> = { colonies: 'colony', animals: 'animal' }
 const now = Date.now()
 const ended = computed(() =>
   endable
@@ -28,7 +40,7 @@ const ended = computed(() =>
     <ul>
       <li v-for="e in ended" :key="e.record.id">
         <span>
-          <NuxtLink v-if="e.table === 'colonies'" :to="`/colony/${e.record.id}`">{{ e.record.name }}</NuxtLink>
+          <NuxtLink v-if="pageOf[e.table]" :to="`/${pageOf[e.table]}/${e.record.id}`">{{ e.record.name }}</NuxtLink>
           <b v-else>{{ e.record.name }}</b>
           <span class="muted small about">
             {{ tables[e.table].words[0] }}, {{ endingWord[e.ended.why] }}

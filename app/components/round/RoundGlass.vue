@@ -7,6 +7,7 @@ import { topicOf } from '~/words/signs'
 
 /** Everything at one glass: what is asked, counters, touches, values, the rest. */
 const props = defineProps<{ desk: RoundDesk }>()
+const followed = useAnimalsStore()
 const settings = useSettingsStore()
 const logSheet = useLogSheetStore()
 const photos = usePhotos()
@@ -65,7 +66,11 @@ async function keepPhoto(file: File) {
   <div class="glass">
     <p v-if="desk.savedHere.value.length > 0" class="saved small" role="status">
       Saved on this round:
-      {{ saved.length === 0 ? 'nothing odd' : saved.map(e => entryText(e, settings.units).title).join(', ') }}.
+      {{
+        saved.length === 0
+          ? 'nothing odd'
+          : saved.map(e => entryText(e, settings.units, followed.nameOf).title).join(', ')
+      }}.
       <button type="button" class="link" @click="desk.undo()">Take it back</button>
     </p>
     <p v-if="rounds.isOld(desk.glassId.value)" class="saved small" role="status">

@@ -11,7 +11,7 @@ import type { ValueVerdict } from '#core/water'
 import { format } from 'date-fns'
 
 const LifeLine = defineAsyncComponent(() => import('~/components/colony/LifeLine.vue'))
-const BodiesPanel = defineAsyncComponent(() => import('~/components/colony/BodiesPanel.vue'))
+const MoltsPanel = defineAsyncComponent(() => import('~/components/colony/MoltsPanel.vue'))
 
 const route = useRoute()
 const room = useRoomStore()
@@ -54,7 +54,7 @@ const mates = computed(() =>
 const tab = useTab(['line', 'stages', 'bodies', 'table', 'log'] as const)
 const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
-/** Bodies are told of animals that molt. */
+/** Molts are told of animals that molt. */
 const molting = computed(() => colony.value && resolveGroup(colony.value).group.care.molts !== undefined)
 const why = shallowRef<Why | null>(null)
 const editing = ref(false)
@@ -78,7 +78,7 @@ function explainValue(v: ValueVerdict) {
 const tabs = computed(() => [
   { id: 'line' as const, title: 'Life line' },
   { id: 'stages' as const, title: 'Stages' },
-  ...(molting.value ? [{ id: 'bodies' as const, title: 'Bodies' }] : []),
+  { id: 'bodies' as const, title: 'Bodies' },
   { id: 'table' as const, title: 'Table' },
   { id: 'log' as const, title: `Log ${entries.value || ''}` },
 ])
@@ -152,7 +152,17 @@ const spans = [
             :months="months"
           />
           <StagesPanel v-else-if="tab === 'stages'" :population="told.population" :group="resolveGroup(colony).group" />
-          <BodiesPanel v-else-if="tab === 'bodies'" :colony="colony" :told="told.molts" :now-ms="told.asOf" />
+          <template v-else-if="tab === 'bodies'">
+            <MoltsPanel v-if="molting" :colony="colony" :told="told.molts" :now-ms="told.asOf" />
+            <LazyFollowedPanel :colony="colony" :lives="told.animals" :now-ms="told.asOf" />
+            <LazyShellsPanel
+              v-if="told.sizes"
+              :sizes="resolveGroup(colony).group.sizes!"
+              :told="told.sizes"
+              :colony-id="colony.id"
+              :now-ms="told.asOf"
+            />
+          </template>
           <LifeLineTable v-else-if="tab === 'table'" :population="told.population" :now-ms="told.asOf" />
           <LogList
             v-show="tab === 'log'"

@@ -16,6 +16,7 @@ const room = useRoomStore()
 const care = useCareStore()
 const rounds = useRoundStore()
 const statements = useStatementsStore()
+const followed = useAnimalsStore()
 const settings = useSettingsStore()
 const snapshots = useSnapshots()
 
@@ -89,8 +90,8 @@ function goOn(glassId?: string) {
         <p v-if="sums.length === 0" class="muted">Nothing odd, and nothing logged beside the visits.</p>
         <ul v-if="odd.length > 0">
           <li v-for="e in odd" :key="e.id">
-            <b>{{ nameOf(e) }}:</b> {{ entryText(e, settings.units).title }}
-            <span class="muted">{{ entryText(e, settings.units).detail }}</span>
+            <b>{{ nameOf(e) }}:</b> {{ entryText(e, settings.units, followed.nameOf).title }}
+            <span class="muted">{{ entryText(e, settings.units, followed.nameOf).detail }}</span>
           </li>
         </ul>
       </section>

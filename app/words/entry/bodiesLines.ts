@@ -1,4 +1,6 @@
+import { animalsOf } from '#core/records'
 import { formatNumber } from '#core/units'
+import { zoneWord } from '../animals'
 import { broodWords, careWords } from '../kinds'
 import { whole } from '../numbers'
 import { type EntryLines, more } from './line'
@@ -18,26 +20,33 @@ export const bodiesLines: EntryLines<
     return { title: `${whole(entry.number)} in molt trouble`, detail: more(careWords.failedMolt[entry.sign], text) }
   },
   limbLoss: ({ entry, text }) => {
-    return { title: `${whole(entry.number)} lost limbs`, detail: more(careWords.limbs[entry.limbs], text) }
+    const title = entry.back ? `${whole(entry.number)} with limbs whole again` : `${whole(entry.number)} lost limbs`
+    return { title, detail: more(entry.back ? undefined : careWords.limbs[entry.limbs], text) }
   },
   shell: ({ entry, text }) => {
     return {
-      title: 'Shells looked at',
+      title: entry.diameterMm !== undefined || entry.sizesMm ? 'Measured' : 'Shells looked at',
       detail: more(
         entry.growth && `new growth ${careWords.shellGrowth[entry.growth]}`,
         entry.marks.map(m => careWords.shellMarks[m]).join(', '),
         entry.diameterMm === undefined ? undefined : `${formatNumber(entry.diameterMm, 1)} mm`,
+        entry.sizesMm &&
+          `${whole(entry.sizesMm.length)} measured: ${entry.sizesMm.map(mm => formatNumber(mm, 1)).join(', ')} mm`,
+        entry.zones && entry.zones.map(z => `${zoneWord[z.kind]} to ${formatNumber(z.endMm, 1)} mm`).join(', '),
         text,
       ),
     }
   },
   berried: ({ entry, text }) => {
     return {
-      title: entry.animal
-        ? `${entry.animal}: ${entry.number > 0 ? 'berried' : 'not berried'}`
-        : entry.number === 0
-          ? 'None berried'
-          : `${whole(entry.number)} berried`,
+      title:
+        animalsOf(entry).length > 0
+          ? entry.number > 0
+            ? 'Berried'
+            : 'Not berried'
+          : entry.number === 0
+            ? 'None berried'
+            : `${whole(entry.number)} berried`,
       detail: more(
         entry.eyed ? `${entry.eyed} with eyed eggs` : undefined,
         entry.saddle === undefined ? undefined : `${entry.saddle} with a saddle`,

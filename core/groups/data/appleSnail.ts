@@ -76,6 +76,7 @@ export const appleSnail = defineGroup({
     },
     { broodSize: CP },
   ),
+  sizes: { of: 'shellHeight', hatchMm: figure(2.5, M), breedsMm: figure(28, M), mostMm: figure(50, M) },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 3, basis: M },

@@ -75,6 +75,7 @@ export const burrowingCrayfish = defineGroup({
       q10: 2,
     },
   ),
+  sizes: { of: 'length', hatchMm: figure(8, M), breedsMm: figure(50, M), mostMm: figure(90, M) },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 1, basis: M },

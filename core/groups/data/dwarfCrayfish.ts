@@ -75,6 +75,7 @@ export const dwarfCrayfish = defineGroup({
     },
     { eggWeeks: CP },
   ),
+  sizes: { of: 'length', hatchMm: figure(4, M), breedsMm: figure(18, M), mostMm: figure(32, M) },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 2, basis: M },

@@ -76,6 +76,7 @@ export const landCrab = defineGroup({
     },
     { eggWeeks: CP, broodSize: CP },
   ),
+  sizes: { of: 'carapace', hatchMm: figure(2, M), breedsMm: figure(9, M), mostMm: figure(13, M) },
   care: {
     food: 'protein',
     portionFor: { by: 'animals', value: 2, basis: M },

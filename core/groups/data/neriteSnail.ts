@@ -74,6 +74,7 @@ export const neriteSnail = defineGroup({
       q10: 2.2,
     },
   ),
+  sizes: { of: 'shell', hatchMm: figure(0.5, M), breedsMm: figure(12, M), mostMm: figure(25, M) },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 10, basis: M },

@@ -77,6 +77,7 @@ export const ramshornSnail = defineGroup({
       q10: 2.4,
     },
   ),
+  sizes: { of: 'shell', hatchMm: figure(1, M), breedsMm: figure(10, CP), mostMm: figure(25, CP) },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 10, basis: M },

@@ -76,6 +76,7 @@ export const trumpetSnail = defineGroup({
       q10: 2.2,
     },
   ),
+  sizes: { of: 'shellHeight', hatchMm: figure(2, M), breedsMm: figure(10, M), mostMm: figure(28, M) },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 20, basis: M },

@@ -16,7 +16,11 @@ export const base = {
   supersedes: Id.optional(),
   text: z.string().max(2000).optional(),
   /** animals that are followed one by one and that this is about */
-  animalIds: z.array(Id).max(200).optional(),
+  animalIds: z
+    .array(Id)
+    .max(200)
+    .refine(ids => new Set(ids).size === ids.length, 'names an animal twice')
+    .optional(),
 }
 export const ofColony = { ...base, colonyId: Id }
 export const ofGlass = { ...base, glassId: Id }
@@ -30,6 +34,11 @@ export const numberOrNone = z
   .min(0, 'must be 0 or more')
   .max(MOST, 'must be 100 000 at most')
 export const litres = z.number().min(MIN_LITRES, 'must be 0.05 L or more').max(MAX_LITRES, 'must be 5000 L at most')
+
+/** Whether no more animals are named than there are. */
+export const namesFit = (e: { number: number; animalIds?: readonly string[] | undefined }): boolean =>
+  (e.animalIds?.length ?? 0) <= e.number
+export const namesFitIssue = { path: ['number'], message: 'more animals are named than the number says' }
 
 /** A number and its split by sex and size. */
 export const split = { number, parts: Heads.optional() }

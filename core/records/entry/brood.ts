@@ -14,6 +14,10 @@ export const BerriedEntry = z
     eyed: numberOrNone.optional(),
     animal: z.string().trim().min(1).max(30).optional(),
   })
+  .refine(e => !e.animalIds || e.number === 0 || e.number === e.animalIds.length, {
+    path: ['number'],
+    message: 'who is named is berried, or is not',
+  })
   .refine(e => (e.eyed ?? 0) <= e.number, { path: ['eyed'], message: 'more with eyed eggs than berried' })
 
 /** Jelly masses of snails that were seen; for each there are hidden ones. */

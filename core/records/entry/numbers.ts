@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Heads } from '../colony'
 import { Id } from '../id'
-import { fits, number, numberOrNone, ofColony, split, splitFits } from './base'
+import { fits, namesFit, namesFitIssue, number, numberOrNone, ofColony, split, splitFits } from './base'
 
 /**
  * Ways of counting. The first four are one number; the others bring what they are reckoned from: the frames of a photo,
@@ -87,6 +87,7 @@ export const AdditionEntry = z
     origin: z.enum(['bought', 'given', 'ownRoom', 'found']),
   })
   .refine(fits, splitFits)
+  .refine(namesFit, namesFitIssue)
 
 /** Animals taken out alive, or culled humanely. */
 export const RemovalEntry = z
@@ -99,19 +100,23 @@ export const RemovalEntry = z
     orderId: Id.optional(),
   })
   .refine(fits, splitFits)
+  .refine(namesFit, namesFitIssue)
 
 /** Animals found dead. */
-export const DeathEntry = z.strictObject({
-  ...ofColony,
-  kind: z.literal('death'),
-  number,
-  sign: z.enum(['unknown', 'failedMolt', 'jump', 'old', 'eaten']),
-})
+export const DeathEntry = z
+  .strictObject({
+    ...ofColony,
+    kind: z.literal('death'),
+    number,
+    sign: z.enum(['unknown', 'failedMolt', 'jump', 'old', 'eaten']),
+  })
+  .refine(namesFit, namesFitIssue)
 
 /** Animals carried from one colony to another: one entry that both colonies' numbers follow from. */
 export const MoveEntry = z
   .strictObject({ ...ofColony, kind: z.literal('move'), toColonyId: Id, ...split })
   .refine(fits, splitFits)
+  .refine(namesFit, namesFitIssue)
   .refine(e => e.colonyId !== e.toColonyId, { path: ['toColonyId'], message: 'animals move to another colony' })
 
 /** A grading session: how many of each grade were seen. What lines make of it comes with the lines. */

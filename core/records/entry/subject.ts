@@ -1,3 +1,4 @@
+import { animalIdOf } from '../animalId'
 import type { Id } from '../id'
 import type { Entry } from './entry'
 
@@ -14,8 +15,17 @@ export function subjectOf(entry: Entry): {
   }
 }
 
+/**
+ * The followed animals that an entry is about. Old sightings hold a name alone: they are resolved by the id that
+ * follows from it.
+ */
+export function animalsOf(entry: Entry): readonly Id[] {
+  if (entry.animalIds) return entry.animalIds
+  return entry.kind === 'berried' && entry.animal !== undefined ? [animalIdOf(entry.colonyId, entry.animal)] : []
+}
+
 /** All whose log an entry belongs to: its colonies, its glass, and the animals that it is about. */
 export function namedIds(entry: Entry): Id[] {
   const { colonyId, toColonyId, glassId } = subjectOf(entry)
-  return [colonyId, toColonyId, glassId, ...(entry.animalIds ?? [])].filter(id => id !== undefined)
+  return [colonyId, toColonyId, glassId, ...animalsOf(entry)].filter(id => id !== undefined)
 }

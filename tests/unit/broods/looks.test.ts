@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { berried, broodsFrom, day, laid, masses, ofClutch, young } from './parts'
+import { berried, broodsFrom, colonyId, day, laid, masses, ofClutch, young } from './parts'
 import { entryOf, NOW } from '../../make'
-import { DAY_MS } from '#core/records'
+import { animalIdOf, DAY_MS } from '#core/records'
 
+/** Old sightings hold a name, from which the id follows. */
+const vesta = animalIdOf(colonyId, 'Vesta')
 const numbers = (lines: readonly { number: number }[]) => lines.map(l => l.number)
 const neo = (...entries: Parameters<typeof broodsFrom>[1]) => broodsFrom('neocaridina', entries)
 
@@ -102,7 +104,7 @@ describe('animals that are followed', () => {
   it('have broods of their own, which are taken off the sightings', () => {
     const { lines } = neo(berried(12, 0), of('Vesta', 9, 1), berried(8, 3), of('Vesta', 2, 1, { eyed: 0 }))
     expect(lines.map(l => [l.who, l.number])).toEqual([
-      ['Vesta', 1],
+      [vesta, 1],
       [null, 2],
     ])
   })
@@ -123,7 +125,7 @@ describe('animals that are followed', () => {
     const log = [of('Vesta', 24, 0), of('Vesta', 22, 1), berried(24, 0), berried(22, 3), of('Vesta', 3, 1, { eyed: 1 })]
     const { lines } = neo(...log, berried(2, 3, { eyed: 1 }))
     expect(lines.map(l => [l.who, l.number, l.eyed])).toEqual([
-      ['Vesta', 1, true],
+      [vesta, 1, true],
       [null, 2, false],
     ])
   })
@@ -138,7 +140,7 @@ describe('animals that are followed', () => {
       [...always, of('Vesta', 26, 0), of('Vesta', 24, 1), of('Vesta', 1, 1, { eyed: 1 })],
       { rooms },
     )
-    expect(lines.map(l => l.who)).toContain('Vesta')
+    expect(lines.map(l => l.who)).toContain(vesta)
     expect(lines.reduce((s, l) => s + l.number, 0)).toBeCloseTo(4, 6)
   })
 })
@@ -268,8 +270,8 @@ describe('what is told of and what no more', () => {
   })
   it('where followed ones lie in the rooms, they are taken off there', () => {
     const always = Array.from({ length: 14 }, (_, k) => berried(66 - 5 * k, 6))
-    const vesta = [berried(6, 0, { animal: 'Vesta' }), berried(4, 1, { animal: 'Vesta' })]
-    const { lines } = broodsFrom('neocaridina', [...always, ...vesta], { rooms: [1, 1, 1, 1, 1, 1, 1, 1] })
+    const followed = [berried(6, 0, { animal: 'Vesta' }), berried(4, 1, { animal: 'Vesta' })]
+    const { lines } = broodsFrom('neocaridina', [...always, ...followed], { rooms: [1, 1, 1, 1, 1, 1, 1, 1] })
     // five days of 24.5: the second room
     const age = (of: string) => lines.find(l => l.age === of)!.number
     expect(age('fresh')).toBeCloseTo(0.35 * 8 - 1, 6)

@@ -48,7 +48,14 @@ describe('limbs', () => {
   it('come back over one or two molts (common practice), the sooner in warmth', () => {
     const [lost] = underway([limbs(3)])
     const molt = 0.8 * crabs.adultWeeks.value * WEEK_MS
-    expect(lost).toEqual({ atMs: at(3), number: 1, several: false, lookMs: at(3) + molt, wholeMs: at(3) + 2 * molt })
+    expect(lost).toEqual({
+      atMs: at(3),
+      number: 1,
+      animalIds: [],
+      several: false,
+      lookMs: at(3) + molt,
+      wholeMs: at(3) + 2 * molt,
+    })
     expect(underway([limbs(3)], 2)[0]!.lookMs).toBe(at(3) + molt / 2)
     expect(underway([limbs(44)])).toHaveLength(1)
     expect(underway([limbs(46)])).toEqual([])

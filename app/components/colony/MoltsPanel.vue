@@ -8,6 +8,7 @@ import { say } from '~/words/say'
 /** Molts that failed against molts that happened, what they may fail of, and how the alarm is set. */
 const props = defineProps<{ colony: Colony; told: MoltsTold | null; nowMs: number }>()
 const MoltAlarmChart = defineAsyncComponent(() => import('~/components/colony/MoltAlarmChart.vue'))
+const followed = useAnimalsStore()
 const saying = useSaying()
 const { save } = useSave()
 
@@ -36,8 +37,8 @@ const level = computed({
       <p v-for="r in said" :key="r.key">
         <TheSentence :text="say(r, s)" />
       </p>
-      <p v-if="told.soft">{{ softText(told.soft, colony, nowMs) }}</p>
-      <p v-for="l in told.limbs" :key="l.atMs">{{ limbsText(l, nowMs) }}</p>
+      <p v-if="told.soft">{{ softText(told.soft, colony, nowMs, followed.nameOf) }}</p>
+      <p v-for="l in told.limbs" :key="l.atMs">{{ limbsText(l, nowMs, l.animalIds.map(followed.nameOf)) }}</p>
       <MoltAlarmChart :watch="told.watch" :since-ms="sinceMs" :now-ms="nowMs" :summary="moltAlarmText(told.watch)" />
       <p class="small muted">{{ moltAlarmText(told.watch) }}</p>
     </div>

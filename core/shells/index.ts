@@ -1,0 +1,22 @@
+export {
+  type Growth,
+  type GrowthAsked,
+  growthOf,
+  type Ranged,
+  type SampleTold,
+  sampleTold,
+  type SizeRead,
+} from './growth'
+export { growthLaw, type GrowthLaw, usualCurve } from './growthLaw'
+export { OWN_SIZES, type OwnGrowth } from './growthPosterior'
+export type { ShellZone, ZoneDates } from './readShell'
+export {
+  ageAt,
+  curveFrom,
+  fitIncrements,
+  fitSizes,
+  type GrowthCurve,
+  type Increment,
+  mmPerWeek,
+  sizeAt,
+} from './vonBertalanffy'
