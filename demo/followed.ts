@@ -1,5 +1,5 @@
 import { type Animal, animalIdOf, begun, type Colony, DAY_MS, Entry, toMoment } from '#core/records'
-import type { Making } from './making'
+import { type Making, weeksBefore } from './making'
 import type { ColonyPlan, FollowedPlan } from './planShapes'
 
 /** The animals of a colony that its keepers know by their names, and what they wrote of each. */
@@ -18,12 +18,14 @@ function followOne(
   { colony, roomId }: { colony: Colony; roomId: string },
 ): { animal: Animal; log: Entry[] } {
   const random = making.randomFor(`followed ${plan.name}`)
-  const before = (weeks: number) => making.untilMs - Math.round(weeks * 7 * DAY_MS)
+  // looks are of the hours after the lights went on
+  const before = (weeks: number) =>
+    Math.round(making.untilMs - Math.ceil(weeks * 7) * DAY_MS + (0.1 + 0.3 * random()) * DAY_MS)
   const id = animalIdOf(colony.id, plan.name)
   const beganMs = Date.parse(colony.startedAt)
   const between = (weeks: number, doubt: number) => ({
-    from: toMoment(before(weeks + doubt)),
-    to: toMoment(before(weeks - doubt)),
+    from: toMoment(weeksBefore(making, weeks + doubt)),
+    to: toMoment(weeksBefore(making, weeks - doubt)),
   })
   return {
     animal: {

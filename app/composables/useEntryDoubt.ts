@@ -1,6 +1,6 @@
 import { type ColonyFacts, entryDoubt, stillCuring } from '#core/care'
 import { resolveGroup } from '#core/groups'
-import { type Colony, type Entry, presentGlassId } from '#core/records'
+import { type Colony, type Entry, momentMs, presentGlassId } from '#core/records'
 import { doubtText } from '~/words/entryDoubt'
 
 /**
@@ -11,6 +11,7 @@ export function useEntryDoubt() {
   const room = useRoomStore()
   const statements = useStatementsStore()
   const care = useCareStore()
+  const followed = useAnimalsStore()
   let asked = ''
 
   function factsOf(colony: Colony): ColonyFacts {
@@ -32,9 +33,28 @@ export function useEntryDoubt() {
       e.kind === 'move' && [e.colonyId, e.toColonyId].toSorted().join() === [a.id, b.id].toSorted().join()
     return (a.lineId !== undefined && a.lineId === b.lineId) || care.entriesOf(a.id).some(went)
   }
+  /** What is known of those that an entry names, and of its clutch. */
+  function namedIn(entry: Entry, colony: Colony): Pick<ColonyFacts, 'named' | 'laidMs'> {
+    const named = (entry.animalIds ?? []).flatMap(id => followed.of(id) ?? [])
+    const clutchId = entry.kind === 'clutch' ? entry.clutchId : undefined
+    const laid = clutchId && care.entriesOf(colony.id).find(e => e.id === clutchId)
+    return {
+      laidMs: laid ? momentMs(laid.at) : null,
+      named: named.map(({ animal, entries }) => {
+        const sizes = entries.flatMap(e =>
+          e.kind === 'shell' && e.id !== entry.supersedes && e.at < entry.at ? (e.diameterMm ?? []) : [],
+        )
+        return { sex: animal.sex, mostMm: sizes.length > 0 ? Math.max(...sizes) : null }
+      }),
+    }
+  }
   function question(entry: Entry, colony: Colony): string {
     const to = entry.kind === 'move' ? room.colonyById.get(entry.toColonyId) : undefined
-    const doubt = entryDoubt(entry, factsOf(colony), to ? { ...factsOf(to), sameLine: isSameLine(colony, to) } : null)
+    const doubt = entryDoubt(
+      entry,
+      { ...factsOf(colony), ...namedIn(entry, colony) },
+      to ? { ...factsOf(to), sameLine: isSameLine(colony, to) } : null,
+    )
     const key = doubt ? `${doubt.key} ${colony.id} ${doubt.values.n}` : ''
     const again = key !== '' && key === asked
     asked = again ? '' : key

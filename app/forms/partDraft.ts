@@ -17,12 +17,14 @@ export interface PartDraft {
   glassId: string
   intoId: string
   heads: Record<string, string>
+  /** those of them that are followed */
+  animalIds: string[]
   /** day on which it was done; empty for today */
   on: string
 }
 export type PartIssues = Partial<Record<'name' | 'glassId' | 'intoId' | 'heads' | 'on', string>>
 
-export const emptyPart = (): PartDraft => ({ name: '', glassId: '', intoId: '', heads: {}, on: '' })
+export const emptyPart = (): PartDraft => ({ name: '', glassId: '', intoId: '', heads: {}, animalIds: [], on: '' })
 
 /** What a parting or joining is read against. */
 export interface PartContext {
@@ -42,7 +44,9 @@ function readMove(draft: PartDraft, { colony, nowMs }: PartContext) {
   if (!day.ok) issues.on = day.issue
   else if (day.ms < Date.parse(colony.startedAt)) issues.on = `${colony.name} did not live yet.`
   const heads: Heads | null = read.ok ? read.heads : null
-  return { issues, heads, atMs: day.ok ? day.ms : nowMs }
+  if (heads && draft.animalIds.length > headsTotal(heads))
+    issues.heads = `${draft.animalIds.length} are named: as many go at least.`
+  return { issues, heads, animalIds: draft.animalIds, atMs: day.ok ? day.ms : nowMs }
 }
 
 /** Reads a part that goes into another glass. */
@@ -50,7 +54,7 @@ export function readPart(
   draft: PartDraft,
   context: PartContext,
 ): { ok: true; colony: Colony; move: EntryOf<'move'> } | { ok: false; issues: PartIssues } {
-  const { issues, heads, atMs } = readMove(draft, context)
+  const { issues, heads, animalIds, atMs } = readMove(draft, context)
   const unnamed = nameIssue(draft.name, 'Give the new colony a name.')
   if (unnamed) issues.name = unnamed
   if (!draft.glassId) issues.glassId = 'Which glass do they go into?'
@@ -59,7 +63,16 @@ export function readPart(
   const { colony, id, stamp, nowMs } = context
   return {
     ok: true,
-    ...partColony(colony, { id, name: draft.name.trim(), glassId: draft.glassId, heads, atMs, nowMs, stamp }),
+    ...partColony(colony, {
+      id,
+      name: draft.name.trim(),
+      glassId: draft.glassId,
+      heads,
+      animalIds,
+      atMs,
+      nowMs,
+      stamp,
+    }),
   }
 }
 
@@ -72,12 +85,12 @@ export function readJoin(
   context: PartContext,
   others: readonly Colony[],
 ): { ok: true; colony: Colony; move: EntryOf<'move'> | null } | { ok: false; issues: PartIssues } {
-  const { issues, heads, atMs } = readMove(draft, context)
+  const { issues, heads, animalIds, atMs } = readMove(draft, context)
   const into = others.find(c => c.id === draft.intoId)
   if (!into) issues.intoId = 'Which colony do they go into?'
   else if (atMs < Date.parse(into.startedAt)) issues.on = `${into.name} did not live yet.`
   if (Object.keys(issues).length > 0 || !heads || !into) return { ok: false, issues }
-  return { ok: true, ...joinColony(context.colony, into, { heads, atMs, stamp: context.stamp }) }
+  return { ok: true, ...joinColony(context.colony, into, { heads, animalIds, atMs, stamp: context.stamp }) }
 }
 
 /** Stages of an estimate as numbers by sex and size, for the fields: whole animals, as far as they are told apart. */

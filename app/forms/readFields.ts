@@ -84,6 +84,10 @@ function readField(field: KindField, values: FieldValues, units: UnitPrefs): { v
   }
 }
 
+/** A single flag is a field of the entry that is there or is not; several are a list. */
+const isLoneFlag = (field: KindField) => field.type === 'flags' && field.options[0]?.value === field.name
+const isUnset = (field: KindField, value: unknown) => isLoneFlag(field) && (value as unknown[]).length === 0
+
 /**
  * Reads the fields of a kind.
  * @returns the entry's own part, and a sentence for every field that is not right, by its name
@@ -98,11 +102,8 @@ export function readFields(
   for (const field of kindFields[kind]) {
     const { value, issue } = readField(field, values, units)
     if (issue) issues[field.name] = issue
-    else if (value !== undefined) raw[field.name] = value
+    else if (value !== undefined && !isUnset(field, value)) raw[field.name] = isLoneFlag(field) ? true : value
   }
-  if (kind === 'limbLoss') raw.back = Array.isArray(raw.back) && raw.back.length > 0 ? true : undefined
-  // “left over” with “taken out” is one flag of the entry
-  if (kind === 'feeding') raw.removed = Array.isArray(raw.removed) && raw.removed.length > 0 ? true : undefined
   return { raw, issues }
 }
 

@@ -7,13 +7,17 @@ export const useLogSheetStore = defineStore('logSheet', () => {
   const open = useSessionStorage('ulkin.logOpen', false)
   const draft = useSessionStorage<Draft>(typedKeys.log, emptyDraft(), { mergeDefaults: true })
 
+  /** the followed animal whose page is open */
+  const aboutId = ref('')
+
   // what was chosen and typed for one kind means nothing for another
   watch(
     () => draft.value.kind,
     () => {
       if (draft.value.correcting) return
       draft.value.choice = ''
-      draft.value.values = {}
+      const n = draft.value.animalIds.length
+      draft.value.values = n > 0 ? { number: String(n) } : {}
     },
   )
 
@@ -22,7 +26,14 @@ export const useLogSheetStore = defineStore('logSheet', () => {
     if (draft.value.correcting) draft.value = emptyDraft(kind, colonyId)
     if (colonyId) draft.value.colonyId = colonyId
     if (kind) draft.value.kind = kind
+    if (aboutId.value && !draft.value.animalIds.includes(aboutId.value)) aboutAnimal(kind)
     open.value = true
+  }
+  /** A sheet that is opened from an animal's page begins with its name, and with a molt where nothing was typed. */
+  function aboutAnimal(kind: LogKind | undefined) {
+    if (!kind && draft.value.number === '') draft.value.kind = 'molts'
+    draft.value.animalIds = [aboutId.value]
+    draft.value.values = { ...draft.value.values, number: '1' }
   }
   function correct(d: Draft) {
     draft.value = d
@@ -36,5 +47,5 @@ export const useLogSheetStore = defineStore('logSheet', () => {
     open.value = false
     draft.value = emptyDraft()
   }
-  return { open, draft, show, correct, clear, forget }
+  return { open, draft, aboutId, show, correct, clear, forget }
 })

@@ -70,6 +70,11 @@ export function lifeHeadline(animal: Pick<Animal, 'name' | 'sex'>, life: AnimalL
   const carried = life.broods.find(b => !b.end)
   if (carried) return `${name} carries eggs, seen since ${dayText(carried.firstSeenMs, nowMs)}.`
   const limb = life.limbs.find(l => l.backMs === null)
+  if (limb && limb.molts >= 2)
+    return (
+      `${name} lost ${limb.several ? 'limbs' : 'a limb'} on ${dayText(limb.atMs, nowMs)} and molted twice since: ` +
+      'is it whole again?'
+    )
   if (limb)
     return (
       `${name} is growing back ${limb.several ? 'several limbs' : 'a limb'}: ${moltsSince(limb.molts)} since ` +

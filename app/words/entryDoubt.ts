@@ -1,4 +1,5 @@
 import type { EntryDoubt, EntryDoubtKey } from '#core/care'
+import { formatNumber } from '#core/units'
 import { whole } from './numbers'
 
 const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => string>> = {
@@ -8,6 +9,10 @@ const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => str
   otherSpecies: () => 'Those are other animals: they would be counted as what they are not.',
   otherLine: () => 'That is another line of the same kind: they cross, and the young fall back to dull.',
   poisoned: () => 'Ammonia or nitrite stands in that water: new animals would come into poison.',
+  shrinks: (n, most) =>
+    `${formatNumber(n, 1)} mm? It measured ${formatNumber(most, 1)} mm before, and shells do not shrink: another one?`,
+  maleBerried: () => 'A male with eggs? Is it another one, or was its sex taken wrongly?',
+  beforeLaid: () => 'That lies before the day on which the clutch was laid.',
   uncured: () => 'That glass is not cured yet: its plan waits for a clean test of ammonia and nitrite.',
 }
 /** An odd entry as a question, with what keeps it as it is. */

@@ -136,6 +136,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'surplus.reasonShrinking': v =>
     `The colony is shrinking; it may fall under the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonUnder': v => `There are fewer than the ${num(n(v, 'keep'))} that should stay.`,
+  'surplus.reasonNoMore': v => `No more live here than the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonDoubt': v =>
     `Too little is known: ${num(percent(n(v, 'risk')))} risk of falling under ${num(n(v, 'keep'))} even if none go.`,
   'surplus.reasonWaterOff': () => 'Put the water right first: these animals would travel badly.',

@@ -31,7 +31,7 @@ export function whereabouts(animal: Pick<Animal, 'id' | 'firstColonyId'>, entrie
     if (e.kind === 'addition' || e.kind === 'move') {
       const colonyId = e.kind === 'move' ? e.toColonyId : e.colonyId
       // what puts it into its first colony tells when it came there
-      if (open.colonyId === colonyId && open.fromMs === null && stays.length === 1) open.fromMs = atMs
+      if (open.colonyId === colonyId && open.fromMs === null && open.toMs === null) open.fromMs = atMs
       else {
         if (open.toMs === null) open.toMs = atMs
         stays.push({ colonyId, fromMs: atMs, toMs: null })

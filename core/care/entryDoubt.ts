@@ -1,10 +1,19 @@
 import { compatibility, type ResolvedGroup } from '#core/groups'
-import type { Entry } from '#core/records'
+import { type AnimalSex, type Entry, momentMs } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 
 /** What may be wrong with an entry that can be all the same. The words are in app/words/entryDoubt. */
 export type EntryDoubtKey =
-  'tooManyDead' | 'tooManyTaken' | 'tooManyBerried' | 'otherSpecies' | 'otherLine' | 'poisoned' | 'uncured'
+  | 'tooManyDead'
+  | 'tooManyTaken'
+  | 'tooManyBerried'
+  | 'otherSpecies'
+  | 'otherLine'
+  | 'poisoned'
+  | 'uncured'
+  | 'shrinks'
+  | 'maleBerried'
+  | 'beforeLaid'
 export interface EntryDoubt {
   key: EntryDoubtKey
   /** what was typed, and the most that is likely */
@@ -20,7 +29,21 @@ export interface ColonyFacts {
   values: readonly ValueVerdict[]
   /** whether its glass has a plan whose curing has not ended */
   curing: boolean
+  /** the followed animals that the entry names, as they are known */
+  named?: readonly NamedFacts[]
+  /** when the clutch that the entry names was laid */
+  laidMs?: number | null
 }
+
+/** What is known of a followed animal before an entry. */
+export interface NamedFacts {
+  sex: AnimalSex
+  /** its largest size so far, mm; null where it was never measured */
+  mostMm: number | null
+}
+
+/** A size under the one before by less than so much is a slip of the ruler (from memory). */
+const RULER_MM = 1
 
 /** Whether so many dead are more than live there by any likely reckoning. */
 export const tooManyDead = (dead: number, high: number): boolean => dead > atLeastOne(high)
@@ -46,7 +69,15 @@ export function entryDoubt(
       return most && tooManyDead(entry.number, most.all) ? doubt('tooManyDead', entry.number, most.all) : null
     case 'removal':
       return most && entry.number > atLeastOne(most.all) ? doubt('tooManyTaken', entry.number, most.all) : null
+    case 'shell': {
+      const before = Math.max(0, ...(from.named ?? []).map(n => n.mostMm ?? 0))
+      const now = entry.diameterMm ?? Infinity
+      return now < before - RULER_MM ? { key: 'shrinks', values: { n: now, most: before } } : null
+    }
+    case 'clutch':
+      return from.laidMs && entry.event !== 'laid' && momentMs(entry.at) < from.laidMs ? doubt('beforeLaid') : null
     case 'berried':
+      if (entry.number > 0 && from.named?.some(n => n.sex === 'male')) return doubt('maleBerried')
       return most && entry.number > atLeastOne(most.females)
         ? doubt('tooManyBerried', entry.number, most.females)
         : null

@@ -4,7 +4,7 @@ import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/
 import { type GrowthLaw, growthLaw, readingSd, usualCurve } from './growthLaw'
 import { type GrowthBelief, growthBelief, type OwnGrowth, ownGrowth, rangeOfBelief, taughtLaw } from './growthPosterior'
 import { readShell, type ShellZone, type ZoneDates } from './readShell'
-import { fitIncrements, fitSizes, type GrowthCurve, sizeAt } from './vonBertalanffy'
+import { ageAt, fitIncrements, fitSizes, type GrowthCurve } from './vonBertalanffy'
 import { Z80 } from '#core/stats'
 
 /** A middle with its likely range. */
@@ -167,6 +167,9 @@ function curveOf(bornMs: Ranged, nowMs: number, at: (ms: number) => Ranged): Gro
   })
 }
 
+/** From so much of the full size on a ruler tells no age: what is left to grow is less than it can read. */
+const GROWN = 0.9
+
 /** A sample of a colony on one day: what it says by the group's curve. */
 export interface SampleTold {
   n: number
@@ -175,7 +178,10 @@ export interface SampleTold {
   mostMm: number
   /** large enough to breed */
   breeding: number
-  /** weeks of age of the smallest and the largest by the group's usual curve, at the temperature of late */
+  /**
+   * weeks of age of the smallest and the largest by the group's usual curve, at the temperature of late; null of one
+   * that is full-grown
+   */
   ageWeeks: { youngest: number; oldest: number | null }
 }
 
@@ -193,16 +199,16 @@ export function sampleTold(
   if (!law || sizesMm.length === 0) return null
   const sorted = sizesMm.toSorted((a, b) => a - b)
   const curve = usualCurve(law)
-  const age = (mm: number) => {
-    const weeks = curve.t0 - Math.log1p(-mm / curve.mostMm) / curve.k
-    return mm < sizeAt(curve, OLDEST * (law.breedsMm / curve.k)) && mm < curve.mostMm ? Math.max(0, weeks) / pace : null
-  }
+  const age = (mm: number) => Math.max(0, ageAt(curve, mm)) / pace
   return {
     n: sorted.length,
     leastMm: sorted[0]!,
     middleMm: sorted[Math.floor((sorted.length - 1) / 2)]!,
     mostMm: sorted.at(-1)!,
     breeding: sorted.filter(mm => mm >= law.breedsMm).length,
-    ageWeeks: { youngest: age(sorted[0]!) ?? 0, oldest: age(sorted.at(-1)!) },
+    ageWeeks: {
+      youngest: age(sorted[0]!),
+      oldest: sorted.at(-1)! < GROWN * law.mostMm ? age(sorted.at(-1)!) : null,
+    },
   }
 }

@@ -54,6 +54,7 @@ export type StatementKey =
   | 'surplus.reasonKeep'
   | 'surplus.reasonShrinking'
   | 'surplus.reasonUnder'
+  | 'surplus.reasonNoMore'
   | 'surplus.reasonDoubt'
   | 'surplus.reasonWaterOff'
   | 'surplus.countFirst'

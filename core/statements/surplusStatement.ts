@@ -63,6 +63,7 @@ export function surplusStatement(
     }
   const reasons: Message<StatementKey>[] = []
   if (p.now.value < minimumKeep) reasons.push(msg('surplus.reasonUnder', { keep: minimumKeep, value: p.now.value }))
+  else if (p.now.high <= minimumKeep) reasons.push(msg('surplus.reasonNoMore', { keep: minimumKeep }))
   else if (p.growthPerWeek.value < -STEADY) reasons.push(msg('surplus.reasonShrinking', keep))
   else reasons.push(msg('surplus.reasonDoubt', keep))
   const later = p.fan.find(point => point.p25 > minimumKeep * 1.25)

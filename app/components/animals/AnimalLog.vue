@@ -20,8 +20,8 @@ const lines = computed(() => props.entries.toSorted((a, b) => byTime(b, a)))
       <li v-for="e in lines" :key="e.id">
         <span class="small muted">{{ stampText(momentMs(e.at), nowMs) }}</span>
         <span
-          ><b>{{ entryText(e, settings.units).title }}</b>
-          <span class="muted"> {{ entryText(e, settings.units).detail }}</span></span
+          ><b>{{ entryText(e, settings.units).title }}</b
+          >{{ ' ' }}<span class="muted">{{ entryText(e, settings.units).detail }}</span></span
         >
       </li>
     </ul>

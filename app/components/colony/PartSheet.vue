@@ -34,6 +34,8 @@ const reasons = (Object.keys(colonyEndings) as (keyof typeof colonyEndings)[]).m
   value: value as EndingReason,
   title: colonyEndings[value],
 }))
+const followed = useAnimalsStore()
+const residents = computed(() => followed.livingIn(props.colony.id, Date.now()))
 const told = computed(() => statements.of(props.colony.id))
 const oneSex = computed(() => groupOf(props.colony.groupId).stages.femaleShare.value === 1)
 const now = computed(() => told.value?.population.now)
@@ -43,6 +45,8 @@ watch(
     if (!isOpen) return
     issues.value = {}
     draft.value = { ...emptyPart(), name: draft.value.name || props.colony.name, on: draft.value.on }
+    // all that are left go over, with their names
+    draft.value.animalIds = what.value === 'join' ? residents.value.map(a => a.id) : []
     if (what.value === 'join' && told.value) draft.value.heads = headsOf(told.value.population.stages, oneSex.value)
   },
   { immediate: true },
@@ -132,6 +136,12 @@ async function remove() {
             They are of different lines: young of both will be mixed, and lines cannot be told apart again.
           </CautionNote>
         </template>
+        <AnimalChips
+          v-if="residents.length > 0"
+          v-model="draft.animalIds"
+          :animals="residents"
+          :colony-id="colony.id"
+        />
         <HeadsFields
           v-model="draft.heads"
           :legend="what === 'join' ? 'Who goes over (all that are left)' : 'Who goes'"

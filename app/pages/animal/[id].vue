@@ -15,7 +15,7 @@ import {
   shellToday,
   sizeText,
 } from '~/words/animals'
-import { limbsText, softText } from '~/words/molts'
+import { limbsText } from '~/words/molts'
 import { dayText } from '~/words/when'
 
 const SizeChart = defineAsyncComponent(() => import('~/components/animals/SizeChart.vue'))
@@ -35,8 +35,19 @@ const life = computed(
   () => (colony.value && statements.of(colony.value.id)?.animals.find(l => l.animalId === animal.value?.id)) ?? null,
 )
 useHead({ title: computed(() => `${animal.value?.name ?? 'Animal'} · Ulkin`) })
-watch(colony, c => (atHand.value = c?.id ?? ''), { immediate: true })
-onBeforeUnmount(() => (atHand.value = ''))
+watch(
+  [colony, animal],
+  () => {
+    atHand.value = colony.value?.id ?? ''
+    // whatever is logged from here is about this animal
+    logSheet.aboutId = life.value?.left ? '' : (animal.value?.id ?? '')
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => {
+  atHand.value = ''
+  logSheet.aboutId = ''
+})
 
 const nameOfColony = (id: string) => room.colonyById.get(id)?.name ?? 'another colony'
 const facts = computed(() => {
@@ -85,12 +96,6 @@ const summary = computed(
 )
 const zones = computed(() => life.value?.growth?.zones ?? [])
 const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.from) : null))
-
-function log() {
-  if (!colony.value || !animal.value) return
-  logSheet.show(colony.value.id, colony.value && room.all ? 'molts' : undefined)
-  logSheet.draft.animalIds = [animal.value.id]
-}
 </script>
 
 <template>
@@ -108,7 +113,9 @@ function log() {
           @click="sheet = { animalId: animal.id, colonyId: animal.firstColonyId }"
           >Change</v-btn
         >
-        <v-btn v-if="!life?.left" color="primary" :prepend-icon="mdiPlus" @click="log">Log<kbd>L</kbd></v-btn>
+        <v-btn v-if="!life?.left" color="primary" :prepend-icon="mdiPlus" @click="logSheet.show(colony?.id ?? '')"
+          >Log<kbd>L</kbd></v-btn
+        >
       </AppTop>
       <div class="page">
         <template v-if="life">
@@ -135,9 +142,6 @@ function log() {
                   </dd>
                 </div>
               </dl>
-              <p v-if="life.soft && colony">
-                {{ softText(life.soft, { name: animal.name, groupId: animal.groupId }, nowMs) }}
-              </p>
               <p v-for="l in life.limbsUnderway" :key="l.atMs">{{ limbsText(l, nowMs, [animal.name]) }}</p>
               <details class="fold">
                 <summary>As a table</summary>
@@ -202,7 +206,7 @@ function log() {
   color: var(--muted);
 }
 .says {
-  font-size: var(--type-heading, 1.4rem);
+  font-size: var(--type-statement);
 }
 .two {
   display: grid;

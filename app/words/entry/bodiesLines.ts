@@ -1,9 +1,12 @@
-import { animalsOf } from '#core/records'
+import { animalsOf, type Entry } from '#core/records'
 import { formatNumber } from '#core/units'
 import { zoneWord } from '../animals'
 import { broodWords, careWords } from '../kinds'
 import { whole } from '../numbers'
 import { type EntryLines, more } from './line'
+
+/** Whether an entry is about one animal that is followed: it is no number then. */
+const oneKnown = (entry: Entry & { number: number }): boolean => entry.number === 1 && animalsOf(entry).length === 1
 
 /** Molts, shells, limbs and broods. */
 export const bodiesLines: EntryLines<
@@ -11,17 +14,35 @@ export const bodiesLines: EntryLines<
 > = {
   molts: ({ entry, text }) => {
     return {
-      title:
-        entry.number === 0 ? 'No shed skins' : `${whole(entry.number)} shed ${entry.number === 1 ? 'skin' : 'skins'}`,
+      title: oneKnown(entry)
+        ? 'Shed its skin'
+        : entry.number === 0
+          ? 'No shed skins'
+          : `${whole(entry.number)} shed ${entry.number === 1 ? 'skin' : 'skins'}`,
       detail: text,
     }
   },
   failedMolt: ({ entry, text }) => {
-    return { title: `${whole(entry.number)} in molt trouble`, detail: more(careWords.failedMolt[entry.sign], text) }
+    const title = oneKnown(entry) ? 'In molt trouble' : `${whole(entry.number)} in molt trouble`
+    return { title, detail: more(careWords.failedMolt[entry.sign], text) }
   },
   limbLoss: ({ entry, text }) => {
-    const title = entry.back ? `${whole(entry.number)} with limbs whole again` : `${whole(entry.number)} lost limbs`
-    return { title, detail: more(entry.back ? undefined : careWords.limbs[entry.limbs], text) }
+    const known = oneKnown(entry)
+    const many = whole(entry.number)
+    const title = entry.back
+      ? known
+        ? 'Whole again'
+        : `${many} with limbs whole again`
+      : known
+        ? 'Lost limbs'
+        : `${many} lost limbs`
+    return {
+      title,
+      detail: more(
+        entry.back ? undefined : known ? `${entry.limbs === 'one' ? 'one' : 'several'}` : careWords.limbs[entry.limbs],
+        text,
+      ),
+    }
   },
   shell: ({ entry, text }) => {
     return {

@@ -3,7 +3,7 @@ import { lanternQuay } from '#demo'
 import { needsAttention, planLog, planSteps } from '#core/care'
 import { parseBackup, writeBackup } from '#core/formats'
 import { groupOf } from '#core/groups'
-import { currentEntries, DAY_MS, isMineral, momentMs, netLitres, presentGlassId } from '#core/records'
+import { animalsOf, currentEntries, DAY_MS, isMineral, momentMs, netLitres, presentGlassId } from '#core/records'
 import { colonyStatements } from '#core/statements'
 import { doseOf, ghOf, judgeCuring, learnHabits, sourceWater, waterStory } from '#core/water'
 
@@ -20,6 +20,9 @@ function statementsOf(seed: number) {
       colony,
       glass,
       colonyEntries: of('colonyId', colony.id),
+      animals: b.animals
+        .filter(a => a.firstColonyId === colony.id)
+        .map(animal => ({ animal, entries: b.entries.filter(e => animalsOf(e).includes(animal.id)) })),
       water: glass,
       earlier: [],
       glassEntries: of('glassId', glass.id),

@@ -60,7 +60,6 @@ describe('tables', () => {
       photos: '; once; photo; photos',
       entries: '[kind+id]; once; entry of the log; entries of the log',
       animals: 'roomId; edited; animal; animals',
-      animals: 'roomId; edited; animal; animals',
       attic: '; once; older version in the attic; older versions in the attic',
     })
     expect(logKey('a', 'b')).toBe('a b')
