@@ -23,7 +23,7 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
     const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
     const shed = statements.of(colony.id)?.molts?.watch.perDay
     const molts = shed === undefined || !(days > 0) ? null : shed * days
-    const hatching = statements.of(colony.id)?.broods?.lines.find(l => !l.awaited)
+    const hatching = statements.of(colony.id)?.broods?.lines.find(l => !l.awaits)
     const expected = { molts, hatchMs: hatching?.hatch.earliestMs ?? null, nowMs: care.nowMs }
     return (group?.care.counters ?? []).map((counter): ShownCounter => ({
       key: counterKey(colony.id, counter),

@@ -127,6 +127,14 @@ export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
     },
     { name: 'clutchId', label: 'Which clutch', type: 'clutch' },
     { name: 'place', label: 'Where it is', type: 'choice', options: options(broodWords.place), optional: true },
+    { name: 'aboveCm', label: 'How far above the water it lies', type: 'decimal', unit: 'cm', optional: true },
+    {
+      name: 'lostTo',
+      label: 'If it was lost: why',
+      type: 'choice',
+      options: options(broodWords.lostTo),
+      optional: true,
+    },
     { name: 'young', label: 'Young that came out', type: 'whole', least: 0, optional: true },
   ],
   young: [

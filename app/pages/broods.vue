@@ -50,6 +50,7 @@ function open(row: BroodOf) {
           Log berried females, egg masses or a clutch, and the days on which they hatch are here. To log “none” helps as
           much: it tells when the next ones began.
         </p>
+        <BroodsBeside v-if="statements.complete" />
       </div>
       <BroodDetail
         v-if="desk.picked.value"

@@ -1,8 +1,8 @@
 import type { BroodLine, ColonyBroods } from '#core/broods'
-import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { type BroodsToday, youngOf } from '#core/population'
 import { BROOD_SIGHT } from '#core/statements'
+import { broodWords } from './kinds'
 import { counted, num, percent, roundedTo, whole } from './numbers'
 import { type UnitPrefs, valueText } from './unitPrefs'
 import { dayText, weekdayText } from './when'
@@ -24,10 +24,16 @@ const roughly = (n: number) => (n < 1.5 ? 'one' : whole(n))
 const broodNumber = ({ number, age }: Pick<BroodLine, 'number' | 'age'>): string =>
   age ? `about ${roughly(number)}` : whole(number)
 
+/** By what eggs are expected: "mated 7 Nov", "3 with a saddle", "resting since 7 Nov". */
+function awaitsText({ awaits, number, firstSeenMs }: BroodLine, nowMs: number): string {
+  if (awaits === 'saddle') return `${whole(number)} with a saddle`
+  return `${awaits === 'rest' ? 'resting since' : 'mated'} ${dayText(firstSeenMs!, nowMs)}`
+}
+
 /** What a row is, beside the name of its colony: "4 berried", "clutch of 9 Nov", "Vesta". */
 export function broodTitle({ line, who }: Pick<BroodOf, 'line' | 'who'>, nowMs: number): string {
+  if (line.awaits) return [who, awaitsText(line, nowMs)].filter(Boolean).join(', ')
   if (who) return who
-  if (line.awaited) return `mated ${dayText(line.firstSeenMs!, nowMs)}`
   if (line.sign === 'clutch') return `clutch of ${dayText(line.firstSeenMs!, nowMs)}`
   const many = broodNumber(line)
   const what = line.sign === 'berried' ? 'berried' : line.number < 1.5 ? 'mass' : 'masses'
@@ -36,7 +42,7 @@ export function broodTitle({ line, who }: Pick<BroodOf, 'line' | 'who'>, nowMs: 
 
 /** The words beside a row's swelling: what is not plain from its place. */
 export function broodLabel({ line, who }: Pick<BroodOf, 'line' | 'who'>, youngEach: number): string {
-  if (line.awaited) return 'eggs expected'
+  if (line.awaits) return 'eggs expected'
   if (line.sign === 'clutch')
     return `${line.place === 'incubator' ? 'incubator' : 'where it was laid'} · about ${whole(youngEach)}`
   const seen = line.age ? ageWord[line.age] : line.eyed ? 'eyes seen' : ''
@@ -62,17 +68,17 @@ function hiddenText(sign: ColonyBroods['sign'], seen: number, all: BroodsToday):
 
 /** Whether a row hatches within a week, more likely than not. */
 const hatchesSoon = ({ line }: BroodOf, nowMs: number): boolean =>
-  !line.awaited && line.hatch.likelyMs <= nowMs + WEEK_MS
+  !line.awaits && line.hatch.likelyMs <= nowMs + WEEK_MS
 
 /** "Three hatch this week: Ember A and a clutch of Apple snails from today, Rime A from Fri 27 Nov." */
 export function broodsHeadline(rows: readonly BroodOf[], nowMs: number): string {
   if (rows.length === 0) return 'Nobody carries or lays at present, as far as the log tells.'
   const soon = rows.filter(r => hatchesSoon(r, nowMs))
   if (soon.length === 0) {
-    const next = rows.find(r => !r.line.awaited)
+    const next = rows.find(r => !r.line.awaits)
     return next
       ? `Nothing hatches this week. The next is ${nameOf(next)} ${fromText(next, nowMs)}.`
-      : 'Nothing hatches this week. Eggs are expected after a mating.'
+      : 'Nothing hatches this week. Eggs are expected, and none were seen yet.'
   }
   const byDay = new Map<string, string[]>()
   for (const row of soon) {
@@ -122,61 +128,13 @@ function rough(low: number, high: number): string {
   return a === b ? `about ${whole(b)}` : `${whole(a)} to ${whole(b)}`
 }
 
-/** Something to do about a brood, with when. */
-export interface BroodStep {
-  when: string
-  says: string
-}
-
-/** What to do about a row, in the order of its days. */
-export function broodSteps({ line }: BroodOf, { group }: Pick<ResolvedGroup, 'group'>, nowMs: number): BroodStep[] {
-  const { earliestMs, latestMs } = line.hatch
-  const from = earliestMs <= nowMs ? 'Now' : `From ${weekdayText(earliestMs)}`
-  const steps: BroodStep[] = []
-  if (line.awaited) {
-    steps.push({
-      when: `Until ${weekdayText(line.hatch.begunToMs)}`,
-      says: 'Look under her tail when she shows herself. Write “berried 0” when there is nothing: it narrows the days.',
-    })
-  } else if (line.sign === 'clutch') {
-    steps.push(
-      line.place === 'incubator'
-        ? { when: 'Every third day', says: 'Damp, never wet: a drop of water on the paper, none on the clutch.' }
-        : {
-            when: 'Every third day',
-            says: 'Keep the water a finger below it: a clutch that gets wet drowns. Damp air above.',
-          },
-      { when: from, says: 'Look every day. When a touch makes it crumble, it hatches; let the young find the water.' },
-    )
-  } else if (group.company.larvaeNeedSea) {
-    steps.push({
-      when: from,
-      says: 'Have sea water ready: larvae die within hours in fresh water, and grown ones within minutes in the sea.',
-    })
-  } else if (group.care.youngApart) {
-    steps.push({
-      when: from,
-      says: 'Look at night, every day. Take the young to a box of their own at once: parents eat them.',
-    })
-  } else if (line.sign === 'eggMass') {
-    steps.push({
-      when: from,
-      says: 'Tiny snails on the glass: feed well, or take masses out if there are enough of them.',
-    })
-  } else {
-    steps.push({
-      when: from,
-      says: 'Look for young every other day. Powder, a pinch daily: it reaches them where they sit.',
-    })
-  }
-  if (line.sign === 'berried' && !line.awaited)
-    steps.push({ when: 'Let it be', says: 'No large change while they carry: a shed skin takes the eggs with it.' })
-  if (latestMs < nowMs)
-    steps.unshift({
-      when: 'Now',
-      says: 'It should have hatched by now. Look, and write what you find: young, or none berried.',
-    })
-  return steps
+/** "4 hatched between 3 and 6 Nov", "a clutch dried out by 3 Nov, too early to have hatched". */
+export function endedText(e: ColonyBroods['ended'][number], who: string | null, nowMs: number): string {
+  const what = who ? `${who}’s` : e.place ? 'a clutch' : whole(e.number)
+  const between = stretchText(e.end!.fromMs, e.end!.toMs, nowMs)
+  const young = e.young === null ? '' : `, ${whole(e.young)} young`
+  if (e.end!.how === 'hatched') return `${what} hatched ${between}${young}.`
+  return `${what} ${e.lostTo ? broodWords.lostTo[e.lostTo] : 'gone too early to have hatched: lost'}, ${between}.`
 }
 
 /** "22.0 °C of your log; 25 days at that; your own broods so far 4 % faster." */

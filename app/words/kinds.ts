@@ -30,6 +30,13 @@ export const eatenWord: Readonly<Record<Eaten, string>> = {
 export const broodWords = {
   clutch: { laid: 'laid', checked: 'looked at, fine', moved: 'moved', hatched: 'hatched', lost: 'lost' },
   place: { inPlace: 'where it was laid', incubator: 'in an incubator' },
+  lostTo: {
+    drowned: 'drowned',
+    dried: 'dried out',
+    mould: 'went mouldy',
+    eaten: 'was eaten',
+    taken: 'was taken away',
+  },
   young: { few: 'a few', many: 'many', number: 'counted' },
 } as const
 export const careWords = {

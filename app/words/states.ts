@@ -14,18 +14,20 @@ export const countMethodWord: Readonly<Record<CountMethod, string>> = {
   atFood: 'at the food',
   partOfTank: 'part of the tank',
   estimate: 'estimate',
+  burrows: 'occupied burrows',
   photo: 'on a photo',
   repeated: 'counted several times',
   passes: 'caught and set aside',
   marks: 'by marks',
 }
 /** Ways of counting that are one number: the others are made at the Count desk. */
-export const plainCountMethods = ['allSeen', 'atFood', 'partOfTank', 'estimate'] as const
+export const plainCountMethods = ['allSeen', 'atFood', 'partOfTank', 'estimate', 'burrows'] as const
 export const countMethodHint: Readonly<Record<CountMethod, string>> = {
   allSeen: 'Every animal you could find, tank searched through.',
   atFood: 'Those that came to the food within half an hour.',
   partOfTank: 'All in a measured part of the tank; say which share.',
   estimate: 'A guess by eye. It moves the estimate little.',
+  burrows: 'Burrows with fresh mud at the mouth: one lives in each.',
   photo: 'Marked on a picture of part or all of the tank.',
   repeated: 'The same animals counted several times on one day.',
   passes: 'Caught and set aside, pass after pass, with the same effort.',

@@ -1,3 +1,4 @@
+import type { Awaits } from '#core/broods'
 import { paceAt, preferredC, type ResolvedGroup } from '#core/groups'
 import { formatNumber } from '#core/units'
 import { broodBasis, type BroodOf, stretchText } from './broods'
@@ -56,6 +57,13 @@ export function whyBrood({ line, broods }: BroodOf, resolved: ResolvedGroup, uni
   }
 }
 
+/** Why eggs are expected, and when. */
+const awaitedText: Readonly<Record<Awaits, (day: string) => string>> = {
+  mating: day => `Mated ${day}; crayfish lay one to four weeks later.`,
+  saddle: day => `Seen with a saddle ${day}: full ovaries, which are eggs after the next molt.`,
+  rest: day => `Her last brood was gone ${day}; the next comes after a rest and a molt.`,
+}
+
 /** What was seen of it, in sentences. */
 function seenText(line: BroodOf['line'], nowMs: number): string[] {
   const begun = stretchText(line.hatch.begunFromMs, line.hatch.begunToMs, nowMs)
@@ -64,8 +72,8 @@ function seenText(line: BroodOf['line'], nowMs: number): string[] {
     line.age !== null
       ? 'Somebody is always berried here: how far the eggs are is read from the estimate of the colony, which every ' +
         'sighting weighs.'
-      : line.awaited
-        ? `Mated ${dayText(line.firstSeenMs!, nowMs)}; crayfish lay one to four weeks later.`
+      : line.awaits
+        ? awaitedText[line.awaits](dayText(line.firstSeenMs!, nowMs))
         : line.sign === 'clutch'
           ? `Found ${dayText(line.firstSeenMs!, nowMs)}; laid that night or the one before.`
           : `Seen first ${dayText(line.firstSeenMs!, nowMs)}, so begun since the look before: likely ${begun}.`

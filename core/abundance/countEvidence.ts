@@ -62,7 +62,9 @@ export function countEvidence(count: Count, counting: SpeciesGroup['counting'], 
   if (method === 'partOfTank' && count.series && count.series.length > 1)
     return ofSamples(count.series, count.share ?? 1, counting.partOfTank)
   const { share, sdLog } =
-    method === 'partOfTank' || method === 'estimate' || method === 'atFood' ? counting[method] : counting.allSeen
+    method === 'partOfTank' || method === 'estimate' || method === 'atFood' || method === 'burrows'
+      ? (counting[method] ?? counting.allSeen)
+      : counting.allSeen
   if (method === 'estimate') return one(number, share, sdLog)
   return looked({ seen: number, share: method === 'partOfTank' ? share * (count.share ?? 1) : share, sdLog })
 }

@@ -1,4 +1,4 @@
-import { DAY_MS } from '#core/records'
+import { DAY_MS, type EntryOf } from '#core/records'
 import { normalBelow } from '#core/stats'
 import { type Beginning, type BroodLook, MISSED, type WatchedBrood } from './hatchDays'
 import { type BroodSign, type HatchLaw, lawSd } from './hatchLaw'
@@ -27,6 +27,10 @@ export interface Brood extends WatchedBrood {
   lastSeenMs: number
   /** where a clutch lies; females carry theirs with them */
   place: 'inPlace' | 'incubator' | null
+  /** how far above the water a clutch was laid, cm */
+  aboveCm?: number
+  /** why a clutch was lost */
+  lostTo?: NonNullable<EntryOf<'clutch'>['lostTo']>
   /** young that came out, where somebody counted */
   young: number | null
   end: BroodEnd | null

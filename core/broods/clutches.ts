@@ -21,6 +21,8 @@ export function clutchesOf(entries: readonly Entry[]): Brood[] {
     }
     const clutch = e.clutchId === undefined ? undefined : clutches.get(e.clutchId)
     if (!clutch) continue
+    if (e.aboveCm !== undefined) clutch.aboveCm = e.aboveCm
+    if (e.lostTo) clutch.lostTo = e.lostTo
     if (e.place) clutch.place = e.place
     if (e.young !== undefined) clutch.young = e.young
     if (e.event === 'hatched' || e.event === 'lost') clutch.end = { how: e.event, fromMs: clutch.lastSeenMs, toMs: at }

@@ -1,36 +1,17 @@
 import type { ResolvedGroup } from '#core/groups'
-import { DAY_MS, type Entry, type EntryOf, momentMs, WEEK_MS } from '#core/records'
+import { DAY_MS, type Entry, momentMs } from '#core/records'
+import { awaitedBroods } from './awaited'
 import type { Brood, BroodReader } from './brood'
+import type { BroodLine } from './broodLine'
 import { clutchesOf } from './clutches'
-import { cohortsOf, type EggAge } from './cohorts'
+import { cohortsOf } from './cohorts'
 import { EGG_ROOMS } from './eggQueue'
 import { followedBroods } from './followed'
-import { hatchDays, type HatchDays } from './hatchDays'
+import { hatchDays } from './hatchDays'
 import { ANY_PACE, type BroodSign, hatchDaysAt, hatchLaw, type OwnPace } from './hatchLaw'
 import { ownPace, type WatchedLength, watchedLengths } from './ownPace'
 import { type Run, runOf } from './runs'
 import { type TemperatureReading, type ThermalClock, thermalClock } from './thermalClock'
-
-/** Broods on their way that began together, as one row of the calendar. */
-export interface BroodLine {
-  /** the entry that saw it first, or how far its eggs are */
-  key: string
-  sign: BroodSign
-  /** id of the animal that carries it, where one is followed */
-  who: string | null
-  number: number
-  /** eggs that are expected after a mating, and that nobody has seen yet */
-  awaited: boolean
-  /** how far the eggs are, where the fit alone can tell */
-  age: EggAge | null
-  eyed: boolean
-  place: 'inPlace' | 'incubator' | null
-  firstSeenMs: number | null
-  lastSeenMs: number | null
-  /** looks at it after the first one */
-  looksMs: number[]
-  hatch: HatchDays
-}
 
 /** All broods of one colony. Plain data: it crosses to and from a worker and is stored. */
 export interface ColonyBroods {
@@ -38,7 +19,7 @@ export interface ColonyBroods {
   /** by the day on which they hatch */
   lines: BroodLine[]
   /** that ended of late, newest first */
-  ended: Pick<Brood, 'key' | 'who' | 'number' | 'young' | 'end' | 'place'>[]
+  ended: Pick<Brood, 'key' | 'who' | 'number' | 'young' | 'end' | 'place' | 'lostTo'>[]
   /** of followed animals, all that were ever seen, oldest first */
   followed: Brood[]
   /** the last look at all, and what it found; null where nobody looked */
@@ -69,8 +50,6 @@ export interface BroodsAsked {
 /** A brood is told for so many days after it should have hatched, and an ended one for so long. */
 const OVERDUE_DAYS = 10
 const ENDED_DAYS = 56
-/** Crayfish lay one to four weeks after mating (common practice). */
-const LAYS_AFTER_MS = [WEEK_MS, 4 * WEEK_MS] as const
 
 /**
  * The broods of a colony: when each hatches, by the looks at it, the warmth and the keeper's own pace.
@@ -86,7 +65,7 @@ export function colonyBroods(asked: BroodsAsked): ColonyBroods | null {
   const tell = { law, clock, nowMs }
   const told = all.filter(b => !b.end && (b.who !== null || b.sign === 'clutch' || run.told))
   const known = told.flatMap(b => lineOf(b, tell) ?? [])
-  const lines = [...known, ...(resolved.group.company.kind === 'crayfish' ? awaited(past, all, tell) : [])]
+  const lines = [...known, ...(sign === 'berried' ? awaitedBroods(past, all, { ...tell, resolved }) : [])]
   const cohorts =
     run.told || !rooms ? [] : cohortsOf(without(rooms, known, tell), law, tell).map(c => cohortLine(sign, c))
   const temperatureC = warmthAhead(clock, law, nowMs)
@@ -95,7 +74,10 @@ export function colonyBroods(asked: BroodsAsked): ColonyBroods | null {
     lines: [...lines, ...cohorts].sort((a, b) => a.hatch.likelyMs - b.hatch.likelyMs),
     ended: all
       .filter(b => b.end && b.end.toMs > nowMs - ENDED_DAYS * DAY_MS)
-      .map(({ key, who, number, young, end, place }) => ({ key, who, number, young, end, place }))
+      .map(({ key, who, number, young, end, place, lostTo }) => ({
+        ...{ key, who, number, young, end, place },
+        ...(lostTo && { lostTo }),
+      }))
       .toReversed(),
     followed: all.filter(b => b.who !== null),
     last: run.last,
@@ -146,38 +128,19 @@ function broodsOf(sign: BroodSign, entries: readonly Entry[], reader: BroodReade
 function lineOf(brood: Brood, { law, clock, nowMs }: Tell): BroodLine | null {
   const hatch = hatchDays(brood, law, clock)
   if (!hatch || hatch.latestMs < nowMs - OVERDUE_DAYS * DAY_MS) return null
-  const { key, sign, who, number, place, firstSeenMs, lastSeenMs, looks } = brood
+  const { key, sign, who, number, place, aboveCm, firstSeenMs, lastSeenMs, looks } = brood
   return {
-    ...{ key, sign, who, number, place, firstSeenMs, lastSeenMs, hatch, awaited: false, age: null },
+    ...(aboveCm !== undefined && { aboveCm }),
+    ...{ key, sign, who, number, place, firstSeenMs, lastSeenMs, hatch, awaits: null, age: null },
     eyed: looks.some(l => l.eyed),
     looksMs: looks.slice(1).map(l => l.at),
   }
 }
 
 const cohortLine = (sign: BroodSign, { age, number, hatch }: ReturnType<typeof cohortsOf>[number]): BroodLine => ({
-  ...{ key: `rooms:${age}`, sign, who: null, number, awaited: false, age, eyed: age === 'eyed', place: null },
+  ...{ key: `rooms:${age}`, sign, who: null, number, awaits: null, age, eyed: age === 'eyed', place: null },
   ...{ firstSeenMs: null, lastSeenMs: null, looksMs: [], hatch },
 })
-
-/** Eggs that a mating lets expect, until somebody has seen them. */
-function awaited(entries: readonly Entry[], broods: readonly Brood[], { law, clock, nowMs }: Tell): BroodLine[] {
-  const mated = entries.findLast((e): e is EntryOf<'mating'> => e.kind === 'mating')
-  if (!mated) return []
-  const at = momentMs(mated.at)
-  if (broods.some(b => b.firstSeenMs > at)) return []
-  const none = entries.findLast(e => e.kind === 'berried' && e.number === 0 && momentMs(e.at) > at)
-  const [from, to] = LAYS_AFTER_MS
-  const fromMs = Math.max(at + from, none ? momentMs(none.at) : 0)
-  if (fromMs >= at + to) return []
-  const hatch = hatchDays({ began: [{ fromMs, toMs: at + to, weight: 1 }], looks: [] }, law, clock)
-  if (!hatch || hatch.latestMs < nowMs) return []
-  return [
-    {
-      ...{ key: mated.id, sign: 'berried', who: null, number: mated.number, awaited: true, age: null, eyed: false },
-      ...{ place: null, firstSeenMs: at, lastSeenMs: at, looksMs: [], hatch },
-    },
-  ]
-}
 
 /** The rooms without the broods that are known one by one: each is taken off where it most likely is. */
 function without(rooms: readonly number[], known: readonly BroodLine[], tell: Tell): number[] {

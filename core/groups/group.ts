@@ -220,7 +220,14 @@ export const SpeciesGroup = z.strictObject({
   /** missing for animals that nobody measures */
   sizes: Sizes.optional(),
   care: Care,
-  counting: z.strictObject({ allSeen: Detection, atFood: Detection, partOfTank: Detection, estimate: Detection }),
+  counting: z.strictObject({
+    allSeen: Detection,
+    atFood: Detection,
+    partOfTank: Detection,
+    estimate: Detection,
+    /** occupied burrows, of animals that live one in each */
+    burrows: Detection.optional(),
+  }),
   /** keys of cautions that stand at the step; the words live in app/words */
   cautions: z.array(CautionKey),
 })

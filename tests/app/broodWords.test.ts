@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { BroodLine, ColonyBroods } from '#core/broods'
-import { resolveGroup } from '#core/groups'
+import { groups, resolveGroup } from '#core/groups'
 import { DAY_MS } from '#core/records'
 import type { BroodsToday } from '#core/population'
 import {
@@ -8,20 +8,22 @@ import {
   broodLabel,
   type BroodOf,
   broodsHeadline,
-  broodSteps,
   broodsUnder,
   broodTitle,
+  endedText,
   growingUpText,
   stretchText,
   youngText,
 } from '~/words/broods'
+import { unseenBroods } from '~/words/broodKinds'
+import { broodSteps } from '~/words/broodSteps'
 import { plain } from '~/words/numbers'
 import { defaultUnits } from '~/words/unitPrefs'
 import { whyBrood } from '~/words/whyBrood'
 import { NOW } from '../make'
 
 const line = (more: Partial<BroodLine> = {}, days: [number, number, number] = [2, 5, 9]): BroodLine => ({
-  ...{ key: 'k', sign: 'berried', who: null, number: 4, awaited: false, age: null, eyed: false, place: null },
+  ...{ key: 'k', sign: 'berried', who: null, number: 4, awaits: null, age: null, eyed: false, place: null },
   ...{ firstSeenMs: NOW - 18 * DAY_MS, lastSeenMs: NOW - 2 * DAY_MS, looksMs: [NOW - 2 * DAY_MS] },
   hatch: {
     earliestMs: NOW + days[0] * DAY_MS,
@@ -69,7 +71,7 @@ describe('the sentence over the calendar', () => {
     expect(said(row('Ember A', line({}, [8, 11, 14])))).toBe(
       'Nothing hatches this week. The next is Ember A from Thu 3 Dec.',
     )
-    expect(said(row('Reeds', line({ awaited: true }, [8, 11, 14])))).toMatch(/expected after a mating/)
+    expect(said(row('Reeds', line({ awaits: 'mating' }, [8, 11, 14])))).toMatch(/Eggs are expected/)
     expect(said()).toMatch(/^Nobody carries or lays/)
   })
 })
@@ -89,7 +91,7 @@ describe('a row', () => {
     ['masses', { sign: 'eggMass', number: 6 }, '6 masses', '6'],
     ['one mass', { sign: 'eggMass', number: 1 }, '1 mass', '1'],
     ['a clutch', { sign: 'clutch', place: 'incubator' }, 'clutch of 7 Nov', 'incubator · about 28'],
-    ['eggs expected', { awaited: true }, 'mated 7 Nov', 'eggs expected'],
+    ['eggs expected', { awaits: 'mating' }, 'mated 7 Nov', 'eggs expected'],
   ])('%s', (_, more, title, label) => {
     const of = { line: line(more), who: more.who ? 'Vesta' : null }
     expect(broodTitle(of, NOW)).toBe(title)
@@ -135,11 +137,41 @@ describe('what to do', () => {
     ['ramshorn-snail', { sign: 'eggMass' }, /Tiny snails/],
     ['apple-snail', { sign: 'clutch', place: 'incubator' }, /Damp, never wet/],
     ['apple-snail', { sign: 'clutch', place: 'inPlace' }, /drowns/],
-    ['dwarf-crayfish', { awaited: true }, /berried 0/],
+    ['dwarf-crayfish', { awaits: 'mating' }, /berried 0/],
   ])('%s %o', (groupId, more, says) => {
     const all = steps(groupId, more)
     expect(all.map(s => s.says).join(' ')).toMatch(says)
-    expect(all.some(s => s.when === 'Let it be')).toBe(!more.sign && !more.awaited)
+    expect(all.some(s => s.when === 'Let it be')).toBe(!more.sign && !more.awaits)
+  })
+  it.each<[string, Partial<BroodLine>, RegExp]>([
+    ['apple-snail', { sign: 'clutch', place: 'inPlace', aboveCm: 1.2 }, /1\.2 cm above the water: less than a finger/],
+    ['apple-snail', { sign: 'clutch', place: 'incubator' }, /four weeks, to see the colours/],
+    ['apple-snail', { sign: 'clutch', place: 'inPlace' }, /remains in for days: they are the first food/],
+    ['brackish-pool-shrimp', {}, /no filter and no change/],
+    ['water-isopod', {}, /pouch as small as dust.*one stone or leaf/],
+    ['burrowing-crayfish', {}, /Count occupied burrows/],
+    ['fan-shrimp', {}, /larvae die within hours/],
+    ['land-crab', {}, /Parents eat them: of twenty to eighty/],
+    ['neocaridina', { awaits: 'saddle' }, /saddle is empty then/],
+    ['bee-shrimp', { awaits: 'rest' }, /Look under her tail/],
+  ])('by the kind: %s %o', (groupId, more, says) => {
+    expect(
+      steps(groupId, more)
+        .map(s => s.says)
+        .join(' '),
+    ).toMatch(says)
+  })
+  it('of clutches by what the keeper does with them, and by how high they lie', () => {
+    const of = (clutches: string, more: Partial<BroodLine>) =>
+      broodSteps(
+        row('x', line({ sign: 'clutch', ...more })),
+        { ...resolveGroup({ groupId: 'apple-snail', schools: {}, targets: {}, life: {} }), schools: { clutches } },
+        NOW,
+      ).map(s => s.when)
+    expect(of('incubator', { place: 'inPlace' })).toContain('When it is firm')
+    expect(of('leave', { place: 'inPlace' })).not.toContain('When it is firm')
+    expect(of('incubator', { place: 'incubator' })).not.toContain('When it is firm')
+    expect(of('leave', { place: 'inPlace', aboveCm: 4 })).not.toContain('Now')
   })
   it('has its day: from the first on which it may hatch, or now', () => {
     expect(steps('neocaridina')[0]!.when).toBe('From Fri 27 Nov')
@@ -164,9 +196,35 @@ describe('why', () => {
     expect(why({}).reasons.join(' ')).toMatch(/Seen first 7 Nov.*likely 5 to 7 Nov.*Seen again once, last 23 Nov/)
     expect(why({ eyed: true, looksMs: [] }).reasons.join(' ')).toMatch(/Eyes show/)
     expect(why({ age: 'fresh', firstSeenMs: null, lastSeenMs: null, looksMs: [] }).reasons[0]).toMatch(/always berried/)
-    expect(why({ awaited: true }).reasons[0]).toMatch(/one to four weeks later/)
+    expect(why({ awaits: 'mating' }).reasons[0]).toMatch(/one to four weeks later/)
     expect(why({ sign: 'clutch' }).reasons[0]).toMatch(/laid that night/)
     expect(why({}).figures.map(f => f.value)).toEqual(['24.5 days', '2.2 times', '23.6 days', '10 % and 9 to 13 %'])
     expect(why({}).inputs.map(i => i.text)).toEqual(['Eggs seen 7 Nov', 'Eggs seen 23 Nov'])
+  })
+})
+
+describe('what has no row', () => {
+  const ended = (more: object) => ({
+    ...{ key: 'k', who: null, number: 3, young: null, place: null },
+    end: { how: 'hatched' as const, fromMs: NOW - 6 * DAY_MS, toMs: NOW - 4 * DAY_MS },
+    ...more,
+  })
+  it('broods that ended, and how', () => {
+    expect(endedText(ended({}), null, NOW)).toBe('3 hatched 19 to 21 Nov.')
+    expect(endedText(ended({ young: 40, place: 'incubator', number: 1 }), null, NOW)).toBe(
+      'a clutch hatched 19 to 21 Nov, 40 young.',
+    )
+    const lost = { how: 'lost' as const, fromMs: NOW - 6 * DAY_MS, toMs: NOW - 4 * DAY_MS }
+    expect(endedText(ended({ end: lost, who: 'v' }), 'Vesta', NOW)).toBe(
+      'Vesta’s gone too early to have hatched: lost, 19 to 21 Nov.',
+    )
+    expect(endedText(ended({ end: lost, place: 'inPlace', lostTo: 'drowned' }), null, NOW)).toBe(
+      'a clutch drowned, 19 to 21 Nov.',
+    )
+  })
+  it('every kind has a row or a sentence', () => {
+    for (const g of groups) expect(unseenBroods(g) === '', g.id).toBe(g.care.brood !== undefined)
+    expect(unseenBroods(groups.find(g => g.id === 'nerite-snail')!)).toMatch(/never hatch here/)
+    expect(unseenBroods(groups.find(g => g.id === 'trumpet-snail')!)).toMatch(/Count them at night/)
   })
 })

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { presentGlassId } from '#core/records'
 import type { BroodDesk } from '~/composables/useBroodDesk'
-import { broodBasis, type BroodOf, broodSteps, broodTitle, growingUpText, stretchText, youngText } from '~/words/broods'
+import { broodBasis, type BroodOf, broodTitle, growingUpText, stretchText, youngText } from '~/words/broods'
+import { broodSteps } from '~/words/broodSteps'
 import { cautionText } from '~/words/cautions'
 import { weekdayText } from '~/words/when'
 
@@ -17,14 +18,16 @@ const facts = computed(() => {
   const { begunFromMs, begunToMs, earliestMs, latestMs, likelyMs } = line.hatch
   const inPlace = resolved.value.group.life.breedsInPlace && line.place !== 'incubator'
   return [
-    { name: line.awaited ? 'Eggs between' : 'Began', value: stretchText(begunFromMs, begunToMs, nowMs.value) },
+    { name: line.awaits ? 'Eggs between' : 'Began', value: stretchText(begunFromMs, begunToMs, nowMs.value) },
     { name: 'Hatches', value: stretchText(earliestMs, latestMs, nowMs.value) },
     { name: 'Likely', value: weekdayText(likelyMs) },
     { name: 'Young', value: youngText(line, population.value.broods) },
     ...(inPlace ? [{ name: 'Growing up', value: growingUpText(line, population.value.broods) }] : []),
   ]
 })
-const steps = computed(() => broodSteps(props.row, resolved.value, nowMs.value))
+const steps = computed(() =>
+  broodSteps(props.row, { ...resolved.value, schools: props.desk.colonyOf(props.row).colony.schools }, nowMs.value),
+)
 const care = useCareStore()
 /** A filter without its sponge takes the young in. */
 const bare = computed(() =>

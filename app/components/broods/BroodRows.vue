@@ -115,7 +115,7 @@ async function walk(by: number) {
             />
             <line
               class="carried"
-              :class="{ awaited: row.line.awaited }"
+              :class="{ awaited: row.line.awaits !== null }"
               :x1="px(row.line.hatch.begunToMs)"
               :x2="px(row.line.hatch.firstDayMs)"
               :y1="ROW_PX / 2"

@@ -57,6 +57,12 @@ const choice = computed({
   get: () => draft.value.choice || defaultChoice[draft.value.kind] || '',
   set: v => (draft.value.choice = v),
 })
+/** Burrows are counted of those that dig them. */
+const choices = computed(() =>
+  (numberChoices[draft.value.kind]?.options ?? []).filter(
+    o => o.value !== 'burrows' || (colony.value && groupOf(colony.value.groupId).counting.burrows),
+  ),
+)
 const expected = computed(() => {
   const now = colony.value && statements.of(colony.value.id)?.population.now
   return now ? `About ${glassNumber(now.value, now.low, now.high)} expected` : ''
@@ -197,7 +203,7 @@ function drop() {
           v-if="numberChoices[draft.kind]"
           v-model="choice"
           :label="numberChoices[draft.kind]!.label"
-          :options="numberChoices[draft.kind]!.options"
+          :options="choices"
         />
         <CautionNote v-if="choice === 'culled'" class="small">{{ cautionText('culling') }}</CautionNote>
         <TextInput

@@ -86,7 +86,9 @@ export const bodiesLines: EntryLines<
     return {
       title: `Clutch ${broodWords.clutch[entry.event]}`,
       detail: more(
+        entry.lostTo && broodWords.lostTo[entry.lostTo],
         entry.place && broodWords.place[entry.place],
+        entry.aboveCm === undefined ? undefined : `${formatNumber(entry.aboveCm, 1)} cm above the water`,
         entry.young === undefined ? undefined : `${whole(entry.young)} young`,
         text,
       ),

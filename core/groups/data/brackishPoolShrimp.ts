@@ -77,6 +77,7 @@ export const brackishPoolShrimp = defineGroup({
     food: 'pellet',
     portionFor: { by: 'litres', value: 38, basis: CP },
     molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M), softDays: ranged(1, 2, M) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'dead', 'young'],
   },

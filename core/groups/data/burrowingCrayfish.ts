@@ -87,6 +87,11 @@ export const burrowingCrayfish = defineGroup({
     youngApart: false,
     counters: ['berried', 'molts', 'limbLoss', 'dead'],
   },
-  counting: { ...counting.single, allSeen: { share: 0.75, sdLog: 0.2, basis: M } },
+  counting: {
+    ...counting.single,
+    allSeen: { share: 0.75, sdLog: 0.2, basis: M },
+    // fresh mud at the mouth: one lives in each, and a few are shared, old or hidden
+    burrows: { share: 0.9, sdLog: 0.15, basis: M },
+  },
   cautions: ['neverRelease', 'permit', 'cover', 'hides', 'copper'],
 })

@@ -77,6 +77,7 @@ export const fanShrimp = defineGroup({
     food: 'powder',
     portionFor: { by: 'animals', value: 4, basis: M },
     molts: { youngWeeks: figure(4, M), adultWeeks: figure(8, M), softDays: ranged(1, 3, M) },
+    brood: { sign: 'berried' },
     youngApart: false,
     counters: ['berried', 'molts', 'dead'],
   },

@@ -31,12 +31,20 @@ export const ClutchEntry = z
     event: z.enum(['laid', 'moved', 'checked', 'hatched', 'lost']),
     clutchId: Id.optional(),
     place: z.enum(['inPlace', 'incubator']).optional(),
+    /** how far above the water it was laid, cm */
+    aboveCm: z.number().min(0, 'must be 0 cm or more').max(100, 'must be 100 cm at most').optional(),
+    /** why it was lost */
+    lostTo: z.enum(['drowned', 'dried', 'mould', 'eaten', 'taken']).optional(),
     /** young that came out */
     young: numberOrNone.optional(),
   })
   .refine(e => (e.event === 'laid') === (e.clutchId === undefined), {
     path: ['clutchId'],
     message: 'a laid clutch begins; what follows names it',
+  })
+  .refine(e => e.lostTo === undefined || e.event === 'lost', {
+    path: ['lostTo'],
+    message: 'why it was lost belongs to a clutch that was lost',
   })
   .refine(e => e.young === undefined || e.event === 'hatched', {
     path: ['young'],

@@ -4,7 +4,7 @@ import { Id } from '../id'
 import { fits, namesFit, namesFitIssue, number, numberOrNone, ofColony, split, splitFits } from './base'
 
 /**
- * Ways of counting. The first four are one number; the others bring what they are reckoned from: the frames of a photo,
+ * Ways of counting. The first five are one number; the others bring what they are reckoned from: the frames of a photo,
  * several counts of one day, catches that were set aside, catches with marks.
  */
 export const CountMethod = z.enum([
@@ -12,6 +12,7 @@ export const CountMethod = z.enum([
   'atFood',
   'partOfTank',
   'estimate',
+  'burrows',
   'photo',
   'repeated',
   'passes',

@@ -173,12 +173,10 @@ describe('eggs that a mating lets expect', () => {
   const mated = entryOf('mating', 10, { colonyId: berried(0, 0).id, number: 1 })
   it('come one to four weeks after it, until somebody has seen them', () => {
     const [line] = broodsFrom('dwarf-crayfish', [mated]).lines
-    expect(line).toMatchObject({ awaited: true, number: 1 })
+    expect(line).toMatchObject({ awaits: 'mating', number: 1 })
     expect(day(line!.hatch.begunFromMs)).toBeGreaterThan(-3)
     expect(day(line!.hatch.begunToMs)).toBeLessThan(18)
-    expect(broodsFrom('dwarf-crayfish', [mated, berried(2, 0), berried(1, 1)]).lines.map(l => l.awaited)).toEqual([
-      false,
-    ])
+    expect(broodsFrom('dwarf-crayfish', [mated, berried(2, 0), berried(1, 1)]).lines.map(l => l.awaits)).toEqual([null])
     // looked and found none: later then
     expect(broodsFrom('dwarf-crayfish', [mated, berried(0.5, 0)]).lines[0]!.hatch.begunFromMs).toBeGreaterThan(
       NOW - DAY_MS,

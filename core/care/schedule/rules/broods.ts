@@ -11,7 +11,7 @@ const TELLING_DAYS = 14
 export function broodRule(care: ColonyCare, nowMs: number): DueItem[] {
   const { broods } = care
   if (!broods) return []
-  const [first] = broods.lines.filter(l => l.sign !== 'clutch' && !l.awaited)
+  const [first] = broods.lines.filter(l => l.sign !== 'clutch' && !l.awaits)
   return [
     ...(first ? lookForYoung(care, broods, first) : []),
     ...broods.lines.filter(l => l.sign === 'clutch').map(line => lookAtClutch(care, line, nowMs)),
