@@ -3,7 +3,8 @@
 // docs/science.md.
 // Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
-// water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching.
+// water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching;
+// shells, for ages and sizes of measured animals.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -101,6 +102,20 @@ const others = {
     columns: ['', 'n', '80 % window holds', 'median days wide', 'median days off', 'leans by days'],
     cells: t => [t.n, per(t.in80), t.width.toFixed(1), t.off.toFixed(1), t.bias.toFixed(1)],
     good: t => t.in80 >= 0.74 && t.in80 <= 0.86,
+  },
+  shells: {
+    of: r => `${r.groupId}, ${r.sizes === 1 ? 'one size' : `${r.sizes} sizes`}`,
+    columns: ['', 'n', 'age: 80 % range holds', 'wide', 'leans', 'in 8 weeks: holds', 'mm wide', 'leans by mm'],
+    cells: t => [
+      t.n,
+      per(t.ageHeld),
+      per(t.ageWidth),
+      per(t.ageOff),
+      per(t.aheadHeld),
+      t.aheadWidth.toFixed(1),
+      t.aheadOff.toFixed(1),
+    ],
+    good: t => t.aheadHeld >= 0.7,
   },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],

@@ -120,6 +120,14 @@ const broods = async page => {
     .waitFor()
   await page.waitForTimeout(1500)
 }
+/** A ramshorn with a shell history. */
+const animal = async page => {
+  await toColony('Copper rams')(page)
+  await page.getByRole('tab', { name: 'Bodies', exact: true }).click()
+  await page.getByRole('link', { name: 'Penny' }).click()
+  await page.getByRole('heading', { name: 'What its shell tells' }).waitFor()
+  await page.waitForTimeout(1200)
+}
 /** Ember A, warmer, beside things as they are. */
 const outlook = async page => {
   await toColony('Ember A')(page)
@@ -182,6 +190,7 @@ const views = [
   { name: 'stages', size: desk, go: stages },
   { name: 'bodies', size: desk, go: bodies },
   { name: 'broods', size: desk, go: broods },
+  { name: 'animal', size: desk, go: animal },
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },
@@ -189,7 +198,6 @@ const views = [
   { name: 'records', size: desk, go: records },
   { name: 'round-due', size: desk, go: due },
   { name: 'round-walk', size: desk, go: walk },
-  { name: 'round-phone', size: phone, go: walk },
   { name: 'round-report', size: desk, go: report },
 ]
 

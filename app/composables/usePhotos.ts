@@ -6,14 +6,15 @@ import { readPhoto } from '~/files/readPhoto'
 export function usePhotos() {
   const log = useLogStore()
   /**
+   * @param more a remark, and what is done with the id of the photo that was kept
    * @returns empty when it is kept, a sentence when the file is no picture, null when saving failed (that is told
    * already)
    */
   async function keep(
     file: File,
-    subject: { colonyId: string } | { glassId: string },
+    subject: { colonyId: string; animalIds?: string[] } | { glassId: string },
     words: string,
-    text = '',
+    { text = '', then = () => undefined }: { text?: string; then?: (photoId: string) => unknown } = {},
   ): Promise<string | null> {
     const read = await readPhoto(file)
     if (!read.ok) return read.problem
@@ -33,6 +34,7 @@ export function usePhotos() {
       words,
       [photo],
     )
+    if (saved) await then(photo.id)
     return saved ? '' : null
   }
   return { keep }

@@ -56,6 +56,9 @@ export function broodsUnder({ sign, lines, last, temperatureC }: ColonyBroods, a
     const clutches = counted(lines.length, 'clutch', 'clutches').toLowerCase()
     return `${clutches} above water, ${warmth}`
   }
+  const followed = lines.filter(l => l.who !== null && !l.awaits).length
+  if (followed > 0 && (last?.number ?? 0) === 0)
+    return `${counted(followed, 'followed one carries', 'followed ones carry').toLowerCase()}, ${warmth}`
   const seen = last ? `${whole(last.number)} ${sign === 'berried' ? 'berried' : 'masses'} seen` : 'none seen yet'
   return [seen, hiddenText(sign, last?.number ?? 0, all), warmth].filter(Boolean).join(', ')
 }

@@ -1,8 +1,16 @@
 import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/broods'
-import { type GrowthLaw, growthLaw, readingSd, usualCurve } from './growthLaw'
-import { type GrowthBelief, growthBelief, type OwnGrowth, ownGrowth, rangeOfBelief, taughtLaw } from './growthPosterior'
+import { type GrowthLaw, growthLaw, PACE_AHEAD_SD, readingSd, START_SD, usualCurve } from './growthLaw'
+import {
+  type GrowthBelief,
+  growthBelief,
+  type OwnGrowth,
+  ownGrowth,
+  rangeOfBelief,
+  rangeOfEach,
+  taughtLaw,
+} from './growthPosterior'
 import { readShell, type ShellZone, type ZoneDates } from './readShell'
 import { ageAt, fitIncrements, fitSizes, type GrowthCurve } from './vonBertalanffy'
 import { Z80 } from '#core/stats'
@@ -78,7 +86,16 @@ export function growthOf(asked: GrowthAsked): Growth | null {
   const belief = growthBelief(law, sizes, bornBetween(asked, weeksAt))
   if (!belief) return null
   const size = (i: number, ms: number) => sizeOf(law, belief, i, weeksAt(ms))
-  const bornMs = rangeOfBelief(belief, i => clock.msAt(7 * belief.born[i]!))
+  // good weeks and bad ones are to come, and a curve that was kept to so far may be left
+  const ahead = (ms: number) =>
+    rangeOfEach(belief, i => aheadOf(size(i, asked.nowMs), belief, i, weeksAt(ms) - weeksAt(asked.nowMs)))
+  const now = weeksAt(asked.nowMs)
+  const bornMs = rangeOfEach(belief, i =>
+    THREE.map(([z, share]) => {
+      const off = asked.born ? 1 : Math.exp(START_SD * z)
+      return [clock.msAt(7 * (now - (now - belief.born[i]!) * off)), share] as const
+    }),
+  )
   return {
     sizes: asked.sizes,
     own: belief.own,
@@ -88,7 +105,7 @@ export function growthOf(asked: GrowthAsked): Growth | null {
     breedsMm: law.breedsMm,
     breeds: breedsAt(law, belief, clock, asked.nowMs),
     lately: growthLately(law, asked.sizes, weeksAt),
-    curve: curveOf(bornMs, asked.nowMs, ms => rangeOfBelief(belief, i => size(i, ms))),
+    curve: curveOf(bornMs, asked.nowMs, ms => (ms > asked.nowMs ? ahead(ms) : rangeOfBelief(belief, i => size(i, ms)))),
     zones: asked.shell ? readShell({ law, belief, clock }, asked.shell) : [],
     teaches: ownGrowth(belief),
   }
@@ -123,6 +140,20 @@ function bornBetween({ resolved, sizes, born }: GrowthAsked, weeksAt: (ms: numbe
   return { from: first - OLDEST * (firstWeeks.value + youngWeeks.value + adultWeeks.value), to: first }
 }
 
+/** Three paces that stand for all: mean and spread are those of a normal law. */
+const THREE = [
+  [-Math.sqrt(3), 1 / 6],
+  [0, 2 / 3],
+  [Math.sqrt(3), 1 / 6],
+] as const
+
+/** Sizes that one curve may lead to in some weeks, with their shares. */
+const aheadOf = (mm: number, { mostMm, k }: GrowthBelief, i: number, weeks: number) =>
+  THREE.map(([z, share]) => {
+    const grown = Math.max(0, mostMm[i]! - mm) * -Math.expm1(-k[i]! * weeks * Math.exp(PACE_AHEAD_SD * z))
+    return [mm + grown, share] as const
+  })
+
 function breedsAt(law: GrowthLaw, belief: GrowthBelief, clock: ThermalClock, nowMs: number): Growth['breeds'] {
   const { mostMm, k, born } = belief
   const weeks = rangeOfBelief(belief, i => {
@@ -144,10 +175,11 @@ function growthLately(law: GrowthLaw, sizes: readonly SizeRead[], weeksAt: (ms: 
   const { mostMm, k, mostSd, kSd } = law
   const grown = (most: number, pace: number) => Math.max(0, most - before.mm) * -Math.expm1(-pace * weeks)
   const value = grown(mostMm, k)
-  // both spreads by the slope at the group's own curve
+  // spreads by the slope at the group's own curve, and the weeks between were good ones or bad ones
   const off = Math.hypot(
     grown(mostMm * Math.exp(mostSd), k) - value,
     grown(mostMm, k * Math.exp(kSd)) - value,
+    grown(mostMm, k * Math.exp(PACE_AHEAD_SD)) - value,
     readingSd(before.mm),
     readingSd(last.mm),
   )

@@ -1,4 +1,4 @@
-import { type GrowthLaw, readingSd } from './growthLaw'
+import { type GrowthLaw, sizeSd } from './growthLaw'
 
 /** A size that was read, at a time in weeks of the thermal clock. */
 export interface SizeAt {
@@ -6,14 +6,12 @@ export interface SizeAt {
   mm: number
 }
 
-/** Growth curves with births, each with its weight: what is believed of one animal. */
+/** Growth curves with births, all equally likely: what is believed of one animal. */
 export interface GrowthBelief {
   mostMm: Float64Array
   k: Float64Array
   /** weeks of the thermal clock */
   born: Float64Array
-  /** summing to 1 */
-  weights: Float64Array
   /** whether its own sizes moved the curve, and not only its place on it */
   own: boolean
 }
@@ -22,13 +20,16 @@ export interface GrowthBelief {
 export const OWN_SIZES = 4
 const GRID = 13
 const FAR = 2.5
-const BIRTHS = 90
-/** Cells that are worth less than this share of the best one are left out. */
+const BIRTHS = 60
+/** So many curves stand for all: each as often as it is likely. */
+const DRAWS = 400
+/** Cells that are worth less than this share of the best one are left out of the second grid. */
 const HARDLY = 1e-5
 
 /**
  * Full size, pace and birth of one animal on a grid, weighed by its sizes. With fewer than four sizes the group's curve
- * is kept, and only the birth is read from them.
+ * is kept, and only the birth is read from them. The grid of births is laid out twice: where the first one leaves
+ * hardly anything is left out of the second.
  * @param born between which times of the thermal clock it was born, weeks
  * @returns null when no curve of the group leads through the sizes
  */
@@ -38,13 +39,32 @@ export function growthBelief(
   born: { from: number; to: number },
 ): GrowthBelief | null {
   const own = sizes.length >= OWN_SIZES
+  const rough = onGrid(law, sizes, born)
+  if (rough.length === 0) return null
+  if (born.to <= born.from) return drawn(rough, own)
+  const cell = (born.to - born.from) / BIRTHS
+  const best = bestOf(rough)
+  const births = rough.flatMap(c => (c.log > best + Math.log(HARDLY) ? [c.born] : []))
+  const [first, last] = [Math.min(...births), Math.max(...births)]
+  return drawn(onGrid(law, sizes, { from: Math.max(born.from, first - cell), to: Math.min(born.to, last + cell) }), own)
+}
+
+/** One curve with a birth, and the logarithm of what it is worth. */
+interface Cell {
+  mostMm: number
+  k: number
+  born: number
+  log: number
+}
+const bestOf = (cells: readonly Cell[]) => cells.reduce((most, c) => Math.max(most, c.log), -Infinity)
+
+function onGrid(law: GrowthLaw, sizes: readonly SizeAt[], born: { from: number; to: number }): Cell[] {
+  const own = sizes.length >= OWN_SIZES
   const births = born.to > born.from ? BIRTHS : 1
-  const cells: { mostMm: number; k: number; born: number; log: number }[] = []
+  const cells: Cell[] = []
   for (let i = 0; i < GRID * GRID; i++) {
-    const [zMost, zPace] = [i % GRID, Math.floor(i / GRID)].map(n => -FAR + (2 * FAR * n) / (GRID - 1)) as [
-      number,
-      number,
-    ]
+    const zMost = zAt(i % GRID)
+    const zPace = zAt(Math.floor(i / GRID))
     const curve = { mostMm: law.mostMm * Math.exp(law.mostSd * zMost), k: law.k * Math.exp(law.kSd * zPace) }
     const prior = -0.5 * (zMost * zMost + zPace * zPace)
     const logs = Array.from({ length: births }, (_, b) => {
@@ -56,8 +76,9 @@ export function growthBelief(
     if (kept === -Infinity) continue
     for (const l of logs) cells.push({ ...curve, born: l.born, log: prior + l.log - kept })
   }
-  return weighed(cells, own)
+  return cells
 }
+const zAt = (n: number): number => -FAR + (2 * FAR * n) / (GRID - 1)
 
 /** Logarithm of the chance of some sizes on a curve that begins at a birth; nothing is measured before it hatched. */
 function logChance(
@@ -69,7 +90,7 @@ function logChance(
   let log = 0
   for (const { weeks, mm } of sizes) {
     if (weeks < born) return -Infinity
-    const z = (mm - (mostMm - (mostMm - hatchMm) * Math.exp(-k * (weeks - born)))) / readingSd(mm)
+    const z = (mm - (mostMm - (mostMm - hatchMm) * Math.exp(-k * (weeks - born)))) / sizeSd(mm)
     log -= 0.5 * z * z
   }
   return log
@@ -80,22 +101,18 @@ function logSum(logs: readonly number[]): number {
   return best === -Infinity ? best : best + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - best), 0))
 }
 
-function weighed(
-  cells: readonly { mostMm: number; k: number; born: number; log: number }[],
-  own: boolean,
-): GrowthBelief | null {
-  const best = cells.reduce((most, c) => Math.max(most, c.log), -Infinity)
+/** Takes the cells as often as they are worth, in their order on the grid (systematic resampling; Kitagawa 1996). */
+function drawn(cells: readonly Cell[], own: boolean): GrowthBelief | null {
+  const best = bestOf(cells)
   if (best === -Infinity) return null
-  const kept = cells.filter(c => c.log > best + Math.log(HARDLY))
-  const weights = Float64Array.from(kept, c => Math.exp(c.log - best))
-  const sum = weights.reduce((a, b) => a + b, 0)
-  return {
-    mostMm: Float64Array.from(kept, c => c.mostMm),
-    k: Float64Array.from(kept, c => c.k),
-    born: Float64Array.from(kept, c => c.born),
-    weights: weights.map(w => w / sum),
-    own,
+  const weights = Float64Array.from(cells, c => Math.exp(c.log - best))
+  const all = weights.reduce((a, b) => a + b, 0)
+  const belief = { mostMm: new Float64Array(DRAWS), k: new Float64Array(DRAWS), born: new Float64Array(DRAWS), own }
+  for (let d = 0, i = 0, sum = weights[0]!; d < DRAWS; d++) {
+    while (sum < ((d + 0.5) / DRAWS) * all && i < cells.length - 1) sum += weights[++i]!
+    for (const key of ['mostMm', 'k', 'born'] as const) belief[key][d] = cells[i]![key]
   }
+  return belief
 }
 
 /** What other animals of a keeper have taught: means on the log scale of full size and pace, with variances. */
@@ -105,11 +122,11 @@ export interface OwnGrowth {
 }
 
 /** Full size and pace of an animal whose own sizes told of them; null where they did not. */
-export function ownGrowth({ mostMm, k, weights, own }: GrowthBelief): OwnGrowth | null {
+export function ownGrowth({ mostMm, k, own }: GrowthBelief): OwnGrowth | null {
   if (!own) return null
   const moments = (of: Float64Array) => {
-    const log = of.reduce((sum, v, i) => sum + weights[i]! * Math.log(v), 0)
-    return { log, variance: of.reduce((sum, v, i) => sum + weights[i]! * (Math.log(v) - log) ** 2, 0) }
+    const log = of.reduce((sum, v) => sum + Math.log(v), 0) / of.length
+    return { log, variance: of.reduce((sum, v) => sum + (Math.log(v) - log) ** 2, 0) / of.length }
   }
   return { most: moments(mostMm), k: moments(k) }
 }
@@ -139,11 +156,19 @@ export function taughtLaw(law: GrowthLaw, others: readonly OwnGrowth[]): GrowthL
 }
 
 /** Middle and likely range of something that each curve tells. */
-export function rangeOfBelief(
-  { weights }: GrowthBelief,
-  of: (i: number) => number,
+export const rangeOfBelief = (belief: GrowthBelief, of: (i: number) => number) => rangeOfEach(belief, i => [[of(i), 1]])
+
+/**
+ * The same of something that each curve tells in several ways, each with its share.
+ * @param of values with their shares, which sum to 1
+ */
+export function rangeOfEach(
+  { born }: GrowthBelief,
+  of: (i: number) => readonly (readonly [value: number, share: number])[],
 ): { low: number; value: number; high: number } {
-  const order = Array.from(weights, (weight, i) => ({ weight, value: of(i) })).sort((a, b) => a.value - b.value)
+  const order = Array.from(born, (_, i) => of(i).map(([value, share]) => ({ value, weight: share / born.length })))
+    .flat()
+    .sort((a, b) => a.value - b.value)
   let sum = 0
   const ends: number[] = []
   const wanted = [0.1, 0.5, 0.9]

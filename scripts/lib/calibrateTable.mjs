@@ -4,6 +4,7 @@ import { summariseAlarms } from '../calibration/deathAlarm'
 import { summariseLosses } from '../calibration/losses'
 import { summariseLuck } from '../calibration/luckAlone'
 import { summariseBroods } from '../calibration/hatching'
+import { summariseShells } from '../calibration/shellGrowth'
 import { summariseMolts } from '../calibration/moltTrouble'
 import { summariseWatch } from '../calibration/quietGlass'
 import { summariseCases } from '../calibration/table'
@@ -17,5 +18,6 @@ const summarise =
     water: summariseWatch,
     molts: summariseMolts,
     broods: summariseBroods,
+    shells: summariseShells,
   }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

@@ -5,6 +5,7 @@ import { watchColonies } from '../calibration/deathAlarm'
 import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
 import { watchBroods } from '../calibration/hatching'
+import { growShells } from '../calibration/shellGrowth'
 import { watchMoltTrouble } from '../calibration/moltTrouble'
 import { watchWater } from '../calibration/quietGlass'
 
@@ -16,5 +17,6 @@ const others = {
   water: watchWater,
   molts: watchMoltTrouble,
   broods: watchBroods,
+  shells: growShells,
 }[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

@@ -1,9 +1,8 @@
-import type { ZoneKind } from '#core/records'
-
 /** Each turn of the drawn shell is so many times as wide as the one before. */
 const EXPANSION = 2.1
 const PER_RADIAN = Math.log(EXPANSION) / (2 * Math.PI)
-const STEPS = 48
+/** A point for each so much of a turn, so that a long zone is as round as a short one. */
+const STEP = 0.12
 
 /** A drawn whorl: its edge stands at a radius, and it winds inwards from there. */
 export interface WhorlFrame {
@@ -32,7 +31,8 @@ const point = ({ cx, cy, radius }: WhorlFrame, angle: number, inner: boolean) =>
 export function zonePath(frame: WhorlFrame, fromMm: number, toMm: number): string {
   const least = INNERMOST * frame.mostMm
   const [a, b] = [angleOf(Math.max(least, fromMm), frame), angleOf(Math.max(least, toMm), frame)]
-  const angles = Array.from({ length: STEPS + 1 }, (_, i) => a + ((b - a) * i) / STEPS)
+  const steps = Math.max(2, Math.ceil(Math.abs(b - a) / STEP))
+  const angles = Array.from({ length: steps + 1 }, (_, i) => a + ((b - a) * i) / steps)
   const out = angles.map(t => point(frame, t, false))
   const back = angles.toReversed().map(t => point(frame, t, true))
   return `M${out.join('L')}L${back.join('L')}Z`
@@ -50,6 +50,3 @@ export function diameterAt(frame: WhorlFrame, x: number, y: number): number | nu
   }
   return null
 }
-
-/** Fill of each kind of zone, as a style name. */
-export const zoneClass = (kind: ZoneKind): string => `zone ${kind}`

@@ -230,4 +230,11 @@ text {
     grid-template-columns: 140px minmax(0, 1fr);
   }
 }
+/* where a swelling reaches the edge its words lie over it */
+.row text {
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+  stroke-linejoin: round;
+}
 </style>

@@ -107,12 +107,9 @@ async function savePhoto() {
   if (!photo.value || !colony.value)
     return (issues.value = photo.value ? { colonyId: 'Choose the colony.' } : { photo: 'Take or choose a photo.' })
   saving.value = true
-  const problem = await photos.keep(
-    photo.value,
-    { colonyId: colony.value.id },
-    `${colony.value.name}: photo kept.`,
-    draft.value.text.trim(),
-  )
+  const problem = await photos.keep(photo.value, { colonyId: colony.value.id }, `${colony.value.name}: photo kept.`, {
+    text: draft.value.text.trim(),
+  })
   saving.value = false
   issues.value = problem ? { photo: problem } : {}
   if (problem !== '') return

@@ -44,7 +44,10 @@ watch(
   },
   { immediate: true },
 )
+// the next page may have said already what it is about
+const own = String(route.params.id)
 onBeforeUnmount(() => {
+  if (logSheet.aboutId !== own) return
   atHand.value = ''
   logSheet.aboutId = ''
 })
@@ -143,6 +146,7 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
                 </div>
               </dl>
               <p v-for="l in life.limbsUnderway" :key="l.atMs">{{ limbsText(l, nowMs, [animal.name]) }}</p>
+              <AnimalPhoto v-if="colony && !animal.ended" :animal="animal" :colony-id="colony.id" />
               <details class="fold">
                 <summary>As a table</summary>
                 <DataTable
