@@ -48,7 +48,7 @@ export const readingSd = (mm: number): number => Math.hypot(0.4, 0.03 * mm)
 const OFF_CURVE = 0.08
 /** Standard deviation of a size about its animal's curve, as it was read. */
 export const sizeSd = (mm: number): number => Math.hypot(readingSd(mm), OFF_CURVE * mm)
-/** The first weeks after the hatch go slower or faster than the curve: an age read off it is off by so much of itself. */
+/** The first weeks after the hatch go slower or faster than the curve: an age read off it errs by so much of itself. */
 export const START_SD = 0.12
 /** Weeks ahead go faster or slower than the weeks so far, on the log scale (from memory). */
 export const PACE_AHEAD_SD = 0.3
