@@ -2,7 +2,13 @@ import { type EntryKind, entryKinds, equipmentParts } from '#core/records'
 import { broodWords, careWords, equipmentWord, foodWord, pestWord } from '~/words/kinds'
 
 /** A field of the log sheet for kinds that need no more than fields. */
-export type KindField = { name: string; label: string; hint?: string } & (
+export type KindField = {
+  name: string
+  label: string
+  hint?: string
+  /** of another field the choice with which this one is asked for */
+  onlyWith?: { field: string; is: readonly string[] }
+} & (
   | { type: 'whole'; least: 0 | 1; optional?: boolean }
   | { type: 'decimal'; unit: string; optional?: boolean }
   | { type: 'litres' }
@@ -73,6 +79,17 @@ export const animalKinds: ReadonlySet<string> = new Set<EntryKind>([
   ...(['molts', 'failedMolt', 'limbLoss', 'shell', 'berried', 'mating'] as const),
 ])
 
+/** Whether a field is asked for, given what stands in the others. */
+export function isAsked(
+  { onlyWith }: KindField,
+  fields: readonly KindField[],
+  values: Record<string, string>,
+): boolean {
+  if (!onlyWith) return true
+  const other = fields.find(f => f.name === onlyWith.field)
+  return onlyWith.is.includes(values[onlyWith.field] || (other && 'preset' in other && other.preset) || '')
+}
+
 /** Kinds whose subject is the glass. */
 export const glassKinds: ReadonlySet<string> = new Set(
   Object.entries(entryKinds).flatMap(([kind, { of }]) => (of === 'glass' ? [kind] : [])),
@@ -125,17 +142,37 @@ export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
       options: options(broodWords.clutch),
       preset: 'laid',
     },
-    { name: 'clutchId', label: 'Which clutch', type: 'clutch' },
+    {
+      name: 'clutchId',
+      label: 'Which clutch',
+      type: 'clutch',
+      onlyWith: { field: 'event', is: ['moved', 'checked', 'hatched', 'lost'] },
+    },
     { name: 'place', label: 'Where it is', type: 'choice', options: options(broodWords.place), optional: true },
-    { name: 'aboveCm', label: 'How far above the water it lies', type: 'decimal', unit: 'cm', optional: true },
+    {
+      name: 'aboveCm',
+      label: 'How far above the water it lies',
+      type: 'decimal',
+      unit: 'cm',
+      optional: true,
+      onlyWith: { field: 'event', is: ['laid'] },
+    },
     {
       name: 'lostTo',
-      label: 'If it was lost: why',
+      label: 'Why it was lost',
       type: 'choice',
       options: options(broodWords.lostTo),
       optional: true,
+      onlyWith: { field: 'event', is: ['lost'] },
     },
-    { name: 'young', label: 'Young that came out', type: 'whole', least: 0, optional: true },
+    {
+      name: 'young',
+      label: 'Young that came out',
+      type: 'whole',
+      least: 0,
+      optional: true,
+      onlyWith: { field: 'event', is: ['hatched'] },
+    },
   ],
   young: [
     { name: 'amount', label: 'How many young?', type: 'choice', options: options(broodWords.young), preset: 'few' },

@@ -1,7 +1,7 @@
 import type { Entry } from '#core/records'
 import { editText, volume } from '#core/units'
 import type { UnitPrefs } from '~/words/unitPrefs'
-import { type FieldKind, type KindField, kindFields } from './kindFields'
+import { type FieldKind, isAsked, type KindField, kindFields } from './kindFields'
 import { readNumber } from './readNumber'
 import { readSizes, readZones } from './readSizes'
 import { readVolume } from './readVolume'
@@ -99,7 +99,7 @@ export function readFields(
 ): { raw: Record<string, unknown>; issues: Record<string, string> } {
   const raw: Record<string, unknown> = {}
   const issues: Record<string, string> = {}
-  for (const field of kindFields[kind]) {
+  for (const field of kindFields[kind].filter(f => isAsked(f, kindFields[kind], values))) {
     const { value, issue } = readField(field, values, units)
     if (issue) issues[field.name] = issue
     else if (value !== undefined && !isUnset(field, value)) raw[field.name] = isLoneFlag(field) ? true : value

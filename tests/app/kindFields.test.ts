@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { type Entry, presentGlassId } from '#core/records'
 import { emptyDraft, canCorrect, draftOf } from '~/forms/logDraft'
 import { readDraft } from '~/forms/readDraft'
-import { type FieldKind, fieldKinds, glassKinds, kindFields } from '~/forms/kindFields'
+import { readFields } from '~/forms/readFields'
+import { type FieldKind, fieldKinds, glassKinds, isAsked, kindFields } from '~/forms/kindFields'
 import { defaultUnits } from '~/words/unitPrefs'
 import { colony, daysAgo, nextId, NOW } from '../make'
 
@@ -114,5 +115,23 @@ describe('wrong input', () => {
   ] as const)('%s %j', (kind, values, field) => {
     const r = read(kind, values)
     expect(r.ok ? {} : r.issues).toHaveProperty(field)
+  })
+})
+
+describe('fields that only one choice asks for', () => {
+  const clutch = kindFields.clutch
+  const asked = (values: Record<string, string>) => clutch.filter(f => isAsked(f, clutch, values)).map(f => f.name)
+  it('of a clutch: its height when it is laid, the young when it hatched, why when it was lost', () => {
+    // laid is what stands chosen at first
+    expect(asked({})).toEqual(['event', 'place', 'aboveCm'])
+    expect(asked({ event: 'hatched' })).toEqual(['event', 'clutchId', 'place', 'young'])
+    expect(asked({ event: 'lost' })).toEqual(['event', 'clutchId', 'place', 'lostTo'])
+    expect(asked({ event: 'checked' })).toEqual(['event', 'clutchId', 'place'])
+  })
+  it('what was typed for another choice is not read', () => {
+    const laid = readFields('clutch', { event: 'laid', aboveCm: '4,5', young: '90', lostTo: 'dried' }, defaultUnits)
+    expect(laid).toEqual({ raw: { event: 'laid', aboveCm: 4.5 }, issues: {} })
+    const lost = readFields('clutch', { event: 'lost', clutchId, lostTo: 'drowned', aboveCm: '4' }, defaultUnits)
+    expect(lost.raw).toEqual({ event: 'lost', clutchId, lostTo: 'drowned' })
   })
 })

@@ -36,8 +36,6 @@ const doubts = [...dayDoubts]
 /** Who may be a parent: others of its kind, by their sex. */
 const parents = (not: AnimalSex) =>
   room.all.animals.filter(a => a.groupId === colony.value?.groupId && a.sex !== not && a.id !== old.value?.id)
-const toggled = (list: readonly string[], id: string) =>
-  list.includes(id) ? list.filter(x => x !== id) : [...list, id]
 
 async function save() {
   if (!room.room) return
@@ -76,19 +74,13 @@ async function save() {
       <TextInput v-model="draft.marks" label="What you know it by" placeholder="left claw pale, a chip on the shell" />
       <details v-if="parents('male').length + parents('female').length > 0" class="fold">
         <summary>Parents, as far as they may be</summary>
-        <fieldset v-for="side in ['damIds', 'sireIds'] as const" :key="side" class="flags">
-          <legend class="small muted">
-            {{ side === 'damIds' ? 'Mother, or one of these' : 'Father, or one of these' }}
-          </legend>
-          <label v-for="p in parents(side === 'damIds' ? 'male' : 'female')" :key="p.id"
-            ><input
-              type="checkbox"
-              :checked="draft[side].includes(p.id)"
-              @change="draft[side] = toggled(draft[side], p.id)"
-            />
-            {{ p.name }}</label
-          >
-        </fieldset>
+        <FlagChecks
+          v-for="side in ['damIds', 'sireIds'] as const"
+          :key="side"
+          v-model="draft[side]"
+          :label="side === 'damIds' ? 'Mother, or one of these' : 'Father, or one of these'"
+          :options="parents(side === 'damIds' ? 'male' : 'female').map(p => ({ value: p.id, title: p.name }))"
+        />
       </details>
       <p class="small muted">
         Molts, limbs, broods, sizes and moves are logged as ever, with its name. The number of its colony counts it
@@ -100,22 +92,3 @@ async function save() {
     </template>
   </SideSheet>
 </template>
-
-<style scoped>
-.flags {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-2) var(--space-6);
-}
-.flags label {
-  display: flex;
-  gap: var(--space-4);
-  align-items: center;
-  min-height: 44px;
-}
-.flags input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--weed);
-}
-</style>

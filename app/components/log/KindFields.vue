@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { KindField } from '~/forms/kindFields'
+import { isAsked, type KindField } from '~/forms/kindFields'
 
 /** The fields of a kind of entry that needs no more than fields. */
-defineProps<{
+const props = defineProps<{
   fields: readonly KindField[]
   issues: Record<string, string>
   colonies: readonly { value: string; title: string }[]
@@ -18,8 +18,6 @@ const set = (name: string, text: string) => {
 const textual: ReadonlySet<KindField['type']> = new Set(['whole', 'decimal', 'litres', 'text', 'grades', 'sizes'])
 const worded: ReadonlySet<KindField['type']> = new Set(['text', 'grades', 'sizes'])
 const flagged = (name: string) => (values.value[name] ?? '').split(' ').filter(Boolean)
-const flag = (name: string, value: string, on: boolean) =>
-  set(name, [...flagged(name).filter(f => f !== value), ...(on ? [value] : [])].join(' '))
 /** Of equipment each part has a state: "cover=fine". */
 const stateOf = (name: string, part: string) =>
   flagged(name)
@@ -27,13 +25,12 @@ const stateOf = (name: string, part: string) =>
     ?.split('=')[1] ?? ''
 const setState = (name: string, part: string, state: string) =>
   set(name, [...flagged(name).filter(f => !f.startsWith(`${part}=`)), ...(state ? [`${part}=${state}`] : [])].join(' '))
-/** A clutch that is laid begins; only what follows names one. */
-const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.event ?? 'laid') !== 'laid'
+const asked = computed(() => props.fields.filter(f => isAsked(f, props.fields, values.value)))
 </script>
 
 <template>
   <FieldGrid>
-    <template v-for="(f, i) in fields" :key="f.name">
+    <template v-for="(f, i) in asked" :key="f.name">
       <TextInput
         v-if="textual.has(f.type)"
         :model-value="values[f.name] ?? ''"
@@ -54,17 +51,13 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
         />
         <FieldIssue :text="issues[f.name]" />
       </template>
-      <fieldset v-else-if="f.type === 'flags'" class="flags">
-        <legend class="label">{{ f.label }}</legend>
-        <label v-for="o in f.options" :key="o.value"
-          ><input
-            type="checkbox"
-            :checked="flagged(f.name).includes(o.value)"
-            @change="flag(f.name, o.value, ($event.target as HTMLInputElement).checked)"
-          />
-          {{ o.title }}</label
-        >
-      </fieldset>
+      <FlagChecks
+        v-else-if="f.type === 'flags'"
+        :model-value="flagged(f.name)"
+        :label="f.label"
+        :options="f.options"
+        @update:model-value="set(f.name, $event.join(' '))"
+      />
       <div v-else-if="f.type === 'found'" class="parts">
         <PickOne
           v-for="o in f.options"
@@ -100,7 +93,7 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
         :options="[{ value: '', title: 'not known' }, ...sources]"
         @update:model-value="set(f.name, $event)"
       />
-      <template v-else-if="wanted(f)">
+      <template v-else>
         <PickOne
           :model-value="values[f.name] ?? ''"
           :label="f.label"
@@ -117,27 +110,6 @@ const wanted = (field: KindField) => field.type !== 'clutch' || (values.value.ev
 </template>
 
 <style scoped>
-.label {
-  font-size: var(--type-small);
-  color: var(--muted);
-  padding-bottom: var(--space-2);
-}
-.flags {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-2) var(--space-6);
-}
-.flags label {
-  display: flex;
-  gap: var(--space-4);
-  align-items: center;
-  min-height: 44px;
-}
-.flags input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--weed);
-}
 .parts {
   display: grid;
   grid-template-columns: 1fr 1fr;
