@@ -134,7 +134,9 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
               >
             </template>
           </p>
-          <LifeRows :life="life" :now-ms="nowMs" :summary="summary" :colony-name="nameOfColony" class="rows" />
+          <div class="rows" tabindex="0" role="region" aria-label="Its life line">
+            <LifeRows :life="life" :now-ms="nowMs" :summary="summary" :colony-name="nameOfColony" class="drawn" />
+          </div>
           <div class="two">
             <section aria-label="What is known of it">
               <dl>
@@ -195,6 +197,7 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
 }
 .page {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: var(--space-5);
   padding: var(--space-2) var(--space-7) var(--space-6);
   align-content: start;
@@ -211,6 +214,11 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
 }
 .says {
   font-size: var(--type-statement);
+}
+/* on a phone the line is wider than the screen, and scrolls by itself */
+.rows {
+  overflow-x: auto;
+  min-width: 0;
 }
 .two {
   display: grid;
@@ -258,7 +266,7 @@ dd .small {
   kbd {
     display: none;
   }
-  .rows {
+  .drawn {
     min-width: 640px;
   }
   .shell {
