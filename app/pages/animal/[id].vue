@@ -263,11 +263,12 @@ dd .small {
     padding: 0 var(--space-6) var(--space-5);
   }
   .figure,
+  .back,
   kbd {
     display: none;
   }
   .drawn {
-    min-width: 640px;
+    min-width: 860px;
   }
   .shell {
     grid-template-columns: minmax(0, 1fr);
