@@ -21,6 +21,14 @@ export function useChartStyle() {
     displayColors: false,
     cornerRadius: 6,
   })
+  /** What somebody read or saw: rings without a line. */
+  const rings = () => ({
+    showLine: false,
+    pointRadius: 5,
+    pointBackgroundColor: colour('background'),
+    pointBorderColor: colour('ink'),
+    pointBorderWidth: 1.6,
+  })
   /** What all charts are: as large as their place, and still. */
   const frame = { responsive: true, maintainAspectRatio: false, animation: false, font: { family } } as const
   /** Time from left to right, with words that never stand aslant. */
@@ -56,5 +64,5 @@ export function useChartStyle() {
       border: { display: false },
       ticks: { color: colour('muted'), font, maxTicksLimit: 7, includeBounds: false, callback: v => text(Number(v)) },
     }) as ScaleOptions<'linear'>
-  return { colour, faded, noteStyle, frame, timeAxis, valueAxis }
+  return { colour, faded, noteStyle, rings, frame, timeAxis, valueAxis }
 }

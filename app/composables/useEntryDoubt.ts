@@ -1,4 +1,4 @@
-import { type ColonyFacts, entryDoubt, stillCuring } from '#core/care'
+import { type ColonyFacts, entryDoubt, namedFacts, stillCuring } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import { type Colony, type Entry, momentMs, presentGlassId } from '#core/records'
 import { doubtText } from '~/words/entryDoubt'
@@ -40,12 +40,7 @@ export function useEntryDoubt() {
     const laid = clutchId && care.entriesOf(colony.id).find(e => e.id === clutchId)
     return {
       laidMs: laid ? momentMs(laid.at) : null,
-      named: named.map(({ animal, entries }) => {
-        const sizes = entries.flatMap(e =>
-          e.kind === 'shell' && e.id !== entry.supersedes && e.at < entry.at ? (e.diameterMm ?? []) : [],
-        )
-        return { sex: animal.sex, mostMm: sizes.length > 0 ? Math.max(...sizes) : null }
-      }),
+      named: named.map(({ animal, entries }) => namedFacts(animal, entries, entry)),
     }
   }
   function question(entry: Entry, colony: Colony): string {

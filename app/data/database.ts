@@ -98,10 +98,14 @@ export class UlkinDb extends Dexie {
       .stores({ ...stores, attic: attic!, revisions: 'colonyId', summaries: 'colonyId', aside: 'id', kept: 'id' })
       .upgrade(async tx => {
         const rows = (name: string): Promise<object[]> => tx.table<object>(name).toArray()
-        const [entries, colonies, glasses] = await Promise.all(['entries', 'colonies', 'glasses'].map(rows))
+        const sightings = tx
+          .table<object>('entries')
+          .where('[kind+id]')
+          .between(['berried', Dexie.minKey], ['berried', Dexie.maxKey])
+        const [entries, colonies, glasses] = await Promise.all([sightings.toArray(), rows('colonies'), rows('glasses')])
         await tx.table('animals').bulkPut(animalsOfVersion6({ entries, colonies, glasses }))
         // an entry that holds a name is found by the animal from now on: putting it anew writes its keys
-        await tx.table('entries').bulkPut(entries!.filter(row => 'animal' in row))
+        await tx.table('entries').bulkPut(entries.filter(row => 'animal' in row))
         await tx.table('summaries').clear()
       })
   }

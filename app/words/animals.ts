@@ -101,6 +101,12 @@ export function sizeText({ sizeMm, sizes }: Growth, nowMs: number): string {
   return `${read}; ${formatNumber(sizeMm.low, 1)} to ${formatNumber(sizeMm.high, 1)} mm by now`
 }
 
+/** "0.2 to 0.5 mm a week now". */
+export const perWeekText = ({ perWeekMm: { low, high } }: Growth): string => {
+  const [a, b] = [formatNumber(low, 1), formatNumber(high, 1)]
+  return a === b ? `about ${b} mm a week now` : `${a} to ${b} mm a week now`
+}
+
 /** When it can breed. */
 export function breedsText({ breeds, breedsMm }: Growth, nowMs: number): string {
   const size = `${formatNumber(breedsMm, 0)} mm`

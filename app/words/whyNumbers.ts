@@ -38,9 +38,21 @@ interface Grounds {
 type Own = Pick<Why, 'title' | 'method' | 'formula' | 'figures'>
 
 function whyHowMany({ p, group, f }: Grounds): Own {
+  const title = 'How many, and why'
+  if (p.known)
+    return {
+      title,
+      method: [
+        'Every animal here is followed by its name, so nothing is estimated: the log says who came, moved or died.',
+        'A stranger, young that are seen, or a count of more than are followed ends that; a full count of as many ' +
+          'begins it again.',
+      ],
+      formula: 'number = founders + put in − taken out − died',
+      figures: f.life,
+    }
   const many = whole(p.fit.particles)
   return {
-    title: 'How many, and why',
+    title,
     method: [
       `${many} possible colonies live through your log, week by week, each with its own luck and its own ` +
         `rates. Those that fit what you saw are kept and multiply: what is left of them is the answer.`,
@@ -145,7 +157,7 @@ export function whyNumbers(topic: Topic, statements: ColonyStatements, group: Re
       ...(p.fit.disagreement ? [plain(disagreementText(p))] : []),
     ],
     inputs: inputLines(statements, s),
-    narrows: [plain(fullCountText(p.ifCountedToday)), ...p.looks.map(lookText)],
+    narrows: p.known ? [] : [plain(fullCountText(p.ifCountedToday)), ...p.looks.map(lookText)],
   }
 }
 

@@ -1,8 +1,9 @@
-import type { Brood, TemperatureReading } from '#core/broods'
+import type { FollowedBrood } from '#core/broods'
 import { paceAt, preferredC, type ResolvedGroup } from '#core/groups'
 import { limbsUnderway, type LostLimbs, type Soft, softAt } from '#core/molts'
-import { type Animal, DAY_MS, type Entry, type EntryOf, type Id, momentMs, WEEK_MS } from '#core/records'
+import { type Animal, type Entry, type EntryOf, type Id, momentMs, WEEK_MS } from '#core/records'
 import { type Growth, growthOf, type OwnGrowth, type SizeRead } from '#core/shells'
+import type { TemperatureReading } from '#core/warmth'
 import type { Followed } from './allFollowed'
 import { type NextMolt, nextMolt } from './nextMolt'
 import { lastColony, type Whereabouts, whereabouts } from './whereabouts'
@@ -33,12 +34,10 @@ export interface AnimalLife {
   limbs: LimbStory[]
   /** limbs that are on their way back */
   limbsUnderway: LostLimbs[]
-  broods: Pick<Brood, 'key' | 'firstSeenMs' | 'lastSeenMs' | 'end' | 'young'>[]
+  broods: FollowedBrood[]
   grades: { entryId: Id; atMs: number; grade: string }[]
   /** null where it was never measured */
   growth: Growth | null
-  /** the last look at its shell that marked zones */
-  shell: { entryId: Id; atMs: number } | null
 }
 
 /** What an animal's life is told from. */
@@ -46,19 +45,18 @@ export interface LifeAsked extends Followed {
   resolved: Pick<ResolvedGroup, 'group' | 'targets'>
   /** of the water in which it lives, by time */
   temperatures: readonly TemperatureReading[]
+  /** of late, by which the whole colony's pace of today goes */
+  temperatureC: number
   /** what others of its kind have taught of growth */
   taught?: readonly OwnGrowth[]
   /** its broods */
-  broods: readonly Brood[]
+  broods: readonly FollowedBrood[]
   nowMs: number
 }
 
-/** Days of temperature that the pace of today goes by. */
-const PACE_DAYS = 28
-
 /** Tells the life of one animal from the entries that name it. */
 export function lifeOf(asked: LifeAsked): AnimalLife {
-  const { animal, resolved, broods, temperatures, nowMs } = asked
+  const { animal, resolved, broods, nowMs } = asked
   const entries = asked.entries.filter(e => momentMs(e.at) <= nowMs)
   const where = whereabouts(animal, entries)
   const { molts: intervals } = resolved.group.care
@@ -66,11 +64,10 @@ export function lifeOf(asked: LifeAsked): AnimalLife {
   const limbs = limbsOf(entries, molts)
   const growth = growthFrom(asked, entries)
   const until = where.left?.atMs ?? nowMs
-  const pace = paceOfLate(resolved, temperatures, nowMs)
+  const pace = paceAt(resolved.group.stages.q10.value, asked.temperatureC, preferredC(resolved))
   const born = bornOf(animal, growth)
   const here = !where.left
   const young = born !== null && isYoung(resolved, born, nowMs, pace)
-  const shell = entries.findLast((e): e is EntryOf<'shell'> => e.kind === 'shell' && (e.zones?.length ?? 0) > 0)
   const shed = molts.filter(m => !m.failed).map(m => m.atMs)
   const lost = limbs.some(l => l.molts === 0 && l.backMs === null)
   const days = intervals && (7 * (young ? intervals.youngWeeks : intervals.adultWeeks).value) / pace
@@ -84,20 +81,11 @@ export function lifeOf(asked: LifeAsked): AnimalLife {
     soft: intervals && here ? softAt(intervals, entries, nowMs) : null,
     limbs,
     limbsUnderway: intervals && here ? limbsUnderway(intervals, entries, { nowMs, pace }) : [],
-    broods: broods
-      .filter(b => b.firstSeenMs <= until)
-      .map(({ key, firstSeenMs, lastSeenMs, end, young: came }) => ({
-        key,
-        firstSeenMs,
-        lastSeenMs,
-        end,
-        young: came,
-      })),
+    broods: broods.filter(b => b.firstSeenMs <= until),
     grades: entries.flatMap(e =>
       e.kind === 'grading' ? e.grades.map(g => ({ entryId: e.id, atMs: momentMs(e.at), grade: g.grade })) : [],
     ),
     growth,
-    shell: shell ? { entryId: shell.id, atMs: momentMs(shell.at) } : null,
   }
 }
 
@@ -160,16 +148,4 @@ function isYoung(
   const { firstWeeks, youngWeeks } = group.stages
   const weeks = (nowMs - (born.fromMs + born.toMs) / 2) / WEEK_MS
   return weeks * pace < firstWeeks.value + youngWeeks.value
-}
-
-/** Pace of life by the temperature of the last weeks, against the usual one. */
-function paceOfLate(
-  resolved: Pick<ResolvedGroup, 'group' | 'targets'>,
-  temperatures: readonly TemperatureReading[],
-  nowMs: number,
-): number {
-  const late = temperatures.filter(t => t.at <= nowMs && t.at > nowMs - PACE_DAYS * DAY_MS)
-  if (late.length === 0) return 1
-  const celsius = late.reduce((sum, t) => sum + t.value, 0) / late.length
-  return paceAt(resolved.group.stages.q10.value, celsius, preferredC(resolved))
 }

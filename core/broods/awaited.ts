@@ -38,7 +38,7 @@ function lineFrom(
   if (fromMs >= toMs || toMs < nowMs) return []
   const hatch = hatchDays({ began: [{ fromMs, toMs, weight: 1 }], looks: [] }, law, clock)
   if (!hatch || hatch.latestMs < nowMs) return []
-  const unseen = { sign: 'berried', age: null, eyed: false, place: null, looksMs: [] } as const
+  const unseen = { sign: 'berried', age: null, eyed: false, place: null } as const
   return [{ ...of, ...unseen, looksMs: [], lastSeenMs: of.firstSeenMs, hatch }]
 }
 

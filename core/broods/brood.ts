@@ -1,8 +1,8 @@
 import { DAY_MS, type EntryOf } from '#core/records'
 import { normalBelow } from '#core/stats'
+import type { ThermalClock } from '#core/warmth'
 import { type Beginning, type BroodLook, MISSED, type WatchedBrood } from './hatchDays'
 import { type BroodSign, type HatchLaw, lawSd } from './hatchLaw'
-import type { ThermalClock } from './thermalClock'
 
 /** How a brood ended, and between which two looks. */
 export interface BroodEnd {

@@ -1,7 +1,7 @@
+import type { ThermalClock } from '#core/warmth'
 import { EGG_ROOMS } from './eggQueue'
 import { EYED_FROM, type HatchDays, tellDays } from './hatchDays'
 import type { HatchLaw } from './hatchLaw'
-import type { ThermalClock } from './thermalClock'
 
 /** How far eggs are: what one sees of them. */
 export type EggAge = 'fresh' | 'halfway' | 'eyed'

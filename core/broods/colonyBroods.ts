@@ -1,5 +1,6 @@
 import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, type Entry, momentMs } from '#core/records'
+import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/warmth'
 import { awaitedBroods } from './awaited'
 import type { Brood, BroodReader } from './brood'
 import type { BroodLine } from './broodLine'
@@ -11,7 +12,9 @@ import { hatchDays } from './hatchDays'
 import { ANY_PACE, type BroodSign, hatchDaysAt, hatchLaw, type OwnPace } from './hatchLaw'
 import { ownPace, type WatchedLength, watchedLengths } from './ownPace'
 import { type Run, runOf } from './runs'
-import { type TemperatureReading, type ThermalClock, thermalClock } from './thermalClock'
+
+/** A brood of a followed animal, as her life tells of it. */
+export type FollowedBrood = Pick<Brood, 'key' | 'firstSeenMs' | 'end'> & { who: string }
 
 /** All broods of one colony. Plain data: it crosses to and from a worker and is stored. */
 export interface ColonyBroods {
@@ -21,7 +24,7 @@ export interface ColonyBroods {
   /** that ended of late, newest first */
   ended: Pick<Brood, 'key' | 'who' | 'number' | 'young' | 'end' | 'place' | 'lostTo'>[]
   /** of followed animals, all that were ever seen, oldest first */
-  followed: Brood[]
+  followed: FollowedBrood[]
   /** the last look at all, and what it found; null where nobody looked */
   last: Run['last']
   /** what this keeper’s broods have taught */
@@ -79,7 +82,7 @@ export function colonyBroods(asked: BroodsAsked): ColonyBroods | null {
         ...(lostTo && { lostTo }),
       }))
       .toReversed(),
-    followed: all.filter(b => b.who !== null),
+    followed: all.flatMap(({ key, who, firstSeenMs, end }) => (who === null ? [] : [{ key, who, firstSeenMs, end }])),
     last: run.last,
     ...{ pace, lengths: own },
     temperatureC,

@@ -1,8 +1,8 @@
 import { DAY_MS } from '#core/records'
 import { normalBelow } from '#core/stats'
+import type { ThermalClock } from '#core/warmth'
 import { type HatchLaw, lawSd } from './hatchLaw'
 import { shareBelow, type SpreadOut, spreadOut, valueAt } from './spreadOut'
-import type { ThermalClock } from './thermalClock'
 
 /** A look at one brood. Moments are milliseconds. */
 export interface BroodLook {

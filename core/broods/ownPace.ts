@@ -1,8 +1,8 @@
 import { normalBelow } from '#core/stats'
+import type { ThermalClock } from '#core/warmth'
 import type { Brood } from './brood'
 import { MISSED } from './hatchDays'
 import { ANY_PACE, type HatchLaw, type OwnPace } from './hatchLaw'
-import type { ThermalClock } from './thermalClock'
 
 /** A stretch of the thermal clock, and how likely it is beside the others. */
 interface Stretch {

@@ -1,5 +1,5 @@
 import { compatibility, type ResolvedGroup } from '#core/groups'
-import { type AnimalSex, type Entry, momentMs } from '#core/records'
+import { type Animal, type AnimalSex, type Entry, momentMs } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 
 /** What may be wrong with an entry that can be all the same. The words are in app/words/entryDoubt. */
@@ -40,6 +40,18 @@ export interface NamedFacts {
   sex: AnimalSex
   /** its largest size so far, mm; null where it was never measured */
   mostMm: number | null
+}
+
+/**
+ * What is known of a followed animal before an entry is saved.
+ * @param entries standing entries that name it
+ * @param entry about to be saved; what it corrects says nothing
+ */
+export function namedFacts({ sex }: Pick<Animal, 'sex'>, entries: readonly Entry[], entry: Entry): NamedFacts {
+  const sizes = entries.flatMap(e =>
+    e.kind === 'shell' && e.id !== entry.supersedes && e.at < entry.at ? (e.diameterMm ?? []) : [],
+  )
+  return { sex, mostMm: sizes.length > 0 ? Math.max(...sizes) : null }
 }
 
 /** A size under the one before by less than so much is a slip of the ruler (from memory). */

@@ -74,6 +74,7 @@ export function answerPopulation(
   const answer: PopulationAnswer = {
     model: MODEL,
     firstLook: grain.firstLook,
+    known: question.known !== undefined,
     leftOutBefore: question.leftOutBefore ?? null,
     now: { ...now, level: 0.8, basis: LOG },
     stages,
@@ -106,7 +107,8 @@ export function answerPopulation(
       grain.firstLook ? noTake(search, futures) : largestTake(search, 'any', futures),
     ),
     ifCountedToday: ifCounted(question, now),
-    looks: grain.firstLook ? [] : looksAhead(question, fit, futures),
+    // where each is known no look would tell more
+    looks: grain.firstLook || question.known ? [] : looksAhead(question, fit, futures),
     fit: fitOf(fit),
   }
   return grain.firstLook ? roughened(answer) : answer

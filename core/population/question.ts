@@ -180,6 +180,8 @@ export interface PopulationAnswer {
   model: string
   /** whether this is a quick look by few possible colonies: no take was searched for, and the ranges are rough */
   firstLook: boolean
+  /** whether all are followed one by one, so that the number is what the log says */
+  known: boolean
   /** what lies before this moment was left out; null when nothing was */
   leftOutBefore: number | null
   now: Estimate

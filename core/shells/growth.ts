@@ -1,19 +1,21 @@
 import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/broods'
+import { Z80 } from '#core/stats'
+import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/warmth'
 import { type GrowthLaw, growthLaw, PACE_AHEAD_SD, readingSd, START_SD, usualCurve } from './growthLaw'
 import {
+  type BornCurve,
   type GrowthBelief,
   growthBelief,
   type OwnGrowth,
   ownGrowth,
   rangeOfBelief,
   rangeOfEach,
+  sizeThen,
   taughtLaw,
 } from './growthPosterior'
 import { readShell, type ShellZone, type ZoneDates } from './readShell'
-import { ageAt, fitIncrements, fitSizes, type GrowthCurve } from './vonBertalanffy'
-import { Z80 } from '#core/stats'
+import { ageAt, fitIncrements, fitSizes, grownIn, type GrowthCurve, mmPerWeek } from './vonBertalanffy'
 
 /** A middle with its likely range. */
 export interface Ranged {
@@ -52,6 +54,8 @@ export interface Growth {
   plain: Pick<GrowthCurve, 'mostMm' | 'k'> | null
   bornMs: Ranged
   sizeMm: Ranged
+  /** how fast it grows at present, mm a week of the calendar */
+  perWeekMm: Ranged
   breedsMm: number
   /** when it is large enough to breed; null when it is already, or when most curves never come so far */
   breeds: { ms: Ranged } | 'already' | null
@@ -85,15 +89,15 @@ export function growthOf(asked: GrowthAsked): Growth | null {
   const sizes = asked.sizes.map(s => ({ weeks: weeksAt(s.at), mm: s.mm }))
   const belief = growthBelief(law, sizes, bornBetween(asked, weeksAt))
   if (!belief) return null
-  const size = (i: number, ms: number) => sizeOf(law, belief, i, weeksAt(ms))
-  // good weeks and bad ones are to come, and a curve that was kept to so far may be left
-  const ahead = (ms: number) =>
-    rangeOfEach(belief, i => aheadOf(size(i, asked.nowMs), belief, i, weeksAt(ms) - weeksAt(asked.nowMs)))
   const now = weeksAt(asked.nowMs)
-  const bornMs = rangeOfEach(belief, i =>
+  const paceNow = weeksAt(asked.nowMs + WEEK_MS) - now
+  const sizeAtMs = (ms: number) => rangeOfBelief(belief, c => sizeThen(c, weeksAt(ms)))
+  // good weeks and bad ones are to come, and a curve that was kept to so far may be left
+  const ahead = (ms: number) => rangeOfEach(belief, c => aheadOf(c, now, weeksAt(ms)))
+  const bornMs = rangeOfEach(belief, ({ born }) =>
     THREE.map(([z, share]) => {
       const off = asked.born ? 1 : Math.exp(START_SD * z)
-      return [clock.msAt(7 * (now - (now - belief.born[i]!) * off)), share] as const
+      return [clock.msAt(7 * (now - (now - born) * off)), share] as const
     }),
   )
   return {
@@ -101,12 +105,13 @@ export function growthOf(asked: GrowthAsked): Growth | null {
     own: belief.own,
     plain: belief.own ? plainFit(sizes, asked.born && weeksAt((asked.born.fromMs + asked.born.toMs) / 2)) : null,
     bornMs,
-    sizeMm: rangeOfBelief(belief, i => size(i, asked.nowMs)),
+    sizeMm: sizeAtMs(asked.nowMs),
+    perWeekMm: rangeOfBelief(belief, c => mmPerWeek(c, sizeThen(c, now)) * paceNow),
     breedsMm: law.breedsMm,
     breeds: breedsAt(law, belief, clock, asked.nowMs),
     lately: growthLately(law, asked.sizes, weeksAt),
-    curve: curveOf(bornMs, asked.nowMs, ms => (ms > asked.nowMs ? ahead(ms) : rangeOfBelief(belief, i => size(i, ms)))),
-    zones: asked.shell ? readShell({ law, belief, clock }, asked.shell) : [],
+    curve: curveOf(bornMs, asked.nowMs, ms => (ms > asked.nowMs ? ahead(ms) : sizeAtMs(ms))),
+    zones: asked.shell ? readShell({ belief, clock }, asked.shell) : [],
     teaches: ownGrowth(belief),
   }
 }
@@ -129,9 +134,6 @@ function plainFit(
   return mostMm > 0.9 * largest && mostMm < FAR_OUT * largest ? { mostMm, k } : null
 }
 
-const sizeOf = ({ hatchMm }: GrowthLaw, { mostMm, k, born }: GrowthBelief, i: number, weeks: number): number =>
-  mostMm[i]! - (mostMm[i]! - hatchMm) * Math.exp(-k[i]! * Math.max(0, weeks - born[i]!))
-
 /** Between which weeks of the clock it was born: as it is known, else before the first size and within a life. */
 function bornBetween({ resolved, sizes, born }: GrowthAsked, weeksAt: (ms: number) => number) {
   if (born) return { from: weeksAt(born.fromMs), to: weeksAt(born.toMs) }
@@ -147,19 +149,17 @@ const THREE = [
   [Math.sqrt(3), 1 / 6],
 ] as const
 
-/** Sizes that one curve may lead to in some weeks, with their shares. */
-const aheadOf = (mm: number, { mostMm, k }: GrowthBelief, i: number, weeks: number) =>
-  THREE.map(([z, share]) => {
-    const grown = Math.max(0, mostMm[i]! - mm) * -Math.expm1(-k[i]! * weeks * Math.exp(PACE_AHEAD_SD * z))
-    return [mm + grown, share] as const
+/** Sizes that one curve may lead to from one time to another, with their shares. */
+function aheadOf(curve: BornCurve, from: number, to: number) {
+  const mm = sizeThen(curve, from)
+  return THREE.map(([z, share]) => {
+    const k = curve.k * Math.exp(PACE_AHEAD_SD * z)
+    return [mm + Math.max(0, grownIn({ ...curve, k }, mm, to - from)), share] as const
   })
+}
 
 function breedsAt(law: GrowthLaw, belief: GrowthBelief, clock: ThermalClock, nowMs: number): Growth['breeds'] {
-  const { mostMm, k, born } = belief
-  const weeks = rangeOfBelief(belief, i => {
-    const left = (mostMm[i]! - law.hatchMm) / (mostMm[i]! - law.breedsMm)
-    return left > 0 ? born[i]! + Math.log(left) / k[i]! : Infinity
-  })
+  const weeks = rangeOfBelief(belief, c => c.born + ageAt(c, law.breedsMm))
   if (7 * weeks.value <= clock.daysAt(nowMs)) return 'already'
   if (weeks.high === Infinity) return null
   const ms = (w: number) => Math.max(nowMs, clock.msAt(7 * w))
@@ -173,7 +173,7 @@ function growthLately(law: GrowthLaw, sizes: readonly SizeRead[], weeksAt: (ms: 
   if (!before) return null
   const weeks = weeksAt(last.at) - weeksAt(before.at)
   const { mostMm, k, mostSd, kSd } = law
-  const grown = (most: number, pace: number) => Math.max(0, most - before.mm) * -Math.expm1(-pace * weeks)
+  const grown = (most: number, pace: number) => Math.max(0, grownIn({ mostMm: most, k: pace }, before.mm, weeks))
   const value = grown(mostMm, k)
   // spreads by the slope at the group's own curve, and the weeks between were good ones or bad ones
   const off = Math.hypot(
@@ -206,7 +206,6 @@ const GROWN = 0.9
 export interface SampleTold {
   n: number
   leastMm: number
-  middleMm: number
   mostMm: number
   /** large enough to breed */
   breeding: number
@@ -235,7 +234,6 @@ export function sampleTold(
   return {
     n: sorted.length,
     leastMm: sorted[0]!,
-    middleMm: sorted[Math.floor((sorted.length - 1) / 2)]!,
     mostMm: sorted.at(-1)!,
     breeding: sorted.filter(mm => mm >= law.breedsMm).length,
     ageWeeks: {

@@ -1,4 +1,5 @@
 import { type GrowthLaw, sizeSd } from './growthLaw'
+import { curveFrom, type GrowthCurve, sizeAt } from './vonBertalanffy'
 
 /** A size that was read, at a time in weeks of the thermal clock. */
 export interface SizeAt {
@@ -6,15 +7,21 @@ export interface SizeAt {
   mm: number
 }
 
-/** Growth curves with births, all equally likely: what is believed of one animal. */
-export interface GrowthBelief {
-  mostMm: Float64Array
-  k: Float64Array
+/** A growth curve with a birth. */
+export interface BornCurve extends GrowthCurve {
   /** weeks of the thermal clock */
-  born: Float64Array
+  born: number
+}
+
+/** Curves that are all equally likely: what is believed of one animal. */
+export interface GrowthBelief {
+  curves: readonly BornCurve[]
   /** whether its own sizes moved the curve, and not only its place on it */
   own: boolean
 }
+
+/** Size at a time of the thermal clock, mm; an animal is no smaller than when it hatches. */
+export const sizeThen = (curve: BornCurve, weeks: number): number => sizeAt(curve, Math.max(0, weeks - curve.born))
 
 /** Fewer sizes than these say nothing of an animal's own curve. */
 export const OWN_SIZES = 4
@@ -49,13 +56,8 @@ export function growthBelief(
   return drawn(onGrid(law, sizes, { from: Math.max(born.from, first - cell), to: Math.min(born.to, last + cell) }), own)
 }
 
-/** One curve with a birth, and the logarithm of what it is worth. */
-interface Cell {
-  mostMm: number
-  k: number
-  born: number
-  log: number
-}
+/** A curve with the logarithm of what it is worth. */
+type Cell = BornCurve & { log: number }
 const bestOf = (cells: readonly Cell[]) => cells.reduce((most, c) => Math.max(most, c.log), -Infinity)
 
 function onGrid(law: GrowthLaw, sizes: readonly SizeAt[], born: { from: number; to: number }): Cell[] {
@@ -65,11 +67,11 @@ function onGrid(law: GrowthLaw, sizes: readonly SizeAt[], born: { from: number; 
   for (let i = 0; i < GRID * GRID; i++) {
     const zMost = zAt(i % GRID)
     const zPace = zAt(Math.floor(i / GRID))
-    const curve = { mostMm: law.mostMm * Math.exp(law.mostSd * zMost), k: law.k * Math.exp(law.kSd * zPace) }
+    const curve = curveFrom(law.hatchMm, law.mostMm * Math.exp(law.mostSd * zMost), law.k * Math.exp(law.kSd * zPace))
     const prior = -0.5 * (zMost * zMost + zPace * zPace)
     const logs = Array.from({ length: births }, (_, b) => {
       const at = births === 1 ? born.to : born.from + ((b + 0.5) / births) * (born.to - born.from)
-      return { born: at, log: logChance(law, curve, sizes, at) }
+      return { born: at, log: logChance({ ...curve, born: at }, sizes) }
     })
     // of the group’s curve alone, each is worth what it was, whatever the sizes say
     const kept = own ? 0 : logSum(logs.map(l => l.log))
@@ -80,18 +82,12 @@ function onGrid(law: GrowthLaw, sizes: readonly SizeAt[], born: { from: number; 
 }
 const zAt = (n: number): number => -FAR + (2 * FAR * n) / (GRID - 1)
 
-/** Logarithm of the chance of some sizes on a curve that begins at a birth; nothing is measured before it hatched. */
-function logChance(
-  { hatchMm }: GrowthLaw,
-  { mostMm, k }: { mostMm: number; k: number },
-  sizes: readonly SizeAt[],
-  born: number,
-): number {
+/** Logarithm of the chance of some sizes on a curve; nothing is measured before it hatched. */
+function logChance(curve: BornCurve, sizes: readonly SizeAt[]): number {
   let log = 0
   for (const { weeks, mm } of sizes) {
-    if (weeks < born) return -Infinity
-    const z = (mm - (mostMm - (mostMm - hatchMm) * Math.exp(-k * (weeks - born)))) / sizeSd(mm)
-    log -= 0.5 * z * z
+    if (weeks < curve.born) return -Infinity
+    log -= 0.5 * ((mm - sizeThen(curve, weeks)) / sizeSd(mm)) ** 2
   }
   return log
 }
@@ -107,12 +103,12 @@ function drawn(cells: readonly Cell[], own: boolean): GrowthBelief | null {
   if (best === -Infinity) return null
   const weights = Float64Array.from(cells, c => Math.exp(c.log - best))
   const all = weights.reduce((a, b) => a + b, 0)
-  const belief = { mostMm: new Float64Array(DRAWS), k: new Float64Array(DRAWS), born: new Float64Array(DRAWS), own }
-  for (let d = 0, i = 0, sum = weights[0]!; d < DRAWS; d++) {
+  let [i, sum] = [0, weights[0]!]
+  const curves = Array.from({ length: DRAWS }, (_, d) => {
     while (sum < ((d + 0.5) / DRAWS) * all && i < cells.length - 1) sum += weights[++i]!
-    for (const key of ['mostMm', 'k', 'born'] as const) belief[key][d] = cells[i]![key]
-  }
-  return belief
+    return cells[i]!
+  })
+  return { curves, own }
 }
 
 /** What other animals of a keeper have taught: means on the log scale of full size and pace, with variances. */
@@ -122,13 +118,14 @@ export interface OwnGrowth {
 }
 
 /** Full size and pace of an animal whose own sizes told of them; null where they did not. */
-export function ownGrowth({ mostMm, k, own }: GrowthBelief): OwnGrowth | null {
+export function ownGrowth({ curves, own }: GrowthBelief): OwnGrowth | null {
   if (!own) return null
-  const moments = (of: Float64Array) => {
-    const log = of.reduce((sum, v) => sum + Math.log(v), 0) / of.length
-    return { log, variance: of.reduce((sum, v) => sum + (Math.log(v) - log) ** 2, 0) / of.length }
+  const moments = (of: 'mostMm' | 'k') => {
+    const logs = curves.map(c => Math.log(c[of]))
+    const log = logs.reduce((sum, l) => sum + l, 0) / logs.length
+    return { log, variance: logs.reduce((sum, l) => sum + (l - log) ** 2, 0) / logs.length }
   }
-  return { most: moments(mostMm), k: moments(k) }
+  return { most: moments('mostMm'), k: moments('k') }
 }
 
 /** Keepers' animals differ from the group's usual ones by so much together, on the log scale (from memory). */
@@ -156,26 +153,22 @@ export function taughtLaw(law: GrowthLaw, others: readonly OwnGrowth[]): GrowthL
 }
 
 /** Middle and likely range of something that each curve tells. */
-export const rangeOfBelief = (belief: GrowthBelief, of: (i: number) => number) => rangeOfEach(belief, i => [[of(i), 1]])
+export const rangeOfBelief = (belief: GrowthBelief, of: (curve: BornCurve) => number) =>
+  rangeOfEach(belief, curve => [[of(curve), 1]])
 
 /**
  * The same of something that each curve tells in several ways, each with its share.
  * @param of values with their shares, which sum to 1
  */
 export function rangeOfEach(
-  { born }: GrowthBelief,
-  of: (i: number) => readonly (readonly [value: number, share: number])[],
+  { curves }: GrowthBelief,
+  of: (curve: BornCurve) => readonly (readonly [value: number, share: number])[],
 ): { low: number; value: number; high: number } {
-  const order = Array.from(born, (_, i) => of(i).map(([value, share]) => ({ value, weight: share / born.length })))
-    .flat()
-    .sort((a, b) => a.value - b.value)
-  let sum = 0
-  const ends: number[] = []
-  const wanted = [0.1, 0.5, 0.9]
-  for (const { weight, value } of order) {
-    sum += weight
-    while (ends.length < wanted.length && sum >= wanted[ends.length]! - 1e-12) ends.push(value)
+  const order = curves.flatMap(of).toSorted((a, b) => a[0] - b[0])
+  let [i, sum] = [0, order[0]![1]]
+  const below = (share: number) => {
+    while (sum < share * curves.length - 1e-9 && i < order.length - 1) sum += order[++i]![1]
+    return order[i]![0]
   }
-  const last = order.at(-1)!.value
-  return { low: ends[0] ?? last, value: ends[1] ?? last, high: ends[2] ?? last }
+  return { low: below(0.1), value: below(0.5), high: below(0.9) }
 }

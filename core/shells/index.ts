@@ -15,6 +15,7 @@ export {
   curveFrom,
   fitIncrements,
   fitSizes,
+  grownIn,
   type GrowthCurve,
   type Increment,
   mmPerWeek,

@@ -1,7 +1,7 @@
-import type { ThermalClock } from '#core/broods'
 import type { ZoneKind } from '#core/records'
-import type { GrowthLaw } from './growthLaw'
+import type { ThermalClock } from '#core/warmth'
 import { type GrowthBelief, rangeOfBelief } from './growthPosterior'
+import { ageAt } from './vonBertalanffy'
 
 /** A zone of a whorl, from the end of the one before (the middle, for the first) to its own end as a diameter. */
 export interface ShellZone {
@@ -17,7 +17,6 @@ export interface ZoneDates extends ShellZone {
 }
 
 interface Reader {
-  law: GrowthLaw
   belief: GrowthBelief
   clock: ThermalClock
 }
@@ -26,13 +25,11 @@ interface Reader {
  * Turns the zones of a shell into dates: each end is a diameter that the animal once had, and its growth curve says
  * when. Dates never run backwards, and never beyond the look.
  */
-export function readShell({ law, belief, clock }: Reader, shell: { at: number; zones: readonly ShellZone[] }) {
-  const { mostMm, k, born } = belief
+export function readShell({ belief, clock }: Reader, shell: { at: number; zones: readonly ShellZone[] }) {
   const dateOf = (mm: number) =>
-    rangeOfBelief(belief, i => {
-      if (mm <= law.hatchMm) return Math.min(shell.at, clock.msAt(7 * born[i]!))
-      const left = (mostMm[i]! - law.hatchMm) / (mostMm[i]! - mm)
-      return left > 0 ? Math.min(shell.at, clock.msAt(7 * (born[i]! + Math.log(left) / k[i]!))) : shell.at
+    rangeOfBelief(belief, c => {
+      const weeks = c.born + Math.max(0, ageAt(c, mm))
+      return weeks < Infinity ? Math.min(shell.at, clock.msAt(7 * weeks)) : shell.at
     })
   let from = dateOf(0)
   let fromMm = 0

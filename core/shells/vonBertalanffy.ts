@@ -20,6 +20,10 @@ export const sizeAt = ({ mostMm, k, t0 }: GrowthCurve, weeks: number): number =>
 export const ageAt = ({ mostMm, k, t0 }: GrowthCurve, mm: number): number =>
   mm < mostMm ? t0 - Math.log1p(-mm / mostMm) / k : Infinity
 
+/** What grows on a curve in some weeks from a size on, mm; negative above the full size (Fabens 1965). */
+export const grownIn = ({ mostMm, k }: Pick<GrowthCurve, 'mostMm' | 'k'>, mm: number, weeks: number): number =>
+  (mostMm - mm) * -Math.expm1(-k * weeks)
+
 /** Growth at a size, mm a week; none from the full size on. */
 export const mmPerWeek = ({ mostMm, k }: Pick<GrowthCurve, 'mostMm' | 'k'>, mm: number): number =>
   Math.max(0, k * (mostMm - mm))

@@ -1,5 +1,5 @@
-import type { TemperatureReading } from '#core/broods'
 import { WEEK_MS } from '#core/records'
+import type { TemperatureReading } from '#core/warmth'
 
 /** A stretch of time at one temperature. */
 export interface Climate {

@@ -1,4 +1,4 @@
-import { type ColonyBroods, colonyBroods, type TemperatureReading, type WatchedLength } from '#core/broods'
+import { type ColonyBroods, colonyBroods, type WatchedLength } from '#core/broods'
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
 import {
   type FittedColony,
@@ -10,6 +10,7 @@ import {
 import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
 import type { AnimalLife, Followed } from '#core/animals'
+import type { TemperatureReading } from '#core/warmth'
 import { broodEntries, type FollowedHere, followedHere, livesOf } from './followedAnimals'
 import { comingOf } from './coming'
 import { sexesOf } from './sexes'
@@ -189,14 +190,16 @@ function statementsFrom(
       coming: comingOf(broods, group.group.stages.broodSize.value, standing, nowMs),
       sexes: sexesOf(group, colony, standing, nowMs),
       batch: group.batch,
-      allFollowed: question.known !== undefined,
     }),
     heading: headingStatement(population, group, molts?.watch),
     surplus: surplusStatement(population, { water: water.state, batch: group.batch, molts: molts?.watch ?? null }),
     molts,
     broods,
     sizes: sizesTold(group, standing, question.temperatureC),
-    animals: livesOf(followed, { resolved: group, temperatures, broods: broods?.followed ?? [], nowMs }),
+    animals: livesOf(followed, {
+      ...{ resolved: group, temperatures, temperatureC: question.temperatureC, nowMs },
+      broods: broods?.followed ?? [],
+    }),
     water,
     population,
   }

@@ -7,7 +7,7 @@ import {
   lifeOf,
   whereabouts,
 } from '#core/animals'
-import type { Brood, TemperatureReading } from '#core/broods'
+import type { FollowedBrood } from '#core/broods'
 import type { ResolvedGroup } from '#core/groups'
 import type { OwnGrowth } from '#core/shells'
 import {
@@ -21,6 +21,7 @@ import {
   momentMs,
   WEEK_MS,
 } from '#core/records'
+import type { TemperatureReading } from '#core/warmth'
 
 /** The followed animals of a colony: all that ever lived in it, and those of them that are told of here. */
 export interface FollowedHere {
@@ -61,7 +62,8 @@ export const livesOf = (
   of: {
     resolved: Pick<ResolvedGroup, 'group' | 'targets'>
     temperatures: readonly TemperatureReading[]
-    broods: readonly Brood[]
+    temperatureC: number
+    broods: readonly FollowedBrood[]
     nowMs: number
   },
 ): AnimalLife[] => {

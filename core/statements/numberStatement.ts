@@ -14,8 +14,6 @@ export interface NumberOf {
   coming: readonly Coming[]
   /** larvae, young or dry eggs, and no colony */
   batch: boolean
-  /** whether nobody lives there who is not followed */
-  allFollowed?: boolean
   /** where the group wants a ratio of them, and they are known */
   sexes?: Sexes | null
 }
@@ -38,7 +36,7 @@ export function numberStatement(p: PopulationAnswer, of: NumberOf): Statement {
   return { ...said, state, reasons, actions: [...said.actions, msg('number.doFewerMales', sexes)] }
 }
 
-function numberAlone(p: PopulationAnswer, { nowMs, coming, batch, allFollowed = false }: NumberOf): Statement {
+function numberAlone(p: PopulationAnswer, { nowMs, coming, batch }: NumberOf): Statement {
   const { value, low, high } = p.now
   const last = p.counts.at(-1)
   const numbers = { value, low, high }
@@ -65,8 +63,8 @@ function numberAlone(p: PopulationAnswer, { nowMs, coming, batch, allFollowed = 
   const onTheWay = coming.map(c =>
     msg(c.hatched ? 'number.waiting' : 'number.coming', { number: c.number, place: c.place, from: c.fromMs }),
   )
-  const named = allFollowed ? [msg('number.reasonFollowed', { n: Math.round(value) })] : []
-  if (!last || allFollowed)
+  const named = p.known ? [msg('number.reasonFollowed', { n: Math.round(value) })] : []
+  if (!last || p.known)
     return exact
       ? { ...said, state: 'onTarget', reasons: [...named, ...onTheWay], actions: [] }
       : {

@@ -6,6 +6,7 @@ import { emptyDraft } from '~/forms/logDraft'
 import { emptyPart, readJoin, readPart } from '~/forms/partDraft'
 import { readDraft } from '~/forms/readDraft'
 import { readSizes, readZones } from '~/forms/readSizes'
+import { perWeekText } from '~/words/animals'
 import { colony as colonyOf, NOW, nextId, smallRoom } from '../make'
 import { units } from './formsParts'
 
@@ -152,5 +153,14 @@ describe('parting and joining', () => {
   it('more names than animals are asked about', () => {
     const two = readPart({ ...draft, animalIds: [ash.id, made({ name: 'Soot' }).id] }, context)
     expect(!two.ok && two.issues.heads).toBe('2 are named: as many go at least.')
+  })
+})
+
+describe('growth in words', () => {
+  it('has its range, or one number where both ends read alike', () => {
+    const text = (low: number, high: number) =>
+      perWeekText({ perWeekMm: { low, value: (low + high) / 2, high } } as Parameters<typeof perWeekText>[0])
+    expect(text(0.21, 0.48)).toBe('0.2 to 0.5 mm a week now')
+    expect(text(0.31, 0.34)).toBe('about 0.3 mm a week now')
   })
 })

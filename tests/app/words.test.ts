@@ -21,6 +21,7 @@ import {
 import { agoText, aheadText, aroundText, weeksText } from '~/words/when'
 import { whyValue } from '~/words/why'
 import { whyNumbers } from '~/words/whyNumbers'
+import { animal } from '../unit/animals/parts'
 import { count, death, inputOf, NOW, removal, smallRoom, test as waterTest, withdrawal } from '../make'
 
 const saying: Saying = { units: defaultUnits, nowMs: NOW, animal: ['shrimp', 'shrimp'] }
@@ -128,6 +129,19 @@ describe('sentences', () => {
     expect(text(90)).toBe('From about 89 to 160 in 8 weeks, with 90 put in.')
     expect(text(-12)).toBe('From about 89 to 160 in 8 weeks, beside the 12 taken out.')
     expect(text(0)).toBe('From about 89 to 160 in 8 weeks.')
+  })
+  it('of a colony of followed animals say that nothing is estimated', () => {
+    const founders = { females: 0, males: 0, unsexed: 1, halfGrown: 0, young: 0 }
+    const input = inputOf({ ...s, colony: { ...s.colony, founders } }, [], [])
+    const ash = animal('Ash', { firstColonyId: s.colony.id, groupId: s.colony.groupId })
+    const told = colonyStatements({ ...input, animals: [{ animal: ash, entries: [] }] }).statements
+    const why = whyNumbers('number', told, resolveGroup(s.colony), saying)
+    expect(plain(say(told.number.conclusion, saying))).toBe('1 here')
+    expect(why.formula).toBe('number = founders + put in − taken out − died')
+    expect(why.method.join(' ')).toMatch(/nothing is estimated.*A stranger, young that are seen/)
+    expect([why.narrows, why.method.join(' ').includes('possible colonies')]).toEqual([[], false])
+    const unnamed = colonyStatements(input).statements
+    expect(whyNumbers('number', unnamed, resolveGroup(s.colony), saying).formula).toMatch(/particle filter/)
   })
   it.each(rooms)('are whole when there is %s', (_name, colonyEntries, glassEntries) => {
     const told = colonyStatements(inputOf(s, colonyEntries, glassEntries)).statements

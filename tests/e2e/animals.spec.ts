@@ -26,6 +26,7 @@ test('an animal is followed through a lost claw: its life line, softness, limbs 
 
   // without a name it is nobody: one clear sentence, and what was typed stays
   await followed.getByRole('button', { name: 'Follow another' }).click()
+  await expect(sheet(page).getByLabel('Its name')).toBeFocused()
   await sheet(page).getByLabel('What you know it by').fill('torn left feeler')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page).getByText('Give it a name: it is logged by it.')).toBeVisible()

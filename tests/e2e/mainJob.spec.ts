@@ -2,6 +2,7 @@ import { expect, type Page, test, type TestInfo } from '@playwright/test'
 import { notice, sheet, statement, tabTo } from './steps'
 
 // the whole main job, from an empty device to the same data on another one
+/** The four statements as they stand; what was kept from before is shown until the new answer comes. */
 async function statementsOf(page: Page) {
   await expect(statement(page, 'water')).toBeVisible()
   return page.locator('[data-statement] h2').allInnerTexts()
@@ -118,7 +119,7 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await logByKeys(page)
   const before = await statementsOf(page)
   await page.reload()
-  expect(await statementsOf(page)).toEqual(before)
+  await expect.poll(() => statementsOf(page)).toEqual(before)
   await expect(sheet(page)).toBeHidden()
   const file = await backUpByKeys(page, info)
   await eraseByKeys(page)
@@ -126,7 +127,7 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
   await keyboard.press('Space')
   await keyboard.press('c')
   await expect(page.getByRole('heading', { level: 1, name: 'Ember' })).toBeVisible()
-  expect(await statementsOf(page)).toEqual(before)
+  await expect.poll(() => statementsOf(page)).toEqual(before)
 })
 
 test.describe('by touch on a phone', () => {
@@ -183,7 +184,7 @@ test.describe('by touch on a phone', () => {
     await page.getByRole('button', { name: 'Bring it in' }).tap()
     await expect(sheet(page)).toBeHidden()
     await page.getByRole('link', { name: 'Colony' }).tap()
-    expect(await statementsOf(page)).toEqual(before)
+    await expect.poll(() => statementsOf(page)).toEqual(before)
     await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Room' }).tap()
     await expect(page.getByRole('link', { name: /^Jar: / })).toBeVisible()
     // everything fits: a page that scrolls sideways cannot be used with one wet hand

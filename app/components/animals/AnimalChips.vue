@@ -13,7 +13,7 @@ const flip = (id: string) => {
 <template>
   <fieldset class="who">
     <legend class="small muted">Who of those that you follow</legend>
-    <label v-for="a in animals" :key="a.id" :class="{ on: ids.includes(a.id) }">
+    <label v-for="a in animals" :key="a.id" class="choice" :class="{ on: ids.includes(a.id) }">
       <input type="checkbox" :checked="ids.includes(a.id)" @change="flip(a.id)" />
       <span>{{ a.name }}</span>
     </label>
@@ -31,32 +31,5 @@ const flip = (id: string) => {
 }
 legend {
   padding-bottom: var(--space-2);
-}
-label {
-  position: relative;
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: var(--space-3) var(--space-5);
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
-  cursor: pointer;
-}
-label.on {
-  border-color: var(--weed);
-  background: var(--weed-tint);
-  font-weight: 650;
-}
-label:focus-within {
-  outline: 3px solid var(--weed);
-  outline-offset: 2px;
-}
-input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  margin: 0;
-  cursor: pointer;
 }
 </style>

@@ -8,7 +8,7 @@ import { dayText } from '~/words/when'
 
 /** Sizes that were read, with the curve and its likely range, and the size from which its kind breeds. */
 const props = defineProps<{ growth: Growth; nowMs: number; summary: string }>()
-const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
+const { colour, faded, noteStyle, rings, frame, timeAxis, valueAxis } = useChartStyle()
 
 const from = computed(() => props.growth.curve[0]!.at)
 const to = computed(() => Math.max(props.nowMs + 8 * WEEK_MS, props.growth.curve.at(-1)!.at))
@@ -44,11 +44,7 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
     {
       label: 'size',
       data: props.growth.sizes.map(s => ({ x: s.at, y: s.mm })),
-      showLine: false,
-      pointRadius: 5,
-      pointBackgroundColor: colour('background'),
-      pointBorderColor: colour('ink'),
-      pointBorderWidth: 1.6,
+      ...rings(),
     },
   ],
 }))

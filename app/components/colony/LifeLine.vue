@@ -150,12 +150,14 @@ const hatching = computed(() => {
 })
 const summary = computed(() => {
   const first = past.value[0]
-  const { now, fan } = props.population
+  const { now, fan, known } = props.population
   const end = fan.at(-1)
   if (!first || !end) return ''
   return (
-    `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today ` +
-    `(likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by ` +
+    (known
+      ? `From ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to ${whole(now.value)} today, each followed; by `
+      : `From about ${whole(first.p50)} on ${dayText(first.at, props.nowMs)} to about ${whole(now.value)} today ` +
+        `(likely ${whole(now.low)} to ${whole(now.high)}), from ${shownCounts.value.length} counts; by `) +
     `${aroundText(end.at, props.nowMs)} likely ${whole(end.p10)} to ${whole(end.p90)}. Thin line: the grown ` +
     `among them.${hatching.value}`
   )

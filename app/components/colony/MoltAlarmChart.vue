@@ -7,7 +7,7 @@ import { dayText } from '~/words/when'
 
 /** The sum of failed molts above what is accepted, against the limit at which it calls; a point where some failed. */
 const props = defineProps<{ watch: MoltWatch; sinceMs: number; nowMs: number; summary: string }>()
-const { colour, faded, noteStyle, frame, timeAxis, valueAxis } = useChartStyle()
+const { colour, faded, noteStyle, rings, frame, timeAxis, valueAxis } = useChartStyle()
 
 const shown = computed(() => props.watch.path.filter(p => p.at >= props.sinceMs))
 const failed = computed(() => shown.value.filter(p => p.failed > 0))
@@ -37,11 +37,7 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
     {
       label: 'failed',
       data: failed.value.map(p => ({ x: p.at, y: p.level })),
-      showLine: false,
-      pointRadius: 5,
-      pointBackgroundColor: colour('background'),
-      pointBorderColor: colour('ink'),
-      pointBorderWidth: 1.6,
+      ...rings(),
     },
   ],
 }))

@@ -11,7 +11,7 @@ const name = useId()
   <fieldset>
     <legend :class="hideLabel ? 'hidden-to-eyes' : 'label'">{{ label }}</legend>
     <div class="chips">
-      <label v-for="o in options" :key="o.value" :class="{ on: model === o.value }">
+      <label v-for="o in options" :key="o.value" class="choice" :class="{ on: model === o.value }">
         <input v-model="model" type="radio" :name="name" :value="o.value" />
         <span>{{ o.title }}</span>
       </label>
@@ -32,33 +32,6 @@ const name = useId()
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-4);
-}
-.chips label {
-  position: relative;
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: var(--space-3) var(--space-5);
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  background: var(--surface);
-  cursor: pointer;
-}
-.chips label.on {
-  border-color: var(--weed);
-  background: var(--weed-tint);
-  font-weight: 650;
-}
-.chips label:focus-within {
-  outline: 3px solid var(--weed);
-  outline-offset: 2px;
-}
-input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  margin: 0;
-  cursor: pointer;
 }
 .hint {
   padding-top: var(--space-2);

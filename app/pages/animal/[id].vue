@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiPencilOutline, mdiPlus } from '@mdi/js'
+import { mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { momentMs } from '#core/records'
 import {
   ageBasis,
@@ -11,6 +11,7 @@ import {
   lifeEvents,
   lifeHeadline,
   nextMoltText,
+  perWeekText,
   shellHistory,
   shellToday,
   sizeText,
@@ -65,6 +66,7 @@ const facts = computed(() => {
       under: l.born ? ageBasis[l.born.by] : 'say when it was born or came, or measure it',
     },
     ...(g ? [{ name: 'Size', value: sizeText(g, nowMs.value), under: '' }] : []),
+    ...(g && !l.left ? [{ name: 'Growing', value: perWeekText(g), under: '' }] : []),
     ...(g && !l.left ? [{ name: 'Breeding', value: breedsText(g, nowMs.value), under: '' }] : []),
     ...(molts && !l.left
       ? [
@@ -106,9 +108,10 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
     <template v-if="animal">
       <AppTop :title="animal.name" :about="animalUnder(animal)">
         <template #before
-          ><NuxtLink :to="colony ? `/colony/${colony.id}` : '/'" class="back" aria-label="Back to its colony"
-            ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
-          ><GroupFigure :group-id="animal.groupId" :size="54" class="figure"
+          ><BackLink :to="colony ? `/colony/${colony.id}` : '/'" label="Back to its colony" /><GroupFigure
+            :group-id="animal.groupId"
+            :size="54"
+            class="figure"
         /></template>
         <v-btn
           class="quiet"
@@ -202,16 +205,6 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
   padding: var(--space-2) var(--space-7) var(--space-6);
   align-content: start;
 }
-.back {
-  display: inline-flex;
-  align-items: center;
-  justify-content: center;
-  width: 40px;
-  height: 40px;
-  margin: -10px 0 -10px -10px;
-  align-self: center;
-  color: var(--muted);
-}
 .says {
   font-size: var(--type-statement);
 }
@@ -263,7 +256,6 @@ dd .small {
     padding: 0 var(--space-6) var(--space-5);
   }
   .figure,
-  .back,
   kbd {
     display: none;
   }

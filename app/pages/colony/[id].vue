@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiPencilOutline, mdiPlus } from '@mdi/js'
+import { mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { resolveGroup } from '#core/groups'
 import type { WhyTopic } from '~/components/colony/FourStatements.vue'
 import { endingWord } from '~/words/endings'
@@ -94,9 +94,10 @@ const spans = [
     <template v-if="colony && room.room">
       <AppTop :title="colony.name" :about="about">
         <template #before
-          ><NuxtLink to="/" class="back" aria-label="Back to the Room"
-            ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
-          ><GroupFigure :group-id="colony.groupId" :size="54" class="figure"
+          ><BackLink to="/" label="Back to the Room" /><GroupFigure
+            :group-id="colony.groupId"
+            :size="54"
+            class="figure"
         /></template>
         <v-btn
           v-if="!colony.ended"
@@ -200,16 +201,6 @@ const spans = [
   padding: var(--space-2) var(--space-7) var(--space-5);
   min-height: 0;
 }
-.back {
-  display: inline-flex;
-  align-items: center;
-  justify-content: center;
-  width: 40px;
-  height: 40px;
-  margin: -10px 0 -10px -10px;
-  align-self: center;
-  color: var(--muted);
-}
 .mates {
   padding-top: var(--space-3);
 }
@@ -257,9 +248,6 @@ const spans = [
   }
   .change :deep(.v-btn__prepend) {
     margin: 0;
-  }
-  .back {
-    display: none;
   }
 }
 </style>

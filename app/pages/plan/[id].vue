@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiArrowLeft, mdiCheck } from '@mdi/js'
+import { mdiCheck } from '@mdi/js'
 import { toMoment } from '#core/records'
 import { volumeText } from '~/words/unitPrefs'
 
@@ -32,9 +32,9 @@ async function putAway() {
     <template v-if="desk.plan.value && desk.draft.value">
       <AppTop :title="desk.stored.value?.name ?? ''" :about="about">
         <template #before
-          ><NuxtLink to="/plan" class="back" aria-label="Back to the plans"
-            ><v-icon :icon="mdiArrowLeft" size="20" /></NuxtLink
-          ><GroupFigure :group-id="desk.plan.value.groupIds[0]!" :size="54"
+          ><BackLink to="/plan" label="Back to the plans" /><GroupFigure
+            :group-id="desk.plan.value.groupIds[0]!"
+            :size="54"
         /></template>
         <v-btn v-if="glass" color="primary" :to="`/water/${glass.id}`">To its water</v-btn>
         <v-btn v-else color="primary" :prepend-icon="mdiCheck" @click="setting = true">Make it a glass</v-btn>
@@ -84,16 +84,6 @@ async function putAway() {
   align-content: start;
   min-width: 0;
 }
-.back {
-  display: inline-flex;
-  align-items: center;
-  justify-content: center;
-  width: 40px;
-  height: 40px;
-  margin: -10px 0 -10px -10px;
-  align-self: center;
-  color: var(--muted);
-}
 @media (--small-desk) {
   .page {
     grid-template-columns: 300px minmax(0, 1fr);
@@ -112,9 +102,6 @@ async function putAway() {
   }
   .running .side {
     order: -1;
-  }
-  .back {
-    display: none;
   }
 }
 </style>

@@ -9,6 +9,7 @@ const ash = animal('Ash')
 const life = (entries: Entry[], who: Animal = ash, more = {}) =>
   lifeOf({
     ...{ animal: who, entries, resolved: resolvedOf('land-crab'), temperatures: [], broods: [], nowMs: NOW },
+    temperatureC: 25,
     ...more,
   })
 const molt = (days: number) => about([ash], 'molts', days, { number: 1 })
@@ -65,7 +66,7 @@ describe('a life', () => {
     expect((next(900) - at(3)) / DAY_MS).toBeCloseTo(28, 6)
   })
   it('molts sooner in warmth, and after a limb was lost', () => {
-    const warm = life([molt(3)], ash, { temperatures: [{ at: at(1), value: 28 }] })
+    const warm = life([molt(3)], ash, { temperatureC: 28 })
     expect(warm.nextMolt!.likelyMs).toBeLessThan(life([molt(3)]).nextMolt!.likelyMs - 4 * DAY_MS)
     const wounded = life([molt(3), about([ash], 'limbLoss', 1, { number: 1, limbs: 'one' })])
     expect((wounded.nextMolt!.likelyMs - at(3)) / DAY_MS).toBeCloseTo(0.8 * 28, 6)

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { DAY_MS } from '#core/records'
 import { hatchDays, type HatchDays, type WatchedBrood } from '../../../core/broods/hatchDays'
 import { type HatchLaw, hatchDaysAt, hatchLaw } from '../../../core/broods/hatchLaw'
-import { thermalClock } from '../../../core/broods/thermalClock'
+import { thermalClock } from '#core/warmth'
 import { NOW } from '../../make'
 import { resolvedOf } from '../population/questions'
 

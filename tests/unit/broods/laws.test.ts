@@ -16,7 +16,7 @@ import { clutchesOf } from '../../../core/broods/clutches'
 import { type HatchLaw, hatchDaysAt, lawSd } from '../../../core/broods/hatchLaw'
 import { chanceBetween, ownPace, watchedLengths } from '../../../core/broods/ownPace'
 import { shareBelow, spreadOut, valueAt } from '../../../core/broods/spreadOut'
-import { type ThermalClock, thermalClock } from '../../../core/broods/thermalClock'
+import { type ThermalClock, thermalClock } from '#core/warmth'
 import { laid, ofClutch } from './parts'
 import { NOW } from '../../make'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type ColonyFacts, entryDoubt, tooManyDead } from '#core/care'
+import { type ColonyFacts, entryDoubt, namedFacts, tooManyDead } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import type { Entry } from '#core/records'
 import { judgeValue, waterStory } from '#core/water'
@@ -63,5 +63,23 @@ describe('an entry that can hardly be', () => {
   it('is no entry of other kinds', () => {
     expect(key(entry('molts', { number: 400 }), facts())).toBeNull()
     expect(key(entry('note', { text: 'x' }), facts())).toBeNull()
+  })
+})
+
+describe('what is known of a followed animal before an entry', () => {
+  const size = (diameterMm: number | undefined, ago: number) =>
+    entryOf('shell', ago, { colonyId, marks: [], ...(diameterMm ? { diameterMm } : { marks: ['pits'] }) })
+  const ash = { sex: 'male' as const }
+  it('is its largest size so far, and its sex', () => {
+    const log = [size(8, 30), size(11, 20), size(9, 10), size(undefined, 5)]
+    expect(namedFacts(ash, log, size(8, 0))).toEqual({ sex: 'male', mostMm: 11 })
+    // what was measured later says nothing of an earlier day
+    expect(namedFacts(ash, log, size(8, 25)).mostMm).toBe(8)
+    expect(namedFacts(ash, [], size(8, 0)).mostMm).toBeNull()
+  })
+  it('leaves out the entry that is being put right', () => {
+    const [slip, before] = [size(31, 3), size(11, 20)]
+    const right = { ...size(13, 0), supersedes: slip.id }
+    expect(namedFacts(ash, [before, slip], right).mostMm).toBe(11)
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ageAt, curveFrom, growthLaw, growthOf, sampleTold, sizeAt, usualCurve } from '#core/shells'
+import { ageAt, curveFrom, grownIn, growthLaw, growthOf, mmPerWeek, sampleTold, sizeAt, usualCurve } from '#core/shells'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { resolvedOf } from '../population/questions'
 import { NOW } from '../../make'
@@ -107,6 +107,24 @@ describe('the growth of one animal', () => {
     const g = growthOf({ resolved: resolvedOf('apple-snail'), sizes: dwarf, born: null, temperatures: [], nowMs: NOW })
     expect(g === null || g.breeds !== 'already').toBe(true)
   })
+  it('says how fast it grows at present: k (L∞ − L) by the warmth of now', () => {
+    const own = curveFrom(1, 21, 0.08)
+    const born = { fromMs: at(30), toMs: at(30) }
+    const g = told(read(own, 30, [26, 22, 18, 14, 10, 6, 2, 0]), { born })!
+    const now = mmPerWeek(own, sizeAt(own, 30))
+    // by hand: 20 × 0.08 × e^(−2.4)
+    expect(now).toBeCloseTo(0.145, 3)
+    expect(grownIn(own, sizeAt(own, 30), 0.001) / 0.001).toBeCloseTo(now, 3)
+    expect(grownIn(own, 1, 10)).toBeCloseTo(20 * (1 - Math.exp(-0.8)), 9)
+    expect(g.perWeekMm.low).toBeLessThan(now)
+    expect(g.perWeekMm.high).toBeGreaterThan(now)
+    expect(g.perWeekMm.high).toBeLessThan(2 * now)
+    // a young one grows many times as fast
+    expect(told([{ at: NOW, mm: 5 }])!.perWeekMm.value).toBeGreaterThan(8 * now)
+    const warmth = (value: number) => [{ at: NOW - 10 * DAY_MS, value }]
+    const of = (celsius: number) => told([{ at: NOW, mm: 5 }], { temperatures: warmth(celsius) })!.perWeekMm.value
+    expect(of(27)).toBeGreaterThan(1.2 * of(22))
+  })
   it('grows faster in warmth', () => {
     const warm = [30, 20, 10, 1].map(d => ({ at: NOW - d * DAY_MS, value: 27 }))
     const of = (temperatures: typeof warm) => told([{ at: at(3), mm: 8 }], { temperatures })!.sizeMm.value
@@ -188,7 +206,7 @@ describe('a whorl', () => {
 describe('a sample of a colony', () => {
   it('tells ages by the usual curve and who is large enough to breed', () => {
     const s = sampleTold(rams, [11, 5, 8, 10, 3], 1)!
-    expect(s).toMatchObject({ n: 5, leastMm: 3, middleMm: 8, mostMm: 11, breeding: 2 })
+    expect(s).toMatchObject({ n: 5, leastMm: 3, mostMm: 11, breeding: 2 })
     expect(s.ageWeeks.youngest).toBeCloseTo(ageAt(usual, 3), 9)
     expect(s.ageWeeks.oldest).toBeCloseTo(ageAt(usual, 11), 9)
     // in warmth they came so far sooner

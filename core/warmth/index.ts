@@ -1,0 +1,1 @@
+export { type TemperatureReading, type ThermalClock, thermalClock, type Warmth } from './thermalClock'
