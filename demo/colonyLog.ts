@@ -43,13 +43,13 @@ export function makeColony(making: Making, plan: ColonyPlan, glass: Glass): Made
   const began = making.untilMs - days * DAY_MS
   const colony: Colony = {
     ...begun(making.id(began), began),
-    form: 'colony',
+    form: plan.form ?? 'colony',
     stays: [{ glassId: glass.id, from: toMoment(began) }],
     name: plan.name,
     groupId: plan.groupId,
     schools: plan.schools ?? {},
     startedAt: toMoment(began),
-    founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...plan.founders },
+    founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0, ...(plan.form ? {} : plan.founders) },
     targets: {},
     life: {},
     ...(plan.minimumKeep !== undefined && { minimumKeep: plan.minimumKeep }),

@@ -4,6 +4,7 @@ import {
   type Animal,
   type Colony,
   DAY_MS,
+  type EggLot,
   Entry,
   type Glass,
   type Plan,
@@ -16,6 +17,7 @@ import {
 } from '#core/records'
 import { makeColony } from './colonyLog'
 import { makeFollowed } from './followed'
+import { makeHatches } from './hatches'
 import { type Making, making, weeksBefore } from './making'
 import { lanternQuayPlan } from './plan'
 import type { GlassPlan } from './planShapes'
@@ -93,6 +95,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
       for (const [position, plan] of glassPlans.entries())
         putGlass(maker, filling, plan, { rackId: rack.id, shelf, position })
   }
+  const eggLots = addHatches(maker, filling)
   const { truth, racks, glasses, colonies, animals, sources, shelf, plans, entries } = filling
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
   const idOf = (name: string) => colonies.find(c => c.name === name)!.id
@@ -107,6 +110,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
       glasses,
       colonies,
       animals,
+      eggLots,
       sources,
       shelf,
       plans,
@@ -117,6 +121,19 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
     },
     truth,
   }
+}
+
+/** Larvae, parted young and dry eggs. @returns the lots of the egg bank */
+function addHatches(maker: Making, filling: Filling): EggLot[] {
+  const { room, racks, glasses, colonies, entries } = filling
+  const batch = colonies.find(c => c.form === 'batch')!
+  const glass = glasses.find(g => g.id === batch.stays[0]!.glassId)!
+  const made = makeHatches(maker, room.id, racks, { batch, glass })
+  batch.eggLotId = made.eggLots[0]!.id
+  glasses.push(...made.glasses)
+  colonies.push(...made.colonies)
+  entries.push(...made.entries)
+  return made.eggLots
 }
 
 function roomOf(maker: Making, began: number): Room {

@@ -24,6 +24,8 @@ export interface ColonyPlan {
   name: string
   groupId: string
   schools?: Record<string, string>
+  /** a pool of dry eggs: those that hatched are true, and nobody knew their number */
+  form?: 'batch'
   founders: Partial<Heads>
   /** weeks before the end when it began */
   began: number

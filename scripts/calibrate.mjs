@@ -4,7 +4,7 @@
 // Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
 // water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching;
-// shells, for ages and sizes of measured animals.
+// shells, for ages and sizes of measured animals; hatches, for larvae in a tub and pools of dry eggs.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -116,6 +116,31 @@ const others = {
       t.aheadOff.toFixed(1),
     ],
     good: t => t.aheadHeld >= 0.7,
+  },
+  hatches: {
+    of: r => `${r.groupId}, ${r.looks === 0 ? 'no look' : r.looks === 1 ? 'one look' : `${r.looks} looks`}`,
+    columns: [
+      '',
+      'n',
+      'there: holds',
+      'leans',
+      'in all: holds',
+      'leans',
+      'half of them: holds',
+      'days wide',
+      'days off',
+    ],
+    cells: t => [
+      t.n,
+      per(t.alive.held),
+      signed(t.alive.off),
+      per(t.total.held),
+      signed(t.total.off),
+      per(t.half.held),
+      t.half.width.toFixed(1),
+      t.half.off.toFixed(1),
+    ],
+    good: t => t.alive.held >= 0.7 && t.total.held >= 0.7 && t.half.held >= 0.7,
   },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],

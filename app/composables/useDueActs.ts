@@ -1,6 +1,20 @@
-import { type DueItem, doing } from '#core/care'
+import { type DueItem, type DueKind, doing } from '#core/care'
 import { DAY_MS, Entry, toMoment } from '#core/records'
+import type { LogKind } from '~/forms/logDraft'
 import { dueKindWord, dueTitle } from '~/words/due'
+
+/** Work that is done by writing down what was seen, and as what. */
+const LOGGED: Partial<Record<DueKind, LogKind>> = {
+  count: 'count',
+  test: 'waterTest',
+  saltStep: 'waterTest',
+  young: 'young',
+  hatchCheck: 'young',
+  greenWater: 'larvae',
+  larvaSample: 'larvae',
+  limb: 'note',
+  topUp: 'topUp',
+}
 
 /** What can be done with something due: do it, put it off, leave it out, or go where it is done. */
 export function useDueActs() {
@@ -42,17 +56,14 @@ export function useDueActs() {
   /** Where work is done that needs more than a touch. */
   function go(item: DueItem) {
     const colonyId = item.colonyId ?? room.coloniesByGlass.get(item.glassId ?? '')?.[0]?.id ?? ''
+    const kind = LOGGED[item.kind]
+    if (kind) return logSheet.show(colonyId, kind)
     switch (item.kind) {
-      case 'count':
-        return logSheet.show(colonyId, 'count')
-      case 'test':
-        return logSheet.show(colonyId, 'waterTest')
-      case 'young':
-        return logSheet.show(colonyId, 'young')
-      case 'limb':
-        return logSheet.show(colonyId, 'note')
-      case 'topUp':
-        return logSheet.show(colonyId, 'topUp')
+      case 'pick':
+      case 'dryDown':
+        return void navigateTo(`/colony/${colonyId}`)
+      case 'flood':
+        return void navigateTo('/broods')
       case 'planStep':
         return void navigateTo(`/plan/${item.planId}`)
       case 'soil':

@@ -5,7 +5,7 @@ import { deleteUnused, type Write } from '~/data/saveRecord'
 /** What can end, with the table where it lies. */
 export type Endable = Extract<
   EditedTable,
-  'rooms' | 'racks' | 'glasses' | 'colonies' | 'animals' | 'lines' | 'sources' | 'shelf' | 'plans'
+  'rooms' | 'racks' | 'glasses' | 'colonies' | 'animals' | 'eggLots' | 'lines' | 'sources' | 'shelf' | 'plans'
 >
 
 /** Ending things, bringing them back, and taking away for good what was begun by mistake. */

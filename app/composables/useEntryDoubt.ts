@@ -1,7 +1,10 @@
 import { type ColonyFacts, entryDoubt, namedFacts, stillCuring } from '#core/care'
 import { resolveGroup } from '#core/groups'
+import type { ValueVerdict } from '#core/water'
 import { type Colony, type Entry, momentMs, presentGlassId } from '#core/records'
 import { doubtText } from '~/words/entryDoubt'
+
+const lastOf = (values: readonly ValueVerdict[]) => values.find(v => v.key === 'salinityGKg')?.latest?.value
 
 /**
  * Asks once about an entry that can hardly be: a second save of the same keeps it.
@@ -24,6 +27,7 @@ export function useEntryDoubt() {
       group: resolveGroup(colony),
       most: now ? { all: now.high, females: Math.min(now.high, stages?.females.high ?? now.high) } : null,
       values: told?.water.values ?? [],
+      larvaeSaltGKg: told?.batch?.kind === 'larvae' ? (lastOf(told.water.values) ?? 0) : null,
       curing: plan !== undefined && stillCuring(plan, care.entriesOf(glassId), care.nowMs),
     }
   }

@@ -1,3 +1,4 @@
+import type { ColonyForm } from '#core/records'
 import type { SignTopic } from '~/words/signs'
 
 /** Sheets that any place can open. Others are kept by the place that owns them; all count as open for the keyboard. */
@@ -11,7 +12,13 @@ export function useSheets() {
   )
   const rack = useState<{ rackId: string | null } | null>('sheet.rack', () => null)
   const animal = useState<{ animalId: string | null; colonyId: string } | null>('sheet.animal', () => null)
-  const colony = useState<{ glassId: string | null } | null>('sheet.colony', () => null)
+  const colony = useState<{
+    glassId: string | null
+    /** what is begun, where it is known */
+    groupId?: string
+    form?: ColonyForm
+    eggLotId?: string
+  } | null>('sheet.colony', () => null)
   const logSheet = useLogSheetStore()
   const own = useState('sheet.own', () => 0)
   const anyOpen = computed(

@@ -1,6 +1,7 @@
 import {
   type Animal,
   type Colony,
+  type EggLot,
   type Glass,
   inUse,
   type Line,
@@ -24,6 +25,7 @@ export interface RoomRecords {
   lines: Line[]
   colonies: Colony[]
   animals: Animal[]
+  eggLots: EggLot[]
   sources: Source[]
   shelf: ShelfItem[]
   plans: Plan[]
@@ -38,22 +40,24 @@ export const noRoom: RoomRecords = {
   lines: [],
   colonies: [],
   animals: [],
+  eggLots: [],
   sources: [],
   shelf: [],
   plans: [],
 }
 
 /**
- * Reads a room with its racks, glasses, lines, colonies, animals, sources, shelf and plans.
+ * Reads a room with its racks, glasses, lines, colonies, animals, dry eggs, sources, shelf and plans.
  * @param roomId which room; the newest one in use when it is missing or unknown
  */
 export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<RoomRecords> {
   const rooms = await db.records('rooms').orderBy('id').toArray()
   const room = rooms.find(r => r.id === roomId) ?? rooms.findLast(inUse) ?? rooms.at(-1) ?? null
   if (!room) return { ...noRoom, rooms }
-  const inRoom = <T extends 'racks' | 'glasses' | 'lines' | 'animals' | 'sources' | 'shelf' | 'plans'>(table: T) =>
-    db.records(table).where('roomId').equals(room.id)
-  const [sources, shelf, plans, racks, glasses, lines, animals] = await Promise.all([
+  const inRoom = <T extends 'racks' | 'glasses' | 'lines' | 'animals' | 'eggLots' | 'sources' | 'shelf' | 'plans'>(
+    table: T,
+  ) => db.records(table).where('roomId').equals(room.id)
+  const [sources, shelf, plans, racks, glasses, lines, animals, eggLots] = await Promise.all([
     inRoom('sources').sortBy('id'),
     inRoom('shelf').sortBy('id'),
     inRoom('plans').sortBy('id'),
@@ -61,6 +65,7 @@ export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<R
     inRoom('glasses').toArray(),
     inRoom('lines').sortBy('id'),
     inRoom('animals').sortBy('id'),
+    inRoom('eggLots').sortBy('id'),
   ])
   const colonies = await db
     .records('colonies')
@@ -68,7 +73,7 @@ export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<R
     .anyOf(glasses.map(g => g.id))
     .distinct()
     .sortBy('id')
-  return { rooms, room, racks, glasses, lines, colonies, animals, sources, shelf, plans }
+  return { rooms, room, racks, glasses, lines, colonies, animals, eggLots, sources, shelf, plans }
 }
 
 /** Scenarios of a colony that are not put away, oldest first. */

@@ -1,7 +1,16 @@
 import { groupOf, schoolKinds, type SchoolKind } from '#core/groups'
-import { begun, Colony as ColonySchema, type Colony, headKeys, Heads, headsTotal, toMoment } from '#core/records'
+import {
+  begun,
+  Colony as ColonySchema,
+  type Colony,
+  type ColonyForm,
+  headKeys,
+  Heads,
+  headsTotal,
+  toMoment,
+} from '#core/records'
 import { newId } from '~/data/newId'
-import { readPastDay } from './deviceDays'
+import { readPastDay, readPastMoment } from './deviceDays'
 import { nameIssue } from './nameIssue'
 import { wholeNumber } from './wholeNumber'
 
@@ -12,6 +21,10 @@ export interface ColonyDraft {
   schools: Record<string, string>
   heads: Record<keyof Heads, string>
   startedAt: string
+  /** a colony, larvae in a tub, or a pool of dry eggs */
+  form: ColonyForm
+  /** the lot that a pool is begun from; empty for eggs that are in no bank */
+  eggLotId: string
 }
 
 export const emptyColonyDraft = (groupId = ''): ColonyDraft => ({
@@ -20,7 +33,20 @@ export const emptyColonyDraft = (groupId = ''): ColonyDraft => ({
   schools: {},
   heads: { females: '', males: '', unsexed: '', halfGrown: '', young: '' },
   startedAt: '',
+  form: 'colony',
+  eggLotId: '',
 })
+
+/** The forms that a group can have beside a colony. */
+export const formsOf = (groupId: string): ColonyForm[] => {
+  const { larvae, dryEggs } = groupOf(groupId)
+  return ['colony', ...(larvae ? (['rearing'] as const) : []), ...(dryEggs ? (['batch'] as const) : [])]
+}
+/** Fields of an unwritten moment: a hatch has its hour, a colony its day. */
+const readStart = (draft: ColonyDraft, nowMs: number) => {
+  if (draft.startedAt === '') return { ok: true as const, ms: nowMs }
+  return draft.form === 'colony' ? readPastDay(draft.startedAt, nowMs) : readPastMoment(draft.startedAt, nowMs)
+}
 
 /** Kinds of school in which a group's keepers disagree, i.e. with more than one option. */
 export const schoolsOf = (groupId: string): SchoolKind[] =>
@@ -57,8 +83,9 @@ export function readColony(
   if (unnamed) issues.name = unnamed
   const heads = readHeads(draft.heads)
   if (!heads.ok) issues.heads = heads.issue
-  else if (headsTotal(heads.heads) === 0) issues.heads = 'How many animals start it? At least one.'
-  const started = draft.startedAt === '' ? { ok: true as const, ms: nowMs } : readPastDay(draft.startedAt, nowMs)
+  else if (headsTotal(heads.heads) === 0 && draft.form === 'colony')
+    issues.heads = 'How many animals start it? At least one.'
+  const started = readStart(draft, nowMs)
   if (!started.ok) issues.startedAt = started.issue
   if (Object.keys(issues).length > 0 || !heads.ok || !started.ok) return { ok: false, issues }
   const known = new Set(schoolsOf(draft.groupId) as string[])
@@ -69,7 +96,8 @@ export function readColony(
     ok: true,
     colony: ColonySchema.parse({
       ...begun(newId(), nowMs),
-      form: 'colony',
+      form: draft.form,
+      ...(draft.form === 'batch' && draft.eggLotId && { eggLotId: draft.eggLotId }),
       stays: [{ glassId, from: toMoment(started.ms) }],
       name: draft.name.trim(),
       groupId: draft.groupId,

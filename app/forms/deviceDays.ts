@@ -34,3 +34,11 @@ export function readPastDay(text: string, nowMs: number, keepMs?: number): DayRe
   const ms = momentOn(day, nowMs, deviceZone())
   return ms === null ? { ok: false, issue: 'The day lies in the future.' } : { ok: true, ms }
 }
+
+/** Reads a moment of the keeper's clock at which something happened ("2026-11-27T14:30"). */
+export function readPastMoment(text: string, nowMs: number): DayRead {
+  const ms = new Date(text).getTime()
+  if (!Number.isFinite(ms)) return { ok: false, issue: 'That is no day with its hour.' }
+  // the field knows no seconds: the minute that runs has come
+  return ms > nowMs + 60_000 ? { ok: false, issue: 'That lies in the future.' } : { ok: true, ms: Math.min(ms, nowMs) }
+}

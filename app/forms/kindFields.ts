@@ -11,7 +11,7 @@ export type KindField = {
 } & (
   | { type: 'whole'; least: 0 | 1; optional?: boolean }
   | { type: 'decimal'; unit: string; optional?: boolean }
-  | { type: 'litres' }
+  | { type: 'litres'; optional?: boolean }
   | {
       type: 'choice'
       options: readonly { value: string; title: string }[]
@@ -28,6 +28,8 @@ export type KindField = {
   | { type: 'grades' }
   | { type: 'sizes'; optional?: boolean }
   | { type: 'zones'; size: string }
+  | { type: 'tally'; options: readonly { value: string; title: string; hint?: string }[] }
+  | { type: 'scale'; steps: readonly string[] }
   | { type: 'toColony' }
   | { type: 'clutch' }
   | { type: 'source' }
@@ -47,6 +49,7 @@ export const fieldKinds = [
   'eggMass',
   'clutch',
   'young',
+  'larvae',
   'mating',
   'feeding',
   'supplement',
@@ -177,6 +180,22 @@ export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
   young: [
     { name: 'amount', label: 'How many young?', type: 'choice', options: options(broodWords.young), preset: 'few' },
     { name: 'number', label: 'Number, when counted', type: 'whole', least: 1, optional: true },
+  ],
+  larvae: [
+    {
+      name: 'sample',
+      label: 'A sample, by stage: thirds of the way, then settled',
+      type: 'tally',
+      options: options(broodWords.larvae),
+    },
+    {
+      name: 'sampleL',
+      label: 'How much water was looked through',
+      hint: 'Then the number in the whole tub follows too.',
+      type: 'litres',
+      optional: true,
+    },
+    { name: 'green', label: 'How green the water is, against white paper', type: 'scale', steps: broodWords.green },
   ],
   mating: [some('Pairs seen')],
   feeding: [

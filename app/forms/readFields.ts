@@ -25,6 +25,15 @@ function readGrades(text: string): { grade: string; number: number }[] | null {
     : null
 }
 
+/** What stands in a tally: "early=12 late=3". */
+export const tallyOf = (text: string): Record<string, string> =>
+  Object.fromEntries(
+    text
+      .split(' ')
+      .filter(Boolean)
+      .map(p => p.split('=')),
+  )
+
 const orIssue = (value: unknown, issue: string) => (value === null ? { issue } : { value })
 
 /** One field as the entry wants it; undefined when it is empty and may be. */
@@ -39,6 +48,8 @@ function readField(field: KindField, values: FieldValues, units: UnitPrefs): { v
       field.type === 'found' ||
       field.type === 'clutch' ||
       field.type === 'source' ||
+      field.type === 'tally' ||
+      field.type === 'scale' ||
       field.type === 'zones')
   )
     return field.type === 'flags' ? { value: [] } : field.type === 'found' ? { value: {} } : {}
@@ -59,14 +70,15 @@ function readField(field: KindField, values: FieldValues, units: UnitPrefs): { v
     case 'flags':
       return { value: text.split(' ').filter(Boolean) }
     case 'found':
-      return {
-        value: Object.fromEntries(
-          text
-            .split(' ')
-            .filter(Boolean)
-            .map(p => p.split('=')),
-        ),
-      }
+      return { value: tallyOf(text) }
+    case 'tally': {
+      const typed = tallyOf(text)
+      const wrong = field.options.find(o => typed[o.value] && !wholeNumber(typed[o.value]!, 0).ok)
+      if (wrong) return { issue: `“${typed[wrong.value]}” is no whole number.` }
+      return { value: Object.fromEntries(field.options.map(o => [o.value, Number(typed[o.value] ?? 0)])) }
+    }
+    case 'scale':
+      return { value: Number(text) }
     case 'grades':
       return orIssue(readGrades(text), 'Type each grade with its number, like: A 12, B 30.')
     case 'sizes':
@@ -121,8 +133,8 @@ export function valuesOf(kind: FieldKind, entry: Entry, units: UnitPrefs): Field
     if (field.type === 'litres') values[field.name] = editText(volume, Number(value), units.volume)
     else if (field.type === 'grades')
       values[field.name] = (value as { grade: string; number: number }[]).map(g => `${g.grade} ${g.number}`).join(', ')
-    else if (field.type === 'found')
-      values[field.name] = Object.entries(value as Record<string, string>)
+    else if (field.type === 'found' || field.type === 'tally')
+      values[field.name] = Object.entries(value as Record<string, string | number>)
         .map(([k, v]) => `${k}=${v}`)
         .join(' ')
     else if (field.type === 'sizes') values[field.name] = (value as number[]).join(', ')

@@ -11,6 +11,7 @@ const statements = useStatementsStore()
 const settings = useSettingsStore()
 const logSheet = useLogSheetStore()
 const desk = useBroodDesk()
+const batches = useBatchDesk()
 const headline = computed(() => broodsHeadline(desk.bySoonest.value, desk.nowMs.value))
 const about = computed(() =>
   desk.colonies.value.length > 0
@@ -50,6 +51,8 @@ function open(row: BroodOf) {
           Log berried females, egg masses or a clutch, and the days on which they hatch are here. To log “none” helps as
           much: it tells when the next ones began.
         </p>
+        <BatchRows :desk="batches" />
+        <EggBank v-if="statements.complete" :desk="batches" />
         <BroodsBeside v-if="statements.complete" />
       </div>
       <BroodDetail

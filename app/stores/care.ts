@@ -109,6 +109,7 @@ function useItems({ read, entriesOf, nowMs }: CareLog) {
             marks: entriesOf(ROOM),
             glasses: room.glasses.flatMap(g => careOf(g.id) ?? []),
             plans: room.plans,
+            eggLots: room.eggLots,
             bench: room.room?.bench ?? usualBench,
             nowMs: nowMs.value,
           },
@@ -188,6 +189,8 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
       entries,
       numbers: told && numbersOf(told),
       broods: told?.broods ?? null,
+      batch: told?.batch ?? null,
+      salt: told?.salt ?? [],
       limbs: told?.molts?.limbs ?? [],
       // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],

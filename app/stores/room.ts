@@ -72,6 +72,7 @@ function useUsed(all: Ref<RoomRecords>) {
     glasses: computed(() => all.value.glasses.filter(inUse)),
     colonies: computed(() => all.value.colonies.filter(inUse)),
     animals: computed(() => all.value.animals.filter(inUse)),
+    eggLots: computed(() => all.value.eggLots.filter(inUse)),
     lines: computed(() => all.value.lines.filter(inUse)),
     sources: computed(() => all.value.sources.filter(inUse)),
     shelf: computed(() => all.value.shelf.filter(inUse)),

@@ -23,6 +23,13 @@ const kindWords: Readonly<Record<DueKind, string>> = {
   count: 'count',
   young: 'looking for young',
   clutch: 'clutch',
+  saltStep: 'step of salt',
+  greenWater: 'green water',
+  larvaSample: 'sample of larvae',
+  pick: 'picking',
+  hatchCheck: 'looking for a hatch',
+  dryDown: 'drying down',
+  flood: 'flood',
   limb: 'lost limb',
   doseChange: 'change after the medicine',
   secondDose: 'second dose',
@@ -105,6 +112,14 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
       return item.why.key === 'clutchHatching'
         ? 'Look at the clutch: it may hatch'
         : 'Look at the clutch: damp, never wet'
+    case 'saltStep':
+    case 'greenWater':
+    case 'larvaSample':
+    case 'pick':
+    case 'hatchCheck':
+    case 'dryDown':
+    case 'flood':
+      return hatchTitle(item.kind, v)
     case 'limb':
       return v.several ? 'Look whether buds show: until then it stays apart' : 'Look whether a bud shows'
     case 'doseChange':
@@ -118,6 +133,24 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
     case 'soil':
       return 'Plan new soil'
   }
+}
+
+type HatchKind = Extract<
+  DueKind,
+  'saltStep' | 'greenWater' | 'larvaSample' | 'pick' | 'hatchCheck' | 'dryDown' | 'flood'
+>
+/** What larvae and pools ask for. */
+function hatchTitle(kind: HatchKind, v: DueItem['values']): string {
+  const titles: Readonly<Record<HatchKind, string>> = {
+    saltStep: `Bring the salt ${v.up ? 'up' : 'down'} to ${formatNumber(Number(v.gKg ?? 0), 0)} g/kg`,
+    greenWater: 'Look how green the larvae’s water is',
+    larvaSample: 'Take a sample of the larvae, by stage',
+    pick: 'Pick out those that have settled',
+    hatchCheck: 'Look whether anything has hatched',
+    dryDown: 'Let the pool dry',
+    flood: `${v.name}: may be flooded`,
+  }
+  return titles[kind]
 }
 
 const every = (days: number) =>
@@ -172,6 +205,23 @@ const reasons: Readonly<Record<DueReason, Says>> = {
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}; it may hatch from ${dayText(n(v, 'from'), nowMs)} on.`,
   clutchHatching: (v, nowMs) =>
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
+  saltUp: v => `Step ${v.n} of ${v.of}: larvae die within hours in fresh water.`,
+  saltDown: v => `Step ${v.n} of ${v.of} back to fresh water, for those that were picked.`,
+  greenDaily: v =>
+    n(v, 'green') < 0
+      ? 'They live on green water: how green it is was never noted.'
+      : `It was ${broodWords.green[n(v, 'green')]} at the last look; they starve in clear water.`,
+  sampleEvery: v => `Every ${v.every} days a sample tells how far they are, and how many.`,
+  sampleNever: () => 'No sample yet: one tells how far they are, and how many.',
+  pickSettled: v =>
+    `They settle unevenly and must come out of the salt within days: ${whole(n(v, 'low'))} to ${whole(n(v, 'high'))} are ` +
+    'still to be picked or to come.',
+  hatchDays: (v, nowMs) =>
+    `They hatch between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}, as a rule. To log “none ` +
+    'counted” tells as much.',
+  dryOver: () => 'Hardly any are left by then: the eggs lie in the ground and want to dry.',
+  dryNothing: () => 'Nothing was seen to hatch. Part of the eggs wait for a second flood: dry, rest, flood again.',
+  restOver: (v, nowMs) => `Dry since ${dayText(n(v, 'since'), nowMs)}: it has rested long enough for a new flood.`,
   limbBud: (v, nowMs) =>
     `Lost ${dayText(n(v, 'lost'), nowMs)}: a bud should show after a molt, and it is whole again by about ` +
     `${dayText(n(v, 'whole'), nowMs)}.`,
@@ -200,6 +250,13 @@ const skipping: Readonly<Record<DueKind, string>> = {
   count: 'The likely range stays wide, and so does what can go.',
   young: 'The date of the hatch is lost, and young go without powder.',
   clutch: 'It dries out, drowns, or hatches unseen.',
+  saltStep: 'Larvae die within hours in fresh water; settled ones left in salt die within days.',
+  greenWater: 'Larvae starve in clear water within days.',
+  larvaSample: 'How far they are stays a guess, and so does the day on which they settle.',
+  pick: 'Settled ones that stay in salt water die.',
+  hatchCheck: 'The day of the hatch is lost, and with it when to feed.',
+  dryDown: 'Eggs that stay wet may hatch late, or rot.',
+  flood: 'Dry eggs keep for years.',
   limb: 'A molt that went wrong is seen later.',
   doseChange: 'What died fouls the water.',
   secondDose: 'What was in the eggs comes back, and the first dose was for nothing.',

@@ -14,4 +14,5 @@ export const endingWord: Readonly<Record<EndingReason, string>> = {
   emptied: 'emptied',
   left: 'left the room',
   putAway: 'put away',
+  dried: 'let dry',
 }

@@ -13,6 +13,10 @@ const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => str
     `${formatNumber(n, 1)} mm? It measured ${formatNumber(most, 1)} mm before, and shells do not shrink: another one?`,
   maleBerried: () => 'A male with eggs? Is it another one, or was its sex taken wrongly?',
   beforeLaid: () => 'That lies before the day on which the clutch was laid.',
+  intoTheSea: () =>
+    'Larvae live there in sea water: grown animals die in it within minutes. Only young that hatched there go in.',
+  saltBack: (n, most) =>
+    `${formatNumber(n, 1)} g/kg? Their water held ${formatNumber(most, 1)}: larvae must not go back until they settle.`,
   uncured: () => 'That glass is not cured yet: its plan waits for a clean test of ammonia and nitrite.',
 }
 /** An odd entry as a question, with what keeps it as it is. */

@@ -37,6 +37,8 @@ export const broodWords = {
     eaten: 'was eaten',
     taken: 'was taken away',
   },
+  larvae: { early: 'early', middle: 'middle', late: 'late', settled: 'settled' },
+  green: ['clear', 'a breath of green', 'light green', 'green', 'deep green'],
   young: { few: 'a few', many: 'many', number: 'counted' },
 } as const
 export const careWords = {

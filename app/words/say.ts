@@ -7,6 +7,7 @@ import { num, percent, roundedTo, whole } from './numbers'
 import { n, type Phrase, type Saying, type Values } from './phrase'
 import { fullCountText } from './population'
 import { countMethodWord } from './states'
+import { batchPhrases } from './batchPhrases'
 import { moltPhrases } from './moltPhrases'
 import { waterPhrases } from './waterPhrases'
 import { agoText, aroundText, dayText, weeksText } from './when'
@@ -150,6 +151,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
   'surplus.reasonMolts': () => 'First find out why molts fail: who molts on the way is lost.',
   'surplus.later': (v, s) => `Perhaps by ${aroundText(n(v, 'at'), s.nowMs)}.`,
 
+  ...batchPhrases,
   ...moltPhrases,
   ...waterPhrases,
 }

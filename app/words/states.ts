@@ -60,6 +60,7 @@ export const kindWord: Readonly<Record<EntryKind, string>> = {
   eggMass: 'Egg masses',
   clutch: 'Clutch',
   young: 'Young seen',
+  larvae: 'Larvae',
   mating: 'Mating',
   feeding: 'Fed',
   supplement: 'Leaves or calcium',

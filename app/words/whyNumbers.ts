@@ -10,6 +10,7 @@ import type { Saying } from './phrase'
 import { say } from './say'
 import { basisText, countMethodWord } from './states'
 import type { Why } from './why'
+import { whyBatch } from './whyBatch'
 import { dayText, weeksText } from './when'
 
 type Topic = 'number' | 'heading' | 'surplus'
@@ -150,6 +151,7 @@ const whyOf: Readonly<Record<Topic, (grounds: Grounds) => Own>> = {
 /** Why for the three statements about numbers. */
 export function whyNumbers(topic: Topic, statements: ColonyStatements, group: ResolvedGroup, s: Saying): Why {
   const { population: p, molts } = statements
+  if (statements.batch && !p.firstLook) return whyBatch(topic, statements, group, s)
   return {
     ...whyOf[topic]({ p, molts, group, f: numberFigures(p, group, s.units), nowMs: s.nowMs }),
     reasons: [

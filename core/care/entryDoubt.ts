@@ -1,6 +1,7 @@
 import { compatibility, type ResolvedGroup } from '#core/groups'
-import { type Animal, type AnimalSex, type Entry, momentMs } from '#core/records'
-import type { ValueVerdict } from '#core/water'
+import { type Animal, type AnimalSex, type Entry, type EntryOf, momentMs } from '#core/records'
+import { NEAR_GKG } from '#core/batches'
+import { readoutsOf, type ValueVerdict } from '#core/water'
 
 /** What may be wrong with an entry that can be all the same. The words are in app/words/entryDoubt. */
 export type EntryDoubtKey =
@@ -14,6 +15,8 @@ export type EntryDoubtKey =
   | 'shrinks'
   | 'maleBerried'
   | 'beforeLaid'
+  | 'intoTheSea'
+  | 'saltBack'
 export interface EntryDoubt {
   key: EntryDoubtKey
   /** what was typed, and the most that is likely */
@@ -33,6 +36,8 @@ export interface ColonyFacts {
   named?: readonly NamedFacts[]
   /** when the clutch that the entry names was laid */
   laidMs?: number | null
+  /** salt of the water, g/kg, where larvae are reared in it; 0 where nobody read it */
+  larvaeSaltGKg?: number | null
 }
 
 /** What is known of a followed animal before an entry. */
@@ -94,10 +99,15 @@ export function entryDoubt(
         ? doubt('tooManyBerried', entry.number, most.females)
         : null
     case 'addition':
-      return unwelcoming(from, doubt)
+      return intoTheSea(entry, from, doubt) ?? unwelcoming(from, doubt)
+    case 'waterTest':
+    case 'waterChange':
+      return from.larvaeSaltGKg != null && saltOf(entry) < from.larvaeSaltGKg - NEAR_GKG
+        ? { key: 'saltBack', values: { n: saltOf(entry), most: from.larvaeSaltGKg } }
+        : null
     case 'move':
       if (most && entry.number > atLeastOne(most.all)) return doubt('tooManyTaken', entry.number, most.all)
-      return to && (mixing(from, to, doubt) ?? unwelcoming(to, doubt))
+      return to && (mixing(from, to, doubt) ?? intoTheSea(entry, to, doubt) ?? unwelcoming(to, doubt))
     default:
       return null
   }
@@ -117,4 +127,16 @@ function unwelcoming(to: ColonyFacts, doubt: Doubts): EntryDoubt | null {
   if (to.values.some(v => (v.key === 'ammoniaMgL' || v.key === 'nitriteMgL') && v.state === 'off'))
     return doubt('poisoned')
   return to.curing ? doubt('uncured') : null
+}
+
+/** Grown animals put among larvae: they die in sea water within minutes (common practice). */
+function intoTheSea(entry: EntryOf<'addition' | 'move'>, to: ColonyFacts, doubt: Doubts): EntryDoubt | null {
+  if (to.larvaeSaltGKg == null) return null
+  return entry.parts && entry.parts.young === entry.number ? null : doubt('intoTheSea')
+}
+
+/** Salt that a test read, or that was poured in; endless where an entry says nothing of it. */
+function saltOf(entry: EntryOf<'waterTest' | 'waterChange'>): number {
+  if (entry.kind === 'waterTest') return entry.readings.salinityGKg?.value ?? Infinity
+  return entry.water ? readoutsOf(entry.water).salinityGKg : Infinity
 }

@@ -8,7 +8,7 @@ export type Migrations = Readonly<Record<number, (raw: Record<string, unknown>) 
 /**
  * All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans;
  * version 3 has photos; version 4 has scenarios, orders and what was practised; version 5 has versions of records,
- * endings, stays of colonies, and lines; version 6 has followed animals.
+ * endings, stays of colonies, and lines; version 6 has followed animals and dry eggs.
  */
 export const migrations: Migrations = {
   1: raw => {
@@ -35,6 +35,7 @@ export const migrations: Migrations = {
   5: raw => ({
     ...raw,
     animals: animalsOfVersion6({ entries: raw.entries, colonies: raw.colonies, glasses: raw.glasses }),
+    eggLots: [],
   }),
 }
 

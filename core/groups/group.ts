@@ -107,11 +107,40 @@ export const Sizes = z.strictObject({
 })
 export type Sizes = z.infer<typeof Sizes>
 
+/** A range with its basis. */
+const ranged = z.strictObject({ range: limits, basis: Basis })
+
+/** How larvae are reared that grow up in the sea, whatever their parents live in. */
+export const Larvae = z.strictObject({
+  /** molts from the hatch until they settle; missing for larvae that do not molt */
+  molts: Figure.optional(),
+  /** share of the hatched that lives to settle in a tub */
+  survive: Figure,
+  /** salinity that they are brought to, g/kg, and within how many hours of the hatch */
+  aimGKg: Figure,
+  upHours: Figure,
+  /** days in which those that have settled go back to fresh water */
+  downDays: Figure,
+})
+export type Larvae = z.infer<typeof Larvae>
+
+/** Eggs that rest dry, and the pool that wakes them. */
+export const DryEggs = z.strictObject({
+  /** days from the flood to the hatch */
+  hatchDays: ranged,
+  /** eggs that a grown female lays in a day */
+  eggsPerDay: Figure,
+  /** days that the ground takes to dry, and weeks that it rests dry before the next flood */
+  dryDays: Figure,
+  restWeeks: Figure,
+  /** share of the young that grow up in a pool */
+  growUp: Figure,
+})
+export type DryEggs = z.infer<typeof DryEggs>
+
 /** What kind of animal it is: medicines, neighbours and words go by it. */
 export const AnimalKind = z.enum(['shrimp', 'snail', 'crayfish', 'crab', 'isopod', 'branchiopod', 'other'])
 export type AnimalKind = z.infer<typeof AnimalKind>
-
-const ranged = z.strictObject({ range: limits, basis: Basis })
 
 /** How a glass for them is set up. */
 export const SetUp = z.strictObject({
@@ -219,6 +248,10 @@ export const SpeciesGroup = z.strictObject({
   stages: Stages,
   /** missing for animals that nobody measures */
   sizes: Sizes.optional(),
+  /** missing where no larvae need the sea */
+  larvae: Larvae.optional(),
+  /** missing where no eggs rest dry */
+  dryEggs: DryEggs.optional(),
   care: Care,
   counting: z.strictObject({
     allSeen: Detection,

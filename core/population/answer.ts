@@ -86,7 +86,7 @@ export function answerPopulation(
     ...pace(growth),
     ownEvidence: ownEvidence(fit, rates),
     learnt: learnt(fit, question),
-    matrix: grain.firstLook ? null : matrixNow(fit, rates, now.value, capacity),
+    matrix: grain.firstLook || question.hatch ? null : matrixNow(fit, rates, now.value, capacity),
     path: fit.path,
     fan: futureFan(futures.totals, futures, nowMs),
     grown: { past: fit.grown, ahead: grownAhead(futures, nowMs) },
@@ -104,11 +104,11 @@ export function answerPopulation(
     surplus: surplusOf(
       question,
       floors,
-      grain.firstLook ? noTake(search, futures) : largestTake(search, 'any', futures),
+      grain.firstLook || question.hatch ? noTake(search, futures) : largestTake(search, 'any', futures),
     ),
     ifCountedToday: ifCounted(question, now),
     // where each is known no look would tell more
-    looks: grain.firstLook || question.known ? [] : looksAhead(question, fit, futures),
+    looks: grain.firstLook || question.known || question.hatch ? [] : looksAhead(question, fit, futures),
     fit: fitOf(fit),
   }
   return grain.firstLook ? roughened(answer) : answer

@@ -2,6 +2,7 @@ import { streamAt } from '#core/stats'
 import { answerPopulation, FIRST_LOOK, type Grain, MODEL, numberNow, WHOLE } from './answer'
 import { dyingPerWeek } from './deathWatch'
 import { exactFit } from './exactFit'
+import { hatchFit, hatchFutures } from './hatchFit'
 import { type Begun, type Fit, fitPopulation, type Stopped } from './fit'
 import {
   type Doing,
@@ -94,9 +95,13 @@ export const stageModel: PopulationModel = {
   },
 }
 
-/** Where all are known one by one there is nothing to fit. */
+/** Where all are known one by one there is nothing to fit, and one hatch was fitted already. */
 const fitOf = (question: PopulationQuestion, size: number, before?: Begun, stopped?: Stopped): Fit =>
-  question.known ? exactFit(question, question.known, size) : fitPopulation(question, size, before, stopped)
+  question.hatch
+    ? hatchFit(question, question.hatch, size)
+    : question.known
+      ? exactFit(question, question.known, size)
+      : fitPopulation(question, size, before, stopped)
 
 /** The model that the house reckons with: another one takes its place here, and nowhere else. */
 export const populationModel: PopulationModel = stageModel
@@ -131,7 +136,10 @@ function fittedColony(question: PopulationQuestion, manner: Manner, fit: Fit): F
         : rangeOver(fit, i => rowsOfTake(of).reduce((sum, row) => sum + fit.cloud[row * fit.size + i]!, 0)),
     counts: () => fit.counts,
     dyingPerWeek: () => dyingPerWeek(fit.toll, question.rates.dtWeeks, numberNow(fit).value),
-    futures: asked => liveFutures(living(asked)),
+    futures: asked =>
+      question.hatch
+        ? hatchFutures(question.hatch, { nowMs: question.nowMs, size: asked.size, weeks: asked.weeks })
+        : liveFutures(living(asked)),
     risk: (asked, floors, allowed) => riskOf(living(asked), floors, allowed),
     resume: (asked, stopped) => {
       const next = withPrior(asked, manner.prior)

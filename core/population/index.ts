@@ -44,6 +44,7 @@ export type {
   MatrixSummary,
   PopulationAnswer,
   PopulationEvent,
+  HatchCourses,
   KnownColony,
   PopulationQuestion,
   Range,

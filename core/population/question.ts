@@ -53,6 +53,13 @@ export interface KnownColony {
   rooms: readonly number[]
 }
 
+/** A colony that is one hatch, as a model of its own holds it: equally likely courses. */
+export interface HatchCourses {
+  size: number
+  /** living animals of each course at a moment: those on their way, and those at its end */
+  at: (ms: number) => { young: Float64Array; grown: Float64Array }
+}
+
 /** Everything that the model may know about a colony. */
 export interface PopulationQuestion {
   /** of all chance in the answer; the same for every device */
@@ -66,6 +73,8 @@ export interface PopulationQuestion {
   leftOutBefore?: number
   /** where nobody lives there who is not followed: nothing has to be estimated */
   known?: KnownColony
+  /** where it is one hatch: its courses are known already */
+  hatch?: HatchCourses
   /** in order of time; what lies after now or before the start is ignored */
   events: readonly PopulationEvent[]
   /** of today and of the weeks ahead */

@@ -44,6 +44,8 @@ export const Colony = z
     stays: Stays,
     /** the line that it shares with colonies of other glasses */
     lineId: Id.optional(),
+    /** the dry eggs that a batch was begun from */
+    eggLotId: Id.optional(),
     /**
      * the colony that it was parted from: its first animals are a move in the log of both, and not counted as founders
      */

@@ -1,4 +1,5 @@
 export { Animal, AnimalSex, Between } from './animal'
+export { cations, eggForms, EggLot, eggOrigins, poolClasses } from './eggLot'
 export { animalIdOf, sameName } from './animalId'
 export { carried, type Direction, onShelf, placeAt, walkOrder } from './arrange'
 export { atticItem, AtticItem } from './attic'
@@ -24,6 +25,7 @@ export {
   subjectOf,
   type ZoneKind,
   zoneKinds,
+  greenness,
 } from './entry'
 export { Basis, type Estimate } from './estimate'
 export { Id, madeMs, Moment } from './id'

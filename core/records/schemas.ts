@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import { Animal } from './animal'
 import { AtticItem } from './attic'
 import { Colony } from './colony'
+import { EggLot } from './eggLot'
 import { Entry } from './entry'
 import { Line } from './line'
 import { Order } from './order'
@@ -21,6 +22,7 @@ export const schemas = {
   lines: Line,
   colonies: Colony,
   animals: Animal,
+  eggLots: EggLot,
   sources: Source,
   shelf: ShelfItem,
   plans: Plan,

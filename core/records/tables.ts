@@ -2,6 +2,7 @@ import type { Animal } from './animal'
 import type { AtticItem } from './attic'
 import type { Colony } from './colony'
 import type { Edited } from './edited'
+import type { EggLot } from './eggLot'
 import { type Entry, entryKinds, namedIds } from './entry'
 import type { Id } from './id'
 import type { Line } from './line'
@@ -21,6 +22,7 @@ export interface Tables {
   lines: Line
   colonies: Colony
   animals: Animal
+  eggLots: EggLot
   sources: Source
   shelf: ShelfItem
   plans: Plan
@@ -94,6 +96,7 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
     references: c => [
       ...stays('stays', c.stays),
       ...to('lines', 'lineId', c.lineId),
+      ...to('eggLots', 'eggLotId', c.eggLotId),
       ...to('colonies', 'fromColonyId', c.fromColonyId),
     ],
     way: 'edited',
@@ -110,6 +113,12 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
     ],
     way: 'edited',
     words: ['animal', 'animals'],
+  },
+  eggLots: {
+    ...inRoom,
+    references: l => [...inRoom.references(l), ...to('colonies', 'fromColonyId', l.fromColonyId)],
+    way: 'edited',
+    words: ['lot of dry eggs', 'lots of dry eggs'],
   },
   sources: { ...inRoom, way: 'edited', words: ['source', 'sources'] },
   shelf: { ...inRoom, way: 'edited', words: ['box on the shelf', 'boxes on the shelf'] },

@@ -1,3 +1,4 @@
+import { type BatchRead, type BatchTold, readBatch, saltDown, type SaltStep, saltUp } from '#core/batches'
 import { type ColonyBroods, colonyBroods, type WatchedLength } from '#core/broods'
 import { type ResolvedGroup, resolveGroup, type Target } from '#core/groups'
 import {
@@ -7,10 +8,20 @@ import {
   type PopulationQuestion,
   populationModel,
 } from '#core/population'
-import { type Colony, currentEntries, type Entry, type Glass, momentMs, netLitres, valueKeys } from '#core/records'
+import {
+  type Colony,
+  currentEntries,
+  type Entry,
+  type Glass,
+  momentMs,
+  netLitres,
+  valueKeys,
+  type VerdictState,
+} from '#core/records'
 import { judgeValue, phSwing, type ValueVerdict, type WaterStory, waterStory, withSwing } from '#core/water'
 import type { AnimalLife, Followed } from '#core/animals'
 import type { TemperatureReading } from '#core/warmth'
+import { batchStatements } from './batchStatements'
 import { broodEntries, type FollowedHere, followedHere, livesOf } from './followedAnimals'
 import { comingOf } from './coming'
 import { sexesOf } from './sexes'
@@ -40,6 +51,10 @@ export interface ColonyStatements {
   molts: MoltsTold | null
   /** null for animals whose broods nobody sees, or that never hatch in their water */
   broods: ColonyBroods | null
+  /** where it is one hatch: larvae in a tub, or animals from dry eggs */
+  batch: BatchTold | null
+  /** steps of salt of larvae, or of those that come back from the sea */
+  salt: SaltStep[]
   /** null for animals that nobody measures */
   sizes: SizesTold | null
   /** lives of the followed animals that live here, or lived here last */
@@ -85,6 +100,7 @@ export function questionFrom(
   /** of all waters that it stood in, each in its time */
   temperatures: readonly TemperatureReading[]
   followed: FollowedHere
+  batch: BatchRead | null
 } {
   const { colony, glass, water, colonyEntries, glassEntries, earlier, nowMs } = input
   const storyOf = (of: Glass, entries: readonly Entry[]) => waterStory(currentEntries(entries), netLitres(of), nowMs)
@@ -95,14 +111,17 @@ export function questionFrom(
   const here = (story.readings.get('temperatureC') ?? []).filter(r => earlier.length === 0 || r.at >= arrived)
   const temperatures = [...before, ...here]
   const followed = followedHere(colony.id, input.animals ?? [])
+  const entries = currentEntries(colonyEntries)
+  const resolved = resolveGroup(colony)
+  const batch = readBatch({ resolved, colony, entries, temperatures, netL: netLitres(water), nowMs })
   return {
-    ...{ temperatures, followed },
+    ...{ temperatures, followed, batch },
     question: questionOf(
       colony,
       glass,
       {
-        entries: currentEntries(colonyEntries),
-        ...{ temperatures, followed },
+        entries,
+        ...{ temperatures, followed, batch },
         lengths: taught(input),
         ...(mostSteps && { mostSteps }),
       },
@@ -151,7 +170,7 @@ const ofBatch = (p: PopulationAnswer): PopulationAnswer => ({
 function statementsFrom(
   input: StatementInput,
   answer: PopulationAnswer,
-  { question, story, temperatures, followed }: ReturnType<typeof questionFrom>,
+  { question, story, temperatures, followed, batch }: ReturnType<typeof questionFrom>,
 ): ColonyStatements {
   const { colony, nowMs } = input
   const group = resolveGroup(colony)
@@ -185,16 +204,11 @@ function statementsFrom(
     asOf: nowMs,
     netL,
     changeL,
-    number: numberStatement(population, {
-      nowMs,
-      coming: comingOf(broods, group.group.stages.broodSize.value, standing, nowMs),
-      sexes: sexesOf(group, colony, standing, nowMs),
-      batch: group.batch,
-    }),
-    heading: headingStatement(population, group, molts?.watch),
-    surplus: surplusStatement(population, { water: water.state, batch: group.batch, molts: molts?.watch ?? null }),
+    ...threeOf(input, population, { group, broods, molts, standing, water: water.state, batch: batch?.told ?? null }),
     molts,
     broods,
+    batch: batch?.told ?? null,
+    salt: saltOf(input, group, story),
     sizes: sizesTold(group, standing, question.temperatureC),
     animals: livesOf(followed, {
       ...{ resolved: group, temperatures, temperatureC: question.temperatureC, nowMs },
@@ -202,6 +216,33 @@ function statementsFrom(
     }),
     water,
     population,
+  }
+}
+
+/** How many, where it is heading and what can go. */
+function threeOf(
+  { colony, nowMs }: StatementInput,
+  population: PopulationAnswer,
+  told: {
+    group: ResolvedGroup
+    broods: ColonyBroods | null
+    molts: MoltsTold | null
+    standing: readonly Entry[]
+    water: VerdictState
+    batch: BatchTold | null
+  },
+): Pick<ColonyStatements, 'number' | 'heading' | 'surplus'> {
+  const { group, broods, molts, standing, water, batch } = told
+  if (batch && !population.firstLook) return batchStatements(batch, nowMs)
+  return {
+    number: numberStatement(population, {
+      nowMs,
+      coming: comingOf(broods, group.group.stages.broodSize.value, standing, nowMs),
+      sexes: sexesOf(group, colony, standing, nowMs),
+      batch: group.batch,
+    }),
+    heading: headingStatement(population, group, molts?.watch),
+    surplus: surplusStatement(population, { water, batch: group.batch, molts: molts?.watch ?? null }),
   }
 }
 
@@ -228,4 +269,13 @@ function valuesOf(
     values.push(key === 'ph' ? withSwing(verdict, phSwing(readings.get('ph') ?? [], input.nowMs, input.zone)) : verdict)
   }
   return values
+}
+
+/** Steps of salt: up after the hatch of larvae, and down for the last that came back from the sea. */
+function saltOf({ colony, colonyEntries }: StatementInput, group: ResolvedGroup, { readings }: WaterStory): SaltStep[] {
+  if (!group.group.larvae) return []
+  const salt = readings.get('salinityGKg') ?? []
+  if (colony.form === 'rearing') return saltUp(group, momentMs(colony.startedAt), salt)
+  const came = currentEntries(colonyEntries).findLast(e => e.kind === 'move' && e.toColonyId === colony.id)
+  return came ? saltDown(group, momentMs(came.at), salt) : []
 }

@@ -91,6 +91,8 @@ const effects = {
   limbLoss: nothing,
   shell: nothing,
   mating: nothing,
+  // a rearing reads it by a model of its own
+  larvae: nothing,
   waterTest: nothing,
   waterChange: nothing,
   topUp: nothing,

@@ -1,7 +1,8 @@
+import { type BatchRead, standingOfAll } from '#core/batches'
 import { eggRoomsOf, type OwnPace, paceOf, type WatchedLength } from '#core/broods'
 import { habitatLitres, preferredC, resolveGroup } from '#core/groups'
 import { type Colony, type Entry, type Glass, momentMs, WEEK_MS } from '#core/records'
-import { OWN_SHARE, type PopulationQuestion, spreadsOf, stageRates } from '#core/population'
+import { type HatchCourses, OWN_SHARE, type PopulationQuestion, spreadsOf, stageRates } from '#core/population'
 import { hashText } from '#core/stats'
 import type { TemperatureReading } from '#core/warmth'
 import { climateOf } from './climate'
@@ -30,6 +31,8 @@ export interface ColonyLog {
   lengths?: readonly WatchedLength[]
   /** its followed animals */
   followed?: FollowedHere
+  /** where it is one hatch: what is known of it */
+  batch?: BatchRead | null
   /** what lies further back is not lived through */
   mostSteps?: number
 }
@@ -41,7 +44,7 @@ export interface ColonyLog {
 export function questionOf(
   colony: Colony,
   glass: Pick<Glass, 'grossL' | 'fill'>,
-  { entries, temperatures = [], lengths = [], followed = NOBODY, mostSteps = MOST_STEPS }: ColonyLog,
+  { entries, temperatures = [], lengths = [], followed = NOBODY, batch, mostSteps = MOST_STEPS }: ColonyLog,
   nowMs: number,
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)
@@ -78,6 +81,7 @@ export function questionOf(
     founders: window.founders,
     ...(window.foundersSd !== undefined && { foundersSd: window.foundersSd }),
     ...(window.leftOutBefore !== null && { leftOutBefore: window.leftOutBefore }),
+    ...(batch && { hatch: coursesOf(batch) }),
     ...(alone && { known: { heads: alone.heads, course: alone.course, rooms: eggRoomsOf(carried()) } }),
     events,
     rates,
@@ -110,4 +114,16 @@ function temperatureOf(readings: readonly TemperatureReading[], nowMs: number): 
   const late = readings.filter(r => r.at <= nowMs && r.at > nowMs - TEMPERATURE_WEEKS * WEEK_MS)
   // to half a degree: a tenth more or less must not make the fit begin anew
   return late.length > 0 ? Math.round((2 * late.reduce((sum, r) => sum + r.value, 0)) / late.length) / 2 : null
+}
+
+/** A hatch as the model of numbers takes it in. */
+function coursesOf({ belief }: BatchRead): HatchCourses {
+  return {
+    size: belief.courses.length,
+    at: ms => {
+      const { left, totals } = standingOfAll(belief, ms)
+      const grown = Float64Array.from(left, (l, i) => Math.min(totals[i]!, l.at(-1)!))
+      return { grown, young: totals.map((n, i) => n - grown[i]!) }
+    },
+  }
 }

@@ -1,3 +1,4 @@
+export { equalDraws, sampleBelief, type SampledBelief, type WeightedDraws } from './adaptiveSampling'
 export {
   betaAbove,
   type BetaBelief,

@@ -171,6 +171,7 @@ export const harbourSide: RackPlan = {
           {
             name: 'Batch 7',
             groupId: 'pool-branchiopod',
+            form: 'batch',
             founders: { young: 140 },
             began: 1.8,
             births: 0,

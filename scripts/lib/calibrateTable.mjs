@@ -4,6 +4,7 @@ import { summariseAlarms } from '../calibration/deathAlarm'
 import { summariseLosses } from '../calibration/losses'
 import { summariseLuck } from '../calibration/luckAlone'
 import { summariseBroods } from '../calibration/hatching'
+import { summariseHatches } from '../calibration/hatches'
 import { summariseShells } from '../calibration/shellGrowth'
 import { summariseMolts } from '../calibration/moltTrouble'
 import { summariseWatch } from '../calibration/quietGlass'
@@ -19,5 +20,6 @@ const summarise =
     molts: summariseMolts,
     broods: summariseBroods,
     shells: summariseShells,
+    hatches: summariseHatches,
   }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

@@ -5,6 +5,7 @@ import { watchColonies } from '../calibration/deathAlarm'
 import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
 import { watchBroods } from '../calibration/hatching'
+import { rearHatches } from '../calibration/hatches'
 import { growShells } from '../calibration/shellGrowth'
 import { watchMoltTrouble } from '../calibration/moltTrouble'
 import { watchWater } from '../calibration/quietGlass'
@@ -18,5 +19,6 @@ const others = {
   molts: watchMoltTrouble,
   broods: watchBroods,
   shells: growShells,
+  hatches: rearHatches,
 }[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

@@ -28,6 +28,10 @@ const facts = computed(() => {
 const steps = computed(() =>
   broodSteps(props.row, { ...resolved.value, schools: props.desk.colonyOf(props.row).colony.schools }, nowMs.value),
 )
+const sheets = useSheets()
+/** Larvae go into sea water within hours: a tub of their own. */
+const sea = computed(() => resolved.value.group.larvae !== undefined)
+const begin = () => (sheets.colony.value = { glassId: null, groupId: resolved.value.group.id, form: 'rearing' })
 const care = useCareStore()
 /** A filter without its sponge takes the young in. */
 const bare = computed(() =>
@@ -67,6 +71,7 @@ const bare = computed(() =>
       {{ broodBasis(row.broods, settings.units) }}
       <button type="button" class="link" @click="$emit('why')">Why?</button>
     </p>
+    <v-btn v-if="sea" color="primary" @click="begin">They hatched: begin a rearing</v-btn>
     <v-btn variant="outlined" color="primary" @click="$emit('log', row)">Log what you see of it</v-btn>
     <CautionNote class="small">{{ cautionText('neverRelease') }}</CautionNote>
   </section>

@@ -2,7 +2,6 @@
 import { DAY_MS } from '#core/records'
 import type { BroodDesk } from '~/composables/useBroodDesk'
 import { broodLabel, type BroodOf, broodsUnder, broodTitle, stretchText } from '~/words/broods'
-import { dayText } from '~/words/when'
 
 /**
  * One time line over all colonies: pale where a brood may have begun, a line while it is carried or lies, a swelling
@@ -12,25 +11,9 @@ const props = defineProps<{ desk: BroodDesk }>()
 const emit = defineEmits<{ log: [row: BroodOf] }>()
 const settings = useSettingsStore()
 
-const BEHIND_DAYS = 28
-const AHEAD_DAYS = 42
 const ROW_PX = 26
 const strip = ref<HTMLElement[]>([])
-const { width } = useElementSize(() => strip.value[0])
-const fromMs = computed(() => props.desk.nowMs.value - BEHIND_DAYS * DAY_MS)
-const toMs = computed(() => props.desk.nowMs.value + AHEAD_DAYS * DAY_MS)
-const wide = computed(() => Math.max(200, width.value))
-const px = (ms: number) =>
-  Math.min(wide.value, Math.max(0, (wide.value * (ms - fromMs.value)) / (toMs.value - fromMs.value)))
-const ticks = computed(() =>
-  Array.from({ length: 6 }, (_, k) => fromMs.value + k * 14 * DAY_MS).map(ms => ({
-    x: px(ms),
-    text: dayName(ms),
-    today: isToday(ms),
-  })),
-)
-const isToday = (ms: number) => Math.abs(ms - props.desk.nowMs.value) < DAY_MS / 2
-const dayName = (ms: number) => (isToday(ms) ? 'today' : dayText(ms, props.desk.nowMs.value))
+const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, () => strip.value[0])
 
 /** Half the height of a swelling, in pixels: by the root of a day's chance, so that slim ones are still seen. */
 const FAT = 17
@@ -69,21 +52,7 @@ async function walk(by: number) {
 
 <template>
   <div ref="list" class="rows" @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)">
-    <div class="axis" aria-hidden="true">
-      <span />
-      <svg :height="20">
-        <text
-          v-for="t in ticks"
-          :key="t.x"
-          :x="t.x"
-          y="14"
-          :text-anchor="t.x < 10 ? 'start' : t.x > wide - 30 ? 'end' : 'middle'"
-          :class="{ today: t.today }"
-        >
-          {{ t.text }}
-        </text>
-      </svg>
-    </div>
+    <TimeAxis :ticks="ticks" :wide="wide" />
     <section v-for="c in desk.colonies.value" :key="c.colony.id" class="colony" :aria-label="c.colony.name">
       <div class="name">
         <NuxtLink :to="`/colony/${c.colony.id}`"
@@ -139,7 +108,6 @@ async function walk(by: number) {
 .rows {
   display: grid;
 }
-.axis,
 .colony {
   display: grid;
   grid-template-columns: 176px minmax(0, 1fr);
@@ -152,14 +120,6 @@ svg {
 text {
   font-size: var(--type-small);
   fill: var(--ink);
-}
-.axis text {
-  font-size: var(--type-fine);
-  fill: var(--muted);
-}
-.axis text.today {
-  fill: var(--ink);
-  font-weight: 650;
 }
 .colony {
   border-bottom: 1px solid var(--rule);
@@ -225,7 +185,6 @@ text {
   stroke-width: 1.5;
 }
 @media (--small-desk) {
-  .axis,
   .colony {
     grid-template-columns: 140px minmax(0, 1fr);
   }

@@ -86,6 +86,21 @@ const asked = computed(() => props.fields.filter(f => isAsked(f, props.fields, v
         :issue="issues[f.name]"
         @update:model-value="set(f.name, $event)"
       />
+      <TallyFields
+        v-else-if="f.type === 'tally'"
+        :model-value="values[f.name] ?? ''"
+        :label="f.label"
+        :options="f.options"
+        :issue="issues[f.name]"
+        @update:model-value="set(f.name, $event)"
+      />
+      <GreenScale
+        v-else-if="f.type === 'scale'"
+        :model-value="values[f.name] ?? ''"
+        :label="f.label"
+        :steps="f.steps"
+        @update:model-value="set(f.name, $event)"
+      />
       <PickOne
         v-else-if="f.type === 'source'"
         :model-value="values[f.name] ?? ''"

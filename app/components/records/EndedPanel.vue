@@ -13,6 +13,7 @@ const endable: readonly Endable[] = [
   'glasses',
   'colonies',
   'animals',
+  'eggLots',
   'lines',
   'plans',
   'sources',

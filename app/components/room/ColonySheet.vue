@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { groupOf, groups } from '#core/groups'
-import { type ColonyDraft, type ColonyIssues, emptyColonyDraft, readColony } from '~/forms/colonyDraft'
+import { type ColonyDraft, type ColonyIssues, emptyColonyDraft, formsOf, readColony } from '~/forms/colonyDraft'
 import { assumeFill, type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
+import { formWord, sinceWord, startWord } from '~/words/batch'
 import { cautionText } from '~/words/cautions'
 import { rangeText, valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 import { type Glass, valueKeys } from '#core/records'
@@ -30,14 +31,37 @@ watch(
   open,
   now => {
     if (!now) return
-    step.value = 0
-    colony.value = emptyColonyDraft()
+    const { groupId = '', form = 'colony', eggLotId = '' } = sheets.colony.value ?? {}
+    // what is begun is known where a brood or a lot of eggs asked for it
+    step.value = groupId ? 1 : 0
+    colony.value = { ...emptyColonyDraft(groupId), form, eggLotId, ...ofLot(eggLotId) }
     glass.value = glassDraft(null, room.racks, settings.units)
     glassId.value = sheets.colony.value?.glassId ?? 'new'
     issues.value = {}
     glassIssues.value = {}
   },
   { immediate: true },
+)
+
+const forms = computed(() =>
+  (colony.value.groupId ? formsOf(colony.value.groupId) : []).map(value => ({ value, title: formWord[value] })),
+)
+/** Another group may have no such form. */
+watch(forms, list => {
+  if (!list.some(f => f.value === colony.value.form)) colony.value.form = 'colony'
+})
+const lots = computed(() => [
+  { value: '', title: 'eggs that are in no lot' },
+  ...room.eggLots.filter(l => l.groupId === colony.value.groupId).map(l => ({ value: l.id, title: l.name })),
+])
+/** A pool is made for the classes that its eggs are of. */
+function ofLot(id: string) {
+  const lot = room.eggLots.find(l => l.id === id)
+  return lot ? { schools: { ...colony.value.schools, temperature: lot.class, hardness: lot.cation } } : {}
+}
+watch(
+  () => colony.value.eggLotId,
+  id => Object.assign(colony.value, ofLot(id)),
 )
 
 const group = computed(() => (colony.value.groupId ? groupOf(colony.value.groupId) : null))
@@ -129,7 +153,7 @@ async function next() {
 </script>
 
 <template>
-  <SideSheet v-model="open" title="Start a colony">
+  <SideSheet v-model="open" :title="`Start ${formWord[colony.form].toLowerCase()}`">
     <ol class="steps">
       <li
         v-for="(s, i) in steps"
@@ -144,6 +168,7 @@ async function next() {
       <template v-if="step === 0">
         <ChoiceChips v-model="colony.groupId" label="Which animals?" :options="groupOptions" />
         <FieldIssue :text="issues.groupId" />
+        <ChoiceChips v-if="forms.length > 1" v-model="colony.form" label="What begins?" :options="forms" />
         <div v-if="group" class="about">
           <p class="named">
             <GroupFigure :group-id="group.id" :size="64" />
@@ -182,15 +207,24 @@ async function next() {
       <template v-else-if="step === 2"><SchoolFields v-model="colony.schools" :group-id="colony.groupId" /></template>
       <template v-else>
         <TextInput v-model="colony.name" label="Name of the line or colony" :error="issues.name" placeholder="Ember" />
-        <HeadsFields v-model="colony.heads" legend="Starters" :issue="issues.heads" />
-        <p v-if="group" class="small muted">
+        <PickOne v-if="colony.form === 'batch'" v-model="colony.eggLotId" label="From which eggs" :options="lots" />
+        <HeadsFields v-if="colony.form === 'colony'" v-model="colony.heads" legend="Starters" :issue="issues.heads" />
+        <TextInput
+          v-else-if="colony.form === 'rearing'"
+          v-model="colony.heads.young"
+          label="About how many larvae (empty: not known)"
+          numeric
+          hint="A jug that is counted tells more: log a sample later."
+          :error="issues.heads"
+        />
+        <p v-if="group && colony.form === 'colony'" class="small muted">
           Advised: {{ group.stocking.starters.value }} in
           {{ volumeText(group.stocking.startersInL.value, settings.units) }}. {{ group.stocking.advice }}
         </p>
         <TextInput
           v-model="colony.startedAt"
-          label="In this glass since (empty: now)"
-          type="date"
+          :label="sinceWord[colony.form]"
+          :type="colony.form === 'colony' ? 'date' : 'datetime-local'"
           :error="issues.startedAt"
         />
       </template>
@@ -198,7 +232,7 @@ async function next() {
     <template #foot>
       <v-btn v-if="step > 0" class="quiet" @click="step--">Back</v-btn>
       <v-btn type="submit" form="colony-form" color="primary" :loading="saving">{{
-        step < steps.length - 1 ? 'Next' : 'Start the colony'
+        step < steps.length - 1 ? 'Next' : startWord[colony.form]
       }}</v-btn>
     </template>
   </SideSheet>

@@ -20,6 +20,9 @@ watch(
   },
 )
 
+/** A long shelf takes the room of two racks, or of all: glasses stay as wide as their words. */
+const longest = computed(() => Math.max(0, ...props.drawn.shelves.map(s => s.length)))
+
 const dragging = useState('room.dragging', () => false)
 function dropped(event: { item: HTMLElement; newIndex?: number }, shelf: number) {
   const glassId = event.item.dataset.glass
@@ -33,7 +36,11 @@ const endDrag = () =>
 </script>
 
 <template>
-  <section class="rack" :class="drawn.rack.kind" :aria-label="drawn.rack.name">
+  <section
+    class="rack"
+    :class="[drawn.rack.kind, { broad: longest > 3, whole: longest > 6 }]"
+    :aria-label="drawn.rack.name"
+  >
     <h2>
       <span>{{ drawn.rack.name }}</span>
       <button
@@ -118,6 +125,7 @@ h2 span {
   border-bottom: 4px solid var(--shelf);
   min-height: 152px;
   padding: var(--space-3) var(--space-1) 0;
+  flex-wrap: wrap;
 }
 .windowsill .shelf {
   border-color: var(--water-solid);
@@ -141,10 +149,17 @@ h2 span {
   font-size: var(--type-small);
   cursor: pointer;
 }
+@media (--not-phone) {
+  .broad {
+    grid-column: span 2;
+  }
+  .whole {
+    grid-column: 1 / -1;
+  }
+}
 @media (--phone) {
   .shelf {
     min-height: 120px;
-    flex-wrap: wrap;
   }
 }
 </style>

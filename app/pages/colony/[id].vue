@@ -2,6 +2,7 @@
 import { mdiPencilOutline, mdiPlus } from '@mdi/js'
 import { resolveGroup } from '#core/groups'
 import type { WhyTopic } from '~/components/colony/FourStatements.vue'
+import { batchTitle } from '~/words/batch'
 import { endingWord } from '~/words/endings'
 import { volumeText } from '~/words/unitPrefs'
 import { dayText } from '~/words/when'
@@ -51,7 +52,17 @@ const mates = computed(() =>
   (room.coloniesByGlass.get(glass.value?.id ?? '') ?? []).filter(c => c.id !== colony.value?.id),
 )
 
-const tab = useTab(['line', 'stages', 'bodies', 'table', 'log'] as const)
+const tab = useTab(['line', 'stages', 'bodies', 'table', 'log', 'batch'] as const)
+/** One hatch is told by its own course: larvae and pools have no life line of years. */
+const batch = computed(() => told.value?.batch ?? null)
+watch(
+  batch,
+  now => {
+    if (now && !['batch', 'log'].includes(tab.value)) tab.value = 'batch'
+    if (!now && told.value && tab.value === 'batch') tab.value = 'line'
+  },
+  { immediate: true },
+)
 const months = ref<6 | 18 | null>(18)
 const entries = ref(0)
 /** Molts are told of animals that molt. */
@@ -75,12 +86,15 @@ function explain(topic: WhyTopic) {
 function explainValue(v: ValueVerdict) {
   if (colony.value) why.value = whyValue(v, resolveGroup(colony.value), saying(colony.value))
 }
-const tabs = computed(() => [
+const tabs = computed(() => (batch.value ? tabsOfBatch.value : tabsOfColony.value))
+const logTab = computed(() => ({ id: 'log' as const, title: `Log ${entries.value || ''}` }))
+const tabsOfBatch = computed(() => [{ id: 'batch' as const, title: batchTitle[batch.value!.kind] }, logTab.value])
+const tabsOfColony = computed(() => [
   { id: 'line' as const, title: 'Life line' },
   { id: 'stages' as const, title: 'Stages' },
   { id: 'bodies' as const, title: 'Bodies' },
   { id: 'table' as const, title: 'Table' },
-  { id: 'log' as const, title: `Log ${entries.value || ''}` },
+  logTab.value,
 ])
 const spans = [
   { months: 6 as const, title: '6 months' },
@@ -131,7 +145,7 @@ const spans = [
         </p>
         <template v-if="told">
           <FourStatements :colony="colony" :statements="told" @why="explain" />
-          <TabRow v-model="tab" :tabs="tabs" label="Life line, stages, bodies, table, log"
+          <TabRow v-model="tab" :tabs="tabs" :label="tabs.map(t => t.title.replace(/ \d+$/, '')).join(', ')"
             ><span v-if="tab === 'line'" class="spans" role="group" aria-label="How far back">
               <button
                 v-for="s in spans"
@@ -145,8 +159,9 @@ const spans = [
               </button>
             </span></TabRow
           >
+          <LazyBatchPanel v-if="tab === 'batch' && batch" :colony="colony" :told="told" :now-ms="told.asOf" />
           <LifeLine
-            v-if="tab === 'line'"
+            v-else-if="tab === 'line'"
             :population="told.population"
             :broods="told.broods"
             :now-ms="told.asOf"

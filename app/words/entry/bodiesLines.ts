@@ -1,8 +1,10 @@
+import { larvaStages } from '#core/batches'
 import { animalsOf, type Entry } from '#core/records'
 import { formatNumber } from '#core/units'
 import { zoneWord } from '../animals'
 import { broodWords, careWords } from '../kinds'
 import { whole } from '../numbers'
+import { preciseVolume } from '../unitPrefs'
 import { type EntryLines, more } from './line'
 
 /** Whether an entry is about one animal that is followed: it is no number then. */
@@ -10,7 +12,7 @@ const oneKnown = (entry: Entry & { number: number }): boolean => entry.number ==
 
 /** Molts, shells, limbs and broods. */
 export const bodiesLines: EntryLines<
-  'molts' | 'failedMolt' | 'limbLoss' | 'shell' | 'berried' | 'eggMass' | 'clutch' | 'young' | 'mating'
+  'molts' | 'failedMolt' | 'limbLoss' | 'shell' | 'berried' | 'eggMass' | 'clutch' | 'young' | 'larvae' | 'mating'
 > = {
   molts: ({ entry, text }) => {
     return {
@@ -101,6 +103,20 @@ export const bodiesLines: EntryLines<
           ? `${broodWords.young[entry.amount].replace(/^./, c => c.toUpperCase())} young seen`
           : `${whole(entry.number)} young seen`,
       detail: text,
+    }
+  },
+  larvae: ({ entry, text, units }) => {
+    const { sample, sampleL, green } = entry
+    const seen = sample
+      ? larvaStages.flatMap(s => (sample[s] > 0 ? `${whole(sample[s])} ${broodWords.larvae[s]}` : [])).join(', ')
+      : ''
+    return {
+      title: sample ? `Sample of larvae: ${seen}` : `Water ${broodWords.green[green!]}`,
+      detail: more(
+        sampleL === undefined ? undefined : `in ${preciseVolume(sampleL, units)}`,
+        sample && green !== undefined ? `water ${broodWords.green[green]}` : undefined,
+        text,
+      ),
     }
   },
   mating: ({ entry, text }) => {

@@ -54,6 +54,13 @@ export function doing(item: DueItem): Doing | null {
     case 'test':
     case 'young':
     case 'limb':
+    case 'saltStep':
+    case 'greenWater':
+    case 'larvaSample':
+    case 'pick':
+    case 'hatchCheck':
+    case 'dryDown':
+    case 'flood':
     case 'secondDose':
     case 'planStep':
     case 'calibration':

@@ -23,9 +23,29 @@ export interface HolidayPlan {
 }
 
 /** Work that a stand-in is not asked for: it wants a practised eye, or harms when it goes wrong. */
-const KEEPERS_OWN: ReadonlySet<DueItem['kind']> = new Set(['count', 'planStep', 'calibration', 'soil', 'test', 'limb'])
+const KEEPERS_OWN: ReadonlySet<DueItem['kind']> = new Set([
+  'count',
+  'planStep',
+  'calibration',
+  'soil',
+  'test',
+  'limb',
+  'flood',
+  'dryDown',
+  'larvaSample',
+])
 /** Food can be given ahead only in part: the last feeding before leaving is an ordinary one. */
-const NOT_AHEAD: ReadonlySet<DueItem['kind']> = new Set(['leftovers', 'clutch', 'secondDose', 'doseChange', 'young'])
+const NOT_AHEAD: ReadonlySet<DueItem['kind']> = new Set([
+  'leftovers',
+  'clutch',
+  'secondDose',
+  'doseChange',
+  'young',
+  'saltStep',
+  'greenWater',
+  'pick',
+  'hatchCheck',
+])
 /** Turns of one item that are looked at: a stretch longer than this many wants another keeper. */
 const MOST_TURNS = 400
 

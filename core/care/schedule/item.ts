@@ -1,7 +1,8 @@
+import type { BatchTold, SaltStep } from '#core/batches'
 import type { ColonyBroods } from '#core/broods'
 import type { ResolvedGroup } from '#core/groups'
 import type { LostLimbs } from '#core/molts'
-import type { Basis, Bench, Colony, Entry, Glass, Message, Plan } from '#core/records'
+import type { Basis, Bench, Colony, EggLot, Entry, Glass, Message, Plan } from '#core/records'
 import type { ValueVerdict } from '#core/water'
 
 /** What can be due. */
@@ -20,6 +21,13 @@ export const dueKinds = [
   'count',
   'young',
   'clutch',
+  'saltStep',
+  'greenWater',
+  'larvaSample',
+  'pick',
+  'hatchCheck',
+  'dryDown',
+  'flood',
   'limb',
   'doseChange',
   'secondDose',
@@ -59,6 +67,16 @@ export type DueReason =
   | 'clutchCheck'
   | 'clutchHatching'
   | 'limbBud'
+  | 'saltUp'
+  | 'saltDown'
+  | 'greenDaily'
+  | 'sampleEvery'
+  | 'sampleNever'
+  | 'pickSettled'
+  | 'hatchDays'
+  | 'dryOver'
+  | 'dryNothing'
+  | 'restOver'
   | 'doseChange'
   | 'secondDose'
   | 'planNext'
@@ -119,6 +137,10 @@ export interface ColonyCare {
   } | null
   /** its broods; null until they are told, and for animals that show none */
   broods: ColonyBroods | null
+  /** where it is one hatch: larvae in a tub, or animals from dry eggs */
+  batch: BatchTold | null
+  /** steps of salt, of larvae and of those that come back from the sea */
+  salt: readonly SaltStep[]
   /** limbs that are on their way back */
   limbs: readonly LostLimbs[]
   /** verdicts on its water */
@@ -139,6 +161,8 @@ export interface RoomCareInput {
   roomId: string
   glasses: readonly GlassCare[]
   plans: readonly Plan[]
+  /** dry eggs in the bank */
+  eggLots: readonly EggLot[]
   bench: Bench
   /** standing marks on work that belongs to no glass */
   marks: readonly Entry[]

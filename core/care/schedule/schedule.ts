@@ -1,6 +1,7 @@
 import { DAY_MS, type Entry, type EntryOf, momentMs, toMoment } from '#core/records'
 import { CARE_LOG_DAYS } from './figures'
 import type { DueItem, GlassCare, RoomCareInput } from './item'
+import { batchRule, floodRule } from './rules/batches'
 import { broodRule } from './rules/broods'
 import { countRule } from './rules/counts'
 import { equipmentRule } from './rules/equipment'
@@ -27,7 +28,7 @@ export function itemsOfGlass(whole: GlassCare, nowMs: number): DueItem[] {
       rule(glass, nowMs),
     ),
     ...limbRule(glass),
-    ...glass.colonies.flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs)]),
+    ...glass.colonies.flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs), ...batchRule(c, nowMs)]),
   ]
 }
 
@@ -43,7 +44,7 @@ export function schedule(
 ): DueItem[] {
   const input = { ...whole, glasses: whole.glasses.map(g => recent(g, whole.nowMs)) }
   const marks = marksOf(input)
-  const items = [...whole.glasses.flatMap(itemsOf), ...planRule(input), ...calibrationRule(input)]
+  const items = [...whole.glasses.flatMap(itemsOf), ...planRule(input), ...floodRule(input), ...calibrationRule(input)]
   return items.flatMap(i => marked(i, marks.get(i.key)) ?? []).sort(byDay)
 }
 

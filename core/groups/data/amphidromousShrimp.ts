@@ -76,6 +76,13 @@ export const amphidromousShrimp = defineGroup({
     },
     { eggWeeks: CP },
   ),
+  larvae: {
+    molts: figure(9, CP),
+    survive: figure(0.1, M),
+    aimGKg: figure(32, M),
+    upHours: figure(6, M),
+    downDays: figure(3, M),
+  },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 6, basis: M },

@@ -73,6 +73,13 @@ export const fanShrimp = defineGroup({
       q10: 2.2,
     },
   ),
+  larvae: {
+    molts: figure(9, M),
+    survive: figure(0.05, M),
+    aimGKg: figure(32, M),
+    upHours: figure(6, M),
+    downDays: figure(3, M),
+  },
   care: {
     food: 'powder',
     portionFor: { by: 'animals', value: 4, basis: M },

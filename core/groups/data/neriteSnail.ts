@@ -75,6 +75,12 @@ export const neriteSnail = defineGroup({
     },
   ),
   sizes: { of: 'shell', hatchMm: figure(0.5, M), breedsMm: figure(12, M), mostMm: figure(25, M) },
+  larvae: {
+    survive: figure(0.05, M),
+    aimGKg: figure(32, M),
+    upHours: figure(6, M),
+    downDays: figure(4, M),
+  },
   care: {
     food: 'pellet',
     portionFor: { by: 'animals', value: 10, basis: M },

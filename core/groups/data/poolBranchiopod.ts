@@ -75,6 +75,13 @@ export const poolBranchiopod = defineGroup({
       q10: 2.5,
     },
   ),
+  dryEggs: {
+    hatchDays: ranged(1, 3, CP),
+    eggsPerDay: figure(15, M),
+    dryDays: figure(7, M),
+    restWeeks: figure(4, M),
+    growUp: figure(0.5, M),
+  },
   care: {
     food: 'powder',
     portionFor: { by: 'litres', value: 4, basis: M },

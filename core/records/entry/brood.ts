@@ -64,5 +64,34 @@ export const YoungEntry = z
     message: 'a number belongs to “a number”',
   })
 
+const littleOf = { early: numberOrNone, middle: numberOrNone, late: numberOrNone, settled: numberOrNone }
+/** How green the water of a tub is, by eye on a drawn scale: 0 is clear, 4 is as green as paint. */
+export const greenness = [0, 1, 2, 3, 4] as const
+
+/**
+ * A look at a tub of larvae: a sample by stage, how green the water is, or both. `early`, `middle` and `late` are
+ * thirds of the way to settling.
+ */
+export const LarvaeEntry = z
+  .strictObject({
+    ...ofColony,
+    kind: z.literal('larvae'),
+    sample: z
+      .strictObject(littleOf)
+      .refine(s => s.early + s.middle + s.late + s.settled > 0, 'needs at least one animal')
+      .optional(),
+    /** litres that were looked through, where they were measured */
+    sampleL: z.number().min(0.001, 'must be 1 mL or more').max(5000, 'must be 5000 L at most').optional(),
+    green: z.literal(greenness).optional(),
+  })
+  .refine(e => e.sample !== undefined || e.green !== undefined, {
+    path: ['sample'],
+    message: 'say what the sample held, or how green the water is',
+  })
+  .refine(e => e.sampleL === undefined || e.sample !== undefined, {
+    path: ['sampleL'],
+    message: 'litres belong to a sample',
+  })
+
 /** Mating that was seen, in pairs. */
 export const MatingEntry = z.strictObject({ ...ofColony, kind: z.literal('mating'), number })

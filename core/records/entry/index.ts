@@ -1,4 +1,5 @@
 export { Eaten } from './care'
+export { greenness } from './brood'
 export { type EquipmentPart, equipmentParts } from './equipmentParts'
 export { Entry, type EntryOf } from './entry'
 export { type EntryKind, entryKinds, type EntrySubject } from './kinds'

@@ -39,6 +39,7 @@ export const entryKinds = {
   eggMass: ofColony,
   clutch: ofColony,
   young: ofColony,
+  larvae: ofColony,
   mating: ofColony,
   feeding: ofGlass,
   supplement: ofGlass,

@@ -27,6 +27,9 @@ export interface CareSetting {
   marks?: Entry[]
   nowMs?: number
   bench?: RoomCareInput['bench']
+  batch?: ColonyCare['batch']
+  salt?: ColonyCare['salt']
+  eggLots?: RoomCareInput['eggLots']
 }
 
 export const s = smallRoom()
@@ -46,6 +49,9 @@ export function careOf({
   marks = [],
   nowMs = NOW,
   bench = usualBench,
+  batch = null,
+  salt = [],
+  eggLots = [],
 }: CareSetting = {}): RoomCareInput {
   const glass: Glass = { ...s.glass, ...g }
   const colony = { ...colonyOf(glass.id, { ...c, groupId, schools }), id: colonyId }
@@ -76,10 +82,15 @@ export function careOf({
     colonies:
       plans.length > 0
         ? []
-        : [{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, limbs, values }],
+        : [
+            {
+              ...{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, limbs, values },
+              ...{ batch, salt },
+            },
+          ],
     entries,
   }
-  return { roomId: s.room.id, glasses: [care], plans, bench, marks: currentEntries(marks), nowMs }
+  return { roomId: s.room.id, glasses: [care], plans, eggLots, bench, marks: currentEntries(marks), nowMs }
 }
 export const itemsOf = (setting: CareSetting = {}): DueItem[] => schedule(careOf(setting))
 export const itemOf = (kind: DueKind, setting: CareSetting = {}): DueItem | undefined =>

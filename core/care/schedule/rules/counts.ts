@@ -15,8 +15,9 @@ export function narrowing(n: NonNullable<ColonyCare['numbers']>): number {
 }
 
 /** A count is due when it would tell much: after four weeks where it narrows the estimate, after eight in any case. */
-export function countRule({ colony, group, numbers, entries }: ColonyCare, nowMs: number): DueItem[] {
-  if (!numbers || numbers.firstLook || isOver({ group, numbers })) return []
+export function countRule({ colony, group, numbers, entries, batch }: ColonyCare, nowMs: number): DueItem[] {
+  // a hatch is told by samples and by what is picked
+  if (batch || !numbers || numbers.firstLook || isOver({ group, numbers })) return []
   const logged = entries.findLast(e => e.kind === 'count')
   const lastMs = Math.max(numbers.lastCountMs ?? -Infinity, logged ? momentMs(logged.at) : -Infinity)
   const gain = narrowing(numbers)

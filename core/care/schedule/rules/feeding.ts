@@ -19,7 +19,7 @@ const CRUMB = 0.25
  */
 export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   // larvae and young that are reared get their own food, and a batch that is over none
-  const colonies = g.colonies.filter(c => c.colony.form !== 'rearing' && !isOver(c))
+  const colonies = g.colonies.filter(c => c.colony.form !== 'rearing' && !isOver(c) && !isWaiting(c, nowMs))
   if (colonies.length === 0) return []
   // a poisoned water says “stop feeding”: the round does not say otherwise
   if (g.colonies.some(isPoisoned)) return leftovers(g, nowMs)
@@ -78,6 +78,9 @@ export function feedingRule(g: GlassCare, nowMs: number): DueItem[] {
   }
   return [...items, ...leftovers(g, nowMs)]
 }
+
+/** Whether a pool waits for its hatch: food would only foul it. */
+const isWaiting = ({ batch }: ColonyCare, nowMs: number): boolean => batch?.kind === 'pool' && batch.hatch.value > nowMs
 
 /** Whether a verdict on their water orders to stop feeding. */
 const isPoisoned = (c: ColonyCare): boolean =>
