@@ -19,6 +19,8 @@ export interface Hatches {
   colonies: Colony[]
   eggLots: EggLot[]
   entries: Entry[]
+  /** how many there truly are today, by colony */
+  truth: Record<string, number[]>
 }
 
 const HOUR_MS = DAY_MS / 24
@@ -71,6 +73,12 @@ export function makeHatches(
     colonies: [first.colony, second.colony, crabs.colony, eggs.batch],
     eggLots: eggs.lots,
     entries: [...first.entries, ...second.entries, ...crabs.entries, ...eggs.entries],
+    truth: {
+      [first.colony.id]: [0],
+      [second.colony.id]: [second.alive],
+      [crabs.colony.id]: [14],
+      [eggs.batch.id]: [0],
+    },
   }
 }
 
@@ -114,7 +122,7 @@ interface RearingPlan {
 const SETTLE_DAYS = 27
 const EVENNESS = 60
 
-function rearing(making: Making, tub: Glass, plan: RearingPlan): { colony: Colony; entries: Entry[] } {
+function rearing(making: Making, tub: Glass, plan: RearingPlan): { colony: Colony; entries: Entry[]; alive: number } {
   const random = making.randomFor(plan.name)
   const began = Math.round(making.untilMs - plan.days * DAY_MS)
   const colony = colonyOf(making, began, {
@@ -153,9 +161,10 @@ function rearing(making: Making, tub: Glass, plan: RearingPlan): { colony: Colon
   for (const { day, number } of picked)
     write(day, { colonyId: colony.id, kind: 'removal', number, outlet: 'sold', text: 'settled ones, picked by hand' })
   const endMs = began + 41 * DAY_MS
-  if (endMs > making.untilMs) return { colony, entries }
+  const alive = larvae.filter(l => l.dies > plan.days).length
+  if (endMs > making.untilMs) return { colony, entries, alive }
   const ended = { at: toMoment(endMs), why: 'movedOn' as const }
-  return { colony: { ...colony, ended }, entries }
+  return { colony: { ...colony, ended }, entries, alive }
 }
 
 /** Larvae one by one: when each settles, and when it dies. */
@@ -226,7 +235,7 @@ function dryEggs(making: Making, roomId: string, { glass, batch }: { glass: Glas
     ...{ drySince: toMoment(dried), class: 'warm', cation: 'calcium', fromColonyId: old.id },
   }
   const seen = [
-    [2.2, { kind: 'young', amount: 'many' }],
+    [2.2, { kind: 'count', number: 70, method: 'estimate' }],
     [6.1, { kind: 'count', number: 55, method: 'estimate' }],
     [11.3, { kind: 'count', number: 38, method: 'estimate' }],
     [19.2, { kind: 'count', number: 9, method: 'estimate' }],

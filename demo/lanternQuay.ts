@@ -125,7 +125,7 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
 
 /** Larvae, parted young and dry eggs. @returns the lots of the egg bank */
 function addHatches(maker: Making, filling: Filling): EggLot[] {
-  const { room, racks, glasses, colonies, entries } = filling
+  const { room, racks, glasses, colonies, entries, truth } = filling
   const batch = colonies.find(c => c.form === 'batch')!
   const glass = glasses.find(g => g.id === batch.stays[0]!.glassId)!
   const made = makeHatches(maker, room.id, racks, { batch, glass })
@@ -133,6 +133,7 @@ function addHatches(maker: Making, filling: Filling): EggLot[] {
   glasses.push(...made.glasses)
   colonies.push(...made.colonies)
   entries.push(...made.entries)
+  Object.assign(truth, made.truth)
   return made.eggLots
 }
 

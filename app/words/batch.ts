@@ -122,7 +122,9 @@ export function batchSteps(b: BatchTold, nowMs: number): { when: string; says: s
       { when: 'Every few days', says: 'A measured jug counted by stage; change water for water of the same salt.' },
       {
         when: spanOfDays(b.arrive.first, nowMs),
-        says: 'Pick out those that have settled, one by one: they walk, and no longer hang head down. They go back to fresh within days.',
+        says:
+          'Pick out those that have settled, one by one: they walk, and no longer hang head down. They go back to ' +
+          'fresh within days.',
       },
     ]
   return [
@@ -141,7 +143,9 @@ export function batchSteps(b: BatchTold, nowMs: number): { when: string; says: s
     },
     {
       when: b.endsMs ? `About ${dayText(b.endsMs, nowMs)}` : 'At the end',
-      says: 'Hardly any are left: let it dry where it stands, keep the ground dry and dark, and flood it after its rest.',
+      says:
+        'Hardly any are left: let it dry where it stands, keep the ground dry and dark, and flood it after its ' +
+        'rest.',
     },
   ]
 }
@@ -149,8 +153,8 @@ export function batchSteps(b: BatchTold, nowMs: number): { when: string; says: s
 /** What went wrong in a pool, and what the next try changes. */
 export const poolTroubleText: Readonly<Record<PoolTrouble, string>> = {
   noHatch:
-    'Nothing hatched. Next: dry and rest it longer, flood again with softer, cooler or warmer water as its class asks, ' +
-    'and give light for 12 to 14 hours.',
+    'Nothing hatched. Next: dry and rest it longer, flood again with softer, cooler or warmer water as its class ' +
+    'asks, and give light for 12 to 14 hours.',
   stringAlgae: 'String algae trap the newly hatched. Next: less light and food at first, and no old water.',
   ammonia:
     'Ammonia or nitrite stood in the water. Next: less food, no yeast, less earth; a pool that was cured, dried and ' +

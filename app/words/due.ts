@@ -1,6 +1,7 @@
 import { type DueItem, type DueKind, type DueReason, testKeys } from '#core/care'
 import type { EquipmentPart, FoodKind, PlanStepId, ValueKey } from '#core/records'
 import { formatNumber } from '#core/units'
+import { spanText } from './batch'
 import { broodWords, equipmentWord, foodWord } from './kinds'
 import { substanceWord } from './medicine'
 import { whole } from './numbers'
@@ -214,8 +215,8 @@ const reasons: Readonly<Record<DueReason, Says>> = {
   sampleEvery: v => `Every ${v.every} days a sample tells how far they are, and how many.`,
   sampleNever: () => 'No sample yet: one tells how far they are, and how many.',
   pickSettled: v =>
-    `They settle unevenly and must come out of the salt within days: ${whole(n(v, 'low'))} to ${whole(n(v, 'high'))} are ` +
-    'still to be picked or to come.',
+    'They settle unevenly and must come out of the salt within days: ' +
+    `${spanText({ low: n(v, 'low'), high: n(v, 'high') })} are still to be picked or to come.`,
   hatchDays: (v, nowMs) =>
     `They hatch between ${dayText(n(v, 'from'), nowMs)} and ${dayText(n(v, 'to'), nowMs)}, as a rule. To log “none ` +
     'counted” tells as much.',

@@ -17,8 +17,8 @@ const titles = {
 } as const
 
 const METHOD = [
-  'Twelve hundred possible courses of this hatch are drawn: when it was, how many, how fast they go, how unevenly, and ' +
-    'what share lives through each stage. Those that fit what you saw count for more, and are drawn again near by.',
+  'Twelve hundred possible courses of this hatch are drawn: when it was, how many, how fast they go, how unevenly, ' +
+    'and what share lives through each stage. Those that fit what you saw count for more, and are drawn again near by.',
   'A sample speaks twice: its mix of stages tells how far they are, and its number, where the litres are known, how ' +
     'many there are. Larvae stand in clouds, so that a sample strays by more than chance.',
   'What was taken out had to be there first; it is taken from those that are furthest on.',

@@ -141,23 +141,26 @@ export interface CoursePoint {
   at: number
   /** living animals */
   all: { p10: number; p25: number; p50: number; p75: number; p90: number }
-  /** middles of the stages, in their order */
+  /** the middle of all, shared out among the stages in their order */
   stages: number[]
 }
 
 /** Points of a course from one moment to another, a day apart or more. */
 export function courseBetween(belief: BatchBelief, fromMs: number, toMs: number): CoursePoint[] {
+  const { law } = belief
   const many = Math.max(2, Math.min(70, Math.ceil((toMs - fromMs) / DAY_MS) + 1))
   return Array.from({ length: many }, (_, i) => {
     const at = fromMs + ((toMs - fromMs) * i) / (many - 1)
     const { left, totals } = standingOfAll(belief, at)
     const sorted = totals.toSorted()
     const q = (p: number) => quantileSorted(sorted, p)
-    const middle = (k: number) => quantileSorted(Float64Array.from(left, l => l[k]!).sort(), 0.5)
+    // the stages share out the middle of all, so that they add up to it
+    const mean = law.stages.map((_, k) => left.reduce((sum, l) => sum + l[k]!, 0))
+    const sum = mean.reduce((a, b) => a + b, 0)
     return {
       at,
       all: { p10: q(0.1), p25: q(0.25), p50: q(0.5), p75: q(0.75), p90: q(0.9) },
-      stages: belief.law.stages.map((_, k) => middle(k)),
+      stages: mean.map(n => (sum > 0 ? (q(0.5) * n) / sum : 0)),
     }
   })
 }

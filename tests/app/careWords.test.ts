@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { type DueItem, dueKinds } from '#core/care'
-import { groups } from '#core/groups'
-import type { Entry } from '#core/records'
+import { saltUp } from '#core/batches'
+import { groups, resolveGroup } from '#core/groups'
+import { begun, type Entry } from '#core/records'
 import { dueKindWord, dueLate, dueSkipped, dueTitle, dueWhy, effortText, portionText } from '~/words/due'
 import { entryText } from '~/words/entries'
 import { plain } from '~/words/numbers'
@@ -9,6 +10,7 @@ import { changeText, counterHint, sumsText } from '~/words/round'
 import { defaultUnits } from '~/words/unitPrefs'
 import { DAY_MS } from '#core/records'
 import { entryOf, nextId, NOW, plan, test as waterTest, topUp, waterChange } from '../make'
+import { about, sample, told } from '../unit/batches/parts'
 import { colonyId, glassId, itemsOf, known, s } from '../unit/care/rooms'
 
 /** Every kind of item, from logs that bring them about. */
@@ -42,6 +44,40 @@ const all: DueItem[] = [
   ...itemsOf({
     groupId: 'bee-shrimp',
     glassEntries: [topUp(glassId, 1, 1), waterTest(glassId, 3, { khDh: 1 }, 'strip')],
+  }),
+  ...[0.1, 14, 30].flatMap(days =>
+    [[], [sample(1, [2, 9, 1, 4], 0.5), about('larvae', 2, { green: 1 })]].flatMap(log =>
+      itemsOf({
+        groupId: 'amphidromous-shrimp',
+        colony: { form: 'rearing' },
+        batch: told(log, days),
+        salt: saltUp(resolveGroup({ ...s.colony, groupId: 'amphidromous-shrimp', form: 'rearing' }), NOW, []),
+      }),
+    ),
+  ),
+  ...itemsOf({
+    groupId: 'amphidromous-shrimp',
+    salt: [{ atMs: NOW, gKg: 20, doneMs: null }],
+  }),
+  ...[1, 12].flatMap(days =>
+    itemsOf({
+      groupId: 'pool-branchiopod',
+      colony: { form: 'batch' },
+      batch: told([], days, { groupId: 'pool-branchiopod' }),
+    }),
+  ),
+  ...itemsOf({
+    groupId: 'pool-branchiopod',
+    colony: { form: 'batch' },
+    batch: told([about('count', 1, { number: 40, method: 'estimate' })], 12, { groupId: 'pool-branchiopod' }),
+    colonyEntries: [entryOf('count', 1, { colonyId, number: 40, method: 'estimate' })],
+    eggLots: [
+      {
+        ...begun(nextId(), NOW),
+        ...{ roomId: s.room.id, name: 'Eggs of Batch 6', groupId: 'pool-branchiopod', form: 'ground', origin: 'own' },
+        ...{ drySince: s.colony.startedAt, class: 'warm', cation: 'calcium' },
+      },
+    ],
   }),
   ...itemsOf({ plans: [plan(s.room.id, { glassId })] }),
   ...itemsOf({ groupId: 'brackish-pool-shrimp', colony: { startedAt: new Date(NOW - 86_400_000).toISOString() } }),

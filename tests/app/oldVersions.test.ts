@@ -35,6 +35,7 @@ function expectOld(version: number, backup: Awaited<ReturnType<typeof readAll>>)
   })
   expect(backup.entries.filter(e => e.kind === 'count')).toHaveLength(2)
   expect(backup.attic.map(a => a.id)).toContain('old-item')
+  expect(backup.eggLots).toEqual([])
   expect(backup.lines).toHaveLength(version >= knows.lines ? 1 : 0)
   // names in sightings are animals that are followed, and their sightings are found by them
   const names = version >= knows.lines ? [{ id: ash, name: 'Ash', sex: 'female', firstColonyId: ids.colony }] : []

@@ -109,7 +109,7 @@ async function save() {
   touch-action: manipulation;
 }
 .tally .numeral {
-  font-size: 56px;
+  font-size: var(--type-figure);
   line-height: 1;
 }
 </style>

@@ -23,14 +23,10 @@ const treads = computed(() =>
     next: s.doneMs === null && props.steps.slice(0, i).every(b => b.doneMs !== null),
   })),
 )
+const stepText = (s: SaltStep) =>
+  s.doneMs === null ? `due ${hourText(s.atMs, props.nowMs)}` : `there ${hourText(s.doneMs, props.nowMs)}`
 const summary = computed(
-  () =>
-    `${props.label}: ${props.steps
-      .map(
-        s =>
-          `${formatNumber(s.gKg, 0)} g/kg ${s.doneMs === null ? `due ${hourText(s.atMs, props.nowMs)}` : `there ${hourText(s.doneMs, props.nowMs)}`}`,
-      )
-      .join(', ')}`,
+  () => `${props.label}: ${props.steps.map(s => `${formatNumber(s.gKg, 0)} g/kg ${stepText(s)}`).join(', ')}`,
 )
 </script>
 

@@ -23,7 +23,11 @@ function swelling({ batch }: BatchRow): string {
   const { first, half, nearly } = batch.arrive
   if (!first || !half || !nearly) return ''
   const [a, b, c] = [px(first.low), px(half.value), px(nearly.high)]
-  return `M${a},${LINE} Q${(a + b) / 2},${LINE - FAT} ${b},${LINE - FAT} Q${(b + c) / 2},${LINE - FAT} ${c},${LINE} Q${(b + c) / 2},${LINE + FAT} ${b},${LINE + FAT} Q${(a + b) / 2},${LINE + FAT} ${a},${LINE} Z`
+  const [rise, fall] = [(a + b) / 2, (b + c) / 2]
+  const [top, foot] = [LINE - FAT, LINE + FAT]
+  const over = `Q${rise},${top} ${b},${top} Q${fall},${top} ${c},${LINE}`
+  const under = `Q${fall},${foot} ${b},${foot} Q${rise},${foot} ${a},${LINE}`
+  return `M${a},${LINE} ${over} ${under} Z`
 }
 const SALT_TOP = 26
 const SALT_BASE = 42

@@ -80,6 +80,6 @@ input {
   border-radius: 4px;
   background: var(--surface);
   color: var(--ink);
-  font-size: 17px;
+  font-size: var(--type-text);
 }
 </style>

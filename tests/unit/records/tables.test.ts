@@ -58,6 +58,7 @@ describe('tables', () => {
       orders: 'roomId; edited; order; orders',
       practice: 'roomId; edited; practised picture; practised pictures',
       photos: '; once; photo; photos',
+      eggLots: 'roomId; edited; lot of dry eggs; lots of dry eggs',
       entries: '[kind+id]; once; entry of the log; entries of the log',
       animals: 'roomId; edited; animal; animals',
       attic: '; once; older version in the attic; older versions in the attic',
