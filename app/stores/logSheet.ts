@@ -21,6 +21,17 @@ export const useLogSheetStore = defineStore('logSheet', () => {
     },
   )
 
+  // animals that are named live in one colony: another one has others
+  watch(
+    () => draft.value.colonyId,
+    () => {
+      const named = draft.value.animalIds.filter(id => id === aboutId.value)
+      if (draft.value.correcting || named.length === draft.value.animalIds.length) return
+      draft.value.animalIds = named
+      draft.value.number = ''
+    },
+  )
+
   /** Opens the sheet; what was typed before and not saved is still there unless it is about another entry. */
   function show(colonyId: string, kind?: LogKind) {
     if (draft.value.correcting) draft.value = emptyDraft(kind, colonyId)

@@ -11,6 +11,7 @@ type BatchKey = Extract<
   | 'number.reasonMolt'
   | 'number.reasonSamples'
   | 'number.reasonLooks'
+  | 'number.reasonHidden'
   | 'number.reasonNoSample'
   | 'number.doSample'
   | `number.pool${string}`
@@ -47,6 +48,7 @@ export const batchPhrases: Readonly<Record<BatchKey, Phrase>> = {
     n(v, 'n') === 1
       ? `From one look, ${agoText(n(v, 'days'))}.`
       : `From ${num(n(v, 'n'))} looks, the last ${agoText(n(v, 'days'))}.`,
+  'number.reasonHidden': v => `As many as ${num(whole(n(v, 'high')))} may still hide: look once more.`,
   'number.reasonNoSample': v => `No sample yet: ${range(v)} may have hatched.`,
   'number.doSample': () => 'Take a sample: a measured jug, counted by stage.',
   'number.poolWaiting': v => `Flooded ${agoText(n(v, 'days'))}, none seen yet`,

@@ -81,7 +81,7 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     'usual.',
   'number.doFewerMales': () => 'Too many males fight, and wear out the females: part some, or bring females.',
   'number.over': () => 'This batch is over',
-  'number.endBatch': () => 'Dry it down and keep the eggs, or end it by “Change”.',
+  'number.endBatch': () => 'A pool is let dry, and its eggs are kept; a tub is ended by “Change”.',
 
   'heading.growing': v => `Growing about ${num(growth(n(v, 'value')))} a week`,
   'heading.shrinking': v => `Shrinking about ${num(growth(n(v, 'value')))} a week`,

@@ -28,19 +28,29 @@ function said(
   return { state, conclusion: msg(key, values), reasons: [], actions: [], evidence: [], ...more }
 }
 
-const over = (): Statement => said('onTarget', 'number.over', {}, { actions: [msg('number.endBatch', {})] })
+/** It is over, as far as anybody can tell: some may still hide. */
+const over = ({ high }: BatchTold['alive']): Statement =>
+  said(
+    'onTarget',
+    'number.over',
+    {},
+    {
+      reasons: high >= 1 ? [msg('number.reasonHidden', { high })] : [],
+      actions: [msg('number.endBatch', {})],
+    },
+  )
 
 function ofLarvae(b: BatchTold, nowMs: number): BatchStatements {
   const { alive, arrive, toCome, molts, samples, lives, out } = b
   // all that came were taken out, or died: nothing is waited for
-  const done = noneLeft(alive) && nowMs > (arrive.nearly?.value ?? arrive.half?.value ?? Infinity)
+  const done = noneLeft(alive) && nowMs > (arrive.half?.value ?? Infinity)
   const range = { value: alive.value, low: alive.low, high: alive.high }
   const settled = settledOf(b)
   const coming = { low: toCome.low, high: toCome.high, value: toCome.value }
   const last = samples.at(-1)
   const old = !last || nowMs - last.at > SAMPLE_DAYS * DAY_MS
   const number: Statement = done
-    ? over()
+    ? over(alive)
     : said(old ? 'drifting' : 'onTarget', 'number.larvae', range, {
         reasons: [
           ...(molts ? [msg('number.reasonMolt', { low: molts.done.low, high: molts.done.high, of: molts.of })] : []),
@@ -96,7 +106,11 @@ function ofPool(b: BatchTold, nowMs: number): BatchStatements {
   const grown = arrive.half
   const laid = eggs ? [msg('heading.reasonEggs', { ...eggs.now }), msg('heading.reasonEggsEnd', { ...eggs.end })] : []
   if (noneLeft(alive))
-    return { number: over(), heading: said('onTarget', 'heading.poolOver', {}, { reasons: laid.slice(0, 1) }), surplus }
+    return {
+      number: over(alive),
+      heading: said('onTarget', 'heading.poolOver', {}, { reasons: laid.slice(0, 1) }),
+      surplus,
+    }
   return {
     number: said(
       'onTarget',

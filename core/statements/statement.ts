@@ -29,6 +29,7 @@ export type StatementKey =
   | 'number.reasonMolt'
   | 'number.reasonSamples'
   | 'number.reasonLooks'
+  | 'number.reasonHidden'
   | 'number.reasonNoSample'
   | 'number.doSample'
   | 'number.poolWaiting'

@@ -12,7 +12,10 @@ async function logOf(page: Page, kind: string, fill: (dialog: ReturnType<typeof 
 }
 const before = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 16)
 
-test('an animal is followed through a lost claw: its life line, softness, limbs and sizes', async ({ page }) => {
+test('an animal is followed through a lost claw; a colony of such alone is exact; a whorl is read', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
   await openDemo(page)
   await page
     .getByRole('link', { name: /^Tide crabs: / })
@@ -73,10 +76,9 @@ test('an animal is followed through a lost claw: its life line, softness, limbs 
   // its colony counts it once
   await page.getByRole('link', { name: 'Back to its colony' }).click()
   await expect(statement(page, 'number')).toContainText(number.match(/\d+/)![0])
-})
 
-test('a colony of followed animals alone is exact; a shell is read on its drawn whorl', async ({ page }) => {
-  await openDemo(page)
+  // a colony of followed animals alone
+  await page.goto('/')
   await page.getByText('Fan pair').first().click()
   await expect(statement(page, 'number')).toHaveText('2 here')
   await expect(page.getByText('All 2 are followed one by one')).toBeVisible()

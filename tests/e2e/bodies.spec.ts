@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test'
 import { expectAccessible, notice, openDemo, sheet, statement } from './steps'
 
-test('failed molts call the keeper and say what to look at first; taking them back ends it', async ({ page }) => {
+test('failed molts call the keeper, and taking them back ends it; signs are drawn and practised', async ({ page }) => {
+  test.setTimeout(120_000)
   await openDemo(page)
   await page
     .getByRole('link', { name: /^Ember A: / })
@@ -46,10 +47,8 @@ test('failed molts call the keeper and say what to look at first; taking them ba
   await notice(page).getByRole('button', { name: 'Undo' }).click()
   await expect(statement(page, 'heading')).not.toContainText('Molts fail')
   await expect(molts.getByRole('heading', { name: 'What molts may fail of' })).toBeVisible()
-})
 
-test('signs are drawn where a newcomer hesitates, and practised; what was typed stays', async ({ page }) => {
-  await openDemo(page)
+  // signs are drawn where a newcomer hesitates; what was typed stays
   await page.keyboard.press('l')
   await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
   await sheet(page).getByLabel('Berried females').fill('7')

@@ -81,7 +81,7 @@ test('a berried sighting opens a window, eyes bring it near, and a look without 
   await expect(sheet(page).getByLabel('Berried females')).toHaveValue('2')
 })
 
-test('all broods on one time line, walked by keys; from a row to its log', async ({ page }) => {
+test('all broods on one time line, walked by keys; a clutch in both schools', async ({ page }) => {
   await openDemo(page)
   await page.keyboard.press(' ')
   await page.keyboard.press('b')
@@ -110,4 +110,19 @@ test('all broods on one time line, walked by keys; from a row to its log', async
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page)).toBeHidden()
   await expect(page.locator('.row circle').first()).toBeVisible()
+
+  // the other school leaves it where it was laid: damp from the water under it, and the young fall in
+  const left = rows(page)
+    .filter({ has: page.locator('text=/where it was laid/') })
+    .first()
+  await left.click()
+  await expect(page.locator('.detail')).toContainText(/drown|fall|water line/)
+  await left.press('Enter')
+  await sheet(page).getByRole('radio', { name: 'lost' }).check()
+  await sheet(page).getByLabel('Which clutch').selectOption({ index: 1 })
+  await sheet(page).getByRole('radio', { name: 'drowned' }).check()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet(page)).toBeHidden()
+  await page.getByText('Ended of late').click()
+  await expect(page.getByText(/drowned/).first()).toBeVisible()
 })

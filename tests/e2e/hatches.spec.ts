@@ -1,0 +1,171 @@
+import { expect, type Page, test } from '@playwright/test'
+import { expectAccessible, notice, openDemo, sheet, statement } from './steps'
+
+/** A moment so many days ago, as a field for date and time takes it. */
+const before = (days: number) => {
+  const at = new Date(Date.now() - days * 86_400_000)
+  at.setMinutes(at.getMinutes() - at.getTimezoneOffset())
+  return at.toISOString().slice(0, 16)
+}
+const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).click()
+
+/** A new vessel, its habits as they are, and then what begins. */
+async function newVessel(page: Page, name: string, litres: string) {
+  await page.getByLabel('Name of the glass').fill(name)
+  await page.getByLabel('Holds, when full').fill(litres)
+  await press(page, 'Next')
+  await expect(page.getByLabel('Water changes')).toBeVisible()
+  await press(page, 'Next')
+}
+async function logSalt(page: Page, gKg: string) {
+  await page.keyboard.press('l')
+  await page.getByRole('radio', { name: 'Water test' }).check()
+  await sheet(page).getByRole('textbox', { name: 'Salinity' }).fill(gKg)
+  await press(page, 'Save')
+}
+
+test('a rearing from the hatch to the last that is picked', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openDemo(page)
+  await page
+    .getByRole('link', { name: /^River shrimp: / })
+    .first()
+    .click()
+  await expect(statement(page, 'number')).toContainText('12 here')
+  await page.keyboard.press('l')
+  await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
+  await sheet(page).getByLabel('Berried females').fill('1')
+  await press(page, 'Save')
+  await expect(sheet(page)).toBeHidden()
+  await page.getByRole('link', { name: 'Broods', exact: true }).click()
+  await page.getByRole('button', { name: /^River shrimp, / }).click()
+  await press(page, 'They hatched: begin a rearing')
+  await newVessel(page, 'Third tub', '12')
+  await page.getByLabel('Name of the line or colony').fill('Third larvae')
+  await page.getByLabel('About how many larvae').fill('300')
+  await page.getByLabel('Hatched, as it was seen').fill(before(33))
+  await press(page, 'Start the rearing')
+  await expect(page.getByRole('heading', { level: 1, name: 'Third larvae' })).toBeVisible()
+  await expect(statement(page, 'number')).toContainText('in the tub')
+
+  // salt: the water shows which steps are done, and a step back is asked about
+  const stair = page.getByRole('img', { name: /^Salt up after the hatch/ })
+  await expect(stair).toHaveAccessibleName(/8 g\/kg due .*32 g\/kg due/)
+  await logSalt(page, '17')
+  await expect(sheet(page)).toBeHidden()
+  await expect(stair).toHaveAccessibleName(/16 g\/kg there .*24 g\/kg due/)
+  await logSalt(page, '4')
+  await expect(sheet(page).getByText(/larvae must not go back until they settle/)).toBeVisible()
+  await sheet(page).getByRole('textbox', { name: 'Salinity' }).fill('33')
+  await press(page, 'Save')
+  await expect(sheet(page)).toBeHidden()
+
+  // grown ones among larvae die: asked about, and nothing is lost
+  await page.keyboard.press('l')
+  await page.getByRole('radio', { name: 'Added' }).check()
+  await sheet(page).getByLabel('How many?').fill('3')
+  await press(page, 'Save')
+  await expect(sheet(page).getByText(/grown animals die in it within minutes/)).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  // a sample, by thumb
+  await press(page, 'Log a sample')
+  await press(page, 'One late more')
+  for (let i = 0; i < 4; i++) await press(page, 'One settled more')
+  await sheet(page).getByLabel('How much water was looked through').fill('1')
+  await sheet(page).getByRole('radio', { name: 'light green' }).check()
+  await expectAccessible(page)
+  await press(page, 'Save')
+  await expect(sheet(page)).toBeHidden()
+  await expect(page.getByText('From one sample')).toBeVisible()
+  await expect(statement(page, 'surplus')).toContainText('can be picked')
+  await expect(page.getByRole('img', { name: /^Today likely .* settled/ })).toBeVisible()
+  await expectAccessible(page)
+
+  // reload in the middle of picking: the tally stays
+  await press(page, 'Pick the settled')
+  await press(page, 'Save')
+  await expect(sheet(page).getByText('Touch the counter once for each')).toBeVisible()
+  const tally = sheet(page).getByRole('button', { name: /touch for each one/ })
+  await tally.click()
+  await tally.click()
+  await page.reload()
+  await expect(statement(page, 'surplus')).toContainText('can be picked', { timeout: 40_000 })
+  await press(page, 'Pick the settled')
+  await tally.click()
+  await expect(tally).toContainText('3')
+  await press(page, 'Save')
+  await expect(notice(page)).toContainText('3 picked into River shrimp')
+  await expect(page.locator('.side')).toContainText(/Picked\s*3/)
+  // beside its others, what differed
+  await expect(page.getByRole('row', { name: /First larvae/ })).toContainText('32 g/kg')
+
+  await page.keyboard.press('l')
+  await page.getByRole('radio', { name: 'Taken out' }).check()
+  await sheet(page).getByLabel('How many?').fill('200')
+  await press(page, 'Save')
+  if (await sheet(page).isVisible()) await press(page, 'Save')
+  await expect(sheet(page)).toBeHidden()
+  await expect(statement(page, 'number')).toHaveText('This batch is over')
+  await page.goto('/')
+  await page
+    .getByRole('link', { name: /^River shrimp: / })
+    .first()
+    .click()
+  await expect(statement(page, 'number')).toContainText(/1[45]/)
+})
+
+test('a dry batch round: from the egg bank through flood, hatch and eggs back to its rest', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Broods', exact: true }).click()
+  await expect(page.getByRole('img', { name: /^Second larvae: first settle / })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('img', { name: /^Eggs of Batch 6: rests dry until / })).toBeVisible()
+  await press(page, 'Add dry eggs')
+  await expect(sheet(page).getByLabel('Name')).toBeFocused()
+  await press(page, 'Save')
+  await expect(sheet(page).getByText(/Give the lot a name/)).toBeVisible()
+  await sheet(page).getByLabel('Name').fill('Salt pan bag')
+  await sheet(page).getByRole('radio', { name: 'sodium water' }).check()
+  await sheet(page).getByLabel('Dry since (empty: today)').fill(before(200).slice(0, 10))
+  await press(page, 'Save')
+  await expect(sheet(page)).toBeHidden()
+  await expectAccessible(page)
+
+  await press(page, 'Flood Salt pan bag')
+  await page.getByLabel('Name of the glass').fill('Pan tub')
+  await page.getByLabel('Holds, when full').fill('10')
+  await press(page, 'Next')
+  // the classes of its eggs are those of its pool
+  await expect(sheet(page).getByLabel('Hardness')).toHaveValue('sodium')
+  await press(page, 'Next')
+  await page.getByLabel('Name of the line or colony').fill('Pan one')
+  await expect(page.getByLabel('From which eggs')).toContainText('Salt pan bag')
+  await page.getByLabel('Flooded (empty: now)').fill(before(12))
+  await press(page, 'Flood it')
+  await expect(page.getByRole('heading', { level: 1, name: 'Pan one' })).toBeVisible()
+  await expect(statement(page, 'number')).toContainText(/Flooded|here/)
+
+  await press(page, 'Log what you see')
+  await sheet(page).getByRole('radio', { name: 'counted' }).check()
+  await sheet(page).getByLabel('Number, when counted').fill('60')
+  await press(page, 'Save')
+  await expect(sheet(page)).toBeHidden()
+  await expect(statement(page, 'number')).toContainText(/About \d+ here/)
+  await expect(statement(page, 'heading')).toContainText(/Grown by|They lay/)
+  await page.getByRole('button', { name: 'Why? How many' }).click()
+  await expect(sheet(page)).toContainText('From flood to hatch')
+  await page.keyboard.press('Escape')
+  await expectAccessible(page)
+
+  await press(page, 'Let it dry')
+  await page.getByRole('alert').getByRole('button', { name: 'Let it dry' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Broods' })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('img', { name: /^Eggs of Pan one: rests dry until / })).toBeVisible({ timeout: 40_000 })
+  await page.getByRole('link', { name: 'Pan one' }).click()
+  await expect(page.getByText(/Pan one has ended: let dry/)).toBeVisible()
+  // a slip of the hand: it comes back
+  await press(page, 'Bring it back')
+  await expect(statement(page, 'number')).toContainText(/About \d+ here/)
+})
