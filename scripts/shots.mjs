@@ -55,11 +55,7 @@ const plan = async page => {
   await page.getByRole('heading', { name: /would live in your tap water as it is/ }).waitFor()
 }
 /** A bag of harder water. */
-const drip = async page => {
-  await toWater('Slate', 'Bring in')(page)
-  await page.getByLabel('GH in the bag').fill('14')
-  await page.getByLabel('KH in the bag').fill('6')
-}
+
 const records = page => page.goto(`${server.address}/records`)
 const due = async page => {
   await page.getByRole('link', { name: 'Round', exact: true }).click()
@@ -82,26 +78,7 @@ const walk = async page => {
   await page.getByRole('textbox', { name: /^KH/ }).fill('2.1')
   await page.locator('.scroller').evaluate(el => el.scrollTo(0, 0))
 }
-const report = async page => {
-  await due(page)
-  await page.getByRole('button', { name: 'Start the round' }).click()
-  for (let i = 0; i < 30 && !page.url().endsWith('/report'); i++) {
-    const name = await page.getByRole('heading', { level: 1 }).textContent()
-    if (name === 'Slate') {
-      await page.getByRole('textbox', { name: 'Dead of Slate' }).fill('1')
-      await page.getByRole('textbox', { name: 'Molts of Slate' }).fill('3')
-    }
-    if (name === 'Tide crabs') await page.getByRole('textbox', { name: 'Molts of Tide crabs' }).fill('1')
-    if (name === 'Tide crabs') await page.getByRole('textbox', { name: /Humidity/ }).fill('83')
-    const hour = page.getByRole('button', { name: /^Gone in an hour/ })
-    if (await hour.isVisible()) await hour.click()
-    const all = page.getByRole('button', { name: /^All of it/ })
-    if (await all.isVisible()) await all.click()
-    await page.getByRole('button', { name: /^Save, / }).click()
-    await page.waitForTimeout(400)
-  }
-  await page.waitForTimeout(1500)
-}
+
 const stages = async page => {
   await toColony('Ember A')(page)
   await page.getByRole('tab', { name: 'Stages', exact: true }).click()
@@ -179,6 +156,21 @@ const countDesk = async page => {
   await page.getByText(/^Speaks for about/).waitFor()
 }
 
+async function rearing(page) {
+  await page.keyboard.press('/')
+  await page.getByRole('combobox').fill('Second larvae')
+  await page.keyboard.press('Enter')
+  await page.getByRole('img', { name: /^Today likely/ }).waitFor()
+  await page.getByRole('row', { name: /First larvae/ }).waitFor()
+}
+
+async function signs(page) {
+  await page.keyboard.press('l')
+  await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
+  await page.getByRole('button', { name: 'Saddle, fresh eggs or eggs with eyes?' }).click()
+  await page.getByRole('img', { name: 'Drawing: Eggs with eyes' }).waitFor()
+}
+
 const views = [
   { name: 'room-day', size: desk },
   { name: 'room-phone', size: phone },
@@ -191,14 +183,14 @@ const views = [
   { name: 'bodies', size: desk, go: bodies },
   { name: 'broods', size: desk, go: broods },
   { name: 'animal', size: desk, go: animal },
+  { name: 'rearing', size: desk, go: rearing },
+  { name: 'signs', size: desk, go: signs },
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },
-  { name: 'drip', size: desk, go: drip },
   { name: 'records', size: desk, go: records },
   { name: 'round-due', size: desk, go: due },
   { name: 'round-walk', size: desk, go: walk },
-  { name: 'round-report', size: desk, go: report },
 ]
 
 const server = await startServer(await freePort(), { ULKIN_START: 'demo' })

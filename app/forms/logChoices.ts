@@ -1,3 +1,4 @@
+import type { ColonyForm } from '#core/records'
 import {
   countMethodHint,
   countMethodWord,
@@ -12,16 +13,18 @@ import type { LogKind } from './logDraft'
 
 const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [
   ['Bodies', ['molts', 'failedMolt', 'limbLoss', 'shell']],
-  ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating']],
+  ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating', 'larvae']],
   ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']],
   ['Water', ['waterChange', 'topUp']],
   ['Numbers', ['move', 'grading']],
 ]
-/** What is logged less often, sorted by what it is about. */
-export const otherKinds = [
+/** What is logged less often, sorted by what it is about; larvae are looked at in a rearing alone. */
+export const otherChoices = (form: ColonyForm | undefined) => [
   { value: '', title: 'Anything else …' },
   ...groupsOfKinds.flatMap(([group, list]) =>
-    list.map(value => ({ value: value as string, title: kindWord[value], group })),
+    list
+      .filter(kind => kind !== 'larvae' || form === 'rearing')
+      .map(value => ({ value: value as string, title: kindWord[value], group })),
   ),
 ]
 const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) =>

@@ -20,6 +20,12 @@ export const formWord: Readonly<Record<ColonyForm, string>> = {
   rearing: 'A rearing of larvae',
   batch: 'A pool of dry eggs',
 }
+/** What one may be called. */
+export const nameHint: Readonly<Record<ColonyForm, string>> = {
+  colony: 'Ember',
+  rearing: 'Larvae of May',
+  batch: 'Batch 8',
+}
 export const sinceWord: Readonly<Record<ColonyForm, string>> = {
   colony: 'In this glass since (empty: now)',
   rearing: 'Hatched, as it was seen (empty: now)',

@@ -1,5 +1,5 @@
 import { randomGamma, randomNormal, randomPoisson, randomUniform } from 'd3-random'
-import { readBatch } from '#core/batches'
+import { type BatchTold, readBatch } from '#core/batches'
 import { groupOf, resolveGroup } from '#core/groups'
 import { DAY_MS, type Entry, toMoment } from '#core/records'
 import { quantileSorted, seededRandom, streamAt } from '#core/stats'
@@ -79,40 +79,33 @@ function rearOne(seed: number, groupId: string, many: number): HatchResult[] {
   entries.sort((a, b) => (a.at < b.at ? -1 : 1))
   const told = readBatch({
     ...{ resolved, entries, netL: net, nowMs: NOW },
-    colony: {
-      id: colonyId,
-      form,
-      founders: { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 },
-      startedAt: toMoment(beganMs),
-    },
+    colony: { id: colonyId, form, founders: NOBODY, startedAt: toMoment(beganMs) },
     temperatures: [30, 20, 10, 1].map(d => ({ at: NOW - d * DAY_MS, value: celsius })),
   })!.told
+  return [{ groupId, looks: many, ...against(told, { lives, age, bornMs }) }]
+}
+const NOBODY = { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 }
+
+/** What was told, held against the animals themselves. */
+function against(told: BatchTold, { lives, age, bornMs }: { lives: readonly Life[]; age: number; bornMs: number }) {
   const ends = lives.filter(l => l.dies > l.passed.at(-1)!)
   const alive = lives.filter(l => l.dies > age && l.out > age).length
   const left = ends.filter(l => l.out > age).length
-  const half = quantileSorted(
-    ends
-      .map(l => l.passed.at(-1)!)
-      .sort((a, b) => a - b)
-      .concat(ends.length ? [] : [Number.NaN]),
-    0.5,
-  )
   const days = (ms: number) => (ms - bornMs) / DAY_MS
+  const come = ends.map(l => l.passed.at(-1)!).sort((a, b) => a - b)
+  const half = come.length > 0 ? quantileSorted(come, 0.5) : Number.NaN
   const when = told.arrive.half
-  return [
-    {
-      ...{ groupId, looks: many },
-      alive: number(told.alive, alive),
-      total: number(told.toCome, left),
-      half: when
-        ? {
-            held: days(when.low) <= half && half <= days(when.high),
-            off: days(when.value) - half,
-            width: (when.high - when.low) / DAY_MS,
-          }
-        : { held: Number.isNaN(half), off: Number.NaN, width: Number.NaN },
-    },
-  ]
+  return {
+    alive: number(told.alive, alive),
+    total: number(told.toCome, left),
+    half: when
+      ? {
+          held: days(when.low) <= half && half <= days(when.high),
+          off: days(when.value) - half,
+          width: (when.high - when.low) / DAY_MS,
+        }
+      : { held: Number.isNaN(half), off: Number.NaN, width: Number.NaN },
+  }
 }
 
 const middleOf = ([a, b]: readonly [number, number]) => (a + b) / 2

@@ -109,6 +109,7 @@ const old = computed(() => props.nowMs - momentMs(props.colony.startedAt) > 2 * 
 .main,
 .side {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: var(--space-5);
   align-content: start;
 }

@@ -44,4 +44,12 @@ text.today {
     grid-template-columns: 140px minmax(0, 1fr);
   }
 }
+@media (--phone) {
+  .axis {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .axis span {
+    display: none;
+  }
+}
 </style>

@@ -7,7 +7,7 @@ import { readDraft } from '~/forms/readDraft'
 import { isFieldKind, kindFields } from '~/forms/kindFields'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
-import { numberChoices, otherKinds } from '~/forms/logChoices'
+import { numberChoices, otherChoices } from '~/forms/logChoices'
 import { SKINS_STAY } from '~/words/molts'
 import { topicOf } from '~/words/signs'
 import { kindWord } from '~/words/states'
@@ -155,7 +155,7 @@ function drop() {
     <FieldGrid id="log-form" tag="form" novalidate @submit.prevent="save">
       <div v-if="!draft.correcting" class="kinds">
         <ChoiceChips v-model="plain" label="What happened" :options="kinds" hide-label />
-        <PickOne v-model="other" label="Anything else" hide-label :options="otherKinds" />
+        <PickOne v-model="other" label="Anything else" hide-label :options="otherChoices(colony?.form)" />
       </div>
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />

@@ -2,7 +2,7 @@
 import { groupOf, groups } from '#core/groups'
 import { type ColonyDraft, type ColonyIssues, emptyColonyDraft, formsOf, readColony } from '~/forms/colonyDraft'
 import { assumeFill, type GlassDraft, glassDraft, type GlassIssues, readGlass } from '~/forms/glassDraft'
-import { formWord, sinceWord, startWord } from '~/words/batch'
+import { formWord, nameHint, sinceWord, startWord } from '~/words/batch'
 import { cautionText } from '~/words/cautions'
 import { rangeText, valueName, valueUnit, volumeText } from '~/words/unitPrefs'
 import { type Glass, valueKeys } from '#core/records'
@@ -206,7 +206,12 @@ async function next() {
       </template>
       <template v-else-if="step === 2"><SchoolFields v-model="colony.schools" :group-id="colony.groupId" /></template>
       <template v-else>
-        <TextInput v-model="colony.name" label="Name of the line or colony" :error="issues.name" placeholder="Ember" />
+        <TextInput
+          v-model="colony.name"
+          label="Name of the line or colony"
+          :error="issues.name"
+          :placeholder="nameHint[colony.form]"
+        />
         <PickOne v-if="colony.form === 'batch'" v-model="colony.eggLotId" label="From which eggs" :options="lots" />
         <HeadsFields v-if="colony.form === 'colony'" v-model="colony.heads" legend="Starters" :issue="issues.heads" />
         <TextInput

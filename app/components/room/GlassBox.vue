@@ -106,6 +106,7 @@ const number = (s: NonNullable<typeof main.value>) =>
   flex: 1 1 0;
   min-width: 78px;
   max-width: 300px;
+  container-type: inline-size;
 }
 .glass {
   position: relative;
@@ -149,6 +150,13 @@ const number = (s: NonNullable<typeof main.value>) =>
   align-items: center;
   font: 650 var(--type-section)/1.2 var(--v-font-heading);
   white-space: nowrap;
+}
+/* a hundred and more in a small jar keep their last figure */
+@container (max-width: 96px) {
+  .n {
+    font-size: var(--type-text);
+    letter-spacing: -0.02em;
+  }
 }
 .first-look {
   font-weight: 400;

@@ -125,7 +125,6 @@ h2 span {
   border-bottom: 4px solid var(--shelf);
   min-height: 152px;
   padding: var(--space-3) var(--space-1) 0;
-  flex-wrap: wrap;
 }
 .windowsill .shelf {
   border-color: var(--water-solid);
@@ -160,6 +159,7 @@ h2 span {
 @media (--phone) {
   .shelf {
     min-height: 120px;
+    flex-wrap: wrap;
   }
 }
 </style>

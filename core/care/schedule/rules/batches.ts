@@ -29,6 +29,7 @@ function saltSteps(care: ColonyCare): DueItem[] {
   const next = care.salt.find(s => s.doneMs === null)
   if (!next) return []
   const up = care.colony.form === 'rearing'
+  const inRange = care.values.some(v => v.key === 'salinityGKg' && v.state === 'onTarget')
   return [
     item({
       ...base(care),
@@ -37,7 +38,8 @@ function saltSteps(care: ColonyCare): DueItem[] {
       dueMs: next.atMs,
       everyDays: null,
       earlyDays: 0,
-      lateDays: up ? 0.1 : 0.5,
+      // once the water is theirs, the rest of the way harms nobody by a week
+      lateDays: up ? (inRange ? 14 : 0.1) : 0.5,
       minutes: 5,
       flexible: false,
       timed: true,
