@@ -25,7 +25,9 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
     const molts = shed === undefined || !(days > 0) ? null : shed * days
     const hatching = statements.of(colony.id)?.broods?.lines.find(l => !l.awaits)
     const expected = { molts, hatchMs: hatching?.hatch.earliestMs ?? null, nowMs: care.nowMs }
-    return (group?.care.counters ?? []).map((counter): ShownCounter => ({
+    // larvae are sampled, not counted: of them the dead alone are seen on a round
+    const counters = colony.form === 'rearing' && group?.larvae ? (['dead'] as const) : group?.care.counters
+    return (counters ?? []).map((counter): ShownCounter => ({
       key: counterKey(colony.id, counter),
       colony,
       counter,

@@ -57,6 +57,9 @@ const old = computed(() => props.nowMs - momentMs(props.colony.startedAt) > 2 * 
         :now-ms="nowMs"
         label="Salt up after the hatch"
       />
+      <NuxtLink v-if="larvae && climbing" :to="`/water/${presentGlassId(colony)}?tab=salt`" class="small"
+        >Mix it: what to weigh and pour</NuxtLink
+      >
       <section v-if="troubles.length > 0" aria-label="What went wrong">
         <h2>What went wrong</h2>
         <ul class="troubles">

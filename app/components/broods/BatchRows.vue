@@ -8,6 +8,8 @@ import { batchRowText, batchRowUnder, lotRowText } from '~/words/batch'
  * are grown, the salt of larvae as a staircase under it, and the dry rest as dots.
  */
 const props = defineProps<{ desk: BatchDesk }>()
+/** L logs for the row that has the focus. */
+const atHand = useAtHand()
 const strip = ref<HTMLElement[]>([])
 const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, () => strip.value[0])
 /** What has rested for long is in the bank alone: it waits without a day. */
@@ -57,7 +59,7 @@ const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high 
     <TimeAxis :ticks="ticks" :wide="wide" />
     <div v-for="r in desk.rows.value" :key="r.colony.id" class="row">
       <div>
-        <NuxtLink :to="`/colony/${r.colony.id}`"
+        <NuxtLink :to="`/colony/${r.colony.id}`" @focus="atHand = r.colony.id"
           ><b>{{ r.colony.name }}</b></NuxtLink
         >
         <span class="below">{{ batchRowUnder(r.batch) }}</span>

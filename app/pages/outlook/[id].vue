@@ -12,7 +12,10 @@ const room = useRoomStore()
 const settings = useSettingsStore()
 const atHand = useAtHand()
 const colony = computed(() => room.colonyById.get(String(route.params.id)))
-const desk = useOutlookDesk(colony)
+const statements = useStatementsStore()
+/** One hatch runs its course: nothing that is tried here changes it. */
+const hatch = computed(() => (colony.value && statements.of(colony.value.id)?.batch) ?? null)
+const desk = useOutlookDesk(computed(() => (hatch.value ? undefined : colony.value)))
 
 useHead({ title: computed(() => `Outlook, ${colony.value?.name ?? ''} · Ulkin`) })
 watch(
@@ -25,7 +28,9 @@ watch(
   { immediate: true },
 )
 const colonies = computed(() =>
-  room.colonies.map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })),
+  room.colonies
+    .filter(c => c.id === colony.value?.id || !resolveGroup(c).batch)
+    .map(c => ({ value: c.id, title: `${c.name} · ${groupOf(c.groupId).name}` })),
 )
 const picked = computed({ get: () => colony.value?.id ?? '', set: id => void navigateTo(`/outlook/${id}`) })
 const resolved = computed(() => colony.value && resolveGroup(colony.value))
@@ -68,7 +73,16 @@ const png = () => chart.value?.png() ?? Promise.resolve(null)
           >Save scenario</v-btn
         >
       </AppTop>
-      <div class="page">
+      <div v-if="hatch" class="page">
+        <section class="left">
+          <PickOne v-model="picked" label="Colony" :options="colonies" />
+          <p>
+            {{ colony.name }} is one hatch: it runs its course, and nothing that is tried here changes it.
+            <NuxtLink :to="`/colony/${colony.id}`">Its course is drawn with it.</NuxtLink>
+          </p>
+        </section>
+      </div>
+      <div v-else class="page">
         <section class="left" aria-label="Scenario">
           <PickOne v-model="picked" label="Colony" :options="colonies" />
           <h2>What would be different?</h2>

@@ -51,6 +51,11 @@ describe('larvae in a tub', () => {
       expect(kinds.has(kind), kind).toBe(false)
     expect(itemOf('count', rearing(14))).toBeUndefined()
     expect(itemOf('feed', rearing(14))).toBeUndefined()
+    // green water is their food, and there is no filter whose sponge could fall
+    const tub = new Set(itemsOf(rearing(40)).map(i => i.kind))
+    for (const kind of ['greens', 'leaves', 'equipment'] as const) expect(tub.has(kind), kind).toBe(false)
+    const grown = itemsOf({ groupId: 'amphidromous-shrimp', colony: { startedAt: toMoment(at(40)) } })
+    expect(new Set(grown.map(i => i.kind)).has('greens')).toBe(true)
   })
 })
 

@@ -92,6 +92,8 @@ function ofTub(care: ColonyCare, batch: BatchTold): DueItem[] {
     ...daily,
     key: `pick:${care.colony.id}`,
     kind: 'pick',
+    // the first day stands in the calendar, those of every day do not
+    everyDays: out.lastMs === null ? null : 1,
     dueMs: Math.max(first, (out.lastMs ?? -Infinity) + DAY_MS),
     lateDays: 1,
     minutes: 10,
@@ -116,6 +118,7 @@ function ofPool(care: ColonyCare, batch: BatchTold, nowMs: number): DueItem[] {
         ...daily,
         key: `hatch:${care.colony.id}`,
         kind: 'hatchCheck',
+        everyDays: seen ? 1 : null,
         dueMs: (seen ? momentMs(seen.at) : beganMs) + DAY_MS,
         lateDays: 1,
         minutes: 2,

@@ -1,7 +1,7 @@
 import { DAY_MS, type EquipmentPart, equipmentParts, momentMs } from '#core/records'
 import { CP, EQUIPMENT, EQUIPMENT_DAYS } from '../figures'
 import type { DueItem, GlassCare } from '../item'
-import { item, startOf } from './tools'
+import { areLarvae, item, startOf } from './tools'
 
 /** Over this lower edge of the preferred range the room's air alone is too cool (from memory). */
 const HEATED_C = 23
@@ -9,9 +9,10 @@ const HEATED_C = 23
 /** Parts that a glass has, by what its groups want. */
 function partsOf(g: GlassCare): EquipmentPart[] {
   const groups = g.colonies.map(c => c.group)
+  const grown = g.colonies.filter(c => !areLarvae(c)).map(c => c.group)
   const has = {
-    climbs: groups.some(r => r.group.setup.climbs),
-    filter: groups.some(r => r.group.setup.turnover.range[0] > 0),
+    climbs: grown.some(r => r.group.setup.climbs),
+    filter: grown.some(r => r.group.setup.turnover.range[0] > 0),
     warm: groups.some(r => (r.targets.temperatureC?.preferred[0] ?? 0) >= HEATED_C),
   }
   return equipmentParts.filter(p => EQUIPMENT[p](has))

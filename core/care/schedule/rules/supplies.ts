@@ -1,7 +1,7 @@
 import { DAY_MS, momentMs } from '#core/records'
 import type { Figure } from '#core/groups'
 import type { DueItem, DueKind, GlassCare } from '../item'
-import { item, last, startOf } from './tools'
+import { areLarvae, item, last, startOf } from './tools'
 
 /** What it takes. */
 interface Work {
@@ -11,10 +11,11 @@ interface Work {
 
 /** Greens, leaves and calcium at the days that the group wants them. */
 export function supplyRule(g: GlassCare, nowMs: number): DueItem[] {
-  if (g.colonies.length === 0) return []
+  const colonies = g.colonies.filter(c => !areLarvae(c))
+  if (colonies.length === 0) return []
   const wanted = (of: (c: GlassCare['colonies'][number]['group']['group']['care']) => Figure | undefined) =>
-    g.colonies.flatMap(c => of(c.group.group.care) ?? []).sort((a, b) => a.value - b.value)[0]
-  const leaves = Math.max(1, Math.round((g.colonies[0]!.group.group.setup.leavesPer20L.value * g.netL) / 20))
+    colonies.flatMap(c => of(c.group.group.care) ?? []).sort((a, b) => a.value - b.value)[0]
+  const leaves = Math.max(1, Math.round((colonies[0]!.group.group.setup.leavesPer20L.value * g.netL) / 20))
   const rule = (kind: DueKind, days: Figure | undefined, lastAt: string | undefined, work: Work): DueItem[] => {
     if (!days) return []
     const { minutes, values = {} } = work

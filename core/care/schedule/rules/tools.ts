@@ -42,6 +42,10 @@ export function item({
   return { ...rest, timed, never: NEVER.has(why), values, why: { key: why, values: whyValues } }
 }
 
+/** Whether larvae live there: they eat green water, a filter takes them in, and they climb nowhere. */
+export const areLarvae = ({ colony, group }: Pick<ColonyCare, 'colony' | 'group'>): boolean =>
+  colony.form === 'rearing' && group.group.larvae !== undefined
+
 /** Whether a batch is over: nothing of it is left, and it waits to be ended. */
 export const isOver = ({ group, numbers }: Pick<ColonyCare, 'group' | 'numbers'>): boolean =>
   group.batch && numbers !== null && !numbers.firstLook && noneLeft(numbers)
