@@ -210,7 +210,12 @@ function youngCrabs(making: Making, glass: Glass): { colony: Colony; entries: En
   })
   const text = 'The female came out of hiding; 14 young on the moss. Parted at once, before the others find them.'
   const seen = { colonyId: colony.id, kind: 'young', amount: 'number', number: 14, text }
-  return { colony, entries: [Entry.parse({ ...making.stamp(began + HOUR_MS, random), ...seen })] }
+  const fed = { glassId: glass.id, kind: 'feeding', food: 'pellet', portions: 1, eaten: 'hour' }
+  const entries = [
+    Entry.parse({ ...making.stamp(began + HOUR_MS, random), ...seen }),
+    Entry.parse({ ...making.stamp(making.untilMs - 6 * HOUR_MS, random), ...fed }),
+  ]
+  return { colony, entries }
 }
 
 /** The batch before, whose ground rests dry, and the bag that the present one was begun from. */
