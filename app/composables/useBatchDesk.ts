@@ -1,11 +1,13 @@
-import type { BatchTold, SaltStep } from '#core/batches'
+import { type BatchTold, type SaltStep, wayBack } from '#core/batches'
 import { restedMs } from '#core/care'
+import { resolveGroup } from '#core/groups'
 import { type Colony, type EggLot, momentMs } from '#core/records'
 
 /** A colony that is one hatch, as a row of the time line. */
 export interface BatchRow {
   colony: Colony
   batch: BatchTold
+  /** salt of larvae: up after the hatch, and the way back once nearly all have settled */
   salt: readonly SaltStep[]
 }
 /** A lot of dry eggs in its rest. */
@@ -24,7 +26,10 @@ export function useBatchDesk() {
     statements.inRoom
       .flatMap(({ colonyId, batch, salt }) => {
         const colony = room.colonyById.get(colonyId)
-        return colony && batch ? [{ colony, batch, salt }] : []
+        if (!colony || !batch) return []
+        const last = batch.arrive.nearly
+        const back = last && salt.length > 0 ? wayBack(resolveGroup(colony), last.value, salt.at(-1)!.gKg) : []
+        return [{ colony, batch, salt: [...salt, ...back] }]
       })
       .toSorted((a, b) => a.batch.hatch.value - b.batch.hatch.value),
   )

@@ -7,10 +7,10 @@ const TICK_DAYS = 14
 
 /**
  * The days that the time lines of Broods share: four weeks back, six ahead.
- * @param strip an element as wide as the line
+ * @param axis the `TimeAxis` over the rows, which is as wide as they are
  */
-export function useTimeStrip(nowMs: Ref<number>, strip: () => HTMLElement | undefined) {
-  const { width } = useElementSize(strip)
+export function useTimeStrip(nowMs: Ref<number>, axis: Ref<ComponentPublicInstance | null | undefined>) {
+  const { width } = useElementSize(() => (axis.value?.$el as HTMLElement | undefined)?.querySelector('svg'))
   const wide = computed(() => Math.max(200, width.value))
   const fromMs = computed(() => nowMs.value - BEHIND_DAYS * DAY_MS)
   const span = (BEHIND_DAYS + AHEAD_DAYS) * DAY_MS

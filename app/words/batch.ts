@@ -1,7 +1,8 @@
-import type { BatchStage, BatchTold, Range } from '#core/batches'
+import type { BatchStage, BatchTold } from '#core/batches'
 import { type ColonyForm, DAY_MS } from '#core/records'
 import { format } from 'date-fns'
 import type { PoolTrouble } from '#core/statements'
+import type { Ranged } from '#core/stats'
 import { percent, whole } from './numbers'
 import { dayText } from './when'
 
@@ -46,18 +47,18 @@ function roughly(n: number): string {
   return whole(Math.round(n / unit) * unit)
 }
 /** "12", or "8 to 20". */
-export function spanText({ low, high }: Pick<Range, 'low' | 'high'>): string {
+export function spanText({ low, high }: Pick<Ranged, 'low' | 'high'>): string {
   const [a, b] = [roughly(low), roughly(high)]
   return a === b ? a : `${a} to ${b}`
 }
 /** "between 3 and 9 Dec", from moments. */
-export function spanOfDays(days: Range | null, nowMs: number): string {
+export function spanOfDays(days: Ranged | null, nowMs: number): string {
   if (!days) return 'hardly at all'
   const [a, b] = [dayText(days.low, nowMs), dayText(days.high, nowMs)]
   return a === b ? a : `${a} to ${b}`
 }
 /** "3 to 35 %". */
-export function shareSpanText({ low, high }: Pick<Range, 'low' | 'high'>): string {
+export function shareSpanText({ low, high }: Pick<Ranged, 'low' | 'high'>): string {
   const [a, b] = [percent(low), percent(high)]
   return a === b ? a : `${a.replace(/\s*%$/, '')} to ${b}`
 }

@@ -1,16 +1,9 @@
 import { DAY_MS } from '#core/records'
-import { equalDraws, normalFrom, quantileSorted, sampleBelief, streamAt, uniformAt } from '#core/stats'
+import { equalDraws, normalFrom, quantileSorted, type Ranged, sampleBelief, streamAt, uniformAt } from '#core/stats'
 import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/warmth'
 import { type Course, courseFrom, dayOf, dimsOf, livesThrough, standingAt } from './course'
 import { type BatchLaw, type BatchStage, SPREADS } from './law'
 import { type BatchLook, leftAfter, lookChances, outBy } from './looks'
-
-/** A middle with its 80 % range. */
-export interface Range {
-  value: number
-  low: number
-  high: number
-}
 
 /** What is known of a hatch when its course is asked for. Moments are milliseconds. */
 export interface BatchAsked {
@@ -63,8 +56,8 @@ export function batchBelief({ law, beganMs, looks, temperatures, seed, nowMs }: 
   return { law, clock, looks: seen, courses, luck, order, weather, nowDay: clock.daysAt(nowMs) }
 }
 
-/** Range of a quantity over all courses. */
-export function rangeOf({ courses }: BatchBelief, of: (course: Course, i: number) => number): Range {
+/** Ranged of a quantity over all courses. */
+export function rangeOf({ courses }: BatchBelief, of: (course: Course, i: number) => number): Ranged {
   const sorted = Float64Array.from(courses, of).sort()
   return { value: quantileSorted(sorted, 0.5), low: quantileSorted(sorted, 0.1), high: quantileSorted(sorted, 0.9) }
 }
@@ -100,7 +93,7 @@ export function standingOfAll(belief: BatchBelief, ms: number): StandingOfAll {
 }
 
 /** Of each stage how many are there at a moment. */
-export function stagesAt(belief: BatchBelief, ms: number): Partial<Record<BatchStage, Range>> {
+export function stagesAt(belief: BatchBelief, ms: number): Partial<Record<BatchStage, Ranged>> {
   const { left } = standingOfAll(belief, ms)
   return Object.fromEntries(
     belief.law.stages.map((name, k) => [name, rangeOf(belief, (_, i) => withLuck(left[i]![k]!, belief.luck[i]!))]),
@@ -108,11 +101,11 @@ export function stagesAt(belief: BatchBelief, ms: number): Partial<Record<BatchS
 }
 
 /** Mean share of the way to the last stage, of those still on it. */
-export const wayAt = (belief: BatchBelief, ms: number): Range =>
+export const wayAt = (belief: BatchBelief, ms: number): Ranged =>
   rangeOf(belief, c => standingAt(belief.law, c, belief.clock.daysAt(ms)).onTheWay)
 
 /** Those of the last stage that are there or will be, when nobody takes any more out. */
-export function toCome(belief: BatchBelief): Range {
+export function toCome(belief: BatchBelief): Ranged {
   const out = outBy(belief.looks, Infinity)
   return rangeOf(belief, (c, i) => withLuck(Math.max(0, c.hatched * livesThrough(c) - out), belief.luck[i]!))
 }
@@ -122,7 +115,7 @@ export function toCome(belief: BatchBelief): Range {
  * @param number of a course
  * @returns null where most courses never bring so many
  */
-export function momentOf(belief: BatchBelief, number: (course: Course) => number): Range | null {
+export function momentOf(belief: BatchBelief, number: (course: Course) => number): Ranged | null {
   const { law, clock } = belief
   const { nowDay, order } = belief
   const days = belief.courses.flatMap((c, i) => {

@@ -6,7 +6,6 @@ export {
   courseBetween,
   type CoursePoint,
   momentOf,
-  type Range,
   rangeOf,
   stagesAt,
   standingOfAll,
@@ -17,5 +16,5 @@ export { type Course, courseFrom, dayOf, dimsOf, livesThrough, standingAt } from
 export { batchLaw, type BatchLaw, type BatchStage, larvaStages, poolStages } from './law'
 export { type BatchLook, leftAfter, lookChances } from './looks'
 export { SAMPLE_DAYS } from './seen'
-export { aimOf, NEAR_GKG, saltDown, type SaltStep, saltUp } from './saltSteps'
+export { aimOf, NEAR_GKG, saltDown, type SaltStep, saltUp, wayBack } from './saltSteps'
 export { type BatchInput, type BatchRead, type BatchTold, readBatch, type StageTold } from './told'

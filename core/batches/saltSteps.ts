@@ -55,23 +55,31 @@ export function saltUp(
 /** Below this the water is fresh enough for them to stay (Venice System 1958: limnetic below 0.5, with the near). */
 const FRESH_GKG = 0.5
 
+/** The way back from the sea, a day apart, as it is planned. */
+export const wayBack = ({ group }: Pick<ResolvedGroup, 'group'>, fromMs: number, fromGKg: number): SaltStep[] => {
+  const days = group.larvae!.downDays.value
+  return Array.from({ length: days }, (_, i) => ({
+    atMs: fromMs + (i + 1) * DAY_MS,
+    gKg: fromGKg * (1 - (i + 1) / days),
+    doneMs: null,
+  }))
+}
+
 /**
- * Steps of the way back, a day apart, of those that were picked.
+ * Steps of the way back of those that were picked.
  * @param pickedMs when they were taken out of the tub
  * @param readings of the glass that they came into
  * @returns none where that glass is fresh already
  */
 export function saltDown(
-  { group }: Pick<ResolvedGroup, 'group'>,
+  resolved: Pick<ResolvedGroup, 'group'>,
   pickedMs: number,
   readings: readonly SaltReading[],
 ): SaltStep[] {
   const then = readings.findLast(r => r.at <= pickedMs) ?? readings.find(r => r.at > pickedMs)
   if (!then || then.value <= FRESH_GKG + NEAR_GKG) return []
-  const days = group.larvae!.downDays.value
-  return Array.from({ length: days }, (_, i) => {
-    const gKg = then.value * (1 - (i + 1) / days)
-    const done = readings.find(r => r.at > pickedMs && r.value <= gKg + NEAR_GKG)
-    return { atMs: pickedMs + (i + 1) * DAY_MS, gKg, doneMs: done?.at ?? null }
-  })
+  return wayBack(resolved, pickedMs, then.value).map(step => ({
+    ...step,
+    doneMs: readings.find(r => r.at > pickedMs && r.value <= step.gKg + NEAR_GKG)?.at ?? null,
+  }))
 }

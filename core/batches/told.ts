@@ -1,6 +1,6 @@
 import type { ResolvedGroup } from '#core/groups'
 import { type Colony, DAY_MS, type Entry, type Id, momentMs, toMoment } from '#core/records'
-import { hashText } from '#core/stats'
+import { hashText, type Ranged } from '#core/stats'
 import type { TemperatureReading } from '#core/warmth'
 import {
   type BatchBelief,
@@ -9,7 +9,6 @@ import {
   type CoursePoint,
   grownDays,
   momentOf,
-  type Range,
   rangeOf,
   stagesAt,
   toCome,
@@ -22,9 +21,9 @@ import { numbersOf, putIn, seenOf, takenOut } from './seen'
 /** Animals of one stage today, and what is known of how many live through it. */
 export interface StageTold {
   name: BatchStage
-  now: Range
+  now: Ranged
   /** share that lives through it; null for the last stage */
-  lives: Range | null
+  lives: Ranged | null
   /** whether the log has said so, and not the group alone */
   learnt: boolean
 }
@@ -33,24 +32,24 @@ export interface StageTold {
 export interface BatchTold {
   kind: BatchLaw['kind']
   beganMs: number
-  hatch: Range
+  hatch: Ranged
   /** chance that nothing hatched */
   none: number
-  hatched: Range
-  alive: Range
+  hatched: Ranged
+  alive: Ranged
   stages: StageTold[]
   /** share of the way to the last stage that those on it have gone */
-  way: Range
+  way: Ranged
   /** molts done so far, of how many; null for those that are not told by molts */
-  molts: { done: Range; of: number } | null
+  molts: { done: Ranged; of: number } | null
   /** share of the hatched that comes to the last stage */
-  lives: Range
+  lives: Ranged
   /** when the first, half and nearly all come to the last stage; null where nothing does */
-  arrive: Record<'first' | 'half' | 'nearly', Range | null>
+  arrive: Record<'first' | 'half' | 'nearly', Ranged | null>
   /** taken out so far */
   out: { number: number; lastMs: number | null }
   /** of the last stage those that are there or will come */
-  toCome: Range
+  toCome: Ranged
   /** when hardly any are left of a pool; null where it does not end by age, or nothing hatched */
   endsMs: number | null
   /** looks at stages, as they were made */
@@ -62,7 +61,7 @@ export interface BatchTold {
   outs: { at: number; number: number }[]
   course: CoursePoint[]
   /** eggs of a pool: laid so far, and by its end; null where none rest */
-  eggs: { now: Range; end: Range } | null
+  eggs: { now: Ranged; end: Ranged } | null
 }
 
 /** A hatch as it was believed in, for the model of numbers, and as it is told. */
@@ -161,40 +160,40 @@ function writtenOf(
   }
 }
 
-const width = ({ low, high }: Range) => high - low
-const scaled = ({ value, low, high }: Range, by: number): Range => ({
+const width = ({ low, high }: Ranged) => high - low
+const scaled = ({ value, low, high }: Ranged, by: number): Ranged => ({
   value: by * value,
   low: by * low,
   high: by * high,
 })
 
-function momentRange(belief: BatchBelief, day: (c: BatchBelief['courses'][number]) => number): Range {
+function momentRange(belief: BatchBelief, day: (c: BatchBelief['courses'][number]) => number): Ranged {
   const { value, low, high } = rangeOf(belief, day)
   const ms = (d: number) => belief.clock.msAt(d)
   return { value: ms(value), low: ms(low), high: ms(high) }
 }
 
-const aliveAt = (belief: BatchBelief, ms: number): Range => {
+const aliveAt = (belief: BatchBelief, ms: number): Ranged => {
   const stages = courseBetween(belief, ms, ms + 1)[0]!.all
   return { value: stages.p50, low: stages.p10, high: stages.p90 }
 }
 
 /** Until when a course is drawn: some days beyond the last that settles, or the end of a life. */
-function endOf({ law, clock, courses }: BatchBelief, nearly: Range | null, nowMs: number): number {
+function endOf({ law, clock, courses }: BatchBelief, nearly: Ranged | null, nowMs: number): number {
   const days = law.passes.reduce((sum, p) => sum + p.days, 0) + (law.last.lifeDays ?? 0) * 1.3
   const usual = clock.msAt(courses[0]!.hatchDay + days)
   return Math.max(nowMs + 3 * DAY_MS, (nearly ? nearly.high : usual) + 4 * DAY_MS, law.last.lifeDays ? usual : 0)
 }
 
 /** When fewer than one in ten of a pool's grown animals are left, by the middle of the courses. */
-function endMs(course: readonly CoursePoint[], grown: Range | null): number | null {
+function endMs(course: readonly CoursePoint[], grown: Ranged | null): number | null {
   const most = Math.max(...course.map(p => p.stages.at(-1)!))
   if (!grown || most < 1) return null
   return course.find(p => p.at > grown.value && p.all.p50 < 0.1 * most)?.at ?? course.at(-1)!.at
 }
 
 /** Eggs that the grown females of a pool have laid by now, and will have by its end. */
-function eggsLaid(belief: BatchBelief, { group }: ResolvedGroup, nowMs: number): { now: Range; end: Range } {
+function eggsLaid(belief: BatchBelief, { group }: ResolvedGroup, nowMs: number): { now: Ranged; end: Ranged } {
   const perDay = group.dryEggs!.eggsPerDay.value * group.stages.femaleShare.value
   const { law, clock, courses } = belief
   const life = law.passes.reduce((sum, p) => sum + p.days, 0) + 2 * (law.last.lifeDays ?? 0)

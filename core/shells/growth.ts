@@ -1,6 +1,6 @@
 import type { ResolvedGroup } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
-import { Z80 } from '#core/stats'
+import { type Ranged, Z80 } from '#core/stats'
 import { type TemperatureReading, type ThermalClock, thermalClock } from '#core/warmth'
 import { type GrowthLaw, growthLaw, PACE_AHEAD_SD, readingSd, START_SD, usualCurve } from './growthLaw'
 import {
@@ -16,13 +16,6 @@ import {
 } from './growthPosterior'
 import { readShell, type ShellZone, type ZoneDates } from './readShell'
 import { ageAt, fitIncrements, fitSizes, grownIn, type GrowthCurve, mmPerWeek } from './vonBertalanffy'
-
-/** A middle with its likely range. */
-export interface Ranged {
-  low: number
-  value: number
-  high: number
-}
 
 /** A size that was read. Moments are milliseconds. */
 export interface SizeRead {

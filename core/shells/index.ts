@@ -1,12 +1,4 @@
-export {
-  type Growth,
-  type GrowthAsked,
-  growthOf,
-  type Ranged,
-  type SampleTold,
-  sampleTold,
-  type SizeRead,
-} from './growth'
+export { type Growth, type GrowthAsked, growthOf, type SampleTold, sampleTold, type SizeRead } from './growth'
 export { growthLaw, type GrowthLaw, usualCurve } from './growthLaw'
 export { OWN_SIZES, type OwnGrowth } from './growthPosterior'
 export type { ShellZone, ZoneDates } from './readShell'

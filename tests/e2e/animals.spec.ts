@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
-import { expectAccessible, notice, openDemo, sheet, statement } from './steps'
+import { before, expectAccessible, notice, openDemo, sheet, statement } from './steps'
 
 /** Logs something about the animal whose page is open. */
 async function logOf(page: Page, kind: string, fill: (dialog: ReturnType<typeof sheet>) => Promise<void>, at = '') {
@@ -10,7 +10,6 @@ async function logOf(page: Page, kind: string, fill: (dialog: ReturnType<typeof 
   if (at) await page.getByLabel('When (empty: now)').fill(at)
   await page.getByRole('button', { name: 'Save' }).click()
 }
-const before = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 16)
 
 test('an animal is followed through a lost claw; a colony of such alone is exact; a whorl is read', async ({
   page,

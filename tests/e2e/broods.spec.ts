@@ -1,12 +1,5 @@
 import { expect, type Page, test } from '@playwright/test'
-import { expectAccessible, notice, openDemo, sheet } from './steps'
-
-/** A moment so many days ago, as a field for date and time takes it. */
-const before = (days: number) => {
-  const at = new Date(Date.now() - days * 86_400_000)
-  at.setMinutes(at.getMinutes() - at.getTimezoneOffset())
-  return at.toISOString().slice(0, 16)
-}
+import { before, expectAccessible, notice, openDemo, sheet } from './steps'
 
 /** What one female carries that is followed by her name. */
 async function logVesta(page: Page, days: number, number: string, eyed = '') {

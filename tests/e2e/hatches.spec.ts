@@ -1,12 +1,6 @@
 import { expect, type Page, test } from '@playwright/test'
-import { expectAccessible, notice, openDemo, sheet, statement } from './steps'
+import { before, expectAccessible, notice, openDemo, sheet, statement } from './steps'
 
-/** A moment so many days ago, as a field for date and time takes it. */
-const before = (days: number) => {
-  const at = new Date(Date.now() - days * 86_400_000)
-  at.setMinutes(at.getMinutes() - at.getTimezoneOffset())
-  return at.toISOString().slice(0, 16)
-}
 const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).click()
 
 /** A new vessel, its habits as they are, and then what begins. */

@@ -8,6 +8,13 @@ export const statement = (page: Page, topic: 'number' | 'heading' | 'surplus' | 
 export const notice = (page: Page) => page.locator('.notice')
 export const sheet = (page: Page) => page.getByRole('dialog')
 
+/** A moment so many days ago, as a field for date and time takes it. */
+export function before(days: number): string {
+  const at = new Date(Date.now() - days * 86_400_000)
+  at.setMinutes(at.getMinutes() - at.getTimezoneOffset())
+  return at.toISOString().slice(0, 16)
+}
+
 /** Where the demo room lies, as a browser holds it that has opened it (`demo.setup.ts`). */
 export const DEMO_STATE = 'test-results/demo/state.json'
 

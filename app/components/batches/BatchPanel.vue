@@ -81,14 +81,7 @@ const old = computed(() => props.nowMs - momentMs(props.colony.startedAt) > 2 * 
         <v-btn color="primary" size="small" :loading="saving" @click="dryDown">Let it dry</v-btn>
         <v-btn class="quiet" size="small" @click="drying = false">Not yet</v-btn>
       </p>
-      <dl>
-        <div v-for="f in facts" :key="f.name">
-          <dt>{{ f.name }}</dt>
-          <dd class="numeral">
-            {{ f.value }}<span v-if="f.below" class="below">{{ f.below }}</span>
-          </dd>
-        </div>
-      </dl>
+      <FactList :facts="facts" />
       <h2>What to do</h2>
       <ul class="steps">
         <li v-for="s in steps" :key="s.says">
@@ -129,23 +122,8 @@ const old = computed(() => props.nowMs - momentMs(props.colony.startedAt) > 2 * 
   padding: var(--space-4);
   background: var(--straw-tint);
 }
-dl,
 .steps {
   border-top: 1px solid var(--rule);
-}
-dl div {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--space-5);
-  padding: var(--space-3) 0;
-  border-bottom: 1px solid var(--rule);
-}
-dt {
-  color: var(--muted);
-}
-dd {
-  margin: 0;
-  text-align: right;
 }
 .steps li {
   padding: var(--space-3) 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiMinus } from '@mdi/js'
-import { saltDown } from '#core/batches'
+import { wayBack } from '#core/batches'
 import { resolveGroup } from '#core/groups'
 import { type Colony, Entry, toMoment } from '#core/records'
 import { cautionText } from '~/words/cautions'
@@ -22,9 +22,7 @@ const homes = computed(() =>
 )
 watch(homes, list => (toId.value ||= list[0]?.value ?? ''), { immediate: true })
 /** The way back, were they taken out now. */
-const down = computed(() =>
-  saltDown(resolveGroup(props.colony), props.nowMs, [{ at: props.nowMs, value: props.saltGKg }]),
-)
+const down = computed(() => wayBack(resolveGroup(props.colony), props.nowMs, props.saltGKg))
 async function save() {
   if (n.value < 1) return void (issue.value = 'Touch the counter once for each that you took out.')
   if (!toId.value) return void (issue.value = 'Say into which colony they go, or begin one for them.')
@@ -67,13 +65,7 @@ async function save() {
         and come back: the tally stays.
       </p>
       <FieldIssue :text="issue" />
-      <SaltStair
-        v-if="down.length > 0"
-        :steps="down"
-        :from-g-kg="saltGKg"
-        :now-ms="nowMs"
-        label="Back to fresh water"
-      />
+      <SaltStair v-if="saltGKg > 2" :steps="down" :from-g-kg="saltGKg" :now-ms="nowMs" label="Back to fresh water" />
       <p class="small muted">
         They settle unevenly, so somebody is left each time. Take them over in water of the tub, and lower its salt step
         by step; those that still hang head down stay.

@@ -10,8 +10,8 @@ import { batchRowText, batchRowUnder, lotRowText } from '~/words/batch'
 const props = defineProps<{ desk: BatchDesk }>()
 /** L logs for the row that has the focus. */
 const atHand = useAtHand()
-const strip = ref<HTMLElement[]>([])
-const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, () => strip.value[0])
+const axis = ref<ComponentPublicInstance>()
+const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, axis)
 /** What has rested for long is in the bank alone: it waits without a day. */
 const RESTED_DAYS = 28
 const resting = computed(() =>
@@ -33,139 +33,74 @@ function swelling({ batch }: BatchRow): string {
 }
 const SALT_TOP = 26
 const SALT_BASE = 42
-/** Salt of larvae: up within hours, and down within days once half have settled. */
+/** Salt of larvae as a staircase. */
 function stair({ batch, salt }: BatchRow): string {
   if (salt.length === 0) return ''
   const most = Math.max(...salt.map(s => s.gKg))
   const y = (g: number) => SALT_BASE - ((SALT_BASE - SALT_TOP) * g) / most
   let d = `M${px(batch.beganMs)},${y(0)}`
   for (const s of salt) d += ` H${px(s.doneMs ?? s.atMs)} V${y(s.gKg)}`
-  const end = batch.arrive.nearly?.value
-  if (end) for (let k = 1; k <= 3; k++) d += ` H${px(end + k * DAY_MS)} V${y(most * (1 - k / 3))}`
   return d
 }
 const startOfLine = (r: BatchRow) => px(r.batch.hatch.value)
 const endOfLine = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.first?.value ?? props.desk.nowMs.value)
-const textAt = (x: number, text: string) =>
-  x + 8 < wide.value - 7 * text.length
-    ? { x: x + 8, anchor: 'start' as const }
-    : { x: wide.value - 4, anchor: 'end' as const }
+/** Words stand after what they are about, or at the end of the line where there is no room. */
+const textAt = (x: number, text: string) => ({
+  y: LINE + 4.5,
+  ...(x + 8 < wide.value - 7 * text.length
+    ? { x: x + 8, 'text-anchor': 'start' }
+    : { x: wide.value - 4, 'text-anchor': 'end' }),
+})
 const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high ?? props.desk.nowMs.value)
 </script>
 
 <template>
   <section v-if="desk.rows.value.length + resting.length > 0" aria-labelledby="batches-title">
     <h2 id="batches-title">Rearings and pools</h2>
-    <TimeAxis :ticks="ticks" :wide="wide" />
-    <div v-for="r in desk.rows.value" :key="r.colony.id" class="row">
-      <div>
+    <TimeAxis ref="axis" :ticks="ticks" :wide="wide" />
+    <TimeRow v-for="r in desk.rows.value" :key="r.colony.id" :ticks="ticks">
+      <template #name>
         <NuxtLink :to="`/colony/${r.colony.id}`" @focus="atHand = r.colony.id"
           ><b>{{ r.colony.name }}</b></NuxtLink
         >
         <span class="below">{{ batchRowUnder(r.batch) }}</span>
-      </div>
-      <div ref="strip" class="strip">
-        <svg :height="ROW_PX" role="img" :aria-label="`${r.colony.name}: ${batchRowText(r.batch, desk.nowMs.value)}`">
-          <line
-            v-for="t in ticks"
-            :key="t.x"
-            class="rule"
-            :class="{ today: t.today }"
-            :x1="t.x"
-            :x2="t.x"
-            y1="0"
-            y2="100%"
-          />
-          <circle v-if="r.batch.kind === 'pool'" class="flood" :cx="px(r.batch.beganMs)" :cy="LINE" r="4" />
-          <rect
-            class="hatch"
-            :x="px(r.batch.hatch.low)"
-            :width="Math.max(3, px(r.batch.hatch.high) - px(r.batch.hatch.low))"
-            :y="LINE - 4"
-            height="8"
-          />
-          <line class="life" :x1="startOfLine(r)" :x2="endOfLine(r)" :y1="LINE" :y2="LINE" />
-          <path class="swelling" :d="swelling(r)" />
-          <path v-if="r.salt.length > 0" class="salt" :d="stair(r)" />
-          <text
-            :x="textAt(endOf(r), batchRowText(r.batch, desk.nowMs.value)).x"
-            :y="LINE + 4.5"
-            :text-anchor="textAt(endOf(r), batchRowText(r.batch, desk.nowMs.value)).anchor"
-          >
-            {{ batchRowText(r.batch, desk.nowMs.value) }}
-          </text>
-        </svg>
-      </div>
-    </div>
-    <div v-for="l in resting" :key="l.lot.id" class="row lot">
-      <div>
+      </template>
+      <svg :height="ROW_PX" role="img" :aria-label="`${r.colony.name}: ${batchRowText(r.batch, desk.nowMs.value)}`">
+        <circle v-if="r.batch.kind === 'pool'" class="flood" :cx="px(r.batch.beganMs)" :cy="LINE" r="4" />
+        <rect
+          class="hatch"
+          :x="px(r.batch.hatch.low)"
+          :width="Math.max(3, px(r.batch.hatch.high) - px(r.batch.hatch.low))"
+          :y="LINE - 4"
+          height="8"
+        />
+        <line class="life" :x1="startOfLine(r)" :x2="endOfLine(r)" :y1="LINE" :y2="LINE" />
+        <path class="swelling" :d="swelling(r)" />
+        <path v-if="r.salt.length > 0" class="salt" :d="stair(r)" />
+        <text v-bind="textAt(endOf(r), batchRowText(r.batch, desk.nowMs.value))">
+          {{ batchRowText(r.batch, desk.nowMs.value) }}
+        </text>
+      </svg>
+    </TimeRow>
+    <TimeRow v-for="l in resting" :key="l.lot.id" :ticks="ticks">
+      <template #name>
         <b>{{ l.lot.name }}</b>
         <span class="below">dry eggs</span>
-      </div>
-      <div ref="strip" class="strip">
-        <svg :height="30" role="img" :aria-label="`${l.lot.name}: ${lotRowText(l, desk.nowMs.value)}`">
-          <line
-            v-for="t in ticks"
-            :key="t.x"
-            class="rule"
-            :class="{ today: t.today }"
-            :x1="t.x"
-            :x2="t.x"
-            y1="0"
-            y2="100%"
-          />
-          <line class="rest" :x1="px(l.sinceMs)" :x2="px(l.restedMs)" :y1="LINE" :y2="LINE" />
-          <line class="ready" :x1="px(l.restedMs)" :x2="px(l.restedMs)" :y1="LINE - 7" :y2="LINE + 7" />
-          <text
-            :x="textAt(px(l.restedMs), lotRowText(l, desk.nowMs.value)).x"
-            :y="LINE + 4.5"
-            :text-anchor="textAt(px(l.restedMs), lotRowText(l, desk.nowMs.value)).anchor"
-          >
-            {{ lotRowText(l, desk.nowMs.value) }}
-          </text>
-        </svg>
-      </div>
-    </div>
+      </template>
+      <svg :height="30" role="img" :aria-label="`${l.lot.name}: ${lotRowText(l, desk.nowMs.value)}`">
+        <line class="rest" :x1="px(l.sinceMs)" :x2="px(l.restedMs)" :y1="LINE" :y2="LINE" />
+        <line class="ready" :x1="px(l.restedMs)" :x2="px(l.restedMs)" :y1="LINE - 7" :y2="LINE + 7" />
+        <text v-bind="textAt(px(l.restedMs), lotRowText(l, desk.nowMs.value))">
+          {{ lotRowText(l, desk.nowMs.value) }}
+        </text>
+      </svg>
+    </TimeRow>
   </section>
 </template>
 
 <style scoped>
 section {
   padding-top: var(--space-5);
-}
-.row {
-  display: grid;
-  grid-template-columns: 176px minmax(0, 1fr);
-  column-gap: var(--space-5);
-  border-bottom: 1px solid var(--rule);
-  padding: var(--space-3) 0;
-  align-items: center;
-}
-.row a {
-  color: var(--ink);
-  text-decoration: none;
-}
-.row a:hover {
-  text-decoration: underline;
-}
-svg {
-  display: block;
-  width: 100%;
-}
-text {
-  font-size: var(--type-small);
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
-  stroke-linejoin: round;
-}
-.rule {
-  stroke: var(--rule);
-}
-.rule.today {
-  stroke: var(--weed);
-  stroke-width: 2;
 }
 .hatch {
   fill: var(--roe);
@@ -196,16 +131,5 @@ text {
 .ready {
   stroke: var(--ink);
   stroke-width: 2;
-}
-@media (--small-desk) {
-  .row {
-    grid-template-columns: 140px minmax(0, 1fr);
-  }
-}
-@media (--phone) {
-  .row {
-    grid-template-columns: minmax(0, 1fr);
-    row-gap: var(--space-2);
-  }
 }
 </style>

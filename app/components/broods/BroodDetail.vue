@@ -50,12 +50,7 @@ const bare = computed(() =>
       {{ row.name }}, {{ broodTitle(row, nowMs) }}
       <span v-if="row.line.eyed && !row.line.age" class="below">eyes seen</span>
     </h2>
-    <dl>
-      <div v-for="f in facts" :key="f.name">
-        <dt>{{ f.name }}</dt>
-        <dd class="numeral">{{ f.value }}</dd>
-      </div>
-    </dl>
+    <FactList :facts="facts" />
     <h2>What to do</h2>
     <ul>
       <li v-if="bare">
@@ -84,24 +79,9 @@ const bare = computed(() =>
   align-content: start;
   justify-items: start;
 }
-dl,
 ul {
   width: 100%;
   border-top: 1px solid var(--rule);
-}
-dl div {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--space-5);
-  padding: var(--space-3) 0;
-  border-bottom: 1px solid var(--rule);
-}
-dt {
-  color: var(--muted);
-}
-dd {
-  margin: 0;
-  text-align: right;
 }
 h2 + ul {
   margin-top: 0;

@@ -12,8 +12,8 @@ const emit = defineEmits<{ log: [row: BroodOf] }>()
 const settings = useSettingsStore()
 
 const ROW_PX = 26
-const strip = ref<HTMLElement[]>([])
-const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, () => strip.value[0])
+const axis = ref<ComponentPublicInstance>()
+const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, axis)
 
 /** Half the height of a swelling, in pixels: by the root of a day's chance, so that slim ones are still seen. */
 const FAT = 17
@@ -52,100 +52,56 @@ async function walk(by: number) {
 
 <template>
   <div ref="list" class="rows" @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)">
-    <TimeAxis :ticks="ticks" :wide="wide" />
-    <section v-for="c in desk.colonies.value" :key="c.colony.id" class="colony" :aria-label="c.colony.name">
-      <div class="name">
+    <TimeAxis ref="axis" :ticks="ticks" :wide="wide" />
+    <TimeRow v-for="c in desk.colonies.value" :key="c.colony.id" :ticks="ticks" :label="c.colony.name">
+      <template #name>
         <NuxtLink :to="`/colony/${c.colony.id}`"
           ><b>{{ c.colony.name }}</b></NuxtLink
         >
         <span class="below">{{ broodsUnder(c.told.broods!, c.told.population.broods, settings.units) }}</span>
-      </div>
-      <div ref="strip" class="strip">
-        <svg class="rules" aria-hidden="true" :height="Math.max(44, c.rows.length * ROW_PX)">
-          <line v-for="t in ticks" :key="t.x" :x1="t.x" :x2="t.x" y1="0" y2="100%" :class="{ today: t.today }" />
+      </template>
+      <button
+        v-for="row in c.rows"
+        :key="desk.keyOf(row)"
+        type="button"
+        class="row"
+        :aria-pressed="desk.picked.value === row"
+        :aria-label="said(row)"
+        @click="desk.pick(row)"
+        @keydown.enter.prevent="emit('log', row)"
+      >
+        <svg :height="ROW_PX" aria-hidden="true">
+          <rect
+            class="begun"
+            :x="px(row.line.hatch.begunFromMs)"
+            :width="Math.max(3, px(row.line.hatch.begunToMs) - px(row.line.hatch.begunFromMs))"
+            :y="ROW_PX / 2 - 3.5"
+            height="7"
+          />
+          <line
+            class="carried"
+            :class="{ awaited: row.line.awaits !== null }"
+            :x1="px(row.line.hatch.begunToMs)"
+            :x2="px(row.line.hatch.firstDayMs)"
+            :y1="ROW_PX / 2"
+            :y2="ROW_PX / 2"
+          />
+          <path class="hatch" :d="swelling(row)" />
+          <template v-if="row.line.sign === 'clutch'">
+            <circle v-for="at in row.line.looksMs" :key="at" class="look" :cx="px(at)" :cy="ROW_PX / 2" r="3.5" />
+          </template>
+          <text :x="wordsAt(row).x" :y="ROW_PX / 2 + 4.5" :text-anchor="wordsAt(row).anchor">
+            {{ broodLabel(row, c.told.population.broods.youngEach) }}
+          </text>
         </svg>
-        <button
-          v-for="row in c.rows"
-          :key="desk.keyOf(row)"
-          type="button"
-          class="row"
-          :aria-pressed="desk.picked.value === row"
-          :aria-label="said(row)"
-          @click="desk.pick(row)"
-          @keydown.enter.prevent="emit('log', row)"
-        >
-          <svg :height="ROW_PX" aria-hidden="true">
-            <rect
-              class="begun"
-              :x="px(row.line.hatch.begunFromMs)"
-              :width="Math.max(3, px(row.line.hatch.begunToMs) - px(row.line.hatch.begunFromMs))"
-              :y="ROW_PX / 2 - 3.5"
-              height="7"
-            />
-            <line
-              class="carried"
-              :class="{ awaited: row.line.awaits !== null }"
-              :x1="px(row.line.hatch.begunToMs)"
-              :x2="px(row.line.hatch.firstDayMs)"
-              :y1="ROW_PX / 2"
-              :y2="ROW_PX / 2"
-            />
-            <path class="hatch" :d="swelling(row)" />
-            <template v-if="row.line.sign === 'clutch'">
-              <circle v-for="at in row.line.looksMs" :key="at" class="look" :cx="px(at)" :cy="ROW_PX / 2" r="3.5" />
-            </template>
-            <text :x="wordsAt(row).x" :y="ROW_PX / 2 + 4.5" :text-anchor="wordsAt(row).anchor">
-              {{ broodLabel(row, c.told.population.broods.youngEach) }}
-            </text>
-          </svg>
-        </button>
-      </div>
-    </section>
+      </button>
+    </TimeRow>
   </div>
 </template>
 
 <style scoped>
 .rows {
   display: grid;
-}
-.colony {
-  display: grid;
-  grid-template-columns: 176px minmax(0, 1fr);
-  column-gap: var(--space-5);
-}
-svg {
-  display: block;
-  width: 100%;
-}
-text {
-  font-size: var(--type-small);
-  fill: var(--ink);
-}
-.colony {
-  border-bottom: 1px solid var(--rule);
-  padding: var(--space-4) 0;
-}
-.name a {
-  color: var(--ink);
-  text-decoration: none;
-}
-.name a:hover {
-  text-decoration: underline;
-}
-.strip {
-  position: relative;
-}
-.rules {
-  position: absolute;
-  inset: calc(-1 * var(--space-4)) 0;
-  height: calc(100% + 2 * var(--space-4));
-}
-.rules line {
-  stroke: var(--rule);
-}
-.rules line.today {
-  stroke: var(--weed);
-  stroke-width: 2;
 }
 .row {
   position: relative;
@@ -183,17 +139,5 @@ text {
   fill: var(--paper);
   stroke: var(--roe);
   stroke-width: 1.5;
-}
-@media (--small-desk) {
-  .colony {
-    grid-template-columns: 140px minmax(0, 1fr);
-  }
-}
-/* where a swelling reaches the edge its words lie over it */
-.row text {
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
-  stroke-linejoin: round;
 }
 </style>

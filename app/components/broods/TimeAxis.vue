@@ -4,7 +4,7 @@ defineProps<{ ticks: readonly { x: number; text: string; today: boolean }[]; wid
 </script>
 
 <template>
-  <div class="axis" aria-hidden="true">
+  <div class="timerow axis" aria-hidden="true">
     <span />
     <svg :height="20">
       <text
@@ -22,32 +22,19 @@ defineProps<{ ticks: readonly { x: number; text: string; today: boolean }[]; wid
 </template>
 
 <style scoped>
-.axis {
-  display: grid;
-  grid-template-columns: 176px minmax(0, 1fr);
-  column-gap: var(--space-5);
+div.axis {
+  border: 0;
+  padding: 0;
 }
-svg {
-  display: block;
-  width: 100%;
-}
-text {
+svg text {
   font-size: var(--type-fine);
   fill: var(--muted);
 }
-text.today {
+svg text.today {
   fill: var(--ink);
   font-weight: 650;
 }
-@media (--small-desk) {
-  .axis {
-    grid-template-columns: 140px minmax(0, 1fr);
-  }
-}
 @media (--phone) {
-  .axis {
-    grid-template-columns: minmax(0, 1fr);
-  }
   .axis span {
     display: none;
   }

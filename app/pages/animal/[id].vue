@@ -63,17 +63,17 @@ const facts = computed(() => {
     {
       name: 'Age',
       value: ageText(l, l.left?.atMs ?? nowMs.value),
-      under: l.born ? ageBasis[l.born.by] : 'say when it was born or came, or measure it',
+      below: l.born ? ageBasis[l.born.by] : 'say when it was born or came, or measure it',
     },
-    ...(g ? [{ name: 'Size', value: sizeText(g, nowMs.value), under: '' }] : []),
-    ...(g && !l.left ? [{ name: 'Growing', value: perWeekText(g), under: '' }] : []),
-    ...(g && !l.left ? [{ name: 'Breeding', value: breedsText(g, nowMs.value), under: '' }] : []),
+    ...(g ? [{ name: 'Size', value: sizeText(g, nowMs.value), below: '' }] : []),
+    ...(g && !l.left ? [{ name: 'Growing', value: perWeekText(g), below: '' }] : []),
+    ...(g && !l.left ? [{ name: 'Breeding', value: breedsText(g, nowMs.value), below: '' }] : []),
     ...(molts && !l.left
       ? [
           {
             name: 'Next molt',
             value: nextMoltText(l, nowMs.value),
-            under:
+            below:
               l.nextMolt && l.nextMolt.watched > 0
                 ? `by ${l.nextMolt.watched} intervals of its own and its kind’s`
                 : 'by its kind’s interval and the warmth',
@@ -142,14 +142,7 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
           </div>
           <div class="two">
             <section aria-label="What is known of it">
-              <dl>
-                <div v-for="f in facts" :key="f.name">
-                  <dt>{{ f.name }}</dt>
-                  <dd>
-                    {{ f.value }}<span v-if="f.under" class="small muted">{{ f.under }}</span>
-                  </dd>
-                </div>
-              </dl>
+              <FactList :facts="facts" beside />
               <p v-for="l in life.limbsUnderway" :key="l.atMs">{{ limbsText(l, nowMs, [animal.name]) }}</p>
               <AnimalPhoto v-if="colony && !animal.ended" :animal="animal" :colony-id="colony.id" />
               <details class="fold">
@@ -217,22 +210,6 @@ const came = computed(() => (animal.value?.came ? momentMs(animal.value.came.fro
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: var(--space-6) var(--space-8);
-}
-dl div {
-  display: grid;
-  grid-template-columns: 110px minmax(0, 1fr);
-  gap: var(--space-5);
-  padding: var(--space-3) 0;
-  border-bottom: 1px solid var(--rule);
-}
-dt {
-  color: var(--muted);
-}
-dd {
-  margin: 0;
-}
-dd .small {
-  display: block;
 }
 .two p,
 .shell p {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { type BatchSeen, momentOf, type Range, stagesAt, toCome, wayAt } from '#core/batches'
+import { type BatchSeen, momentOf, stagesAt, toCome, wayAt } from '#core/batches'
 import { DAY_MS } from '#core/records'
+import type { Ranged } from '#core/stats'
 import { NOW } from '../../make'
 import { at, believed, poolLaw } from './parts'
 
@@ -10,7 +11,7 @@ const seen = (days: number, numbers: number[], share: number | null = 0.05): Bat
   numbers,
   share,
 })
-const width = ({ low, high }: Range) => Math.log((high + 1) / (low + 1))
+const width = ({ low, high }: Ranged) => Math.log((high + 1) / (low + 1))
 const all = (b: ReturnType<typeof believed>) => Object.values(stagesAt(b, NOW)).reduce((sum, r) => sum + r.value, 0)
 const days = (ms: number) => (ms - NOW) / DAY_MS
 
