@@ -41,48 +41,56 @@ const over = ({ high }: BatchTold['alive']): Statement =>
   )
 
 function ofLarvae(b: BatchTold, nowMs: number): BatchStatements {
-  const { alive, arrive, toCome, molts, samples, lives, out } = b
   // all that came were taken out, or died: nothing is waited for
-  const done = noneLeft(alive) && nowMs > (arrive.half?.value ?? Infinity)
-  const range = { value: alive.value, low: alive.low, high: alive.high }
-  const settled = settledOf(b)
-  const coming = { low: toCome.low, high: toCome.high, value: toCome.value }
+  const done = noneLeft(b.alive) && nowMs > (b.arrive.half?.value ?? Infinity)
+  if (done)
+    return {
+      number: over(b.alive),
+      heading: said('onTarget', 'heading.settledAll', { out: b.out.number }),
+      surplus: said('unknown', 'surplus.ofBatch', {}),
+    }
+  return { number: larvaeNumber(b, nowMs), heading: larvaeHeading(b, nowMs), surplus: larvaePicks(b, nowMs) }
+}
+
+function larvaeNumber(b: BatchTold, nowMs: number): Statement {
+  const { alive, molts, samples, hatched } = b
+  if (noneLeft(alive)) return said('drifting', 'number.none', { ...alive })
   const last = samples.at(-1)
   const old = !last || nowMs - last.at > SAMPLE_DAYS * DAY_MS
-  const number: Statement = done
-    ? over(alive)
-    : said(old ? 'drifting' : 'onTarget', 'number.larvae', range, {
-        reasons: [
-          ...(molts ? [msg('number.reasonMolt', { low: molts.done.low, high: molts.done.high, of: molts.of })] : []),
-          last
-            ? msg('number.reasonSamples', { n: samples.length, days: (nowMs - last.at) / DAY_MS })
-            : msg('number.reasonNoSample', { low: b.hatched.low, high: b.hatched.high }),
-        ],
-        actions: old ? [msg('number.doSample', {})] : [],
-        evidence: evidenceOf(b),
-      })
+  return said(
+    old ? 'drifting' : 'onTarget',
+    'number.larvae',
+    { ...alive },
+    {
+      reasons: [
+        ...(molts ? [msg('number.reasonMolt', { low: molts.done.low, high: molts.done.high, of: molts.of })] : []),
+        last
+          ? msg('number.reasonSamples', { n: samples.length, days: (nowMs - last.at) / DAY_MS })
+          : msg('number.reasonNoSample', { low: hatched.low, high: hatched.high }),
+      ],
+      actions: old ? [msg('number.doSample', {})] : [],
+      evidence: evidenceOf(b),
+    },
+  )
+}
+
+function larvaeHeading({ arrive, toCome, lives, out }: BatchTold, nowMs: number): Statement {
+  const { first } = arrive
+  if (!first) return said('drifting', 'heading.settleNone', {})
   const survive = msg('heading.reasonLives', { low: lives.low, high: lives.high })
-  const heading =
-    done || !arrive.first
-      ? said(done ? 'onTarget' : 'drifting', done ? 'heading.settledAll' : 'heading.settleNone', { out: out.number })
-      : nowMs < arrive.first.value && out.number === 0
-        ? said(
-            'onTarget',
-            'heading.settleFrom',
-            { from: arrive.first.value, low: arrive.first.low, high: arrive.first.high },
-            {
-              reasons: [msg('heading.reasonToCome', coming), survive],
-            },
-          )
-        : said('onTarget', 'heading.settling', { ...coming, out: out.number }, { reasons: [survive] })
-  const ready = Math.round(settled.value)
-  const surplus =
-    ready > 0 && !done
-      ? said('onTarget', 'surplus.pick', { value: settled.value, low: settled.low, high: settled.high })
-      : done
-        ? said('unknown', 'surplus.ofBatch', {})
-        : said('unknown', 'surplus.pickFrom', { from: arrive.first?.value ?? nowMs })
-  return { number, heading, surplus }
+  if (nowMs >= first.value || out.number > 0)
+    return said('onTarget', 'heading.settling', { ...toCome, out: out.number }, { reasons: [survive] })
+  const { value, low, high } = first
+  const reasons = [msg('heading.reasonToCome', { ...toCome }), survive]
+  return said('onTarget', 'heading.settleFrom', { from: value, low, high }, { reasons })
+}
+
+function larvaePicks(b: BatchTold, nowMs: number): Statement {
+  const settled = settledOf(b)
+  if (Math.round(settled.value) > 0) return said('onTarget', 'surplus.pick', { ...settled })
+  const { first } = b.arrive
+  if (!first) return said('unknown', 'surplus.ofBatch', {})
+  return said('unknown', 'surplus.pickFrom', { from: Math.max(nowMs, first.value) })
 }
 
 function ofPool(b: BatchTold, nowMs: number): BatchStatements {

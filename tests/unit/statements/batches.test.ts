@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { colonyStatements, firstLook, poolTroubles } from '#core/statements'
 import { type Colony, type Entry, toMoment } from '#core/records'
-import { entryOf, inputOf, smallRoom, test as waterTest } from '../../make'
+import { batchStatements } from '../../../core/statements/batchStatements'
+import { entryOf, inputOf, NOW, smallRoom, test as waterTest } from '../../make'
 import { about as aboutOne, at, elsewhere, sample } from '../batches/parts'
 import { heads } from '../population/questions'
 
@@ -66,6 +67,28 @@ describe('the statements of larvae', () => {
     ]).told
     expect(out.number.conclusion.key).toBe('number.over')
     expect(out.heading.conclusion).toMatchObject({ key: 'heading.settledAll', values: { out: 400 } })
+  })
+  it('none that are left before they could settle are told as none', () => {
+    const none = [6, 4, 2].map(d => aboutOne('count', d, { number: 0, method: 'allSeen' }))
+    const { told: t } = hatch(14, [aboutOne('death', 8, { number: 1500, sign: 'unknown' }), ...none])
+    expect(t.number).toMatchObject({ state: 'drifting', conclusion: { key: 'number.none' } })
+  })
+  it('no day is named that has passed: larvae that are far behind are picked from today on', () => {
+    const { told: t } = hatch(26, [sample(9, [0, 9]), sample(0.2, [0, 1, 9])])
+    const late = { ...t.batch!, arrive: { ...t.batch!.arrive, first: { value: at(1), low: at(2), high: at(0) } } }
+    const none = { value: 0, low: 0, high: 3 }
+    const stages = late.stages.map(x => ({ ...x, now: x.name === 'settled' ? none : x.now }))
+    expect(batchStatements({ ...late, stages }, NOW).surplus.conclusion).toMatchObject({
+      key: 'surplus.pickFrom',
+      values: { from: NOW },
+    })
+    // where hardly any settle at all none is promised
+    const arrive = { first: null, half: null, nearly: null }
+    const never = batchStatements({ ...late, stages, arrive }, NOW)
+    expect([never.heading.conclusion.key, never.surplus.conclusion.key]).toEqual([
+      'heading.settleNone',
+      'surplus.ofBatch',
+    ])
   })
   it('fresh water is off for them, and sea water is not', () => {
     const state = (gKg: number) =>
