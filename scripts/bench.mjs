@@ -1,5 +1,5 @@
 // npm run bench [part]: the sizes and times that the budgets name, measured on the built app in Chromium.
-// Parts: water, care, numbers, page, frames, round, room; all without a name.
+// Parts: water, care, numbers, cohorts, page, frames, round, broods, room; all without a name.
 import { ensureBuilt, ensureInstalled, freePort } from './lib/prepare.mjs'
 import { startServer } from './lib/server.mjs'
 
@@ -7,8 +7,8 @@ ensureInstalled()
 ensureBuilt()
 const { launch } = await import('./lib/browser.mjs')
 const { manyColonies } = await import('./lib/manyColonies.mjs')
-const { care, machine, numbers, water } = await import('./bench/computing.mjs')
-const { firstPage, frames, round } = await import('./bench/pages.mjs')
+const { care, cohorts, machine, numbers, water } = await import('./bench/computing.mjs')
+const { broods, firstPage, frames, round } = await import('./bench/pages.mjs')
 const { room } = await import('./bench/room.mjs')
 const server = await startServer(await freePort())
 const browser = await launch()
@@ -23,11 +23,13 @@ try {
   if (wanted('water')) await water(bench)
   if (wanted('care')) await care(bench)
   if (wanted('numbers')) await numbers(bench)
+  if (wanted('cohorts')) await cohorts(bench)
   if (wanted('page')) await firstPage(bench)
   const demo = await (await fetch(`${server.address}/api/demo/lantern-quay?seed=1`)).json()
   const many = manyColonies(demo, 60, 3)
   if (wanted('frames')) await frames(bench, many)
   if (wanted('round')) await round(bench, demo)
+  if (wanted('broods')) await broods(bench, many)
   if (wanted('room')) {
     await room(bench, `Demo, ${demo.colonies.length} colonies`, demo, {
       told: '≤ 1000 ms',

@@ -2,10 +2,13 @@ import { type BatchTold, type SaltStep, wayBack } from '#core/batches'
 import { restedMs } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import { type Colony, type EggLot, momentMs } from '#core/records'
+import type { ColonyStatements } from '#core/statements'
+import { pickBeside, type PickedRow } from './useBroodDesk'
 
 /** A colony that is one hatch, as a row of the time line. */
 export interface BatchRow {
   colony: Colony
+  told: ColonyStatements
   batch: BatchTold
   /** salt of larvae: up after the hatch, and the way back once nearly all have settled */
   salt: readonly SaltStep[]
@@ -17,19 +20,20 @@ export interface LotRow {
   restedMs: number
 }
 
-/** Rearings, pools and dry eggs of the room, in the order of what comes next. */
-export function useBatchDesk() {
+/** Rearings, pools and dry eggs of the room, in the order of what comes next, and the row that is picked. */
+export function useBatchDesk(chosen: Ref<PickedRow>) {
   const room = useRoomStore()
   const statements = useStatementsStore()
   const nowMs = computed(() => statements.now.getTime())
   const rows = computed<BatchRow[]>(() =>
     statements.inRoom
-      .flatMap(({ colonyId, batch, salt }) => {
-        const colony = room.colonyById.get(colonyId)
+      .flatMap(told => {
+        const { batch, salt } = told
+        const colony = room.colonyById.get(told.colonyId)
         if (!colony || !batch) return []
         const last = batch.arrive.nearly
         const back = last && salt.length > 0 ? wayBack(resolveGroup(colony), last.value, salt.at(-1)!.gKg) : []
-        return [{ colony, batch, salt: [...salt, ...back] }]
+        return [{ colony, told, batch, salt: [...salt, ...back] }]
       })
       .toSorted((a, b) => a.batch.hatch.value - b.batch.hatch.value),
   )
@@ -38,6 +42,9 @@ export function useBatchDesk() {
       .map(lot => ({ lot, sinceMs: momentMs(lot.drySince), restedMs: restedMs(lot) }))
       .toSorted((a, b) => a.restedMs - b.restedMs),
   )
-  return { nowMs, rows, lots }
+  const picked = computed(() => rows.value.find(r => r.colony.id === chosen.value.batch) ?? null)
+  const pick = (row: BatchRow) => (chosen.value = { batch: row.colony.id })
+  const step = (by: number) => pickBeside(rows.value, picked.value, by, pick)
+  return { nowMs, rows, lots, picked, pick, step }
 }
 export type BatchDesk = ReturnType<typeof useBatchDesk>

@@ -1,6 +1,6 @@
 import type { BroodLine, ColonyBroods } from '#core/broods'
 import { resolveGroup } from '#core/groups'
-import type { Colony } from '#core/records'
+import type { Colony, Id } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
 import type { BroodOf } from '~/words/broods'
 
@@ -11,12 +11,17 @@ export interface BroodColony {
   rows: BroodOf[]
 }
 
+/** The row that is picked on the Broods place: a brood, or a hatch that is a colony of its own. */
+export interface PickedRow {
+  brood?: string
+  batch?: Id
+}
+
 /** What the Broods place stands on: all colonies that carry or lay, the soonest first, and the row that is picked. */
-export function useBroodDesk() {
+export function useBroodDesk(chosen: Ref<PickedRow>) {
   const room = useRoomStore()
   const statements = useStatementsStore()
   const followed = useAnimalsStore()
-  const atHand = useAtHand()
   const nowMs = computed(() => statements.now.getTime())
   const rowOf = (colony: Colony, broods: ColonyBroods, line: BroodLine): BroodOf => ({
     ...{ colonyId: colony.id, name: colony.name, broods, line },
@@ -35,21 +40,23 @@ export function useBroodDesk() {
   const rows = computed(() => colonies.value.flatMap(c => c.rows))
   const bySoonest = computed(() => rows.value.toSorted((a, b) => a.line.hatch.likelyMs - b.line.hatch.likelyMs))
   const keyOf = (row: BroodOf) => `${row.colonyId} ${row.line.key}`
-  const chosen = ref('')
-  const picked = computed(() => rows.value.find(r => keyOf(r) === chosen.value) ?? rows.value[0] ?? null)
+  const picked = computed(
+    () =>
+      rows.value.find(r => keyOf(r) === chosen.value.brood) ??
+      (chosen.value.batch === undefined ? rows.value[0] : null) ??
+      null,
+  )
   const colonyOf = (row: BroodOf) => colonies.value.find(c => c.colony.id === row.colonyId)!
   const groupOf = (row: BroodOf) => resolveGroup(colonyOf(row).colony)
-  // L logs for the colony of the row
-  watch(picked, row => (atHand.value = row?.colonyId ?? ''), { immediate: true })
-  onBeforeUnmount(() => (atHand.value = ''))
-  const pick = (row: BroodOf) => (chosen.value = keyOf(row))
-  /** The row so many after the picked one, by the keys. */
-  function step(by: number) {
-    const at = rows.value.findIndex(r => r === picked.value)
-    const next = rows.value[Math.min(rows.value.length - 1, Math.max(0, at + by))]
-    if (next) pick(next)
-    return next
-  }
+  const pick = (row: BroodOf) => (chosen.value = { brood: keyOf(row) })
+  const step = (by: number) => pickBeside(rows.value, picked.value, by, pick)
   return { nowMs, colonies, rows, bySoonest, picked, pick, step, keyOf, colonyOf, groupOf }
 }
 export type BroodDesk = ReturnType<typeof useBroodDesk>
+
+/** Picks the row so many after the picked one, by the keys. */
+export function pickBeside<T>(rows: readonly T[], picked: T | null, by: number, pick: (row: T) => void): void {
+  const at = rows.findIndex(r => r === picked)
+  const next = rows[Math.min(rows.length - 1, Math.max(0, at + by))]
+  if (next) pick(next)
+}

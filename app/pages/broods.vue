@@ -1,17 +1,22 @@
 <script setup lang="ts">
+import type { BatchRow } from '~/composables/useBatchDesk'
+import type { PickedRow } from '~/composables/useBroodDesk'
 import type { BroodOf } from '~/words/broods'
 import { broodsHeadline } from '~/words/broods'
 import { counted, plain } from '~/words/numbers'
+import { whyBatch } from '~/words/whyBatch'
 import { whyBrood } from '~/words/whyBrood'
 import type { Why } from '~/words/why'
+import { resolveGroup } from '#core/groups'
 
 useHead({ title: 'Broods · Ulkin' })
 const room = useRoomStore()
 const statements = useStatementsStore()
 const settings = useSettingsStore()
 const logSheet = useLogSheetStore()
-const desk = useBroodDesk()
-const batches = useBatchDesk()
+const chosen = ref<PickedRow>({})
+const desk = useBroodDesk(chosen)
+const batches = useBatchDesk(chosen)
 const headline = computed(() => broodsHeadline(desk.bySoonest.value, desk.nowMs.value))
 const about = computed(() =>
   desk.colonies.value.length > 0
@@ -19,14 +24,28 @@ const about = computed(() =>
     : 'what hatches when, and what to do before',
 )
 const why = shallowRef<Why | null>(null)
+const saying = useSaying()
 const tell = (row: BroodOf) => (why.value = whyBrood(row, desk.groupOf(row), settings.units, desk.nowMs.value))
+const tellBatch = ({ colony, told }: BatchRow) =>
+  (why.value = whyBatch('heading', told, resolveGroup(colony), saying(colony)))
 const log = (row: BroodOf) => logSheet.show(row.colonyId, row.line.sign)
-/** On a phone a row opens over the list. */
+const logBatch = ({ colony, batch }: BatchRow) => logSheet.show(colony.id, batch.kind === 'larvae' ? 'larvae' : 'young')
+// L logs for the colony of the row
+const atHand = useAtHand()
+watchEffect(() => (atHand.value = batches.picked.value?.colony.id ?? desk.picked.value?.colonyId ?? ''))
+onBeforeUnmount(() => (atHand.value = ''))
+/** On a phone a row opens over the list: beside it there is no room. The same width as in breakpoints.css. */
+const phone = useMediaQuery('(max-width: 700px)')
 const opened = ref(false)
 function open(row: BroodOf) {
   desk.pick(row)
   opened.value = true
 }
+function openBatch(row: BatchRow) {
+  batches.pick(row)
+  opened.value = phone.value
+}
+const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.picked.value?.name ?? ''))
 </script>
 
 <template>
@@ -51,12 +70,20 @@ function open(row: BroodOf) {
           Log berried females, egg masses or a clutch, and the days on which they hatch are here. To log “none” helps as
           much: it tells when the next ones began.
         </p>
-        <BatchRows :desk="batches" />
+        <BatchRows :desk="batches" @pick="openBatch" @log="logBatch" />
         <EggBank v-if="statements.complete" :desk="batches" />
         <BroodsBeside v-if="statements.complete" />
       </div>
+      <BatchDetail
+        v-if="batches.picked.value"
+        class="wide side"
+        :desk="batches"
+        :row="batches.picked.value"
+        @why="tellBatch(batches.picked.value)"
+        @log="logBatch"
+      />
       <BroodDetail
-        v-if="desk.picked.value"
+        v-else-if="desk.picked.value"
         class="wide side"
         :desk="desk"
         :row="desk.picked.value"
@@ -68,9 +95,16 @@ function open(row: BroodOf) {
       <p class="statement">There is no colony yet that could carry or lay.</p>
       <v-btn color="primary" to="/">To the Room</v-btn>
     </section>
-    <SideSheet v-model="opened" :title="desk.picked.value ? plain(desk.picked.value.name) : ''">
+    <SideSheet v-model="opened" :title="title">
+      <BatchDetail
+        v-if="batches.picked.value"
+        :desk="batches"
+        :row="batches.picked.value"
+        @why="tellBatch(batches.picked.value)"
+        @log="logBatch"
+      />
       <BroodDetail
-        v-if="desk.picked.value"
+        v-else-if="desk.picked.value"
         :desk="desk"
         :row="desk.picked.value"
         @why="tell(desk.picked.value)"

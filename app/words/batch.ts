@@ -196,6 +196,10 @@ export const lotRowText = ({ restedMs, sinceMs }: { restedMs: number; sinceMs: n
     ? `rests dry until ${dayText(restedMs, nowMs)}`
     : `rested, dry since ${dayText(sinceMs, nowMs)}: may be flooded`
 
+/** How many eggs lie in a lot, by what its batch laid. */
+export const eggsInText = (eggs: Pick<Ranged, 'low' | 'high'>): string =>
+  eggs.high < 1 ? 'likely no eggs in it' : `${spanText(eggs)} eggs in it, by those that laid; from memory`
+
 export const lotWords = {
   form: { ground: 'dried ground', eggs: 'eggs alone' },
   origin: { own: 'own', bought: 'bought', given: 'a gift', collected: 'collected' },

@@ -14,6 +14,8 @@ export interface BatchAsked {
   temperatures: readonly TemperatureReading[]
   seed: number
   nowMs: number
+  /** by few courses, for a first look */
+  rough?: boolean
 }
 /** A look with its moment. */
 export type BatchSeen = { at: number } & WithoutDay<BatchLook>
@@ -32,11 +34,13 @@ export interface BatchBelief {
   nowDay: number
 }
 
-const DRAWS = 1200
-const COURSES = 400
+/** Draws of each round, and equally likely courses that stand for all: in full, and for a first look. */
+const WHOLE = { draws: 1200, courses: 400 }
+const ROUGH = { draws: 300, courses: 100 }
 
 /** Believes in courses as far as they fit what was seen; the same for the same seed. */
-export function batchBelief({ law, beganMs, looks, temperatures, seed, nowMs }: BatchAsked): BatchBelief {
+export function batchBelief({ law, beganMs, looks, temperatures, seed, nowMs, rough }: BatchAsked): BatchBelief {
+  const size = rough ? ROUGH : WHOLE
   const clock = thermalClock({ readings: temperatures, law: law.warmth, nowMs })
   const beganDay = clock.daysAt(beganMs)
   const seen = looks
@@ -47,11 +51,11 @@ export function batchBelief({ law, beganMs, looks, temperatures, seed, nowMs }: 
     dims: dimsOf(law),
     logLikelihood: (z, at) => chance(courseFrom(law, beganDay, z, at)),
     seed,
-    size: DRAWS,
+    size: size.draws,
   })
-  const courses = Array.from(equalDraws(weights, COURSES), i => courseFrom(law, beganDay, draws, i * dimsOf(law)))
+  const courses = Array.from(equalDraws(weights, size.courses), i => courseFrom(law, beganDay, draws, i * dimsOf(law)))
   const [luck, order, weather] = [77, 78, 79].map(part =>
-    Float64Array.from({ length: COURSES }, (_, i) => normalFrom(uniformAt(streamAt(seed, part, i)))),
+    Float64Array.from({ length: size.courses }, (_, i) => normalFrom(uniformAt(streamAt(seed, part, i)))),
   ) as [Float64Array, Float64Array, Float64Array]
   return { law, clock, looks: seen, courses, luck, order, weather, nowDay: clock.daysAt(nowMs) }
 }
@@ -138,10 +142,13 @@ export interface CoursePoint {
   stages: number[]
 }
 
+/** A course is drawn by so many points at most. */
+const MOST_POINTS = 48
+
 /** Points of a course from one moment to another, a day apart or more. */
 export function courseBetween(belief: BatchBelief, fromMs: number, toMs: number): CoursePoint[] {
   const { law } = belief
-  const many = Math.max(2, Math.min(70, Math.ceil((toMs - fromMs) / DAY_MS) + 1))
+  const many = Math.max(2, Math.min(MOST_POINTS, Math.ceil((toMs - fromMs) / DAY_MS) + 1))
   return Array.from({ length: many }, (_, i) => {
     const at = fromMs + ((toMs - fromMs) * i) / (many - 1)
     const { left, totals } = standingOfAll(belief, at)
@@ -158,8 +165,8 @@ export function courseBetween(belief: BatchBelief, fromMs: number, toMs: number)
   })
 }
 
-/** Steps of a day, in which days of grown animals are summed. */
-const STEP_DAYS = 1
+/** Days of grown animals are summed in steps of so many, each by its middle. */
+const STEP_DAYS = 2
 
 /** Days that the animals of the last stage have lived through all together, by today and by the end. */
 export function grownDays(
@@ -169,7 +176,8 @@ export function grownDays(
   endDay: number,
 ): { now: number; end: number } {
   const sum = { now: 0, end: 0 }
-  for (let day = course.hatchDay; day < endDay; day += STEP_DAYS) {
+  if (course.hatched === 0) return sum
+  for (let day = course.hatchDay + STEP_DAYS / 2; day < endDay; day += STEP_DAYS) {
     const days = leftAfter(standingAt(law, course, day), outBy(looks, day)).at(-1)! * STEP_DAYS
     sum.end += days
     if (day < nowDay) sum.now += days

@@ -110,8 +110,14 @@ function stageAt(passes: BatchLaw['passes'], t: number): number {
   return passes.length - 1
 }
 
-const lives = (days: number, lifeDays: number) =>
-  lifeDays === Infinity || days <= 0 ? 1 : 1 - normalBelow(Math.log(days), Math.log(lifeDays), SPREADS.lifeAmong)
+/** Nobody dies of age so many standard deviations before the middle, and nobody lives so far beyond it. */
+const FAR = 5
+/** Share that age has left after so many days in the last stage. */
+function lives(days: number, lifeDays: number): number {
+  if (lifeDays === Infinity || days <= 0) return 1
+  const z = Math.log(days / lifeDays) / SPREADS.lifeAmong
+  return z < -FAR ? 1 : z > FAR ? 0 : 1 - normalBelow(z, 0, 1)
+}
 
 /** Share of the hatched that comes to the last stage. */
 export const livesThrough = ({ losses }: Course): number => Math.exp(-losses.reduce((a, b) => a + b, 0))

@@ -79,6 +79,8 @@ export interface BatchInput {
   temperatures: readonly TemperatureReading[]
   netL: number
   nowMs: number
+  /** by few courses, for a first look */
+  rough?: boolean
 }
 
 /** A posterior so much narrower than the prior has learnt. */
@@ -90,13 +92,21 @@ const NEARLY = 0.95
  * Reads a colony that is one hatch.
  * @returns null for every other colony
  */
-export function readBatch({ resolved, colony, entries, temperatures, netL, nowMs }: BatchInput): BatchRead | null {
+export function readBatch({
+  resolved,
+  colony,
+  entries,
+  temperatures,
+  netL,
+  nowMs,
+  rough,
+}: BatchInput): BatchRead | null {
   const here = entries.filter(e => e.at <= toMoment(nowMs))
   const law = batchLaw(resolved, colony, putIn(here, colony.id))
   if (!law) return null
   const beganMs = momentMs(colony.startedAt)
   const looks = seenOf(here, colony.id, netL)
-  const belief = batchBelief({ law, beganMs, looks, temperatures, seed: hashText(colony.id), nowMs })
+  const belief = batchBelief({ law, beganMs, looks, temperatures, seed: hashText(colony.id), nowMs, rough })
   const arrive = {
     first: momentOf(belief, () => 1),
     half: momentOf(belief, c => (c.hatched * livesThrough(c)) / 2),

@@ -32,24 +32,35 @@ const TELLING_DAYS = 12
 const GRID = 81
 /** no pace lies further out than so many standard deviations */
 const MOST_SD = 3
-/** points of a beginning that is not known to the day */
-const POINTS = 8
+/** Nodes and weights over a beginning that is not known to the day (Gauss–Legendre, Abramowitz & Stegun 25.4). */
+const NODES = [
+  [0.046910077, 0.118463443],
+  [0.230765345, 0.239314335],
+  [0.5, 0.284444444],
+  [0.769234655, 0.239314335],
+  [0.953089923, 0.118463443],
+] as const
 
 /**
  * Where so many of the broods that nobody follows vanish too early to have hatched, females hide and come back, and
  * what is called a hatch there is one by chance.
  */
 const HIDING = 0.25
+/**
+ * Broods that a pace is read from: what was long ago was at other food, and after so many the spread between broods is
+ * all that is left.
+ */
+const TELLING_BROODS = 32
 const isKnown = ({ who, sign }: Pick<Brood, 'who' | 'sign'>) => who !== null || sign === 'clutch'
 
-/** The watched lengths of broods that hatched: one of each, however many began together. */
+/** The watched lengths of the last broods that hatched: one of each, however many began together. */
 export function watchedLengths(broods: readonly Brood[], clock: ThermalClock): WatchedLength[] {
   const stretch = (fromMs: number, toMs: number, weight: number): Stretch => ({
     ...{ from: clock.daysAt(fromMs), to: clock.daysAt(toMs), weight },
   })
   const gone = broods.filter(b => b.end && !isKnown(b))
   const hiding = gone.filter(b => b.end!.how === 'lost').length >= Math.max(1, HIDING * gone.length)
-  return broods.flatMap(brood => {
+  const watched = broods.flatMap(brood => {
     const { end, began } = brood
     if (end?.how !== 'hatched' || (hiding && !isKnown(brood))) return []
     const all = began.reduce((sum, b) => sum + b.weight, 0)
@@ -64,20 +75,23 @@ export function watchedLengths(broods: readonly Brood[], clock: ThermalClock): W
     const [first, last] = [length.began[0]!, length.hatched[0]!]
     return first.to - first.from + last.to - last.from <= 2 * TELLING_DAYS ? [length] : []
   })
+  return watched.slice(-TELLING_BROODS)
 }
 
 /**
  * A keeper's own pace, from the broods of which both ends were seen: begin and hatch lie between two looks each, and
  * the chance of that is summed over the prior of the pace (interval-censored log-normal lengths).
+ * @param all lengths, those of the colony itself first
  * @param law of the group, before anything was seen
  */
-export function ownPace(lengths: readonly WatchedLength[], law: HatchLaw): OwnPace {
-  if (lengths.length === 0) return ANY_PACE
+export function ownPace(all: readonly WatchedLength[], law: HatchLaw): OwnPace {
+  if (all.length === 0) return ANY_PACE
+  const lengths = all.slice(0, TELLING_BROODS)
   const logs = Array.from({ length: GRID }, (_, k) => MOST_SD * ANY_PACE.sd * ((2 * k) / (GRID - 1) - 1))
-  const weights = logs.map(log => {
-    const prior = -0.5 * (log / ANY_PACE.sd) ** 2
-    return lengths.reduce((sum, l) => sum + Math.log(chanceOfLength(l, law.meanLog + log, law.betweenSd)), prior)
-  })
+  const means = logs.map(log => law.meanLog + log)
+  const weights = logs.map(log => -0.5 * (log / ANY_PACE.sd) ** 2)
+  for (const length of lengths)
+    for (const [k, chance] of chancesOf(length, means, law.betweenSd).entries()) weights[k]! += Math.log(chance)
   const best = Math.max(...weights)
   const chances = weights.map(w => Math.exp(w - best))
   const total = chances.reduce((a, b) => a + b, 0)
@@ -86,17 +100,20 @@ export function ownPace(lengths: readonly WatchedLength[], law: HatchLaw): OwnPa
   return { log: mean, sd: Math.sqrt(variance), broods: lengths.length }
 }
 
-/** Chance that a brood begins and hatches where its looks have it, when its length is log-normal. */
-function chanceOfLength({ began, hatched, doubt }: WatchedLength, meanLog: number, sd: number): number {
-  let sum = 0
-  for (const { from, to, weight } of began)
-    for (let k = 0; k < POINTS; k++) {
-      const begin = from + ((k + 0.5) / POINTS) * (to - from)
-      for (const h of hatched)
-        sum += (weight / POINTS) * h.weight * chanceBetween(h.from - begin, h.to - begin, { meanLog, sd })
-    }
+/** Chance that a brood begins and hatches where its looks have it, when its length is log-normal, mean by mean. */
+function chancesOf({ began, hatched, doubt }: WatchedLength, means: readonly number[], sd: number): number[] {
   const any = hatched.reduce((all, h) => all + (h.weight * (h.to - h.from)) / ANY_LENGTH, 0)
-  return (1 - doubt) * sum + doubt * any
+  // worked out once, since each pace is held against all of them
+  const lengths = began.flatMap(({ from, to, weight }) =>
+    NODES.flatMap(([at, share]) => {
+      const begin = from + at * (to - from)
+      return hatched.map(h => ({ low: h.from - begin, high: h.to - begin, weight: weight * share * h.weight }))
+    }),
+  )
+  return means.map(meanLog => {
+    const sum = lengths.reduce((all, l) => all + l.weight * chanceBetween(l.low, l.high, { meanLog, sd }), 0)
+    return (1 - doubt) * sum + doubt * any
+  })
 }
 
 /**

@@ -1,4 +1,4 @@
-import { quantileSorted } from '#core/stats'
+import { quantileSorted, zQuantile } from '#core/stats'
 import type { FittedColony } from './fitted'
 import { type Doing, type Floors, type Futures, type Risk, riskUnder } from './futures'
 import type { TakeOf } from './comeAndGo'
@@ -34,9 +34,16 @@ export interface LargestTake {
 export const asThingsAre = ({ colony, futures, weeks, doing }: TakeSearch): Futures =>
   colony.futures({ size: futures, weeks, doing })
 
+/** Risks over so many times the allowed one are not told apart: the futures end there. */
+const TOLD_APART = 2
+
 /** Risk of doing something more than what is done anyway. */
 const riskWith = (s: TakeSearch, more: Doing): Risk =>
-  s.colony.risk({ size: s.futures, weeks: s.weeks, doing: { ...s.doing, ...more } }, s.floors, s.allowedRisk)
+  s.colony.risk(
+    { size: s.futures, weeks: s.weeks, doing: { ...s.doing, ...more } },
+    s.floors,
+    TOLD_APART * s.allowedRisk,
+  )
 
 /**
  * The most that can be taken today so that the chance of falling under a floor stays at the allowed one or under it.
@@ -45,15 +52,17 @@ const riskWith = (s: TakeSearch, more: Doing): Risk =>
  * @param now futures with nothing taken, when they are known already
  */
 export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
-  return search(s, now, { risk: number => riskWith(s, { take: { of, number } }), guess: guessOf(now, s), most: s.most })
+  const guess = guessOf(now, s)
+  return search(s, now, { risk: number => riskWith(s, { take: { of, number } }), guess, most: s.most })
 }
 
 /** The most that can be taken every week from today, to a tenth of an animal. */
 export function largestWeeklyTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
   const unit = 10
+  const guess = guessOf(now, s)
   const found = search({ ...s, uncounted: null }, now, {
     risk: tenths => riskWith(s, { weekly: { of, number: tenths / unit } }),
-    guess: Math.round((guessOf(now, s) * unit) / s.weeks),
+    guess: risk => (guess(risk) * unit) / s.weeks,
     most: s.most * unit,
   })
   // a week's take is small beside the colony, and the next count comes before many of them
@@ -69,10 +78,10 @@ const WITHIN = 0.02
 /** A fresh count is asked for where at least so many times as many could go after it. */
 const WORTH_A_COUNT = 1.1
 
-/** What is searched: the risk of a number, from which guess, up to how many. */
+/** What is searched: the risk of a number, from which guess of the number that has a risk, up to how many. */
 interface Searched {
   risk: (k: number) => Risk
-  guess: number
+  guess: (risk: number) => number
   most: number
 }
 
@@ -109,9 +118,12 @@ const limitOf = ({ total, females, males, short }: Risk): LargestTake['limit'] =
 }
 
 /**
- * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess,
- * doubles its stride until the answer lies between two numbers, and halves what is left.
+ * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess and goes
+ * on to where the guess, held against the first risk, would have the answer; where that does not find it, it doubles
+ * its stride until the answer lies between two numbers. Between them it is tried where the risks point to on the scale
+ * of the normal curve, and where that did not help, in the middle.
  * @param risk of a number
+ * @param guess of the number that has a risk
  * @param most no more than this is tried
  * @param within the search ends when no more than this share of the number is left to be found
  * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none
@@ -120,16 +132,19 @@ const limitOf = ({ total, females, males, short }: Risk): LargestTake['limit'] =
 export function largestBearable<R extends { any: number }>(
   risk: (k: number) => R,
   allowed: number,
-  { guess, most, within = 0 }: { guess: number; most: number; within?: number },
+  { guess, most, within = 0 }: { guess: (risk: number) => number; most: number; within?: number },
 ): { good: number; after: R | null; broken: R | null } {
   let good = 0
   let after: R | null = null
   let bad = most + 1
   let broken: R | null = null
-  // the guess is a tenth off most often
-  let stride = Math.max(1, Math.round(guess / 10))
-  for (let next = Math.max(1, guess); bad - good > 1 + good * within; stride *= 2) {
-    const k = Math.min(bad - 1, Math.max(good + 1, next))
+  // a guess is a tenth off most often
+  let stride = Math.max(1, Math.round(guess(allowed) / 10))
+  let first = true
+  let pointed = false
+  for (let next = guess(allowed); bad - good > 1 + good * within; first = false) {
+    const left = bad - good
+    const k = Math.min(bad - 1, Math.max(good + 1, Math.round(next)))
     const r = risk(k)
     if (r.any <= allowed) {
       good = k
@@ -138,13 +153,45 @@ export function largestBearable<R extends { any: number }>(
       bad = k
       broken = r
     }
-    next = after && broken ? Math.floor((good + bad) / 2) : after ? good + stride : bad - stride
+    const reach = Math.floor(1 + good * within)
+    if (after && broken) {
+      pointed = !pointed || 2 * (bad - good) <= left
+      next = pointed ? between({ good, after, bad, broken }, allowed, reach) : Math.floor((good + bad) / 2)
+    } else if (first)
+      next = (k * guess(allowed)) / Math.max(HARDLY_ANY, guess(bounded(r.any))) + (after ? reach : -reach)
+    else {
+      next = after ? good + stride : bad - stride
+      stride *= 2
+    }
   }
   return { good, after, broken }
 }
 
-/** If all of a future scaled with its start, taking k of n would leave its lowest point at (n − k)/n: a first guess. */
-function guessOf(now: Futures, { floors, allowedRisk }: TakeSearch): number {
+/** Risks nearer to nothing or to all than this are as good as these. */
+const HARDLY_ANY = 1e-3
+const bounded = (p: number) => Math.min(1 - HARDLY_ANY, Math.max(HARDLY_ANY, p))
+
+/**
+ * Where the allowed risk lies between two numbers; where that is near one of them, as far from it as ends the search
+ * when it lies between.
+ * @param reach the search ends when no more than this is left
+ */
+function between(
+  { good, after, bad, broken }: { good: number; after: { any: number }; bad: number; broken: { any: number } },
+  allowed: number,
+  reach: number,
+): number {
+  const z = (p: number) => zQuantile(bounded(p))
+  const share = (z(allowed) - z(after.any)) / (z(broken.any) - z(after.any))
+  const at = good + share * (bad - good)
+  return at - good < reach ? good + reach : bad - at < reach ? bad - reach : at - reach / 2
+}
+
+/**
+ * If all of a future scaled with its start, taking k of n would leave its lowest point at (n − k)/n: a first guess.
+ * @returns the take that has a risk
+ */
+function guessOf(now: Futures, { floors }: TakeSearch): (risk: number) => number {
   const { size, weeks } = now
   const takes = new Float64Array(size)
   for (let i = 0; i < size; i++) {
@@ -152,5 +199,6 @@ function guessOf(now: Futures, { floors, allowedRisk }: TakeSearch): number {
     for (let week = 0; week <= weeks; week++) lowest = Math.min(lowest, now.totals[week * size + i]!)
     takes[i] = lowest > 0 ? now.totals[i]! * (1 - floors.total / lowest) : 0
   }
-  return Math.max(0, Math.round(quantileSorted(takes.sort(), Math.min(1, allowedRisk))))
+  takes.sort()
+  return risk => Math.max(1, quantileSorted(takes, Math.min(1, risk)))
 }

@@ -1,5 +1,6 @@
 import { eggQueue, type HatchLaw, hatchLaw, lawSd, type OwnPace, RESTING } from '#core/broods'
 import { paceAt, preferredC, type ResolvedGroup, type Stages } from '#core/groups'
+import { rootBetween } from '#core/stats'
 import { type Arc, crowdingSlope, freeShare, lifeCycle, type StageRates, turnOfLife } from './lifeCycle'
 export type { StageRates } from './lifeCycle'
 
@@ -114,16 +115,15 @@ export function comeUpFor(r: StageRates, factor: number, arcs: readonly Arc[] = 
 /** The life cycle in an empty glass, in which every egg comes up and each female lays a brood. */
 const emptyGlass = (r: StageRates) => lifeCycle(r, { comeUp: 1, loss: 1, broodsPerFemale: 1 })
 
+/** No colony grows by more than this factor in a step. */
+const FASTEST = 8
+
 /** Growth per week of an uncrowded colony whose make-up has settled, natural logarithm. */
 export function growthPerWeek(r: StageRates): number {
-  let low = Math.exp(-r.adultHazard)
-  if (!(r.comeUp > 0)) return Math.log(low) / r.dtWeeks
-  let high = 8
+  if (!(r.comeUp > 0)) return -r.adultHazard / r.dtWeeks
   const arcs = emptyGlass(r)
-  for (let i = 0; i < 48; i++) {
-    const middle = (low + high) / 2
-    if (comeUpFor(r, middle, arcs) < r.comeUp) low = middle
-    else high = middle
-  }
-  return Math.log((low + high) / 2) / r.dtWeeks
+  const wanted = Math.log(r.comeUp)
+  // the logarithms are nearly straight lines beside each other
+  const log = rootBetween(x => Math.log(comeUpFor(r, Math.exp(x), arcs)) - wanted, -r.adultHazard, Math.log(FASTEST))
+  return log / r.dtWeeks
 }

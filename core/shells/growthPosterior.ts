@@ -1,3 +1,4 @@
+import { equalDraws } from '#core/stats'
 import { type GrowthLaw, sizeSd } from './growthLaw'
 import { curveFrom, type GrowthCurve, sizeAt } from './vonBertalanffy'
 
@@ -47,68 +48,76 @@ export function growthBelief(
 ): GrowthBelief | null {
   const own = sizes.length >= OWN_SIZES
   const rough = onGrid(law, sizes, born)
-  if (rough.length === 0) return null
-  if (born.to <= born.from) return drawn(rough, own)
+  const best = bestOf(rough.logs)
+  if (best === -Infinity) return null
+  if (born.to <= born.from) return { curves: drawn(rough), own }
   const cell = (born.to - born.from) / BIRTHS
-  const best = bestOf(rough)
-  const births = rough.flatMap(c => (c.log > best + Math.log(HARDLY) ? [c.born] : []))
-  const [first, last] = [Math.min(...births), Math.max(...births)]
-  return drawn(onGrid(law, sizes, { from: Math.max(born.from, first - cell), to: Math.min(born.to, last + cell) }), own)
+  let [first, last] = [Infinity, -Infinity]
+  for (const [i, log] of rough.logs.entries()) {
+    if (log <= best + Math.log(HARDLY)) continue
+    const at = rough.births[i % BIRTHS]!
+    first = Math.min(first, at)
+    last = Math.max(last, at)
+  }
+  const within = { from: Math.max(born.from, first - cell), to: Math.min(born.to, last + cell) }
+  return { curves: drawn(onGrid(law, sizes, within)), own }
 }
 
-/** A curve with the logarithm of what it is worth. */
-type Cell = BornCurve & { log: number }
-const bestOf = (cells: readonly Cell[]) => cells.reduce((most, c) => Math.max(most, c.log), -Infinity)
+/** Curves and births, and the logarithm of what each pair is worth: the births of a curve lie beside each other. */
+interface Grid {
+  curves: readonly GrowthCurve[]
+  births: readonly number[]
+  logs: Float64Array
+}
+const bestOf = (logs: Float64Array) => logs.reduce((most, log) => Math.max(most, log), -Infinity)
 
-function onGrid(law: GrowthLaw, sizes: readonly SizeAt[], born: { from: number; to: number }): Cell[] {
+function onGrid(law: GrowthLaw, sizes: readonly SizeAt[], born: { from: number; to: number }): Grid {
   const own = sizes.length >= OWN_SIZES
-  const births = born.to > born.from ? BIRTHS : 1
-  const cells: Cell[] = []
+  const many = born.to > born.from ? BIRTHS : 1
+  const births = Array.from({ length: many }, (_, b) =>
+    many === 1 ? born.to : born.from + ((b + 0.5) / many) * (born.to - born.from),
+  )
+  const curves: GrowthCurve[] = []
+  const logs = new Float64Array(GRID * GRID * many)
   for (let i = 0; i < GRID * GRID; i++) {
     const zMost = zAt(i % GRID)
     const zPace = zAt(Math.floor(i / GRID))
     const curve = curveFrom(law.hatchMm, law.mostMm * Math.exp(law.mostSd * zMost), law.k * Math.exp(law.kSd * zPace))
-    const prior = -0.5 * (zMost * zMost + zPace * zPace)
-    const logs = Array.from({ length: births }, (_, b) => {
-      const at = births === 1 ? born.to : born.from + ((b + 0.5) / births) * (born.to - born.from)
-      return { born: at, log: logChance({ ...curve, born: at }, sizes) }
-    })
+    curves.push(curve)
+    const here = logs.subarray(i * many, (i + 1) * many)
+    for (const [b, at] of births.entries()) here[b] = logChance(curve, at, sizes)
     // of the group’s curve alone, each is worth what it was, whatever the sizes say
-    const kept = own ? 0 : logSum(logs.map(l => l.log))
-    if (kept === -Infinity) continue
-    for (const l of logs) cells.push({ ...curve, born: l.born, log: prior + l.log - kept })
+    const kept = own ? 0 : logSum(here)
+    const prior = -0.5 * (zMost * zMost + zPace * zPace)
+    for (let b = 0; b < many; b++) here[b] = kept === -Infinity ? kept : prior + here[b]! - kept
   }
-  return cells
+  return { curves, births, logs }
 }
 const zAt = (n: number): number => -FAR + (2 * FAR * n) / (GRID - 1)
 
 /** Logarithm of the chance of some sizes on a curve; nothing is measured before it hatched. */
-function logChance(curve: BornCurve, sizes: readonly SizeAt[]): number {
+function logChance(curve: GrowthCurve, born: number, sizes: readonly SizeAt[]): number {
   let log = 0
   for (const { weeks, mm } of sizes) {
-    if (weeks < curve.born) return -Infinity
-    log -= 0.5 * ((mm - sizeThen(curve, weeks)) / sizeSd(mm)) ** 2
+    if (weeks < born) return -Infinity
+    log -= 0.5 * ((mm - sizeAt(curve, weeks - born)) / sizeSd(mm)) ** 2
   }
   return log
 }
 
-function logSum(logs: readonly number[]): number {
-  const best = Math.max(...logs)
+function logSum(logs: Float64Array): number {
+  const best = bestOf(logs)
   return best === -Infinity ? best : best + Math.log(logs.reduce((sum, l) => sum + Math.exp(l - best), 0))
 }
 
-/** Takes the cells as often as they are worth, in their order on the grid (systematic resampling; Kitagawa 1996). */
-function drawn(cells: readonly Cell[], own: boolean): GrowthBelief | null {
-  const best = bestOf(cells)
-  if (best === -Infinity) return null
-  const weights = Float64Array.from(cells, c => Math.exp(c.log - best))
-  const all = weights.reduce((a, b) => a + b, 0)
-  let [i, sum] = [0, weights[0]!]
-  const curves = Array.from({ length: DRAWS }, (_, d) => {
-    while (sum < ((d + 0.5) / DRAWS) * all && i < cells.length - 1) sum += weights[++i]!
-    return cells[i]!
-  })
-  return { curves, own }
+/** Takes the pairs as often as they are worth, in their order on the grid (systematic resampling; Kitagawa 1996). */
+function drawn({ curves, births, logs }: Grid): BornCurve[] {
+  const best = bestOf(logs)
+  const weights = logs.map(log => Math.exp(log - best))
+  return Array.from(equalDraws(weights, DRAWS), i => ({
+    ...curves[Math.floor(i / births.length)]!,
+    born: births[i % births.length]!,
+  }))
 }
 
 /** What other animals of a keeper have taught: means on the log scale of full size and pace, with variances. */
@@ -153,8 +162,14 @@ export function taughtLaw(law: GrowthLaw, others: readonly OwnGrowth[]): GrowthL
 }
 
 /** Middle and likely range of something that each curve tells. */
-export const rangeOfBelief = (belief: GrowthBelief, of: (curve: BornCurve) => number) =>
-  rangeOfEach(belief, curve => [[of(curve), 1]])
+export function rangeOfBelief(
+  { curves }: GrowthBelief,
+  of: (curve: BornCurve) => number,
+): { low: number; value: number; high: number } {
+  const order = Float64Array.from(curves, of).sort()
+  const below = (share: number) => order[Math.max(0, Math.ceil(share * order.length - 1e-9) - 1)]!
+  return { low: below(0.1), value: below(0.5), high: below(0.9) }
+}
 
 /**
  * The same of something that each curve tells in several ways, each with its share.

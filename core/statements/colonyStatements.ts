@@ -113,7 +113,8 @@ export function questionFrom(
   const followed = followedHere(colony.id, input.animals ?? [])
   const entries = currentEntries(colonyEntries)
   const resolved = resolveGroup(colony)
-  const batch = readBatch({ resolved, colony, entries, temperatures, netL: netLitres(water), nowMs })
+  const rough = mostSteps !== undefined
+  const batch = readBatch({ resolved, colony, entries, temperatures, netL: netLitres(water), nowMs, rough })
   return {
     ...{ temperatures, followed, batch },
     question: questionOf(

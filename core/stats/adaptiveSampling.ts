@@ -160,14 +160,16 @@ function toLowerRoot(a: Float64Array, dims: number): number {
 
 /**
  * So many equal draws of weighted ones, by systematic resampling (Kitagawa 1996, J. Comput. Graph. Stat. 5: 1).
+ * @param weights with any sum above nought
  * @returns indices, rising
  */
 export function equalDraws(weights: Float64Array, size: number): Uint32Array {
   const taken = new Uint32Array(size)
+  const all = weights.reduce((a, b) => a + b, 0)
   let sum = weights[0]!
   let from = 0
   for (let i = 0; i < size; i++) {
-    while (sum < (i + 0.5) / size && from < weights.length - 1) sum += weights[++from]!
+    while (sum < ((i + 0.5) / size) * all && from < weights.length - 1) sum += weights[++from]!
     taken[i] = from
   }
   return taken

@@ -73,7 +73,7 @@ export function stayUnder(s: TakeSearch, limit: number, allowed: number, futures
     for (let i = 0; i < f.size; i++) if (f.totals[f.weeks * f.size + i]! > limit) late++
     return { any: late / f.size }
   }
-  const { good, after } = largestBearable(risk, allowed, { guess: Math.round(0.9 * most), most })
+  const { good, after } = largestBearable(risk, allowed, { guess: () => 0.9 * most, most })
   return { limit, chance, week: quantileSorted(reached, 0.5), weekly: after ? (most - good) / 2 : null }
 }
 

@@ -34,6 +34,13 @@ export async function care({ note }) {
   note(`Schedule of 60 colonies × 5 years, ${entries} entries to ${items} items`, ms(schedule), '< 150 ms')
 }
 
+/** Broods alone, in a worker of their own. */
+export async function cohorts({ note }) {
+  const w = await inWorker('scripts/lib/broodsWork.mjs')
+  note('Broods: cohorts of one colony, from the rooms of its fit', `${w.cohorts.toFixed(1)} ms`, '< 10 ms')
+  note(`Broods: all of one colony, ${w.looks} looks and ${w.readings} temperatures`, `${w.broods.toFixed(1)} ms`)
+}
+
 /**
  * The numbers alone, in a worker of their own; and the same futures written plainly in C and in NumPy, in one run,
  * because this machine is not as fast at every hour.

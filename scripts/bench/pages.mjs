@@ -76,6 +76,37 @@ export async function frames(bench, many) {
   await context.close()
 }
 
+/** Broods of a large room: from the link to its first drawn rows, once the Room was told. */
+export async function broods(bench, many) {
+  const { note, server } = bench
+  const { context, page } = await pageWith(bench, many, DESK)
+  const times = []
+  let rows = 0
+  for (let i = 0; i < 5; i++) {
+    await page.goto('about:blank')
+    await page.goto(`${server.address}/`)
+    await roomIsReady(page)
+    await page.waitForTimeout(1000)
+    const drawn = await page.evaluate(
+      () =>
+        new Promise(resolve => {
+          const start = performance.now()
+          document.querySelector('a[href="/broods"]').click()
+          const look = () => {
+            const rows = document.querySelectorAll('.timerow .hatch').length
+            if (rows > 0) resolve({ took: performance.now() - start, rows })
+            else requestAnimationFrame(look)
+          }
+          look()
+        }),
+    )
+    times.push(drawn.took)
+    rows = drawn.rows
+  }
+  note(`Broods: first drawn, ${many.colonies.length} colonies × 3 years, ${rows} broods`, ms(middle(times)), '< 300 ms')
+  await context.close()
+}
+
 /** A glass of the round: from Enter to the next glass on screen, with what was typed in the database. */
 export async function round(bench, demo) {
   const { note, server } = bench

@@ -37,11 +37,15 @@ export function manyColonies(demo, colonies, years) {
     order,
   }))
   const none = Object.fromEntries(
-    ['sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos', 'attic'].map(table => [table, []]),
+    ['sources', 'shelf', 'plans', 'scenarios', 'orders', 'practice', 'photos', 'attic', 'animals', 'eggLots'].map(
+      table => [table, []],
+    ),
   )
   const out = { ...demo, ...none, rooms: [room], racks, glasses: [], colonies: [], entries: [] }
+  // a hatch of one tub lives for weeks, not for years
+  const lasting = demo.colonies.filter(c => c.form === 'colony' && !c.ended)
   for (let i = 0; i < colonies; i++) {
-    const like = demo.colonies[i % demo.colonies.length]
+    const like = lasting[i % lasting.length]
     const glass = {
       ...demo.glasses.find(g => g.id === like.stays.at(-1).glassId),
       ...stamps(start),
@@ -56,21 +60,24 @@ export function manyColonies(demo, colonies, years) {
       name: `Line ${i + 1}`,
       startedAt: at(start),
     }
+    const seen = demo.entries.find(e => e.colonyId === like.id && (e.kind === 'berried' || e.kind === 'eggMass'))?.kind
     out.glasses.push(glass)
     out.colonies.push(colony)
     for (let week = 1; week < weeks; week++)
-      out.entries.push(...weekOf({ week, ms: start + week * WEEK_MS + i * 60_000, i, colony, glass, id }))
+      out.entries.push(...weekOf({ week, ms: start + week * WEEK_MS + i * 60_000, i, colony, glass, id, seen }))
   }
   return out
 }
 
-/** A test each week, a count each third one, and five sold each eleventh. */
-function weekOf({ week, ms, i, colony, glass, id }) {
+/** A test each week, a count each third one, a look at the broods each second, and five sold each eleventh. */
+function weekOf({ week, ms, i, colony, glass, id, seen }) {
   const wave = Math.sin(week / 9 + i)
   const line = rest => ({ id: id(ms), at: at(ms), loggedAt: at(ms), ...rest })
   const lines = []
   if (week % 3 === 0)
     lines.push(line({ colonyId: colony.id, kind: 'count', number: Math.round(60 + 20 * wave), method: 'allSeen' }))
+  if (seen && week % 2 === 0)
+    lines.push(line({ colonyId: colony.id, kind: seen, number: Math.max(0, Math.round(4 + 4 * wave)) }))
   if (week % 11 === 0) lines.push(line({ colonyId: colony.id, kind: 'removal', number: 5, outlet: 'sold' }))
   lines.push(
     line({

@@ -9,6 +9,7 @@ import {
   batchSteps,
   batchSummary,
   hourText,
+  eggsInText,
   lotRowText,
   poolTroubleText,
   shareSpanText,
@@ -67,6 +68,8 @@ describe('a hatch in words', () => {
     const pool = (days: number) => batchRowText(told([], days, { groupId: 'pool-branchiopod' }), NOW)
     expect([pool(0.2), pool(6), pool(14)].map(t => t.split(' ')[0])).toEqual(['hatch', 'grown', 'dry'])
     expect(lotRowText({ restedMs: NOW + DAY_MS, sinceMs: NOW - 30 * DAY_MS }, NOW)).toMatch(/^rests dry until /)
+    expect(eggsInText({ low: 412, high: 2538 })).toMatch(/^410 to 2.?500 eggs in it, by those that laid; from memory$/)
+    expect(eggsInText({ low: 0, high: 0.4 })).toBe('likely no eggs in it')
     expect(lotRowText({ restedMs: NOW - DAY_MS, sinceMs: NOW - 30 * DAY_MS }, NOW)).toMatch(/may be flooded$/)
   })
   it('what went wrong ends in what the next try changes', () => {

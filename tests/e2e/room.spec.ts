@@ -17,7 +17,7 @@ test('the demo room shows its racks, what needs the keeper, and what can leave',
   await expect(needs).toContainText(/Rime A: Conductivity has crept up/)
   await expect(needs).toContainText(/\d+ can leave today/)
   await expect(page.getByRole('link', { name: /^Slate: About \d+ here/ })).toBeVisible()
-  await expect(page.locator('[data-glass]')).toHaveCount(22)
+  await expect(page.locator('[data-glass]')).toHaveCount(24)
 
   // the mouse that rests on a glass reads its whole sentence, with what its signs stand for
   await page
@@ -48,7 +48,7 @@ test('a room of which nothing is kept is told roughly at once, and then in full'
   const needs = page.getByRole('complementary', { name: 'What needs you' })
   await expect(needs.getByRole('heading', { name: 'A first look.' })).toBeVisible()
   // all are told, most of them roughly yet; what is off in the water is off already
-  await expect(page.locator('.glass .n')).toHaveCount(21)
+  await expect(page.locator('.glass .n')).toHaveCount(23)
   expect(await page.locator('.glass .first-look').count()).toBeGreaterThan(5)
   await expect(needs).toContainText(/Slate: KH has slid/)
   await expect(needs).not.toContainText(/you today|can leave today|never tested/)

@@ -83,12 +83,7 @@ const old = computed(() => props.nowMs - momentMs(props.colony.startedAt) > 2 * 
       </p>
       <FactList :facts="facts" />
       <h2>What to do</h2>
-      <ul class="steps">
-        <li v-for="s in steps" :key="s.says">
-          <b>{{ s.when }}</b>
-          <p>{{ s.says }}</p>
-        </li>
-      </ul>
+      <StepList :steps="steps" />
       <CautionNote class="small">{{ cautionText(larvae ? 'larvaeNeedSea' : 'neverRelease') }}</CautionNote>
     </div>
     <LazyPickSheet v-if="picking" v-model="picking" :colony="colony" :salt-g-kg="salt" :now-ms="nowMs" />
@@ -121,13 +116,6 @@ const old = computed(() => props.nowMs - momentMs(props.colony.startedAt) > 2 * 
   align-items: center;
   padding: var(--space-4);
   background: var(--straw-tint);
-}
-.steps {
-  border-top: 1px solid var(--rule);
-}
-.steps li {
-  padding: var(--space-3) 0;
-  border-bottom: 1px solid var(--rule);
 }
 .troubles li {
   border-left: 3px solid var(--straw);

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { EggLot } from '#core/records'
 import type { BatchDesk } from '~/composables/useBatchDesk'
-import { lotRowText, lotWords } from '~/words/batch'
+import { eggsInText, lotRowText, lotWords } from '~/words/batch'
 
 /** The egg bank: what rests dry, and what may be flooded. */
-defineProps<{ desk: BatchDesk }>()
+const props = defineProps<{ desk: BatchDesk }>()
 const room = useRoomStore()
 const sheets = useSheets()
 const editing = shallowRef<{ lot: EggLot | null } | null>(null)
@@ -16,6 +16,12 @@ const open = computed({
 })
 const flood = (lot: EggLot) =>
   (sheets.colony.value = { glassId: null, groupId: lot.groupId, form: 'batch', eggLotId: lot.id })
+const told = useEndedTold(() => props.desk.lots.value.flatMap(l => l.lot.fromColonyId ?? []))
+/** What its batch laid into it. */
+const eggsIn = (lot: EggLot) => {
+  const eggs = lot.fromColonyId && told.of(lot.fromColonyId)?.batch?.eggs
+  return eggs ? eggsInText(eggs.now) : ''
+}
 /** What became of a lot so far. */
 const pools = (lot: EggLot) => room.all.colonies.filter(c => c.eggLotId === lot.id)
 </script>
@@ -31,6 +37,7 @@ const pools = (lot: EggLot) => room.all.colonies.filter(c => c.eggLotId === lot.
             >{{ lotWords.form[l.lot.form] }}, {{ lotWords.origin[l.lot.origin] }}, {{ lotWords.class[l.lot.class] }},
             {{ lotWords.cation[l.lot.cation] }}<template v-if="l.lot.keptAt">, {{ l.lot.keptAt }}</template></span
           >
+          <span v-if="eggsIn(l.lot)" class="below">{{ eggsIn(l.lot) }}</span>
           <span class="below">
             {{ lotRowText(l, desk.nowMs.value)
             }}<template v-for="(c, i) in pools(l.lot)" :key="c.id"

@@ -1,17 +1,11 @@
 <script setup lang="ts">
-import { proxy } from 'comlink'
-import type { Summary } from '~/data/database'
 import type { Colony } from '#core/records'
 import { comparedRearing } from '~/words/rearings'
-import { deviceDay } from '~/forms/deviceDays'
 
 /** Rearings of one kind beside each other: what differed, and how many came through. Ended ones too. */
 const props = defineProps<{ colony: Colony; nowMs: number }>()
 const room = useRoomStore()
-const statements = useStatementsStore()
 const settings = useSettingsStore()
-const build = useRuntimeConfig().app.buildId
-const { ask } = useStatementWorkers()
 const MOST = 8
 const others = computed(() =>
   room.all.colonies
@@ -19,29 +13,11 @@ const others = computed(() =>
     .toSorted((a, b) => (a.startedAt < b.startedAt ? 1 : -1))
     .slice(0, MOST),
 )
-/** Of those that have ended the store holds nothing: they are asked for here. */
-const ended = shallowReactive(new Map<string, Summary>())
-watch(
-  () => others.value.filter(c => c.ended).map(c => c.id),
-  async ids => {
-    const take = (told: Summary[]) => told.forEach(s => ended.set(s.colonyId, s))
-    for (const id of ids.filter(i => !ended.has(i))) {
-      const colony = room.colonyById.get(id)!
-      const subject = statements.subjectOf(colony)
-      // as it stood when it ended: the tub has other water now
-      const nowMs = Date.parse(colony.ended!.at)
-      if (subject)
-        await ask([subject], (api, subjects) =>
-          api.statementsOf({ subjects, nowMs, day: deviceDay(nowMs), build, mayBeKept: true }, proxy(take)),
-        ).catch(() => undefined)
-    }
-  },
-  { immediate: true },
-)
+const told = useEndedTold(() => others.value.map(c => c.id))
 const rows = computed(() =>
   others.value.flatMap(c => {
-    const told = statements.of(c.id) ?? ended.get(c.id)?.statements
-    return told?.batch ? [{ colony: c, cells: comparedRearing(told, settings.units, props.nowMs) }] : []
+    const of = told.of(c.id)
+    return of?.batch ? [{ colony: c, cells: comparedRearing(of, settings.units, props.nowMs) }] : []
   }),
 )
 const heads = computed(() => rows.value[0]?.cells.map(c => c.name) ?? [])

@@ -8,8 +8,7 @@ import { batchRowText, batchRowUnder, lotRowText } from '~/words/batch'
  * are grown, the salt of larvae as a staircase under it, and the dry rest as dots.
  */
 const props = defineProps<{ desk: BatchDesk }>()
-/** L logs for the row that has the focus. */
-const atHand = useAtHand()
+const emit = defineEmits<{ pick: [row: BatchRow]; log: [row: BatchRow] }>()
 const axis = ref<ComponentPublicInstance>()
 const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, axis)
 /** What has rested for long is in the bank alone: it waits without a day. */
@@ -51,36 +50,53 @@ const textAt = (x: number, text: string) => ({
     ? { x: x + 8, 'text-anchor': 'start' }
     : { x: wide.value - 4, 'text-anchor': 'end' }),
 })
+const list = ref<HTMLElement>()
+const walk = useRowWalk(list, props.desk.step)
 const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high ?? props.desk.nowMs.value)
 </script>
 
 <template>
-  <section v-if="desk.rows.value.length + resting.length > 0" aria-labelledby="batches-title">
+  <section
+    v-if="desk.rows.value.length + resting.length > 0"
+    ref="list"
+    aria-labelledby="batches-title"
+    @keydown.down.prevent="walk(1)"
+    @keydown.up.prevent="walk(-1)"
+  >
     <h2 id="batches-title">Rearings and pools</h2>
     <TimeAxis ref="axis" :ticks="ticks" :wide="wide" />
     <TimeRow v-for="r in desk.rows.value" :key="r.colony.id" :ticks="ticks">
       <template #name>
-        <NuxtLink :to="`/colony/${r.colony.id}`" @focus="atHand = r.colony.id"
+        <NuxtLink :to="`/colony/${r.colony.id}`"
           ><b>{{ r.colony.name }}</b></NuxtLink
         >
         <span class="below">{{ batchRowUnder(r.batch) }}</span>
       </template>
-      <svg :height="ROW_PX" role="img" :aria-label="`${r.colony.name}: ${batchRowText(r.batch, desk.nowMs.value)}`">
-        <circle v-if="r.batch.kind === 'pool'" class="flood" :cx="px(r.batch.beganMs)" :cy="LINE" r="4" />
-        <rect
-          class="hatch"
-          :x="px(r.batch.hatch.low)"
-          :width="Math.max(3, px(r.batch.hatch.high) - px(r.batch.hatch.low))"
-          :y="LINE - 4"
-          height="8"
-        />
-        <line class="life" :x1="startOfLine(r)" :x2="endOfLine(r)" :y1="LINE" :y2="LINE" />
-        <path class="swelling" :d="swelling(r)" />
-        <path v-if="r.salt.length > 0" class="salt" :d="stair(r)" />
-        <text v-bind="textAt(endOf(r), batchRowText(r.batch, desk.nowMs.value))">
-          {{ batchRowText(r.batch, desk.nowMs.value) }}
-        </text>
-      </svg>
+      <button
+        type="button"
+        class="timerow-pick"
+        :aria-pressed="desk.picked.value === r"
+        :aria-label="`${r.colony.name}: ${batchRowText(r.batch, desk.nowMs.value)}`"
+        @click="emit('pick', r)"
+        @keydown.enter.prevent="emit('log', r)"
+      >
+        <svg :height="ROW_PX" aria-hidden="true">
+          <circle v-if="r.batch.kind === 'pool'" class="flood" :cx="px(r.batch.beganMs)" :cy="LINE" r="4" />
+          <rect
+            class="hatch"
+            :x="px(r.batch.hatch.low)"
+            :width="Math.max(3, px(r.batch.hatch.high) - px(r.batch.hatch.low))"
+            :y="LINE - 4"
+            height="8"
+          />
+          <line class="life" :x1="startOfLine(r)" :x2="endOfLine(r)" :y1="LINE" :y2="LINE" />
+          <path class="swelling" :d="swelling(r)" />
+          <path v-if="r.salt.length > 0" class="salt" :d="stair(r)" />
+          <text v-bind="textAt(endOf(r), batchRowText(r.batch, desk.nowMs.value))">
+            {{ batchRowText(r.batch, desk.nowMs.value) }}
+          </text>
+        </svg>
+      </button>
     </TimeRow>
     <TimeRow v-for="l in resting" :key="l.lot.id" :ticks="ticks">
       <template #name>

@@ -25,13 +25,6 @@ const facts = computed(() => {
     ...(inPlace ? [{ name: 'Growing up', value: growingUpText(line, population.value.broods) }] : []),
   ]
 })
-const steps = computed(() =>
-  broodSteps(props.row, { ...resolved.value, schools: props.desk.colonyOf(props.row).colony.schools }, nowMs.value),
-)
-const sheets = useSheets()
-/** Larvae go into sea water within hours: a tub of their own. */
-const sea = computed(() => resolved.value.group.larvae !== undefined)
-const begin = () => (sheets.colony.value = { glassId: null, groupId: resolved.value.group.id, form: 'rearing' })
 const care = useCareStore()
 /** A filter without its sponge takes the young in. */
 const bare = computed(() =>
@@ -42,52 +35,29 @@ const bare = computed(() =>
       String(i.values.parts).includes('intake'),
   ),
 )
+const BARE = { when: 'Now', says: 'The intake sponge is broken: young are pulled in.' }
+const steps = computed(() => [
+  ...(bare.value ? [BARE] : []),
+  ...broodSteps(props.row, { ...resolved.value, schools: props.desk.colonyOf(props.row).colony.schools }, nowMs.value),
+])
+const sheets = useSheets()
+/** Larvae go into sea water within hours: a tub of their own. */
+const sea = computed(() => resolved.value.group.larvae !== undefined)
+const begin = () => (sheets.colony.value = { glassId: null, groupId: resolved.value.group.id, form: 'rearing' })
 </script>
 
 <template>
-  <section class="detail" :aria-label="`${row.name}, ${broodTitle(row, nowMs)}`">
-    <h2>
-      {{ row.name }}, {{ broodTitle(row, nowMs) }}
-      <span v-if="row.line.eyed && !row.line.age" class="below">eyes seen</span>
-    </h2>
-    <FactList :facts="facts" />
-    <h2>What to do</h2>
-    <ul>
-      <li v-if="bare">
-        <b>Now</b>
-        <p>The intake sponge is broken: young are pulled in.</p>
-      </li>
-      <li v-for="s in steps" :key="s.says">
-        <b>{{ s.when }}</b>
-        <p>{{ s.says }}</p>
-      </li>
-    </ul>
-    <p class="small muted">
-      {{ broodBasis(row.broods, settings.units) }}
-      <button type="button" class="link" @click="$emit('why')">Why?</button>
-    </p>
+  <RowDetail
+    :label="`${row.name}, ${broodTitle(row, nowMs)}`"
+    :title="`${row.name}, ${broodTitle(row, nowMs)}`"
+    :below="row.line.eyed && !row.line.age ? 'eyes seen' : ''"
+    :facts="facts"
+    :steps="steps"
+    :basis="broodBasis(row.broods, settings.units)"
+    :caution="cautionText('neverRelease')"
+    @why="$emit('why')"
+    @log="$emit('log', row)"
+  >
     <v-btn v-if="sea" color="primary" @click="begin">They hatched: begin a rearing</v-btn>
-    <v-btn variant="outlined" color="primary" @click="$emit('log', row)">Log what you see of it</v-btn>
-    <CautionNote class="small">{{ cautionText('neverRelease') }}</CautionNote>
-  </section>
+  </RowDetail>
 </template>
-
-<style scoped>
-.detail {
-  display: grid;
-  gap: var(--space-4);
-  align-content: start;
-  justify-items: start;
-}
-ul {
-  width: 100%;
-  border-top: 1px solid var(--rule);
-}
-h2 + ul {
-  margin-top: 0;
-}
-li {
-  padding: var(--space-4) 0;
-  border-bottom: 1px solid var(--rule);
-}
-</style>

@@ -43,11 +43,7 @@ const said = (row: BroodOf) =>
   stretchText(row.line.hatch.earliestMs, row.line.hatch.latestMs, props.desk.nowMs.value)
 
 const list = ref<HTMLElement>()
-async function walk(by: number) {
-  props.desk.step(by)
-  await nextTick()
-  list.value?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus()
-}
+const walk = useRowWalk(list, props.desk.step)
 </script>
 
 <template>
@@ -64,7 +60,7 @@ async function walk(by: number) {
         v-for="row in c.rows"
         :key="desk.keyOf(row)"
         type="button"
-        class="row"
+        class="timerow-pick"
         :aria-pressed="desk.picked.value === row"
         :aria-label="said(row)"
         @click="desk.pick(row)"
@@ -102,20 +98,6 @@ async function walk(by: number) {
 <style scoped>
 .rows {
   display: grid;
-}
-.row {
-  position: relative;
-  display: block;
-  width: 100%;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  cursor: pointer;
-}
-.row[aria-pressed='true'] {
-  background: var(--weed-tint);
 }
 .begun {
   fill: var(--roe);

@@ -61,6 +61,20 @@ defineProps<{ ticks: readonly { x: number; today: boolean }[]; label?: string }>
   stroke: var(--weed);
   stroke-width: 2;
 }
+.timerow-pick {
+  position: relative;
+  display: block;
+  width: 100%;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.timerow-pick[aria-pressed='true'] {
+  background: var(--weed-tint);
+}
 @media (--small-desk) {
   .timerow {
     grid-template-columns: 140px minmax(0, 1fr);

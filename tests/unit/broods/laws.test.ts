@@ -163,6 +163,17 @@ describe('a keeper’s own pace', () => {
     const short = Array.from({ length: 6 }, () => brood(0, 2, { end: { how: 'hatched', fromMs: d(22), toMs: d(25) } }))
     expect(paceOf(...short).log).toBeLessThan(-0.05)
   })
+  it('goes by the last thirty-two broods: a pace of long ago is forgotten, those of other colonies fill up', () => {
+    const of = (from: number) => brood(0, 2, { end: { how: 'hatched', fromMs: d(from), toMs: d(from + 2) }, who: 'V' })
+    const slow = Array.from({ length: 40 }, () => of(29))
+    const quick = Array.from({ length: 32 }, () => of(22))
+    const read = (all: Brood[]) => ownPace(watchedLengths(all, clock), law)
+    expect(read([...slow, ...quick])).toEqual(read(quick))
+    expect(read([...slow, ...quick]).broods).toBe(32)
+    expect(read([...slow, ...quick.slice(1)]).log).toBeGreaterThan(read(quick).log)
+    const [own, others] = [watchedLengths(quick.slice(0, 30), clock), watchedLengths(slow, clock)]
+    expect(ownPace([...own, ...others], law)).toEqual(ownPace([...own, ...others.slice(0, 2)], law))
+  })
   it('of what was lost, or is still there, or was seen weeks apart, nothing is learnt', () => {
     expect(
       watchedLengths([brood(0, 3), brood(0, 3, { end: { how: 'lost', fromMs: d(4), toMs: d(5) } })], clock),

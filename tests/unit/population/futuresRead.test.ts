@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DAY_MS, WEEK_MS } from '#core/records'
+import { normalBelow, zQuantile } from '#core/stats'
 import type { Fit } from '../../../core/population/fit'
 import {
   chanceAt,
@@ -160,14 +161,20 @@ describe('futures by the week', () => {
 describe('the largest number that can be borne', () => {
   const risk = (k: number) => ({ any: k / 100 })
   it.each([1, 3, 17, 18, 40, 99])('is found from any guess (%i)', guess => {
-    const found = largestBearable(risk, 0.175, { guess, most: 80 })
+    const found = largestBearable(risk, 0.175, { guess: () => guess, most: 80 })
     expect(found.good).toBe(17)
     expect(found.after).toEqual({ any: 0.17 })
     expect(found.broken!.any).toBeGreaterThan(0.175)
   })
   it('is the most where all can be borne, and none where none can', () => {
-    expect(largestBearable(() => ({ any: 0 }), 0.1, { guess: 5, most: 30 })).toMatchObject({ good: 30, broken: null })
-    expect(largestBearable(() => ({ any: 1 }), 0.1, { guess: 5, most: 30 })).toMatchObject({ good: 0, after: null })
+    expect(largestBearable(() => ({ any: 0 }), 0.1, { guess: () => 5, most: 30 })).toMatchObject({
+      good: 30,
+      broken: null,
+    })
+    expect(largestBearable(() => ({ any: 1 }), 0.1, { guess: () => 5, most: 30 })).toMatchObject({
+      good: 0,
+      after: null,
+    })
   })
   it('is near enough within a share, and asks less for it', () => {
     let asked = 0
@@ -177,10 +184,37 @@ describe('the largest number that can be borne', () => {
         return { any: k / 10_000 }
       },
       0.5,
-      { guess: 3000, most: 9000, within: 0.02 },
+      { guess: () => 3000, most: 9000, within: 0.02 },
     )
     expect(found.good).toBeGreaterThan(4890)
     expect(found.good).toBeLessThanOrEqual(5000)
-    expect(asked).toBeLessThan(14)
+    expect(asked).toBeLessThan(11)
+  })
+  it.each([
+    [1.2, 5],
+    [1, 4],
+    [0.64, 5],
+  ])('goes where the risks point to: from a guess of %f times the answer it asks %i times at most', (off, most) => {
+    // risks as a colony has them: normal in the take, and not told apart from twice the allowed one on
+    const asked: number[] = []
+    const found = largestBearable(
+      k => {
+        asked.push(k)
+        return { any: Math.min(0.2, normalBelow(k, 112, 14)) }
+      },
+      0.1,
+      { guess: risk => off * (112 + 18 * zQuantile(risk)), most: 300, within: 0.02 },
+    )
+    expect(found.good).toBeGreaterThanOrEqual(92)
+    expect(found.good).toBeLessThanOrEqual(94)
+    expect(asked.length).toBeLessThanOrEqual(most)
+  })
+  it('ends also where the risk jumps', () => {
+    const jump = (k: number) => ({ any: k < 57 ? 0 : 1 })
+    for (const guess of [1, 20, 56, 57, 300])
+      expect(largestBearable(jump, 0.1, { guess: () => guess, most: 400 })).toMatchObject({
+        good: 56,
+        broken: { any: 1 },
+      })
   })
 })

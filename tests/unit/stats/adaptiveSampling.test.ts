@@ -81,5 +81,6 @@ describe('equal draws', () => {
   it('take each as often as its weight says', () => {
     expect([...equalDraws(Float64Array.from([0.5, 0, 0.25, 0.25]), 8)]).toEqual([0, 0, 0, 0, 2, 2, 3, 3])
     expect([...equalDraws(Float64Array.from([0, 1]), 3)]).toEqual([1, 1, 1])
+    expect([...equalDraws(Float64Array.from([6, 0, 3, 3]), 8)]).toEqual([0, 0, 0, 0, 2, 2, 3, 3])
   })
 })
