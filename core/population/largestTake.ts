@@ -123,7 +123,7 @@ const limitOf = ({ total, females, males, short }: Risk): LargestTake['limit'] =
  * its stride until the answer lies between two numbers. Between them it is tried where the risks point to on the scale
  * of the normal curve, and where that did not help, in the middle.
  * @param risk of a number
- * @param guess of the number that has a risk
+ * @param guess of the number that has a risk, above nought
  * @param most no more than this is tried
  * @param within the search ends when no more than this share of the number is left to be found
  * @returns the number, its risk (null for none), and the risk of the next one tried that was too many (null when none
@@ -157,8 +157,7 @@ export function largestBearable<R extends { any: number }>(
     if (after && broken) {
       pointed = !pointed || 2 * (bad - good) <= left
       next = pointed ? between({ good, after, bad, broken }, allowed, reach) : Math.floor((good + bad) / 2)
-    } else if (first)
-      next = (k * guess(allowed)) / Math.max(HARDLY_ANY, guess(bounded(r.any))) + (after ? reach : -reach)
+    } else if (first) next = (k / guess(bounded(r.any))) * guess(allowed) + (after ? reach : -reach)
     else {
       next = after ? good + stride : bad - stride
       stride *= 2

@@ -134,7 +134,7 @@ describe('what can be taken for good', () => {
         for (let week = 0; week < 40_000 && n > 0; week++) n += r * n * (1 - n / K) - quota / unit
         return n > 0 ? 0 : 1
       }
-      const { good } = largestBearable(k => ({ any: falls(k) }), 0.5, { guess: 10, most: 100_000 })
+      const { good } = largestBearable(k => ({ any: falls(k) }), 0.5, { guess: () => 10, most: 100_000 })
       expect(expected.N_msy).toBe(K / 2)
       expect(Math.abs(good / unit / expected.MSY - 1)).toBeLessThan(0.003)
     },
