@@ -118,12 +118,19 @@ function temperatureOf(readings: readonly TemperatureReading[], nowMs: number): 
 
 /** A hatch as the model of numbers takes it in. */
 function coursesOf({ belief }: BatchRead): HatchCourses {
+  // the same days are asked for more than once
+  const known = new Map<number, ReturnType<HatchCourses['at']>>()
+  const at = (ms: number) => {
+    const { left, totals } = standingOfAll(belief, ms)
+    const grown = Float64Array.from(left, (l, i) => Math.min(totals[i]!, l.at(-1)!))
+    return { grown, young: totals.map((n, i) => n - grown[i]!) }
+  }
   return {
     size: belief.courses.length,
     at: ms => {
-      const { left, totals } = standingOfAll(belief, ms)
-      const grown = Float64Array.from(left, (l, i) => Math.min(totals[i]!, l.at(-1)!))
-      return { grown, young: totals.map((n, i) => n - grown[i]!) }
+      const there = known.get(ms) ?? at(ms)
+      known.set(ms, there)
+      return there
     },
   }
 }
