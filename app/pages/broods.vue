@@ -74,22 +74,26 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
         <EggBank v-if="statements.complete" :desk="batches" />
         <BroodsBeside v-if="statements.complete" />
       </div>
-      <BatchDetail
-        v-if="batches.picked.value"
-        class="wide side"
-        :desk="batches"
-        :row="batches.picked.value"
-        @why="tellBatch(batches.picked.value)"
-        @log="logBatch"
-      />
-      <BroodDetail
-        v-else-if="desk.picked.value"
-        class="wide side"
-        :desk="desk"
-        :row="desk.picked.value"
-        @why="tell(desk.picked.value)"
-        @log="log"
-      />
+      <div class="wide side">
+        <BatchDetail
+          v-if="batches.picked.value"
+          :key="batches.picked.value.colony.id"
+          class="stuck"
+          :desk="batches"
+          :row="batches.picked.value"
+          @why="tellBatch(batches.picked.value)"
+          @log="logBatch"
+        />
+        <BroodDetail
+          v-else-if="desk.picked.value"
+          :key="desk.keyOf(desk.picked.value)"
+          class="stuck"
+          :desk="desk"
+          :row="desk.picked.value"
+          @why="tell(desk.picked.value)"
+          @log="log"
+        />
+      </div>
     </div>
     <section v-else-if="room.ready" class="page">
       <p class="statement">There is no colony yet that could carry or lay.</p>
@@ -130,6 +134,13 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
 .side {
   border-left: 1px solid var(--rule);
   padding-left: var(--space-6);
+}
+/* rows far down are picked too: what is told of them stays in sight */
+.stuck {
+  position: sticky;
+  top: var(--space-5);
+  max-height: calc(100vh - 2 * var(--space-5));
+  overflow-y: auto;
 }
 @media (--not-phone) {
   .phone {

@@ -4,7 +4,7 @@ import { format } from 'date-fns'
 import type { PoolTrouble } from '#core/statements'
 import type { Ranged } from '#core/stats'
 import { percent, whole } from './numbers'
-import { dayText } from './when'
+import { dayText, stretchText } from './when'
 
 export const stageWord: Readonly<Record<BatchStage, string>> = {
   early: 'early',
@@ -51,12 +51,9 @@ export function spanText({ low, high }: Pick<Ranged, 'low' | 'high'>): string {
   const [a, b] = [roughly(low), roughly(high)]
   return a === b ? a : `${a} to ${b}`
 }
-/** "between 3 and 9 Dec", from moments. */
-export function spanOfDays(days: Ranged | null, nowMs: number): string {
-  if (!days) return 'hardly at all'
-  const [a, b] = [dayText(days.low, nowMs), dayText(days.high, nowMs)]
-  return a === b ? a : `${a} to ${b}`
-}
+/** "3 to 9 Dec", from moments. */
+export const spanOfDays = (days: Ranged | null, nowMs: number): string =>
+  days ? stretchText(days.low, days.high, nowMs) : 'hardly at all'
 /** "3 to 35 %". */
 export function shareSpanText({ low, high }: Pick<Ranged, 'low' | 'high'>): string {
   const [a, b] = [percent(low), percent(high)]

@@ -5,7 +5,7 @@ import { BROOD_SIGHT } from '#core/statements'
 import { broodWords } from './kinds'
 import { counted, num, percent, roundedTo, whole } from './numbers'
 import { type UnitPrefs, valueText } from './unitPrefs'
-import { dayText, weekdayText } from './when'
+import { dayText, stretchText, weekdayText } from './when'
 
 /** A brood with the colony that it is of. */
 export interface BroodOf {
@@ -102,14 +102,6 @@ function listed(names: readonly string[]): string {
   if (names.length > 3)
     return `${names.slice(0, 2).join(', ')} and ${counted(names.length - 2, 'more', 'more').toLowerCase()}`
   return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
-}
-
-/** A stretch of days: "5 to 8 Nov", "27 Nov to 4 Dec". */
-export function stretchText(fromMs: number, toMs: number, nowMs: number): string {
-  const [from, to] = [dayText(fromMs, nowMs), dayText(toMs, nowMs)]
-  if (from === to) return to
-  const [day, month] = from.split(' ')
-  return to.endsWith(` ${month}`) && from.split(' ').length === 2 ? `${day} to ${to}` : `${from} to ${to}`
 }
 
 /** Young of a row, with its range. */

@@ -41,3 +41,11 @@ export function aroundText(ms: number, nowMs: number): string {
   const part = day <= 10 ? 'early' : day <= 20 ? 'mid' : 'late'
   return `${part} ${format(ms, new Date(ms).getFullYear() === new Date(nowMs).getFullYear() ? 'MMMM' : 'MMMM yyyy')}`
 }
+
+/** A stretch of days: "5 to 8 Nov", "27 Nov to 4 Dec". */
+export function stretchText(fromMs: number, toMs: number, nowMs: number): string {
+  const [from, to] = [dayText(fromMs, nowMs), dayText(toMs, nowMs)]
+  if (from === to) return to
+  const [day, month] = from.split(' ')
+  return to.endsWith(` ${month}`) && from.split(' ').length === 2 ? `${day} to ${to}` : `${from} to ${to}`
+}

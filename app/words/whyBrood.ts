@@ -1,11 +1,11 @@
 import type { Awaits } from '#core/broods'
 import { paceAt, preferredC, type ResolvedGroup } from '#core/groups'
 import { formatNumber } from '#core/units'
-import { broodBasis, type BroodOf, stretchText } from './broods'
+import { broodBasis, type BroodOf } from './broods'
 import { whole } from './numbers'
 import { basisText } from './states'
 import { type UnitPrefs, valueText } from './unitPrefs'
-import { dayText } from './when'
+import { dayText, stretchText } from './when'
 import type { Why } from './why'
 
 /** What stands behind the window of one brood. */

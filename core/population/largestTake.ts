@@ -118,10 +118,10 @@ const limitOf = ({ total, females, males, short }: Risk): LargestTake['limit'] =
 }
 
 /**
- * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess and goes
- * on to where the guess, held against the first risk, would have the answer; where that does not find it, it doubles
- * its stride until the answer lies between two numbers. Between them it is tried where the risks point to on the scale
- * of the normal curve, and where that did not help, in the middle.
+ * The largest whole number that can be borne, where the risk never falls as the number rises. Begins at a guess and
+ * goes on to where the guess, held against the first risk, would have the answer; where that does not find it, it
+ * doubles its stride until the answer lies between two numbers. Between them it is tried where the risks point to on
+ * the scale of the normal curve, and where that did not help, in the middle.
  * @param risk of a number
  * @param guess of the number that has a risk, above nought
  * @param most no more than this is tried

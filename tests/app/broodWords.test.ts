@@ -12,9 +12,9 @@ import {
   broodTitle,
   endedText,
   growingUpText,
-  stretchText,
   youngText,
 } from '~/words/broods'
+import { stretchText } from '~/words/when'
 import { unseenBroods } from '~/words/broodKinds'
 import { broodSteps } from '~/words/broodSteps'
 import { plain } from '~/words/numbers'

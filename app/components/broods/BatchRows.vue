@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BatchDesk, BatchRow } from '~/composables/useBatchDesk'
+import type { BatchDesk, BatchRow, LotRow } from '~/composables/useBatchDesk'
 import { DAY_MS } from '#core/records'
 import { batchRowText, batchRowUnder, lotRowText } from '~/words/batch'
 
@@ -17,6 +17,8 @@ const resting = computed(() =>
   props.desk.lots.value.filter(l => l.restedMs > props.desk.nowMs.value - RESTED_DAYS * DAY_MS),
 )
 const ROW_PX = 44
+/** of what has no salt */
+const REST_PX = 30
 const LINE = 16
 const FAT = 9
 /** The swelling of those that come to the last stage: thin at the first, fat where half are there. */
@@ -43,13 +45,17 @@ function stair({ batch, salt }: BatchRow): string {
 }
 const startOfLine = (r: BatchRow) => px(r.batch.hatch.value)
 const endOfLine = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.first?.value ?? props.desk.nowMs.value)
-/** Words stand after what they are about, or at the end of the line where there is no room. */
-const textAt = (x: number, text: string) => ({
-  y: LINE + 4.5,
-  ...(x + 8 < wide.value - 7 * text.length
-    ? { x: x + 8, 'text-anchor': 'start' }
-    : { x: wide.value - 4, 'text-anchor': 'end' }),
-})
+/** Words stand after what they are about, or at the end below it where there is no room. */
+const fits = (x: number, text: string) => x + 8 < wide.value - 7 * text.length
+const textAt = (x: number, text: string, belowPx: number) =>
+  fits(x, text)
+    ? { x: x + 8, y: LINE + 4.5, 'text-anchor': 'start' }
+    : { x: wide.value - 4, y: belowPx - 4, 'text-anchor': 'end' }
+const WORDS_PX = 18
+const textOf = (r: BatchRow) => batchRowText(r.batch, props.desk.nowMs.value)
+/** A row is as tall as its drawing, and its words where they stand below. */
+const tall = (r: BatchRow) => (r.salt.length > 0 ? ROW_PX : REST_PX) + (fits(endOf(r), textOf(r)) ? 0 : WORDS_PX)
+const lotTall = (l: LotRow) => REST_PX + (fits(px(l.restedMs), lotRowText(l, props.desk.nowMs.value)) ? 0 : WORDS_PX)
 const list = ref<HTMLElement>()
 const walk = useRowWalk(list, props.desk.step)
 const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high ?? props.desk.nowMs.value)
@@ -76,11 +82,11 @@ const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high 
         type="button"
         class="timerow-pick"
         :aria-pressed="desk.picked.value === r"
-        :aria-label="`${r.colony.name}: ${batchRowText(r.batch, desk.nowMs.value)}`"
+        :aria-label="`${r.colony.name}: ${textOf(r)}`"
         @click="emit('pick', r)"
         @keydown.enter.prevent="emit('log', r)"
       >
-        <svg :height="ROW_PX" aria-hidden="true">
+        <svg :height="tall(r)" aria-hidden="true">
           <circle v-if="r.batch.kind === 'pool'" class="flood" :cx="px(r.batch.beganMs)" :cy="LINE" r="4" />
           <rect
             class="hatch"
@@ -92,9 +98,7 @@ const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high 
           <line class="life" :x1="startOfLine(r)" :x2="endOfLine(r)" :y1="LINE" :y2="LINE" />
           <path class="swelling" :d="swelling(r)" />
           <path v-if="r.salt.length > 0" class="salt" :d="stair(r)" />
-          <text v-bind="textAt(endOf(r), batchRowText(r.batch, desk.nowMs.value))">
-            {{ batchRowText(r.batch, desk.nowMs.value) }}
-          </text>
+          <text v-bind="textAt(endOf(r), textOf(r), tall(r))">{{ textOf(r) }}</text>
         </svg>
       </button>
     </TimeRow>
@@ -103,10 +107,10 @@ const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high 
         <b>{{ l.lot.name }}</b>
         <span class="below">dry eggs</span>
       </template>
-      <svg :height="30" role="img" :aria-label="`${l.lot.name}: ${lotRowText(l, desk.nowMs.value)}`">
+      <svg :height="lotTall(l)" role="img" :aria-label="`${l.lot.name}: ${lotRowText(l, desk.nowMs.value)}`">
         <line class="rest" :x1="px(l.sinceMs)" :x2="px(l.restedMs)" :y1="LINE" :y2="LINE" />
         <line class="ready" :x1="px(l.restedMs)" :x2="px(l.restedMs)" :y1="LINE - 7" :y2="LINE + 7" />
-        <text v-bind="textAt(px(l.restedMs), lotRowText(l, desk.nowMs.value))">
+        <text v-bind="textAt(px(l.restedMs), lotRowText(l, desk.nowMs.value), lotTall(l))">
           {{ lotRowText(l, desk.nowMs.value) }}
         </text>
       </svg>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { BroodDesk } from '~/composables/useBroodDesk'
-import { type BroodOf, broodTitle, stretchText } from '~/words/broods'
-import { weekdayText } from '~/words/when'
+import { type BroodOf, broodTitle } from '~/words/broods'
+import { stretchText, weekdayText } from '~/words/when'
 
 /** The same as a list by day, for a phone: the likely day first, and between which days it may be. */
 const props = defineProps<{ desk: BroodDesk }>()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { presentGlassId } from '#core/records'
 import type { BroodDesk } from '~/composables/useBroodDesk'
-import { broodBasis, type BroodOf, broodTitle, growingUpText, stretchText, youngText } from '~/words/broods'
+import { broodBasis, type BroodOf, broodTitle, growingUpText, youngText } from '~/words/broods'
 import { broodSteps } from '~/words/broodSteps'
 import { cautionText } from '~/words/cautions'
-import { weekdayText } from '~/words/when'
+import { stretchText, weekdayText } from '~/words/when'
 
 /** One row: what is known of it, what to do at each step, and why. */
 const props = defineProps<{ desk: BroodDesk; row: BroodOf }>()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { DAY_MS } from '#core/records'
 import type { BroodDesk } from '~/composables/useBroodDesk'
-import { broodLabel, type BroodOf, broodsUnder, broodTitle, stretchText } from '~/words/broods'
+import { broodLabel, type BroodOf, broodsUnder, broodTitle } from '~/words/broods'
+import { stretchText } from '~/words/when'
 
 /**
  * One time line over all colonies: pale where a brood may have begun, a line while it is carried or lies, a swelling

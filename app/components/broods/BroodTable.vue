@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { BroodDesk } from '~/composables/useBroodDesk'
-import { broodTitle, stretchText, youngText } from '~/words/broods'
-import { weekdayText } from '~/words/when'
+import { broodTitle, youngText } from '~/words/broods'
+import { stretchText, weekdayText } from '~/words/when'
 
 /** All rows as a table: what the drawing shows, in words. */
 const props = defineProps<{ desk: BroodDesk }>()

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** The days over the time lines of Broods. */
-defineProps<{ ticks: readonly { x: number; text: string; today: boolean }[]; wide: number }>()
+const props = defineProps<{ ticks: readonly { x: number; text: string; today: boolean }[]; wide: number }>()
+/** A day needs so many pixels, or it would touch the next one. */
+const APART = 78
+/** On a narrow line every other day is told, today among them. */
+const told = computed(() => {
+  const today = props.ticks.findIndex(t => t.today)
+  const narrow = props.wide / (props.ticks.length - 1) < APART
+  return props.ticks.filter((_, i) => !narrow || (i - today) % 2 === 0)
+})
 </script>
 
 <template>
@@ -8,7 +16,7 @@ defineProps<{ ticks: readonly { x: number; text: string; today: boolean }[]; wid
     <span />
     <svg :height="20">
       <text
-        v-for="t in ticks"
+        v-for="t in told"
         :key="t.x"
         :x="t.x"
         y="14"

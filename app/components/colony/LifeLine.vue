@@ -5,10 +5,9 @@ import { TimeLine } from '~/charts/timeLine'
 import type { ColonyBroods } from '#core/broods'
 import { WEEK_MS } from '#core/records'
 import type { BandPoint, PopulationAnswer } from '#core/population'
-import { stretchText } from '~/words/broods'
 import { whole } from '~/words/numbers'
 import { countMethodWord } from '~/words/states'
-import { aroundText, dayText } from '~/words/when'
+import { aroundText, dayText, stretchText } from '~/words/when'
 import { lifeLineMarks, type LifeLineMarks } from './lifeLineMarks'
 
 /** The life of a colony: estimate with its band, counts with error bars, what came and went, and the fan past today. */
