@@ -102,7 +102,7 @@ test('all broods on one time line, walked by keys; a clutch in both schools', as
   await sheet(page).getByLabel('Which clutch').selectOption({ index: 1 })
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(sheet(page)).toBeHidden()
-  await expect(page.locator('.row circle').first()).toBeVisible()
+  await expect(page.locator('.timerow-pick circle').first()).toBeVisible()
 
   // the other school leaves it where it was laid: damp from the water under it, and the young fall in
   const left = rows(page)
