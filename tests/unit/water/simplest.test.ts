@@ -164,6 +164,22 @@ describe('a first fill', () => {
     expect(recipe.reached).toBe(true)
     expect(recipe.weighed.length).toBeLessThanOrEqual(3)
   })
+  it.each([
+    ['calcium', 'warm'],
+    ['sodium', 'warm'],
+    ['sodium', 'cold'],
+  ])('for a pool of the %s type (%s) is made from the shelf, and never pure water alone', (hardness, temperature) => {
+    const schools = { hardness, temperature }
+    const { targets } = sharedTargets([resolveGroup({ groupId: 'pool-branchiopod', schools, targets: {}, life: {} })])
+    const recipe = made(
+      fillQuestion({ sources: [pure], shelf: all, bench: usualBench }, 10, fillGoals(targets, 'minerals')),
+    )
+    expect(recipe.reached).toBe(true)
+    expect(recipe.weighed.length).toBeGreaterThan(0)
+    const [low, high] = targets.conductivityUsCm!.preferred
+    expect(recipe.end.conductivityUsCm).toBeGreaterThanOrEqual(low - 1)
+    expect(recipe.end.conductivityUsCm).toBeLessThanOrEqual(high + 1)
+  })
   it('has the KH that its pH asks for: none for acid water, some for pH 7 to 8', () => {
     const khOf = (id: 'pool-branchiopod' | 'land-crab' | 'bee-shrimp' | 'brackish-pool-shrimp') =>
       fillGoals(groupOf(id).targets, 'minerals').khDh
