@@ -29,6 +29,10 @@ describe('soft days', () => {
     expect(softAt(crabs, [skins(4), trouble(2, 3)], NOW)).toMatchObject({ of: 'failedMolt', number: 3 })
     expect(softAt(crabs, [trouble(4), limbs(1)], NOW)).toMatchObject({ of: 'limbLoss', atMs: at(1) })
     expect(softAt(crabs, [skins(3, 0)], NOW)).toBeNull()
+    // the longest counts, in whatever order they stand; of two at once the later one
+    expect(softAt(crabs, [trouble(2, 3), skins(4)], NOW)).toMatchObject({ of: 'failedMolt' })
+    expect(softAt(crabs, [trouble(2, 3), skins(2)], NOW)).toMatchObject({ of: 'molts' })
+    expect(softAt(crabs, [skins(0)], NOW)).not.toBeNull()
     expect(softAt(crabs, [skins(-1)], NOW)).toBeNull()
     expect(softAt(crabs, [entryOf('death', 1, { colonyId, number: 1, sign: 'failedMolt' }) as Entry], NOW)).toBeNull()
   })
@@ -60,6 +64,38 @@ describe('limbs', () => {
     expect(underway([limbs(44)])).toHaveLength(1)
     expect(underway([limbs(46)])).toEqual([])
     expect(underway([limbs(-1), skins(1)])).toEqual([])
+  })
+  it('are no longer awaited once they were seen whole, of the same animals', () => {
+    const [one, other] = [nextId(), nextId()]
+    const lost = (days: number, ...animalIds: string[]) =>
+      entryOf('limbLoss', days, {
+        colonyId,
+        number: Math.max(1, animalIds.length),
+        limbs: 'one',
+        ...(animalIds.length > 0 && { animalIds }),
+      })
+    const back = (days: number, ...animalIds: string[]) =>
+      entryOf('limbLoss', days, {
+        colonyId,
+        number: 1,
+        limbs: 'one',
+        back: true,
+        ...(animalIds.length > 0 && { animalIds }),
+      })
+    expect(underway([lost(9), back(2)])).toEqual([])
+    // seen whole before it was lost, or not yet, is another one
+    expect(underway([back(9), lost(2)])).toHaveLength(1)
+    expect(underway([lost(9), back(9)])).toHaveLength(1)
+    expect(underway([lost(9), back(-1)])).toHaveLength(1)
+    // who is followed heals for itself
+    expect(underway([lost(9, one), back(2, other)])).toHaveLength(1)
+    expect(underway([lost(9, one), back(2)])).toHaveLength(1)
+    expect(underway([lost(9), back(2, one)])).toHaveLength(1)
+    expect(underway([lost(9, one), back(2, one, other)])).toEqual([])
+    expect(underway([lost(9, one, other), back(2, one)])).toHaveLength(1)
+    // and a limb that is whole makes nobody soft
+    expect(softAt(crabs, [back(1)], NOW)).toBeNull()
+    expect(softAt(crabs, [{ ...skins(1), back: true } as Entry], NOW)).not.toBeNull()
   })
   it('several of one are a reason to keep it apart, with the day to look again', () => {
     const [lost] = underway([limbs(3, 'several')])
