@@ -67,21 +67,14 @@ describe('limbs', () => {
   })
   it('are no longer awaited once they were seen whole, of the same animals', () => {
     const [one, other] = [nextId(), nextId()]
-    const lost = (days: number, ...animalIds: string[]) =>
+    const of = (days: number, animalIds: string[], more: object = {}) =>
       entryOf('limbLoss', days, {
-        colonyId,
-        number: Math.max(1, animalIds.length),
-        limbs: 'one',
+        ...{ colonyId, number: Math.max(1, animalIds.length), limbs: 'one' },
         ...(animalIds.length > 0 && { animalIds }),
+        ...more,
       })
-    const back = (days: number, ...animalIds: string[]) =>
-      entryOf('limbLoss', days, {
-        colonyId,
-        number: 1,
-        limbs: 'one',
-        back: true,
-        ...(animalIds.length > 0 && { animalIds }),
-      })
+    const lost = (days: number, ...ids: string[]) => of(days, ids)
+    const back = (days: number, ...ids: string[]) => of(days, ids, { back: true })
     expect(underway([lost(9), back(2)])).toEqual([])
     // seen whole before it was lost, or not yet, is another one
     expect(underway([back(9), lost(2)])).toHaveLength(1)
