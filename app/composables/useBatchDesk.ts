@@ -3,7 +3,7 @@ import { restedMs } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import { type Colony, type EggLot, momentMs } from '#core/records'
 import type { ColonyStatements } from '#core/statements'
-import { pickBeside, type PickedRow } from './useBroodDesk'
+import { pickBeside, type ChosenRow } from './useBroodDesk'
 
 /** A colony that is one hatch, as a row of the time line. */
 export interface BatchRow {
@@ -21,9 +21,10 @@ export interface LotRow {
 }
 
 /** Rearings, pools and dry eggs of the room, in the order of what comes next, and the row that is picked. */
-export function useBatchDesk(chosen: Ref<PickedRow>) {
+export function useBatchDesk(chosen: Ref<ChosenRow>) {
   const room = useRoomStore()
   const statements = useStatementsStore()
+  const logSheet = useLogSheetStore()
   const nowMs = computed(() => statements.now.getTime())
   const rows = computed<BatchRow[]>(() =>
     statements.inRoom
@@ -44,7 +45,8 @@ export function useBatchDesk(chosen: Ref<PickedRow>) {
   )
   const picked = computed(() => rows.value.find(r => r.colony.id === chosen.value.batch) ?? null)
   const pick = (row: BatchRow) => (chosen.value = { batch: row.colony.id })
+  const log = ({ colony, batch }: BatchRow) => logSheet.show(colony.id, batch.kind === 'larvae' ? 'larvae' : 'young')
   const step = (by: number) => pickBeside(rows.value, picked.value, by, pick)
-  return { nowMs, rows, lots, picked, pick, step }
+  return { nowMs, rows, lots, picked, pick, log, step }
 }
 export type BatchDesk = ReturnType<typeof useBatchDesk>

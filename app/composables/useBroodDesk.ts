@@ -12,16 +12,17 @@ export interface BroodColony {
 }
 
 /** The row that is picked on the Broods place: a brood, or a hatch that is a colony of its own. */
-export interface PickedRow {
+export interface ChosenRow {
   brood?: string
   batch?: Id
 }
 
 /** What the Broods place stands on: all colonies that carry or lay, the soonest first, and the row that is picked. */
-export function useBroodDesk(chosen: Ref<PickedRow>) {
+export function useBroodDesk(chosen: Ref<ChosenRow>) {
   const room = useRoomStore()
   const statements = useStatementsStore()
   const followed = useAnimalsStore()
+  const logSheet = useLogSheetStore()
   const nowMs = computed(() => statements.now.getTime())
   const rowOf = (colony: Colony, broods: ColonyBroods, line: BroodLine): BroodOf => ({
     ...{ colonyId: colony.id, name: colony.name, broods, line },
@@ -49,8 +50,9 @@ export function useBroodDesk(chosen: Ref<PickedRow>) {
   const colonyOf = (row: BroodOf) => colonies.value.find(c => c.colony.id === row.colonyId)!
   const groupOf = (row: BroodOf) => resolveGroup(colonyOf(row).colony)
   const pick = (row: BroodOf) => (chosen.value = { brood: keyOf(row) })
+  const log = (row: BroodOf) => logSheet.show(row.colonyId, row.line.sign)
   const step = (by: number) => pickBeside(rows.value, picked.value, by, pick)
-  return { nowMs, colonies, rows, bySoonest, picked, pick, step, keyOf, colonyOf, groupOf }
+  return { nowMs, colonies, rows, bySoonest, picked, pick, log, step, keyOf, colonyOf, groupOf }
 }
 export type BroodDesk = ReturnType<typeof useBroodDesk>
 

@@ -1,20 +1,15 @@
 <script setup lang="ts">
 import type { BatchRow } from '~/composables/useBatchDesk'
-import type { PickedRow } from '~/composables/useBroodDesk'
+import type { ChosenRow } from '~/composables/useBroodDesk'
 import type { BroodOf } from '~/words/broods'
 import { broodsHeadline } from '~/words/broods'
 import { counted, plain } from '~/words/numbers'
-import { whyBatch } from '~/words/whyBatch'
-import { whyBrood } from '~/words/whyBrood'
 import type { Why } from '~/words/why'
-import { resolveGroup } from '#core/groups'
 
 useHead({ title: 'Broods · Ulkin' })
 const room = useRoomStore()
 const statements = useStatementsStore()
-const settings = useSettingsStore()
-const logSheet = useLogSheetStore()
-const chosen = ref<PickedRow>({})
+const chosen = ref<ChosenRow>({})
 const desk = useBroodDesk(chosen)
 const batches = useBatchDesk(chosen)
 const headline = computed(() => broodsHeadline(desk.bySoonest.value, desk.nowMs.value))
@@ -24,12 +19,6 @@ const about = computed(() =>
     : 'what hatches when, and what to do before',
 )
 const why = shallowRef<Why | null>(null)
-const saying = useSaying()
-const tell = (row: BroodOf) => (why.value = whyBrood(row, desk.groupOf(row), settings.units, desk.nowMs.value))
-const tellBatch = ({ colony, told }: BatchRow) =>
-  (why.value = whyBatch('heading', told, resolveGroup(colony), saying(colony)))
-const log = (row: BroodOf) => logSheet.show(row.colonyId, row.line.sign)
-const logBatch = ({ colony, batch }: BatchRow) => logSheet.show(colony.id, batch.kind === 'larvae' ? 'larvae' : 'young')
 // L logs for the colony of the row
 const atHand = useAtHand()
 watchEffect(() => (atHand.value = batches.picked.value?.colony.id ?? desk.picked.value?.colonyId ?? ''))
@@ -59,7 +48,7 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
           <p class="small muted wide">
             Pale: when it may have begun. Line: carried or lying. Swelling: when it hatches, the fatter the likelier.
           </p>
-          <BroodRows class="wide" :desk="desk" @log="log" />
+          <BroodRows class="wide" :desk="desk" />
           <BroodDays class="phone" :desk="desk" @pick="open" />
           <details class="fold wide">
             <summary>As a table</summary>
@@ -70,29 +59,12 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
           Log berried females, egg masses or a clutch, and the days on which they hatch are here. To log “none” helps as
           much: it tells when the next ones began.
         </p>
-        <BatchRows :desk="batches" @pick="openBatch" @log="logBatch" />
+        <BatchRows :desk="batches" @pick="openBatch" />
         <EggBank v-if="statements.complete" :desk="batches" />
         <BroodsBeside v-if="statements.complete" />
       </div>
       <div class="wide side">
-        <BatchDetail
-          v-if="batches.picked.value"
-          :key="batches.picked.value.colony.id"
-          class="stuck"
-          :desk="batches"
-          :row="batches.picked.value"
-          @why="tellBatch(batches.picked.value)"
-          @log="logBatch"
-        />
-        <BroodDetail
-          v-else-if="desk.picked.value"
-          :key="desk.keyOf(desk.picked.value)"
-          class="stuck"
-          :desk="desk"
-          :row="desk.picked.value"
-          @why="tell(desk.picked.value)"
-          @log="log"
-        />
+        <PickedRow class="stuck" :desk="desk" :batches="batches" @why="why = $event" />
       </div>
     </div>
     <section v-else-if="room.ready" class="page">
@@ -100,20 +72,7 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
       <v-btn color="primary" to="/">To the Room</v-btn>
     </section>
     <SideSheet v-model="opened" :title="title">
-      <BatchDetail
-        v-if="batches.picked.value"
-        :desk="batches"
-        :row="batches.picked.value"
-        @why="tellBatch(batches.picked.value)"
-        @log="logBatch"
-      />
-      <BroodDetail
-        v-else-if="desk.picked.value"
-        :desk="desk"
-        :row="desk.picked.value"
-        @why="tell(desk.picked.value)"
-        @log="log"
-      />
+      <PickedRow :desk="desk" :batches="batches" @why="why = $event" />
     </SideSheet>
     <WhySheet :why="why" @close="why = null" />
   </div>
@@ -155,6 +114,10 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
   .side {
     border: 0;
     padding: 0;
+  }
+  .stuck {
+    position: static;
+    max-height: none;
   }
 }
 @media (--phone) {

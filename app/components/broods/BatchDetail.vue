@@ -5,7 +5,7 @@ import { cautionText } from '~/words/cautions'
 
 /** A rearing or a pool: what is known of it, what to do at each step, and why. */
 const props = defineProps<{ desk: BatchDesk; row: BatchRow }>()
-defineEmits<{ why: []; log: [row: BatchRow] }>()
+defineEmits<{ why: [] }>()
 const nowMs = computed(() => props.desk.nowMs.value)
 const larvae = computed(() => props.row.batch.kind === 'larvae')
 </script>
@@ -19,7 +19,7 @@ const larvae = computed(() => props.row.batch.kind === 'larvae')
     :steps="batchSteps(row.batch, nowMs)"
     :caution="cautionText(larvae ? 'larvaeNeedSea' : 'neverRelease')"
     @why="$emit('why')"
-    @log="$emit('log', row)"
+    @log="desk.log(row)"
   >
     <v-btn color="primary" :to="`/colony/${row.colony.id}`">{{ larvae ? 'Open the rearing' : 'Open the pool' }}</v-btn>
   </RowDetail>

@@ -8,7 +8,7 @@ import { batchRowText, batchRowUnder, lotRowText } from '~/words/batch'
  * are grown, the salt of larvae as a staircase under it, and the dry rest as dots.
  */
 const props = defineProps<{ desk: BatchDesk }>()
-const emit = defineEmits<{ pick: [row: BatchRow]; log: [row: BatchRow] }>()
+const emit = defineEmits<{ pick: [row: BatchRow] }>()
 const axis = ref<ComponentPublicInstance>()
 const { wide, px, ticks } = useTimeStrip(props.desk.nowMs, axis)
 /** What has rested for long is in the bank alone: it waits without a day. */
@@ -84,7 +84,7 @@ const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high 
         :aria-pressed="desk.picked.value === r"
         :aria-label="`${r.colony.name}: ${textOf(r)}`"
         @click="emit('pick', r)"
-        @keydown.enter.prevent="emit('log', r)"
+        @keydown.enter.prevent="desk.log(r)"
       >
         <svg :height="tall(r)" aria-hidden="true">
           <circle v-if="r.batch.kind === 'pool'" class="flood" :cx="px(r.batch.beganMs)" :cy="LINE" r="4" />

@@ -8,7 +8,7 @@ import { stretchText, weekdayText } from '~/words/when'
 
 /** One row: what is known of it, what to do at each step, and why. */
 const props = defineProps<{ desk: BroodDesk; row: BroodOf }>()
-defineEmits<{ why: []; log: [row: BroodOf] }>()
+defineEmits<{ why: [] }>()
 const settings = useSettingsStore()
 const nowMs = computed(() => props.desk.nowMs.value)
 const resolved = computed(() => props.desk.groupOf(props.row))
@@ -56,7 +56,7 @@ const begin = () => (sheets.colony.value = { glassId: null, groupId: resolved.va
     :basis="broodBasis(row.broods, settings.units)"
     :caution="cautionText('neverRelease')"
     @why="$emit('why')"
-    @log="$emit('log', row)"
+    @log="desk.log(row)"
   >
     <v-btn v-if="sea" color="primary" @click="begin">They hatched: begin a rearing</v-btn>
   </RowDetail>

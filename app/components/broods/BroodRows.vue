@@ -9,7 +9,6 @@ import { stretchText } from '~/words/when'
  * where it hatches. Arrows walk, Enter logs.
  */
 const props = defineProps<{ desk: BroodDesk }>()
-const emit = defineEmits<{ log: [row: BroodOf] }>()
 const settings = useSettingsStore()
 
 const ROW_PX = 26
@@ -65,7 +64,7 @@ const walk = useRowWalk(list, props.desk.step)
         :aria-pressed="desk.picked.value === row"
         :aria-label="said(row)"
         @click="desk.pick(row)"
-        @keydown.enter.prevent="emit('log', row)"
+        @keydown.enter.prevent="desk.log(row)"
       >
         <svg :height="ROW_PX" aria-hidden="true">
           <rect
