@@ -1,5 +1,5 @@
 // npm run bench [part]: the sizes and times that the budgets name, measured on the built app in Chromium.
-// Parts: water, care, numbers, cohorts, page, frames, round, broods, room; all without a name.
+// Parts: water, care, numbers, cohorts, lines, page, frames, round, broods, room; all without a name.
 import { ensureBuilt, ensureInstalled, freePort } from './lib/prepare.mjs'
 import { startServer } from './lib/server.mjs'
 
@@ -7,7 +7,7 @@ ensureInstalled()
 ensureBuilt()
 const { launch } = await import('./lib/browser.mjs')
 const { manyColonies } = await import('./lib/manyColonies.mjs')
-const { care, cohorts, machine, numbers, water } = await import('./bench/computing.mjs')
+const { care, cohorts, lines, machine, numbers, water } = await import('./bench/computing.mjs')
 const { broods, firstPage, frames, round } = await import('./bench/pages.mjs')
 const { room } = await import('./bench/room.mjs')
 const server = await startServer(await freePort())
@@ -24,6 +24,7 @@ try {
   if (wanted('care')) await care(bench)
   if (wanted('numbers')) await numbers(bench)
   if (wanted('cohorts')) await cohorts(bench)
+  if (wanted('lines')) await lines(bench)
   if (wanted('page')) await firstPage(bench)
   const demo = await (await fetch(`${server.address}/api/demo/lantern-quay?seed=1`)).json()
   const many = manyColonies(demo, 60, 3)

@@ -1,4 +1,4 @@
-import { normalBelow, Z80, zQuantile } from '#core/stats'
+import { normalBelow, normalDensity, Z80, zQuantile } from '#core/stats'
 import { type BatchLaw, SPREADS } from './law'
 
 /** One possible course of a hatch. Times are days on the thermal clock of its water. */
@@ -135,7 +135,7 @@ export function dayOf(law: BatchLaw, course: Course, number: number, luck = 0): 
   const share = number / come
   const z = zQuantile(share)
   // of few animals the one that is the so-many-th comes by luck: the spread of an order statistic
-  const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)
+  const density = normalDensity(z)
   const stray = (luck * Math.sqrt((share * (1 - share)) / come)) / density
   return course.hatchDay + whole * course.pace * Math.exp(course.among * (z + Math.max(-2, Math.min(2, stray))))
 }

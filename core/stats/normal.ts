@@ -18,6 +18,9 @@ export function zQuantile(p: number): number {
  */
 export const normalBelow = (bound: number, mean: number, sd: number): number => normalCdf(bound, mean, sd)
 
+/** Density of the standard normal. */
+export const normalDensity = (z: number): number => Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)
+
 /**
  * z that leaves 10 % in each tail: half the width, in standard deviations, of the 80 % "likely range" used on screen.
  */

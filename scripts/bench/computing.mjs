@@ -41,6 +41,12 @@ export async function cohorts({ note }) {
   note(`Broods: all of one colony, ${w.looks} looks and ${w.readings} temperatures`, `${w.broods.toFixed(1)} ms`)
 }
 
+/** Lines alone, in a worker of their own. */
+export async function lines({ note }) {
+  const { kinship, animals } = await inWorker('scripts/lib/linesWork.mjs')
+  note(`Lines: kinship of ${animals} animals`, ms(kinship), '< 100 ms')
+}
+
 /**
  * The numbers alone, in a worker of their own; and the same futures written plainly in C and in NumPy, in one run,
  * because this machine is not as fast at every hour.

@@ -82,6 +82,22 @@ describe('the sum of failures, written out', () => {
     const again = byHand([failure(29, 1)], NOW).at(-1)!.level
     expect(later.path.at(-1)!.level).toBeCloseTo(again, 10)
   })
+  it('ends when the sum has fallen to half, or after four quiet weeks, however high it stands', () => {
+    const even = (grown: number): ExpectedMolts[] => course.map(c => ({ ...c, grown, sdLog: 0 }))
+    const bad = [failure(10, 3), failure(11, 3), failure(12, 3)]
+    const quick = watchMolts(even(60), bad, { level: LEVEL, nowMs: NOW })
+    const last = week(12) + DAY_MS
+    expect(quick.troubles[0]!.untilMs).toBeLessThan(last + 3 * WEEK_MS)
+    const slow = watchMolts(even(5), bad, { level: LEVEL, nowMs: NOW })
+    // the first end of a week after four weeks, on which the sum still stands over a half
+    expect(slow.troubles[0]!.untilMs).toBe(week(17))
+    expect(slow.path.find(p => p.at === week(16))!.level).toBeGreaterThan(0.5)
+    expect(slow.path.find(p => p.at === week(17))!.level).toBe(0)
+    // a failure within the four weeks begins them anew
+    const longer = watchMolts(even(5), [...bad, failure(15, 1)], { level: LEVEL, nowMs: NOW })
+    expect(longer.troubles).toHaveLength(1)
+    expect(longer.troubles[0]!.untilMs).toBe(week(20))
+  })
   it('one alone does not raise it, at whatever limit; two that are enough do', () => {
     const loose = { level: 0.0001, nowMs: NOW }
     expect(moltChart(40, 0.0001).limit).toBeLessThan(2)

@@ -1,0 +1,17 @@
+export { type Agreement, type AgreementWeights, weightedKappa } from './agreement'
+export {
+  chanceHeld,
+  effectiveByFamilies,
+  effectiveBySexes,
+  effectiveFor,
+  effectiveOver,
+  generationsUntil,
+  inbreedingAfter,
+  inbreedingOfBox,
+  varietyOf,
+} from './effectiveSize'
+export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
+export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
+export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'
+export { realisedHeritability, type SelectedGeneration, type Slope } from './realisedHeritability'
+export { differentialOf, intensityOfFew, responseTo, type Selection, selectionOf } from './selection'
