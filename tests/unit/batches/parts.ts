@@ -21,7 +21,7 @@ export const sample = (days: number, numbers: readonly number[], litres?: number
 export const told = (
   entries: readonly Entry[],
   days = 14,
-  more: { groupId?: string; young?: number; celsius?: number; colony?: Partial<Colony> } = {},
+  more: { groupId?: string; young?: number; celsius?: number; rough?: boolean; colony?: Partial<Colony> } = {},
 ) => {
   const { groupId = 'amphidromous-shrimp', young = 0, celsius } = more
   const form = groupId === 'pool-branchiopod' ? ('batch' as const) : ('rearing' as const)
@@ -32,5 +32,6 @@ export const told = (
     temperatures: celsius === undefined ? [] : [60, 40, 20, 10, 1].map(d => ({ at: at(d), value: celsius })),
     netL: 10,
     nowMs: NOW,
+    ...(more.rough && { rough: true }),
   })!.told
 }
