@@ -14,4 +14,5 @@ export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Par
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'
 export { realisedHeritability, type SelectedGeneration, type Slope } from './realisedHeritability'
+export { type Inheritance, inheritanceOf, type InheritanceTold, inheritances, type ThrowbackLook } from './segregation'
 export { differentialOf, intensityOfFew, responseTo, type Selection, selectionOf } from './selection'
