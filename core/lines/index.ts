@@ -10,6 +10,14 @@ export {
   inbreedingOfBox,
   varietyOf,
 } from './effectiveSize'
+export {
+  type BredGroup,
+  type Breeders,
+  groupInbreedingOf,
+  groupKinshipOf,
+  type GroupKinships,
+  groupKinships,
+} from './groupKinship'
 export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'

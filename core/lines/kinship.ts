@@ -1,4 +1,5 @@
 import type { Id } from '#core/records'
+import { rowIn } from './rowIn'
 
 /**
  * An animal with those that may be its parents. Several on one side are equally likely; none on a side is a founder's,
@@ -83,12 +84,8 @@ function parentsFirst(animals: readonly Parentage[]): Parentage[] {
  * Kinship of two animals; of one with itself half of one more than its inbreeding.
  * @throws RangeError for an animal that is not in the pedigree
  */
-export function kinshipOf({ rowOf, matrix }: Kinships, a: Id, b: Id): number {
-  const [row, column] = [rowOf.get(a), rowOf.get(b)]
-  if (row === undefined || column === undefined)
-    throw new RangeError(`${row === undefined ? a : b} is not in the pedigree`)
-  return matrix[row * rowOf.size + column]!
-}
+export const kinshipOf = ({ rowOf, matrix }: Kinships, a: Id, b: Id): number =>
+  matrix[rowIn(rowOf, a, 'pedigree') * rowOf.size + rowIn(rowOf, b, 'pedigree')]!
 
 /** Inbreeding of an animal: the kinship of its parents. */
 export const inbreedingOf = (k: Kinships, id: Id): number => 2 * kinshipOf(k, id, id) - 1
