@@ -23,16 +23,16 @@ const why = shallowRef<Why | null>(null)
 const atHand = useAtHand()
 watchEffect(() => (atHand.value = batches.picked.value?.colony.id ?? desk.picked.value?.colonyId ?? ''))
 onBeforeUnmount(() => (atHand.value = ''))
-/** On a phone a row opens over the list: beside it there is no room. The same width as in breakpoints.css. */
-const phone = useMediaQuery('(max-width: 700px)')
+/** Where there is no room beside the rows (“narrow” in breakpoints.css) a row opens over them. */
+const narrow = useMediaQuery('(max-width: 900px)')
 const opened = ref(false)
 function open(row: BroodOf) {
   desk.pick(row)
-  opened.value = true
+  opened.value = narrow.value
 }
 function openBatch(row: BatchRow) {
   batches.pick(row)
-  opened.value = phone.value
+  opened.value = narrow.value
 }
 const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.picked.value?.name ?? ''))
 </script>
@@ -48,7 +48,7 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
           <p class="small muted wide">
             Pale: when it may have begun. Line: carried or lying. Swelling: when it hatches, the fatter the likelier.
           </p>
-          <BroodRows class="wide" :desk="desk" />
+          <BroodRows class="wide" :desk="desk" @pick="open" />
           <BroodDays class="phone" :desk="desk" @pick="open" />
           <details class="fold wide">
             <summary>As a table</summary>
@@ -63,7 +63,7 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
         <EggBank v-if="statements.complete" :desk="batches" />
         <BroodsBeside v-if="statements.complete" />
       </div>
-      <div class="wide side">
+      <div class="side">
         <PickedRow class="stuck" :desk="desk" :batches="batches" @why="why = $event" />
       </div>
     </div>
@@ -112,12 +112,7 @@ const title = computed(() => batches.picked.value?.colony.name ?? plain(desk.pic
     padding: var(--space-5) var(--space-6) var(--space-7);
   }
   .side {
-    border: 0;
-    padding: 0;
-  }
-  .stuck {
-    position: static;
-    max-height: none;
+    display: none;
   }
 }
 @media (--phone) {

@@ -9,6 +9,7 @@ import { stretchText } from '~/words/when'
  * where it hatches. Arrows walk, Enter logs.
  */
 const props = defineProps<{ desk: BroodDesk }>()
+const emit = defineEmits<{ pick: [row: BroodOf] }>()
 const settings = useSettingsStore()
 
 const ROW_PX = 26
@@ -63,7 +64,7 @@ const walk = useRowWalk(list, props.desk.step)
         class="timerow-pick"
         :aria-pressed="desk.picked.value === row"
         :aria-label="said(row)"
-        @click="desk.pick(row)"
+        @click="emit('pick', row)"
         @keydown.enter.prevent="desk.log(row)"
       >
         <svg :height="ROW_PX" aria-hidden="true">
