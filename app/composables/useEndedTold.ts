@@ -2,7 +2,7 @@ import { proxy } from 'comlink'
 import type { Summary } from '~/data/database'
 import { deviceDay } from '~/forms/deviceDays'
 import type { ColonyStatements } from '#core/statements'
-import type { Id } from '#core/records'
+import { type Id, momentMs } from '#core/records'
 
 /**
  * What is told of colonies that may have ended. The store holds nothing of those that have: they are asked for here,
@@ -16,19 +16,25 @@ export function useEndedTold(ids: () => readonly Id[]): { of: (id: Id) => Colony
   const build = useRuntimeConfig().app.buildId
   const { ask } = useStatementWorkers()
   const kept = shallowReactive(new Map<Id, ColonyStatements>())
-  const ended = () => ids().flatMap(id => room.colonyById.get(id)?.ended ?? [])
+  const ended = computed(() =>
+    ids().flatMap(id => {
+      const colony = room.colonyById.get(id)
+      return colony?.ended ? [{ colony, nowMs: momentMs(colony.ended.at) }] : []
+    }),
+  )
+  const asked = new Map<Id, number>()
   const take = (told: Summary[]) => told.forEach(s => kept.set(s.colonyId, s.statements))
   watch(
-    () => ended().length,
-    async () => {
-      for (const id of ids()) {
-        const colony = room.colonyById.get(id)
-        const subject = colony?.ended && !kept.has(id) ? statements.subjectOf(colony) : null
-        if (!colony?.ended || !subject) continue
-        const nowMs = Date.parse(colony.ended.at)
+    ended,
+    async all => {
+      for (const { colony, nowMs } of all) {
+        // one that was brought back and has ended once more stands otherwise
+        const subject = asked.get(colony.id) === nowMs ? null : statements.subjectOf(colony)
+        if (!subject) continue
+        asked.set(colony.id, nowMs)
         await ask([subject], (api, subjects) =>
           api.statementsOf({ subjects, nowMs, day: deviceDay(nowMs), build, mayBeKept: true }, proxy(take)),
-        ).catch(() => undefined)
+        ).catch(() => asked.delete(colony.id))
       }
     },
     { immediate: true },

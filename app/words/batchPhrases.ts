@@ -3,7 +3,7 @@ import { formatNumber } from '#core/units'
 import { shareSpanText, spanText } from './batch'
 import { num, roundedTo, whole } from './numbers'
 import { n, type Phrase, type Values } from './phrase'
-import { agoText, dayText } from './when'
+import { agoText, dayText, stretchText } from './when'
 
 type BatchKey = Extract<
   StatementKey,
@@ -33,7 +33,8 @@ const betweenMolts = (low: number, high: number) => {
   const [a, b] = [whole(low), whole(high)]
   return a === b ? `about ${num(a)}` : `${num(`${a} to ${b}`)}`
 }
-const days = (low: string, high: string) => (low === high ? low : `${low} to ${high}`)
+const stretch = (v: Values, [from, to]: readonly [string, string], s: Parameters<Phrase>[1]) =>
+  num(stretchText(n(v, from), n(v, to), s.nowMs))
 
 /** What is said of larvae in a tub, and of a pool of dry eggs. */
 export const batchPhrases: Readonly<Record<BatchKey, Phrase>> = {
@@ -56,18 +57,16 @@ export const batchPhrases: Readonly<Record<BatchKey, Phrase>> = {
   'number.dryAgain': () => 'Let it dry and rest, and flood it once more: part of the eggs wait for a second flood.',
 
   'heading.settleFrom': (v, s) =>
-    `The first settle about ${day(v, 'from', s)}, likely ` +
-    `${num(days(dayText(n(v, 'low'), s.nowMs), dayText(n(v, 'high'), s.nowMs)))}`,
+    `The first settle about ${day(v, 'from', s)}, likely ${stretch(v, ['low', 'high'], s)}`,
   'heading.settleNone': () => 'Hardly any will settle',
   'heading.settling': v => `They settle: ${about(v)} still to be picked or to come`,
   'heading.settledAll': v => `${num(whole(n(v, 'out')))} were picked in all`,
   'heading.reasonLives': v =>
     `That is ${num(shareSpanText({ low: n(v, 'low'), high: n(v, 'high') }))} of those that hatched.`,
   'heading.reasonToCome': v => `Likely ${range(v)} of them settle in the end.`,
-  'heading.poolHatch': (v, s) =>
-    `They hatch ${num(days(dayText(n(v, 'from'), s.nowMs), dayText(n(v, 'to'), s.nowMs)))}, as a rule`,
+  'heading.poolHatch': (v, s) => `They hatch ${stretch(v, ['from', 'to'], s)}, as a rule`,
   'heading.poolNone': () => 'Nothing to wait for',
-  'heading.poolGrown': (v, s) => `Grown by ${num(days(dayText(n(v, 'low'), s.nowMs), dayText(n(v, 'high'), s.nowMs)))}`,
+  'heading.poolGrown': (v, s) => `Grown by ${stretch(v, ['low', 'high'], s)}`,
   'heading.poolLays': v => `They lay: ${about(v)} eggs lie in the ground`,
   'heading.poolOver': () => 'The pool is over: let it dry',
   'heading.reasonEggs': v => `${range(v)} eggs were laid, as far as their females tell.`,

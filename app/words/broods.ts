@@ -76,7 +76,9 @@ const hatchesSoon = ({ line }: BroodOf, nowMs: number): boolean =>
 /** "Three hatch this week: Ember A and a clutch of Apple snails from today, Rime A from Fri 27 Nov." */
 export function broodsHeadline(rows: readonly BroodOf[], nowMs: number): string {
   if (rows.length === 0) return 'Nobody carries or lays at present, as far as the log tells.'
-  const soon = rows.filter(r => hatchesSoon(r, nowMs))
+  const soon = rows
+    .filter(r => hatchesSoon(r, nowMs))
+    .toSorted((a, b) => a.line.hatch.earliestMs - b.line.hatch.earliestMs)
   if (soon.length === 0) {
     const next = rows.find(r => !r.line.awaits)
     return next

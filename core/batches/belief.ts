@@ -60,7 +60,7 @@ export function batchBelief({ law, beganMs, looks, temperatures, seed, nowMs, ro
   return { law, clock, looks: seen, courses, luck, order, weather, nowDay: clock.daysAt(nowMs) }
 }
 
-/** Ranged of a quantity over all courses. */
+/** Range of a quantity over all courses. */
 export function rangeOf({ courses }: BatchBelief, of: (course: Course, i: number) => number): Ranged {
   const sorted = Float64Array.from(courses, of).sort()
   return { value: quantileSorted(sorted, 0.5), low: quantileSorted(sorted, 0.1), high: quantileSorted(sorted, 0.9) }

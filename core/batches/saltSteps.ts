@@ -55,8 +55,12 @@ export function saltUp(
 /** Below this the water is fresh enough for them to stay (Venice System 1958: limnetic below 0.5, with the near). */
 const FRESH_GKG = 0.5
 
-/** The way back from the sea, a day apart, as it is planned. */
-export const wayBack = ({ group }: Pick<ResolvedGroup, 'group'>, fromMs: number, fromGKg: number): SaltStep[] => {
+/**
+ * The way back from the sea, a day apart, as it is planned.
+ * @returns none from water that is fresh already
+ */
+export function wayBack({ group }: Pick<ResolvedGroup, 'group'>, fromMs: number, fromGKg: number): SaltStep[] {
+  if (fromGKg <= FRESH_GKG + NEAR_GKG) return []
   const days = group.larvae!.downDays.value
   return Array.from({ length: days }, (_, i) => ({
     atMs: fromMs + (i + 1) * DAY_MS,
@@ -77,7 +81,7 @@ export function saltDown(
   readings: readonly SaltReading[],
 ): SaltStep[] {
   const then = readings.findLast(r => r.at <= pickedMs) ?? readings.find(r => r.at > pickedMs)
-  if (!then || then.value <= FRESH_GKG + NEAR_GKG) return []
+  if (!then) return []
   return wayBack(resolved, pickedMs, then.value).map(step => ({
     ...step,
     doneMs: readings.find(r => r.at > pickedMs && r.value <= step.gKg + NEAR_GKG)?.at ?? null,

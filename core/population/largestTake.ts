@@ -47,8 +47,8 @@ const riskWith = (s: TakeSearch, more: Doing): Risk =>
 
 /**
  * The most that can be taken today so that the chance of falling under a floor stays at the allowed one or under it.
- * All takes share their luck, so the risk rises with the take and can be searched: from a guess in doubling strides,
- * then by halving.
+ * All takes share their luck, so the risk rises with the take and can be searched: from a guess on, as the
+ * risks point.
  * @param now futures with nothing taken, when they are known already
  */
 export function largestTake(s: TakeSearch, of: TakeOf, now: Futures = asThingsAre(s)): LargestTake {
@@ -133,38 +133,41 @@ export function largestBearable<R extends { any: number }>(
   risk: (k: number) => R,
   allowed: number,
   { guess, most, within = 0 }: { guess: (risk: number) => number; most: number; within?: number },
-): { good: number; after: R | null; broken: R | null } {
-  let good = 0
-  let after: R | null = null
-  let bad = most + 1
-  let broken: R | null = null
-  // a guess is a tenth off most often
-  let stride = Math.max(1, Math.round(guess(allowed) / 10))
-  let first = true
-  let pointed = false
-  for (let next = guess(allowed); bad - good > 1 + good * within; first = false) {
-    const left = bad - good
-    const k = Math.min(bad - 1, Math.max(good + 1, Math.round(next)))
+): Bracket<R> {
+  const b: Bracket<R> & { bad: number } = { good: 0, after: null, bad: most + 1, broken: null }
+  const open = () => b.bad - b.good > 1 + b.good * within
+  const reach = () => Math.floor(1 + b.good * within)
+  /** Tries a number between the two ends, which becomes one of them. */
+  function attempt(next: number): { k: number; any: number } {
+    const k = Math.min(b.bad - 1, Math.max(b.good + 1, Math.round(next)))
     const r = risk(k)
-    if (r.any <= allowed) {
-      good = k
-      after = r
-    } else {
-      bad = k
-      broken = r
-    }
-    const reach = Math.floor(1 + good * within)
-    if (after && broken) {
-      pointed = !pointed || 2 * (bad - good) <= left
-      next = pointed ? between({ good, after, bad, broken }, allowed, reach) : Math.floor((good + bad) / 2)
-    } else if (first) next = (k / guess(bounded(r.any))) * guess(allowed) + (after ? reach : -reach)
-    else {
-      next = after ? good + stride : bad - stride
-      stride *= 2
-    }
+    if (r.any <= allowed) [b.good, b.after] = [k, r]
+    else [b.bad, b.broken] = [k, r]
+    return { k, any: r.any }
   }
-  return { good, after, broken }
+  if (!open()) return told(b)
+  const { k, any } = attempt(guess(allowed))
+  let next = (k / guess(bounded(any))) * guess(allowed) + (b.after ? reach() : -reach())
+  // a guess is a tenth off most often
+  for (let stride = Math.max(1, Math.round(guess(allowed) / 10)); open() && !(b.after && b.broken); stride *= 2) {
+    attempt(next)
+    next = b.after ? b.good + stride : b.bad - stride
+  }
+  for (let pointed = true; open();) {
+    const left = b.bad - b.good
+    attempt(pointed ? pointedAt(b, allowed, reach()) : Math.floor((b.good + b.bad) / 2))
+    pointed = !pointed || 2 * (b.bad - b.good) <= left
+  }
+  return told(b)
 }
+
+/** The largest number that was found to be borne, its risk, and that of one that was not. */
+interface Bracket<R> {
+  good: number
+  after: R | null
+  broken: R | null
+}
+const told = <R>({ good, after, broken }: Bracket<R>): Bracket<R> => ({ good, after, broken })
 
 /** Risks nearer to nothing or to all than this are as good as these. */
 const HARDLY_ANY = 1e-3
@@ -175,13 +178,13 @@ const bounded = (p: number) => Math.min(1 - HARDLY_ANY, Math.max(HARDLY_ANY, p))
  * when it lies between.
  * @param reach the search ends when no more than this is left
  */
-function between(
-  { good, after, bad, broken }: { good: number; after: { any: number }; bad: number; broken: { any: number } },
+function pointedAt(
+  { good, after, bad, broken }: Bracket<{ any: number }> & { bad: number },
   allowed: number,
   reach: number,
 ): number {
   const z = (p: number) => zQuantile(bounded(p))
-  const share = (z(allowed) - z(after.any)) / (z(broken.any) - z(after.any))
+  const share = (z(allowed) - z(after!.any)) / (z(broken!.any) - z(after!.any))
   const at = good + share * (bad - good)
   return at - good < reach ? good + reach : bad - at < reach ? bad - reach : at - reach / 2
 }

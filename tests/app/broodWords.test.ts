@@ -60,6 +60,10 @@ describe('the sentence over the calendar', () => {
     expect(said(row('Ember A', line({}, [-1, 2, 4])), row('Rime A', line()))).toBe(
       'Two hatch this week: Ember A from today, Rime A from Fri 27 Nov.',
     )
+    // by that day, not by the likely one
+    expect(said(row('Barley', line({}, [3, 4, 6])), row('Copper rams', line({}, [-1, 5, 8])))).toBe(
+      'Two hatch this week: Copper rams from today, Barley from Sat 28 Nov.',
+    )
     expect(said(row('Apple snails', line({ sign: 'clutch', place: 'incubator' }, [0, 1, 3])))).toBe(
       'One hatches this week: a clutch of Apple snails from today.',
     )

@@ -118,4 +118,12 @@ test('all broods on one time line, walked by keys; a clutch in both schools', as
   await expect(sheet(page)).toBeHidden()
   await page.getByText('Ended of late').click()
   await expect(page.getByText(/drowned/).first()).toBeVisible()
+
+  // where there is no room beside the rows, what is told of one opens over them
+  await page.setViewportSize({ width: 820, height: 900 })
+  await rows(page).first().click()
+  await expect(sheet(page)).toContainText('What to do')
+  await expectAccessible(page)
+  await page.keyboard.press('Escape')
+  await expect(sheet(page)).toBeHidden()
 })

@@ -119,6 +119,7 @@ test('a dry batch round: from the egg bank through flood, hatch and eggs back to
   await expect(page.getByRole('region', { name: 'Second larvae' })).toContainText('Half of them')
   await expectAccessible(page)
   await expect(page.getByRole('img', { name: /^Eggs of Batch 6: rests dry until / })).toBeVisible()
+  await expect(page.getByText(/eggs in it, by those that laid/)).toBeVisible({ timeout: 30_000 })
   await press(page, 'Add dry eggs')
   await expect(sheet(page).getByLabel('Name')).toBeFocused()
   await press(page, 'Save')

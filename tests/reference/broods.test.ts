@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { EGG_ROOMS } from '#core/broods'
 import { arriving, BROOD_SPREAD } from '../../core/population/eggPasses'
 import { FIRST, ROWS } from '../../core/population/stages'
 
@@ -55,14 +54,4 @@ describe('sizes of broods against fifty water fleas (Bailer & Oris 1994)', () =>
     expect(spread(modelled)).toBeGreaterThan(spread(totals))
     expect(spread(modelled)).toBeLessThan(2 * spread(totals))
   })
-  it('where broods are lost to a poison the young fall as the broods do', () => {
-    const [none, most] = [broodsOf(0), broodsOf(310)]
-    const lost = most.flat().filter(n => n === 0).length / most.flat().length
-    expect(lost).toBeGreaterThan(0.3)
-    const size = mean(none.flat())
-    const left = mean(young(size, 3 * (1 - lost)))
-    expect(left).toBeCloseTo(3 * size * (1 - lost), 0)
-    expect(mean(most.map(b => b.reduce((a, c) => a + c, 0)))).toBeLessThan(left)
-  })
-  it('a brood is in one of eight rooms', () => expect(EGG_ROOMS).toBe(8))
 })

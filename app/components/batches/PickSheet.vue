@@ -65,7 +65,13 @@ async function save() {
         and come back: the tally stays.
       </p>
       <FieldIssue :text="issue" />
-      <SaltStair v-if="saltGKg > 2" :steps="down" :from-g-kg="saltGKg" :now-ms="nowMs" label="Back to fresh water" />
+      <SaltStair
+        v-if="down.length > 0"
+        :steps="down"
+        :from-g-kg="saltGKg"
+        :now-ms="nowMs"
+        label="Back to fresh water"
+      />
       <p class="small muted">
         They settle unevenly, so somebody is left each time. Take them over in water of the tub, and lower its salt step
         by step; those that still hang head down stay.

@@ -12,7 +12,6 @@ const larvae = computed(() => props.row.batch.kind === 'larvae')
 
 <template>
   <RowDetail
-    :label="row.colony.name"
     :title="row.colony.name"
     :below="batchRowUnder(row.batch)"
     :facts="batchFacts(row.batch, nowMs)"

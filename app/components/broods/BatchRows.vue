@@ -45,6 +45,7 @@ function stair({ batch, salt }: BatchRow): string {
 }
 const startOfLine = (r: BatchRow) => px(r.batch.hatch.value)
 const endOfLine = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.first?.value ?? props.desk.nowMs.value)
+const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high ?? props.desk.nowMs.value)
 /** Words stand after what they are about, or at the end below it where there is no room. */
 const fits = (x: number, text: string) => x + 8 < wide.value - 7 * text.length
 const textAt = (x: number, text: string, belowPx: number) =>
@@ -58,7 +59,6 @@ const tall = (r: BatchRow) => (r.salt.length > 0 ? ROW_PX : REST_PX) + (fits(end
 const lotTall = (l: LotRow) => REST_PX + (fits(px(l.restedMs), lotRowText(l, props.desk.nowMs.value)) ? 0 : WORDS_PX)
 const list = ref<HTMLElement>()
 const walk = useRowWalk(list, props.desk.step)
-const endOf = (r: BatchRow) => px(r.batch.endsMs ?? r.batch.arrive.nearly?.high ?? props.desk.nowMs.value)
 </script>
 
 <template>

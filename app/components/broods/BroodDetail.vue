@@ -48,7 +48,6 @@ const begin = () => (sheets.colony.value = { glassId: null, groupId: resolved.va
 
 <template>
   <RowDetail
-    :label="`${row.name}, ${broodTitle(row, nowMs)}`"
     :title="`${row.name}, ${broodTitle(row, nowMs)}`"
     :below="row.line.eyed && !row.line.age ? 'eyes seen' : ''"
     :facts="facts"

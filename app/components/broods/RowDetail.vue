@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** A row of the time line, beside it: what is known of it, what to do at each step, and why. */
 defineProps<{
-  label: string
   title: string
   below?: string
   facts: readonly { name: string; value: string; below?: string }[]
@@ -13,7 +12,7 @@ defineEmits<{ why: []; log: [] }>()
 </script>
 
 <template>
-  <section class="detail" :aria-label="label">
+  <section class="detail" :aria-label="title">
     <h2>
       {{ title }}
       <span v-if="below" class="below">{{ below }}</span>
