@@ -74,8 +74,9 @@ rect.done {
   fill: var(--water-solid);
   stroke-dasharray: none;
 }
+/* the one to take next: whether it is late the due list says */
 rect.next {
-  stroke: var(--rust);
+  stroke: var(--ink);
   stroke-width: 2;
   stroke-dasharray: none;
 }

@@ -110,13 +110,13 @@ const byGlass = (list: Due[]) => {
         </h3>
         <ul class="ahead">
           <li v-for="[name, list] in byGlass(d.list)" :key="name">
-            <b>{{ name }}</b>{{ ' '
-            }}<template v-for="(x, i) in list" :key="x.item.key"
-              ><template v-if="i > 0">, </template
-              ><button type="button" class="link" @click="chosen = x.item">
-                {{ lower(dueTitle(x.item, settings.units)) }}
-              </button></template
-            >
+            <b>{{ name }}</b>{{ ' ' }}
+            <template v-for="(x, i) in list" :key="x.item.key">
+              <!-- the comma goes with its word, or it would begin a line -->
+              <button type="button" class="link" @click="chosen = x.item">
+                {{ lower(dueTitle(x.item, settings.units)) }}{{ i < list.length - 1 ? ',' : '' }}</button
+              >{{ ' ' }}
+            </template>
           </li>
         </ul>
       </div>
