@@ -4,7 +4,8 @@
 // Variants: all, countsOnly, sightingsOnly, little, youngApart; or every, for each in turn; or deaths, for their alarm;
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
 // water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching;
-// shells, for ages and sizes of measured animals; hatches, for larvae in a tub and pools of dry eggs.
+// shells, for ages and sizes of measured animals; hatches, for larvae in a tub and pools of dry eggs; lines, for
+// heritability, the next generation and inbreeding of bred lines.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -141,6 +142,42 @@ const others = {
       t.half.off.toFixed(1),
     ],
     good: t => t.alive.held >= 0.7 && t.total.held >= 0.7 && t.half.held >= 0.7,
+  },
+  lines: {
+    of: r => `${r.generations} generations`,
+    columns: [
+      '',
+      'n',
+      'heritability: holds',
+      'median wide',
+      'leans',
+      'next rungs: hold',
+      'points off',
+      'as the last grading',
+      'inbreeding: holds',
+      'leans',
+      'median off',
+      'by sexes alone leans',
+    ],
+    cells: t => [
+      t.n,
+      per(t.heritabilityHeld),
+      t.heritabilityWidth.toFixed(2),
+      t.heritabilityOff.toFixed(3),
+      per(t.sharesHeld),
+      (100 * t.sharesOff).toFixed(1),
+      (100 * t.asLastOff).toFixed(1),
+      per(t.inbreedingHeld),
+      t.inbreedingOff.toFixed(3),
+      t.inbreedingError.toFixed(3),
+      t.bySexesOff.toFixed(3),
+    ],
+    good: t =>
+      [t.heritabilityHeld, t.sharesHeld, t.inbreedingHeld].every(x => x >= 0.74 && x <= 0.86) &&
+      t.heritabilityWidth <= 0.35 &&
+      t.sharesOff <= Math.min(0.05, 0.8 * t.asLastOff) &&
+      Math.abs(t.inbreedingOff) <= 0.015 &&
+      t.inbreedingError <= 0.03,
   },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],

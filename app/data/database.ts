@@ -3,6 +3,7 @@ import {
   animalsOfVersion6,
   editedInVersion4,
   entryOfVersion5,
+  laddersOfVersion7,
   recordOfVersion5,
   type Rows,
   suppliesOfVersion1,
@@ -74,7 +75,7 @@ export interface Kept {
 }
 
 /** Version of the database: raised with every change of shape, together with the backup's. */
-export const DATABASE_VERSION = 6
+export const DATABASE_VERSION = 7
 
 /** The browser's database. Only app/data opens it; entries are read by index, never whole, but for a backup. */
 export class UlkinDb extends Dexie {
@@ -98,14 +99,20 @@ export class UlkinDb extends Dexie {
       .stores({ ...stores, attic: attic!, revisions: 'colonyId', summaries: 'colonyId', aside: 'id', kept: 'id' })
       .upgrade(async tx => {
         const rows = (name: string): Promise<object[]> => tx.table<object>(name).toArray()
-        const sightings = tx
+        const gradings = tx
           .table<object>('entries')
           .where('[kind+id]')
-          .between(['berried', Dexie.minKey], ['berried', Dexie.maxKey])
-        const [entries, colonies, glasses] = await Promise.all([sightings.toArray(), rows('colonies'), rows('glasses')])
-        await tx.table('animals').bulkPut(animalsOfVersion6({ entries, colonies, glasses }))
-        // an entry that holds a name is found by the animal from now on: putting it anew writes its keys
-        await tx.table('entries').bulkPut(entries.filter(row => 'animal' in row))
+          .between(['grading', Dexie.minKey], ['grading', Dexie.maxKey])
+        const [entries, colonies, glasses, lines] = await Promise.all([
+          gradings.toArray(),
+          rows('colonies'),
+          rows('glasses'),
+          rows('lines'),
+        ])
+        const made = laddersOfVersion7({ entries, colonies, glasses, lines })
+        await tx.table('lines').bulkPut(made.lines)
+        await tx.table('ladders').bulkPut(made.ladders)
+        await tx.table('colonies').bulkPut(made.colonies)
         await tx.table('summaries').clear()
       })
   }
@@ -176,6 +183,24 @@ export class UlkinDb extends Dexie {
           })
         const photos = (await tx.table('photos').toArray()) as Photo[]
         await tx.table('photos').bulkPut(photos.map(p => ({ ...p, jpeg: blobOf(p.jpeg) })))
+      })
+    this.version6()
+  }
+
+  /** Followed animals, found in old sightings by their names, and dry eggs. */
+  private version6() {
+    this.version(6)
+      .stores({ animals: 'id, roomId', eggLots: 'id, roomId' })
+      .upgrade(async tx => {
+        const rows = (name: string): Promise<object[]> => tx.table<object>(name).toArray()
+        const sightings = tx
+          .table<object>('entries')
+          .where('[kind+id]')
+          .between(['berried', Dexie.minKey], ['berried', Dexie.maxKey])
+        const [entries, colonies, glasses] = await Promise.all([sightings.toArray(), rows('colonies'), rows('glasses')])
+        await tx.table('animals').bulkPut(animalsOfVersion6({ entries, colonies, glasses }))
+        // an entry that holds a name is found by the animal from now on: putting it anew writes its keys
+        await tx.table('entries').bulkPut(entries.filter(row => 'animal' in row))
       })
   }
 }

@@ -1,9 +1,12 @@
 import {
   type Animal,
+  type BreedingGroup,
   type Colony,
   type EggLot,
+  type Generation,
   type Glass,
   inUse,
+  type Ladder,
   type Line,
   type Order,
   type Plan,
@@ -22,7 +25,10 @@ export interface RoomRecords {
   room: Room | null
   racks: Rack[]
   glasses: Glass[]
+  ladders: Ladder[]
   lines: Line[]
+  generations: Generation[]
+  breedingGroups: BreedingGroup[]
   colonies: Colony[]
   animals: Animal[]
   eggLots: EggLot[]
@@ -37,7 +43,10 @@ export const noRoom: RoomRecords = {
   room: null,
   racks: [],
   glasses: [],
+  ladders: [],
   lines: [],
+  generations: [],
+  breedingGroups: [],
   colonies: [],
   animals: [],
   eggLots: [],
@@ -45,6 +54,19 @@ export const noRoom: RoomRecords = {
   shelf: [],
   plans: [],
 }
+
+type RoomTable =
+  | 'racks'
+  | 'glasses'
+  | 'ladders'
+  | 'lines'
+  | 'generations'
+  | 'breedingGroups'
+  | 'animals'
+  | 'eggLots'
+  | 'sources'
+  | 'shelf'
+  | 'plans'
 
 /**
  * Reads a room with its racks, glasses, lines, colonies, animals, dry eggs, sources, shelf and plans.
@@ -54,26 +76,29 @@ export async function roomRecords(db: UlkinDb, roomId: string | null): Promise<R
   const rooms = await db.records('rooms').orderBy('id').toArray()
   const room = rooms.find(r => r.id === roomId) ?? rooms.findLast(inUse) ?? rooms.at(-1) ?? null
   if (!room) return { ...noRoom, rooms }
-  const inRoom = <T extends 'racks' | 'glasses' | 'lines' | 'animals' | 'eggLots' | 'sources' | 'shelf' | 'plans'>(
-    table: T,
-  ) => db.records(table).where('roomId').equals(room.id)
-  const [sources, shelf, plans, racks, glasses, lines, animals, eggLots] = await Promise.all([
-    inRoom('sources').sortBy('id'),
-    inRoom('shelf').sortBy('id'),
-    inRoom('plans').sortBy('id'),
-    inRoom('racks').sortBy('order'),
-    inRoom('glasses').toArray(),
-    inRoom('lines').sortBy('id'),
-    inRoom('animals').sortBy('id'),
-    inRoom('eggLots').sortBy('id'),
-  ])
+  const inRoom = <T extends RoomTable>(table: T) => db.records(table).where('roomId').equals(room.id)
+  const [sources, shelf, plans, racks, glasses, ladders, lines, generations, breedingGroups, animals, eggLots] =
+    await Promise.all([
+      inRoom('sources').sortBy('id'),
+      inRoom('shelf').sortBy('id'),
+      inRoom('plans').sortBy('id'),
+      inRoom('racks').sortBy('order'),
+      inRoom('glasses').toArray(),
+      inRoom('ladders').sortBy('id'),
+      inRoom('lines').sortBy('id'),
+      inRoom('generations').sortBy('n'),
+      inRoom('breedingGroups').sortBy('from'),
+      inRoom('animals').sortBy('id'),
+      inRoom('eggLots').sortBy('id'),
+    ])
   const colonies = await db
     .records('colonies')
     .where('keys')
     .anyOf(glasses.map(g => g.id))
     .distinct()
     .sortBy('id')
-  return { rooms, room, racks, glasses, lines, colonies, animals, eggLots, sources, shelf, plans }
+  const bred = { ladders, lines, generations, breedingGroups }
+  return { rooms, room, racks, glasses, ...bred, colonies, animals, eggLots, sources, shelf, plans }
 }
 
 /** Scenarios of a colony that are not put away, oldest first. */

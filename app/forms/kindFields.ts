@@ -25,7 +25,6 @@ export type KindField = {
       states: readonly { value: string; title: string }[]
     }
   | { type: 'text'; optional?: boolean }
-  | { type: 'grades' }
   | { type: 'sizes'; optional?: boolean }
   | { type: 'zones'; size: string }
   | { type: 'tally'; options: readonly { value: string; title: string; hint?: string }[] }
@@ -38,7 +37,6 @@ export type KindField = {
 /** Kinds that the log sheet writes by their fields alone, in the order of the sheet. */
 export const fieldKinds = [
   'move',
-  'grading',
   'waterChange',
   'topUp',
   'molts',
@@ -71,6 +69,7 @@ export const otherKinds: Readonly<Record<OtherKind, 'ownFields' | 'elsewhere'>> 
   note: 'ownFields',
   photo: 'ownFields',
   treatment: 'elsewhere',
+  grading: 'elsewhere',
   visit: 'elsewhere',
   dueMark: 'elsewhere',
   withdrawal: 'elsewhere',
@@ -105,7 +104,6 @@ const some = (label = 'How many?'): KindField => ({ name: 'number', label, type:
 
 export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
   move: [some('How many moved?'), { name: 'toColonyId', label: 'Into which colony', type: 'toColony' }],
-  grading: [{ name: 'grades', label: 'Grades with their numbers', hint: 'Like: A 12, B 30, C 9', type: 'grades' }],
   waterChange: [
     { name: 'litres', label: 'How much was changed', type: 'litres' },
     { name: 'source', label: 'With which water', type: 'source' },

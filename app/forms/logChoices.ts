@@ -16,8 +16,10 @@ const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [
   ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating', 'larvae']],
   ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']],
   ['Water', ['waterChange', 'topUp']],
-  ['Numbers', ['move', 'grading']],
+  ['Numbers', ['move']],
 ]
+/** The choice that leads to the page where animals are graded. */
+export const GRADING = 'grading'
 /** What is logged less often, sorted by what it is about; larvae are looked at in a rearing alone. */
 export const otherChoices = (form: ColonyForm | undefined) => [
   { value: '', title: 'Anything else …' },
@@ -26,6 +28,8 @@ export const otherChoices = (form: ColonyForm | undefined) => [
       .filter(kind => kind !== 'larvae' || form === 'rearing')
       .map(value => ({ value: value as string, title: kindWord[value], group })),
   ),
+  // has a page of its own: sixty animals are graded by keys
+  { value: GRADING, title: kindWord.grading, group: 'Numbers' },
 ]
 const options = <T extends string>(words: Record<T, string>, hints?: Record<T, string>) =>
   (Object.keys(words) as T[]).map(value => ({ value, title: words[value], ...(hints && { hint: hints[value] }) }))

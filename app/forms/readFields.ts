@@ -13,18 +13,6 @@ export type FieldValues = Record<string, string>
 /** The water of an entry that is corrected, as it was written down. */
 export const AS_LOGGED = 'asLogged'
 
-/** Grades as they are typed: "A 12, B 30". */
-function readGrades(text: string): { grade: string; number: number }[] | null {
-  const parts = text
-    .split(/[,;]/)
-    .map(p => p.trim())
-    .filter(Boolean)
-  const grades = parts.map(p => /^(.{1,12}?)\s*[:=]?\s+(\d{1,6})$/.exec(p))
-  return parts.length > 0 && grades.every(g => g !== null)
-    ? grades.map(g => ({ grade: g![1]!, number: Number(g![2]) }))
-    : null
-}
-
 /** What stands in a tally: "early=12 late=3". */
 export const tallyOf = (text: string): Record<string, string> =>
   Object.fromEntries(
@@ -79,8 +67,6 @@ function readField(field: KindField, values: FieldValues, units: UnitPrefs): { v
     }
     case 'scale':
       return { value: Number(text) }
-    case 'grades':
-      return orIssue(readGrades(text), 'Type each grade with its number, like: A 12, B 30.')
     case 'sizes':
       return orIssue(readSizes(text), 'Type at least two sizes in mm, like: 4.5, 8, 11.5.')
     case 'zones':
@@ -131,8 +117,6 @@ export function valuesOf(kind: FieldKind, entry: Entry, units: UnitPrefs): Field
     const value = from[field.name]
     if (value === undefined) continue
     if (field.type === 'litres') values[field.name] = editText(volume, Number(value), units.volume)
-    else if (field.type === 'grades')
-      values[field.name] = (value as { grade: string; number: number }[]).map(g => `${g.grade} ${g.number}`).join(', ')
     else if (field.type === 'found' || field.type === 'tally')
       values[field.name] = Object.entries(value as Record<string, string | number>)
         .map(([k, v]) => `${k}=${v}`)

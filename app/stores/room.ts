@@ -22,6 +22,9 @@ export const useRoomStore = defineStore('room', () => {
   const glassById = computed(() => new Map(all.value.glasses.map(g => [g.id, g])))
   const colonyById = computed(() => new Map(all.value.colonies.map(c => [c.id, c])))
   const animalById = computed(() => new Map(all.value.animals.map(a => [a.id, a])))
+  const rungById = computed(() => new Map(all.value.ladders.flatMap(l => l.rungs.map(r => [r.id, r]))))
+  /** What a rung is called, whichever ladder it stands on. */
+  const rungWords = (id: string): string => rungById.value.get(id)?.words ?? 'a rung that is gone'
   const coloniesByGlass = computed(() => {
     const map = new Map<string, Colony[]>()
     for (const colony of used.colonies.value) {
@@ -59,6 +62,7 @@ export const useRoomStore = defineStore('room', () => {
     animalById,
     coloniesByGlass,
     glassOf,
+    rungWords,
     waterIdAt,
     drawn,
   }
@@ -73,7 +77,10 @@ function useUsed(all: Ref<RoomRecords>) {
     colonies: computed(() => all.value.colonies.filter(inUse)),
     animals: computed(() => all.value.animals.filter(inUse)),
     eggLots: computed(() => all.value.eggLots.filter(inUse)),
+    ladders: computed(() => all.value.ladders.filter(inUse)),
     lines: computed(() => all.value.lines.filter(inUse)),
+    generations: computed(() => all.value.generations.filter(inUse)),
+    breedingGroups: computed(() => all.value.breedingGroups.filter(inUse)),
     sources: computed(() => all.value.sources.filter(inUse)),
     shelf: computed(() => all.value.shelf.filter(inUse)),
     plans: computed(() => all.value.plans.filter(inUse)),

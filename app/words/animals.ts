@@ -197,7 +197,10 @@ export interface LifeEvent {
 }
 
 /** All that is told of a life, newest first. */
-export function lifeEvents(life: AnimalLife, colonyName: (id: string) => string): LifeEvent[] {
+export function lifeEvents(
+  life: AnimalLife,
+  { colonyName, rungWords }: { colonyName: (id: string) => string; rungWords: (id: string) => string },
+): LifeEvent[] {
   const events: LifeEvent[] = [
     ...life.stays.flatMap(s =>
       s.fromMs === null ? [] : [{ at: s.fromMs, what: `came to ${colonyName(s.colonyId)}` }],
@@ -214,7 +217,7 @@ export function lifeEvents(life: AnimalLife, colonyName: (id: string) => string)
         : []),
     ]),
     ...(life.growth?.sizes ?? []).map(s => ({ at: s.at, what: `${formatNumber(s.mm, 1)} mm` })),
-    ...life.grades.map(g => ({ at: g.atMs, what: `graded ${g.grade}` })),
+    ...life.grades.map(g => ({ at: g.atMs, what: `graded ${g.rungId ? rungWords(g.rungId) : g.word}` })),
     ...(life.left ? [{ at: life.left.atMs, what: life.left.how === 'died' ? 'died' : 'was taken out' }] : []),
   ]
   return events.sort((a, b) => b.at - a.at)

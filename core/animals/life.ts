@@ -35,7 +35,8 @@ export interface AnimalLife {
   /** limbs that are on their way back */
   limbsUnderway: LostLimbs[]
   broods: FollowedBrood[]
-  grades: { entryId: Id; atMs: number; grade: string }[]
+  /** a rung of a ladder, or the free word of an old entry */
+  grades: { entryId: Id; atMs: number; rungId: Id | null; word: string }[]
   /** null where it was never measured */
   growth: Growth | null
 }
@@ -82,11 +83,17 @@ export function lifeOf(asked: LifeAsked): AnimalLife {
     limbs,
     limbsUnderway: intervals && here ? limbsUnderway(intervals, entries, { nowMs, pace }) : [],
     broods: broods.filter(b => b.firstSeenMs <= until),
-    grades: entries.flatMap(e =>
-      e.kind === 'grading' ? e.grades.map(g => ({ entryId: e.id, atMs: momentMs(e.at), grade: g.grade })) : [],
-    ),
+    grades: entries.flatMap(e => (e.kind === 'grading' ? gradesIn(e) : [])),
     growth,
   }
+}
+
+function gradesIn(e: EntryOf<'grading'>): AnimalLife['grades'] {
+  const about = { entryId: e.id, atMs: momentMs(e.at) }
+  return [
+    ...(e.grades ?? []).map(g => ({ ...about, rungId: null, word: g.grade })),
+    ...(e.seen ?? []).map(s => ({ ...about, rungId: s.rungId, word: '' })),
+  ]
 }
 
 const moltsOf = (entries: readonly Entry[]): AnimalLife['molts'] =>

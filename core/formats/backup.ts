@@ -12,7 +12,7 @@ import {
 import { migrate } from './migrate'
 
 /** Version of the backup's schema. Raise it with a migration in `migrations` when a record changes its shape. */
-export const BACKUP_VERSION = 6
+export const BACKUP_VERSION = 7
 /** Says what the file is, to people and to the reader. */
 export const BACKUP_FORMAT = 'ulkin-backup'
 /**

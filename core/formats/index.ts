@@ -13,6 +13,7 @@ export {
   type Rows,
   writeBackup,
 } from './backup'
+export { laddersOfVersion7 } from './laddersOfVersion7'
 export { type MergeConflict, type MergePlan, type MergeWrites, mergeWrites, planMerge, type Settlement } from './merge'
 export { migrate, type Migrations } from './migrate'
 export { editedInVersion4, entryOfVersion5, recordOfVersion5 } from './shapesOfVersion5'

@@ -1,4 +1,5 @@
 import { animalsOfVersion6 } from './animalsOfVersion6'
+import { laddersOfVersion7 } from './laddersOfVersion7'
 import { editedInVersion4, entryOfVersion5, recordOfVersion5 } from './shapesOfVersion5'
 import { suppliesOfVersion1 } from './suppliesOfVersion1'
 
@@ -8,7 +9,8 @@ export type Migrations = Readonly<Record<number, (raw: Record<string, unknown>) 
 /**
  * All migrations: version 1 knew one change water by its hardness; version 2 has sources, a shelf of salts and plans;
  * version 3 has photos; version 4 has scenarios, orders and what was practised; version 5 has versions of records,
- * endings, stays of colonies, and lines; version 6 has followed animals and dry eggs.
+ * endings, stays of colonies, and lines; version 6 has followed animals and dry
+ * eggs; version 7 has ladders of grades, generations and breeders.
  */
 export const migrations: Migrations = {
   1: raw => {
@@ -37,6 +39,10 @@ export const migrations: Migrations = {
     animals: animalsOfVersion6({ entries: raw.entries, colonies: raw.colonies, glasses: raw.glasses }),
     eggLots: [],
   }),
+  6: raw => {
+    const { lines, colonies, entries, glasses } = raw
+    return { ...raw, ...laddersOfVersion7({ lines, colonies, entries, glasses }), generations: [], breedingGroups: [] }
+  },
 }
 
 /**

@@ -1,3 +1,7 @@
+export { type AheadAsked, type GenerationAhead, generationsAhead } from './ahead'
+export { type Candidates, type Contributions, optimalContributions } from './contributions'
+export { generationsLeft, inbreedingWith, type Variety, varietyAmong } from './effectiveBreeders'
+export { bestOf, breedersFrom, type Pick, pickCurve, proposedPick, type Stock } from './picks'
 export { type Agreement, type AgreementWeights, weightedKappa } from './agreement'
 export {
   chanceHeld,
@@ -20,7 +24,32 @@ export {
 } from './groupKinship'
 export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
+export { nextGeneration, type NextGeneration, USUAL_YOUNG, type YoungAsked } from './nextGeneration'
+export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'
+export { fitLine, HERITABILITY_PRIOR, LEARNT_AT_LEAST, type LineDraw, type LineFit } from './lineFit'
+export {
+  type BreederSet,
+  type GradedSex,
+  type GradedTwice,
+  gradersOf,
+  type GroupGrading,
+  type LineGroup,
+  type LineHistory,
+  type RungCell,
+} from './history'
 export { realisedHeritability, type SelectedGeneration, type Slope } from './realisedHeritability'
 export { type Inheritance, inheritanceOf, type InheritanceTold, inheritances, type ThrowbackLook } from './segregation'
 export { differentialOf, intensityOfFew, responseTo, type Selection, selectionOf } from './selection'
+export { countsOn, graderOf, gradingsOf, type Paired, pairedSessions, seenIn, SOMEBODY } from './gradings'
+export { type GradedGeneration, type LineRead, type LineRecords, readLine, setsOf } from './lineHistory'
+export {
+  type AgreementTold,
+  type CameTold,
+  type Heading,
+  type KeeperTold,
+  type LineFitted,
+  type LineTold,
+  meanRungOf,
+  tellLine,
+} from './tellLine'

@@ -1,9 +1,11 @@
 import type { z } from 'zod'
 import { Animal } from './animal'
 import { AtticItem } from './attic'
+import { BreedingGroup, Generation } from './breeding'
 import { Colony } from './colony'
 import { EggLot } from './eggLot'
 import { Entry } from './entry'
+import { Ladder } from './ladder'
 import { Line } from './line'
 import { Order } from './order'
 import { Photo } from './photo'
@@ -19,9 +21,12 @@ export const schemas = {
   rooms: Room,
   racks: Rack,
   glasses: Glass,
+  ladders: Ladder,
   lines: Line,
   colonies: Colony,
   animals: Animal,
+  generations: Generation,
+  breedingGroups: BreedingGroup,
   eggLots: EggLot,
   sources: Source,
   shelf: ShelfItem,

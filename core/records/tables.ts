@@ -1,10 +1,12 @@
 import type { Animal } from './animal'
 import type { AtticItem } from './attic'
+import type { BreedingGroup, Generation } from './breeding'
 import type { Colony } from './colony'
 import type { Edited } from './edited'
 import type { EggLot } from './eggLot'
 import { type Entry, entryKinds, namedIds } from './entry'
 import type { Id } from './id'
+import type { Ladder } from './ladder'
 import type { Line } from './line'
 import type { Order } from './order'
 import type { Photo } from './photo'
@@ -19,9 +21,12 @@ export interface Tables {
   rooms: Room
   racks: Rack
   glasses: Glass
+  ladders: Ladder
   lines: Line
   colonies: Colony
   animals: Animal
+  generations: Generation
+  breedingGroups: BreedingGroup
   eggLots: EggLot
   sources: Source
   shelf: ShelfItem
@@ -88,7 +93,13 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
     way: 'edited',
     words: ['glass', 'glasses'],
   },
-  lines: { ...inRoom, way: 'edited', words: ['line', 'lines'] },
+  ladders: { ...inRoom, way: 'edited', words: ['ladder of grades', 'ladders of grades'] },
+  lines: {
+    ...inRoom,
+    references: l => [...inRoom.references(l), ...l.ladderIds.flatMap((id, i) => to('ladders', `ladderIds.${i}`, id))],
+    way: 'edited',
+    words: ['line', 'lines'],
+  },
   colonies: {
     indexes: [],
     // a glass finds the colonies that ever stood in it
@@ -113,6 +124,29 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
     ],
     way: 'edited',
     words: ['animal', 'animals'],
+  },
+  generations: {
+    ...inRoom,
+    references: g => [
+      ...inRoom.references(g),
+      ...to('lines', 'lineId', g.lineId),
+      ...g.breedingGroupIds.flatMap((id, i) => to('breedingGroups', `breedingGroupIds.${i}`, id)),
+    ],
+    way: 'edited',
+    words: ['generation', 'generations'],
+  },
+  breedingGroups: {
+    ...inRoom,
+    references: g => [
+      ...inRoom.references(g),
+      ...to('lines', 'lineId', g.lineId),
+      ...to('colonies', 'colonyId', g.colonyId),
+      ...to('generations', 'generationId', g.generationId),
+      ...to('ladders', 'ladderId', g.ladderId),
+      ...g.animalIds.flatMap((id, i) => to('animals', `animalIds.${i}`, id)),
+    ],
+    way: 'edited',
+    words: ['choice of breeders', 'choices of breeders'],
   },
   eggLots: {
     ...inRoom,

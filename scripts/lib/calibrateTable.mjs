@@ -6,6 +6,7 @@ import { summariseLuck } from '../calibration/luckAlone'
 import { summariseBroods } from '../calibration/hatching'
 import { summariseHatches } from '../calibration/hatches'
 import { summariseShells } from '../calibration/shellGrowth'
+import { linesTable } from '../calibration/lineRanges'
 import { summariseMolts } from '../calibration/moltTrouble'
 import { summariseWatch } from '../calibration/quietGlass'
 import { summariseCases } from '../calibration/table'
@@ -21,5 +22,6 @@ const summarise =
     broods: summariseBroods,
     shells: summariseShells,
     hatches: summariseHatches,
+    lines: linesTable,
   }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

@@ -6,6 +6,7 @@ import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
 import { watchBroods } from '../calibration/hatching'
 import { rearHatches } from '../calibration/hatches'
+import { breedLines } from '../calibration/lineRanges'
 import { growShells } from '../calibration/shellGrowth'
 import { watchMoltTrouble } from '../calibration/moltTrouble'
 import { watchWater } from '../calibration/quietGlass'
@@ -20,5 +21,6 @@ const others = {
   broods: watchBroods,
   shells: growShells,
   hatches: rearHatches,
+  lines: breedLines,
 }[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

@@ -12,16 +12,6 @@ const clutchId = nextId()
 /** What a keeper would type for each kind, and what comes of it. */
 const typed: Record<FieldKind, [Record<string, string>, object]> = {
   move: [{ number: '4', toColonyId: nextId() }, { number: 4 }],
-  grading: [
-    { grades: 'A 12, B 30; C: 9' },
-    {
-      grades: [
-        { grade: 'A', number: 12 },
-        { grade: 'B', number: 30 },
-        { grade: 'C', number: 9 },
-      ],
-    },
-  ],
   waterChange: [{ litres: '5.4' }, { litres: 5.4 }],
   topUp: [{ litres: '0,8' }, { litres: 0.8 }],
   molts: [{ number: '0' }, { number: 0 }],
@@ -109,7 +99,6 @@ describe.each(fieldKinds)('the fields of %s', kind => {
 
 describe('wrong input', () => {
   it.each([
-    ['grading', { grades: 'many' }, 'grades'],
     ['waterChange', { litres: '-3' }, 'litres'],
     ['topUp', { litres: 'a bit' }, 'litres'],
     ['berried', { number: '1', eyed: '2' }, 'eyed'],

@@ -2,7 +2,7 @@ import { Dexie } from 'dexie'
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { parseBackup, writeBackup, BACKUP_VERSION } from '#core/formats'
-import { animalIdOf, Id } from '#core/records'
+import { animalIdOf, Id, presentRungs, wordRungId } from '#core/records'
 import { readAll } from '~/data/backups'
 import { DATABASE_VERSION, UlkinDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
@@ -15,7 +15,7 @@ const golden = (name: string) => readFileSync(new URL(name, folder), 'utf8')
 const ids = { glass: '01900000-0000-7000-8000-000000000003', colony: '01900000-0000-7000-8000-000000000005' }
 /** who stands in two sightings of version 5 as “ Ash” and as “ash” */
 const ash = animalIdOf(ids.colony, 'Ash')
-const versions = [1, 2, 3, 4, 5]
+const versions = [1, 2, 3, 4, 5, 6]
 /** Versions that already told them; what one did not know is made up by the migration, the same on every device. */
 const knows = { sources: 2, photos: 3, orders: 4, lines: 5 }
 
@@ -36,7 +36,9 @@ function expectOld(version: number, backup: Awaited<ReturnType<typeof readAll>>)
   expect(backup.entries.filter(e => e.kind === 'count')).toHaveLength(2)
   expect(backup.attic.map(a => a.id)).toContain('old-item')
   expect(backup.eggLots).toEqual([])
-  expect(backup.lines).toHaveLength(version >= knows.lines ? 1 : 0)
+  // version 6 has graded colonies, of which one had no line: it gets its own
+  expect(backup.lines).toHaveLength(version < knows.lines ? 0 : version < 6 ? 1 : 2)
+  expectLadders(version, backup)
   // names in sightings are animals that are followed, and their sightings are found by them
   const names = version >= knows.lines ? [{ id: ash, name: 'Ash', sex: 'female', firstColonyId: ids.colony }] : []
   expect(backup.animals).toMatchObject(names)
@@ -49,6 +51,29 @@ function expectOld(version: number, backup: Awaited<ReturnType<typeof readAll>>)
   } else expect(backup.sources.map(s => s.name)).toEqual(['Pure water', 'Change water'])
   expect(backup.photos).toHaveLength(version >= knows.photos ? 1 : 0)
   expect(backup.orders).toHaveLength(version >= knows.orders ? 1 : 0)
+}
+
+/** Free words of gradings are rungs of a ladder that hangs on the line: A above B, 10 above 2. */
+function expectLadders(version: number, { lines, ladders, colonies, entries }: Awaited<ReturnType<typeof readAll>>) {
+  expect(lines.every(l => l.crossingGroup === 'neocaridina')).toBe(true)
+  expect(ladders).toHaveLength(version < 6 ? 0 : 2)
+  if (version < 6) return
+  const ladderOf = (colonyId: string) => {
+    const line = lines.find(l => l.id === colonies.find(c => c.id === colonyId)!.lineId)!
+    return ladders.find(l => l.id === line.ladderIds[0])!
+  }
+  const words = (colonyId: string) => presentRungs(ladderOf(colonyId)).map(r => r.words)
+  expect(words(ids.colony)).toEqual(['C', 'b', 'A'])
+  const other = colonies.find(c => c.id !== ids.colony)!
+  expect(words(other.id)).toEqual(['2', '10'])
+  expect(lines.find(l => l.id === other.lineId)).toMatchObject({
+    name: 'Slate',
+    rev: expect.stringMatching(/^000001-/),
+  })
+  // the old words find their rungs, however they were spelt
+  const [first] = entries.filter(e => e.kind === 'grading')
+  const { id, rungs } = ladderOf(ids.colony)
+  for (const { grade } of first!.grades!) expect(rungs.map(r => r.id)).toContain(wordRungId(id, grade))
 }
 
 describe.each(versions)('version %i', version => {
@@ -77,7 +102,9 @@ describe.each(versions)('version %i', version => {
     const db = new UlkinDb(name)
     const all = await readAll(db, NOW)
     expectOld(version, all)
-    expect(await entriesOf(db, ids.colony)).toHaveLength(all.entries.filter(e => 'colonyId' in e).length)
+    expect(await entriesOf(db, ids.colony)).toHaveLength(
+      all.entries.filter(e => 'colonyId' in e && e.colonyId === ids.colony).length,
+    )
     expect(await entriesOf(db, ids.glass)).toHaveLength(all.entries.filter(e => 'glassId' in e).length)
     expect(await entriesOf(db, ash)).toHaveLength(version >= knows.lines ? 2 : 0)
     // what comes out of an old database is a file that today's reader takes

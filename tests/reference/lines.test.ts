@@ -16,6 +16,7 @@ import {
   kinshipOf,
   kinships,
   meanKinship,
+  optimalContributions,
   realisedHeritability,
   responseTo,
   rungMeans,
@@ -27,6 +28,7 @@ import {
 } from '#core/lines'
 import agreement from './data/agreement.json'
 import breeding from './data/breeding.json'
+import contributions from './data/contributions.json'
 import pedigree from './data/pedigree.json'
 import { type Case, casesOf, excess, type Tolerance } from './tolerance'
 
@@ -200,4 +202,22 @@ describe('agreement of two graders: weighted kappa (Cohen 1968; Fleiss, Cohen & 
     const { kappa, se } = weightedKappa(inputs.table, inputs.weights)
     allNear([kappa, se], [expected.kappa, expected.se], tolerance)
   })
+})
+
+describe('most gain at a set kinship (SciPy, SLSQP from thirty starts; Meuwissen 1997)', () => {
+  interface Inputs {
+    merit: number[]
+    coancestry: number[][]
+    limit: number
+  }
+  it.each(casesOf<Inputs, { gain: number; contributions: number[] }>(contributions, 'optimal_contribution'))(
+    '$id',
+    ({ inputs: { limit, ...candidates }, expected, tolerance }) => {
+      const { gain, shares, kinship, reached } = optimalContributions(candidates, limit)
+      near(gain, expected.gain, tolerance)
+      for (const [i, share] of expected.contributions.entries()) expect(shares[i]).toBeCloseTo(share, 2)
+      expect(kinship).toBeLessThanOrEqual(limit + 1e-6)
+      expect(reached).toBe(true)
+    },
+  )
 })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { resolveGroup } from '#core/groups'
-import { begun, type Colony, type Line, presentGlassId, valueKeys } from '#core/records'
-import { newId } from '~/data/newId'
+import { type Colony, type Line, presentGlassId, valueKeys } from '#core/records'
 import { type ColonyEdit, colonyEdit, groupLimits, readColonyEdit } from '~/forms/colonyEdit'
+import { newLineRecord } from '~/forms/lineDraft'
 import { nameIssue } from '~/forms/nameIssue'
 import { percent, whole } from '~/words/numbers'
 import { valueName, valueUnit, volumeText } from '~/words/unitPrefs'
@@ -56,7 +56,7 @@ function newLine(): { table: 'lines'; record: Line }[] {
   return [
     {
       table: 'lines',
-      record: { ...begun(newId(), Date.now()), roomId: room.room.id, name, groupId: props.colony.groupId },
+      record: newLineRecord({ roomId: room.room.id, name, groupId: props.colony.groupId }, Date.now()),
     },
   ]
 }

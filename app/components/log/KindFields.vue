@@ -15,8 +15,8 @@ const set = (name: string, text: string) => {
   values.value = { ...values.value, [name]: text }
 }
 /** Fields that are typed, and those of them that are no number. */
-const textual: ReadonlySet<KindField['type']> = new Set(['whole', 'decimal', 'litres', 'text', 'grades', 'sizes'])
-const worded: ReadonlySet<KindField['type']> = new Set(['text', 'grades', 'sizes'])
+const textual: ReadonlySet<KindField['type']> = new Set(['whole', 'decimal', 'litres', 'text', 'sizes'])
+const worded: ReadonlySet<KindField['type']> = new Set(['text', 'sizes'])
 const flagged = (name: string) => (values.value[name] ?? '').split(' ').filter(Boolean)
 /** Of equipment each part has a state: "cover=fine". */
 const stateOf = (name: string, part: string) =>

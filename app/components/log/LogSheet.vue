@@ -7,7 +7,7 @@ import { readDraft } from '~/forms/readDraft'
 import { isFieldKind, kindFields } from '~/forms/kindFields'
 import { unitOf, volume } from '#core/units'
 import { cautionText } from '~/words/cautions'
-import { numberChoices, otherChoices } from '~/forms/logChoices'
+import { GRADING, numberChoices, otherChoices } from '~/forms/logChoices'
 import { SKINS_STAY } from '~/words/molts'
 import { topicOf } from '~/words/signs'
 import { kindWord } from '~/words/states'
@@ -36,6 +36,10 @@ const kinds = plainKinds.map(value => ({ value, title: kindWord[value] }))
 const other = computed({
   get: () => (isFieldKind(draft.value.kind) ? draft.value.kind : ''),
   set: (v: string) => {
+    if (v === GRADING) {
+      logSheet.open = false
+      void navigateTo(`/lines/grade/${draft.value.colonyId}`)
+    }
     if (isFieldKind(v)) draft.value.kind = v
   },
 })
@@ -72,7 +76,7 @@ const canSplit = computed(
 )
 const splitOpen = ref(false)
 /** Kinds that go with nets and hands. */
-const disturbing: ReadonlySet<EntryKind> = new Set(['removal', 'move', 'grading'])
+const disturbing: ReadonlySet<EntryKind> = new Set(['removal', 'move'])
 const litresUnit = computed(() => unitOf(volume, settings.units.volume).symbol)
 
 watch(

@@ -91,7 +91,9 @@ const parents = computed(() => {
   ].join(' · ')
 })
 const young = computed(() => room.animals.filter(a => [...a.damIds, ...a.sireIds].includes(String(route.params.id))))
-const events = computed(() => (life.value ? lifeEvents(life.value, nameOfColony) : []))
+const events = computed(() =>
+  life.value ? lifeEvents(life.value, { colonyName: nameOfColony, rungWords: room.rungWords }) : [],
+)
 const summary = computed(
   () =>
     `Life of ${animal.value?.name}: ${events.value

@@ -1,3 +1,4 @@
+import { rungsTotal } from '#core/records'
 import { whole } from '../numbers'
 import { countMethodWord, deathSignWord, originWord, outletWord } from '../states'
 import { type EntryLines, headsText, more } from './line'
@@ -44,9 +45,13 @@ export const numbersLines: EntryLines<'count' | 'addition' | 'removal' | 'death'
     }
   },
   grading: ({ entry, text }) => {
+    const words = entry.grades?.map(g => `${g.number} ${g.grade}`).join(', ')
+    const all = [...(entry.grades ?? []), ...(entry.seen ?? [])].reduce((sum, g) => sum + g.number, 0)
+    const ofSex = (sex: 'female' | 'male') => rungsTotal((entry.seen ?? []).filter(s => s.sex === sex))
+    const sexes = ofSex('female') + ofSex('male') > 0 ? `${ofSex('female')} females, ${ofSex('male')} males` : undefined
     return {
-      title: `Graded ${whole(entry.grades.reduce((s, g) => s + g.number, 0))}`,
-      detail: more(entry.grades.map(g => `${g.number} ${g.grade}`).join(', '), text),
+      title: `Graded ${whole(all)}`,
+      detail: more(words, sexes, entry.againOf ? 'the same animals again' : undefined, text),
     }
   },
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { RungCounts, rungsTotal } from '../breeding'
 import { Heads } from '../colony'
 import { headsTotal } from '../headsTotal'
 import { Id, Moment } from '../id'
@@ -41,8 +42,17 @@ export const namesFit = (e: { number: number; animalIds?: readonly string[] | un
 export const namesFitIssue = { path: ['number'], message: 'more animals are named than the number says' }
 
 /** A number and its split by sex and size. */
-export const split = { number, parts: Heads.optional() }
+export const split = {
+  number,
+  parts: Heads.optional(),
+  /** on which rungs they stand, where that is known */
+  rungs: RungCounts.optional(),
+}
 export const splitFits = { path: ['parts'], message: 'the parts add up to more than the number' }
 /** Whether the parts of a split fit into its number. */
 export const fits = (e: { number: number; parts?: Heads | undefined }): boolean =>
   !e.parts || headsTotal(e.parts) <= e.number
+export const rungsFitIssue = { path: ['rungs'], message: 'the rungs add up to more than the number' }
+/** Whether the rungs of a split fit into its number. */
+export const rungsFit = (e: { number: number; rungs?: z.infer<typeof RungCounts> | undefined }): boolean =>
+  !e.rungs || rungsTotal(e.rungs) <= e.number

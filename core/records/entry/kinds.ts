@@ -5,7 +5,7 @@ export type EntrySubject = 'colony' | 'glass' | 'either' | 'any'
 interface KindDefinition {
   of: EntrySubject
   /** fields that name rows of other tables without which the entry means nothing */
-  needs: Readonly<Record<string, 'colonies' | 'glasses' | 'photos'>>
+  needs: Readonly<Record<string, 'colonies' | 'glasses' | 'photos' | 'ladders' | 'generations' | 'entries'>>
 }
 
 const ofColony: KindDefinition = { of: 'colony', needs: { colonyId: 'colonies' } }
@@ -26,7 +26,10 @@ export const entryKinds = {
   removal: ofColony,
   death: ofColony,
   move: { of: 'colony', needs: { colonyId: 'colonies', toColonyId: 'colonies' } },
-  grading: ofColony,
+  grading: {
+    of: 'colony',
+    needs: { colonyId: 'colonies', ladderId: 'ladders', generationId: 'generations', againOf: 'entries' },
+  },
   waterTest: ofGlass,
   waterChange: ofGlass,
   topUp: ofGlass,

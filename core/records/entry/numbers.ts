@@ -1,7 +1,19 @@
 import { z } from 'zod'
+import { RungCount } from '../breeding'
 import { Heads } from '../colony'
 import { Id } from '../id'
-import { fits, namesFit, namesFitIssue, number, numberOrNone, ofColony, split, splitFits } from './base'
+import {
+  fits,
+  namesFit,
+  namesFitIssue,
+  number,
+  numberOrNone,
+  ofColony,
+  rungsFit,
+  rungsFitIssue,
+  split,
+  splitFits,
+} from './base'
 
 /**
  * Ways of counting. The first five are one number; the others bring what they are reckoned from: the frames of a photo,
@@ -88,6 +100,7 @@ export const AdditionEntry = z
     origin: z.enum(['bought', 'given', 'ownRoom', 'found']),
   })
   .refine(fits, splitFits)
+  .refine(rungsFit, rungsFitIssue)
   .refine(namesFit, namesFitIssue)
 
 /** Animals taken out alive, or culled humanely. */
@@ -101,6 +114,7 @@ export const RemovalEntry = z
     orderId: Id.optional(),
   })
   .refine(fits, splitFits)
+  .refine(rungsFit, rungsFitIssue)
   .refine(namesFit, namesFitIssue)
 
 /** Animals found dead. */
@@ -117,15 +131,46 @@ export const DeathEntry = z
 export const MoveEntry = z
   .strictObject({ ...ofColony, kind: z.literal('move'), toColonyId: Id, ...split })
   .refine(fits, splitFits)
+  .refine(rungsFit, rungsFitIssue)
   .refine(namesFit, namesFitIssue)
   .refine(e => e.colonyId !== e.toColonyId, { path: ['toColonyId'], message: 'animals move to another colony' })
 
-/** A grading session: how many of each grade were seen. What lines make of it comes with the lines. */
-export const GradingEntry = z.strictObject({
-  ...ofColony,
-  kind: z.literal('grading'),
-  grades: z
-    .array(z.strictObject({ grade: z.string().trim().min(1).max(12), number: numberOrNone }))
-    .min(1, 'needs at least one grade')
-    .max(12),
-})
+const Grades = z
+  .array(z.strictObject({ grade: z.string().trim().min(1).max(12), number: numberOrNone }))
+  .min(1, 'needs at least one grade')
+  .max(12)
+
+/**
+ * A grading session: how many of each sex stood on which rung of a ladder. Entries of versions before 7 have free words
+ * instead, which stand for rungs of a ladder that was made of them.
+ */
+export const GradingEntry = z
+  .strictObject({
+    ...ofColony,
+    kind: z.literal('grading'),
+    /** free words of old entries */
+    grades: Grades.optional(),
+    ladderId: Id.optional(),
+    /** in the order in which they were graded, where they were graded one by one */
+    seen: z.array(RungCount).min(1, 'needs at least one grade').max(2000, 'takes 2000 animals at most').optional(),
+    /** the animals are told one after the other */
+    inOrder: z.literal(true).optional(),
+    /** the session of another keeper who graded the same animals in the same order */
+    againOf: Id.optional(),
+    generationId: Id.optional(),
+    ageWeeks: z.number().min(0).max(500).optional(),
+    sizeMm: z.number().gt(0).max(500).optional(),
+    food: z.enum(['sparse', 'usual', 'rich']).optional(),
+  })
+  .refine(e => (e.grades === undefined) !== (e.seen === undefined), {
+    path: ['seen'],
+    message: 'a grading has rungs of a ladder, or free words as in old entries',
+  })
+  .refine(e => (e.seen === undefined) === (e.ladderId === undefined), {
+    path: ['ladderId'],
+    message: 'rungs belong to a ladder',
+  })
+  .refine(e => !e.inOrder || (e.seen ?? []).every(s => s.number === 1), {
+    path: ['seen'],
+    message: 'animals that are told one by one have a number of one each',
+  })

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { lifeOf, nextMolt } from '#core/animals'
 import { type Animal, type Entry, DAY_MS } from '#core/records'
 import { resolvedOf } from '../population/questions'
-import { daysAgo, NOW } from '../../make'
+import { daysAgo, nextId, NOW } from '../../make'
 import { about, animal, at, away } from './parts'
 
 const ash = animal('Ash')
@@ -12,6 +12,7 @@ const life = (entries: Entry[], who: Animal = ash, more = {}) =>
     temperatureC: 25,
     ...more,
   })
+const RUNG = nextId()
 const molt = (days: number) => about([ash], 'molts', days, { number: 1 })
 
 describe('a life', () => {
@@ -77,9 +78,13 @@ describe('a life', () => {
   it('grades, where it lived, and the colony that tells of it', () => {
     const l = life([
       about([ash], 'grading', 12, { grades: [{ grade: 'A', number: 1 }] }),
+      about([ash], 'grading', 8, { ladderId: RUNG, seen: [{ rungId: RUNG, sex: 'female', number: 1 }] }),
       about([ash], 'move', 10, { number: 1, toColonyId: away }),
     ])
-    expect(l.grades).toMatchObject([{ grade: 'A', atMs: at(12) }])
+    expect(l.grades).toMatchObject([
+      { word: 'A', rungId: null, atMs: at(12) },
+      { word: '', rungId: RUNG, atMs: at(8) },
+    ])
     expect(l.colonyId).toBe(away)
   })
   it('nothing of it is told before it happened', () => {

@@ -17,7 +17,7 @@ const named = (table: TableName, record: object) =>
 describe('tables', () => {
   it('know what each record names', () => {
     const inRoom = `roomId → rooms ${room}`
-    for (const table of ['racks', 'lines', 'sources', 'shelf', 'plans', 'practice'] as const)
+    for (const table of ['racks', 'ladders', 'sources', 'shelf', 'plans', 'practice'] as const)
       expect(named(table, { ...stamps, roomId: room }), table).toEqual([inRoom])
     for (const table of ['rooms', 'photos', 'attic'] as const) expect(named(table, stamps), table).toEqual([])
     const place = { rackId: rack, shelf: 0, position: 0 }
@@ -36,6 +36,29 @@ describe('tables', () => {
     ])
     expect(named('scenarios', { colonyId: colony })).toEqual([`colonyId → colonies ${colony}`])
     expect(named('orders', { roomId: room, colonyId: colony })).toEqual([inRoom, `colonyId → colonies ${colony}`])
+    const ladder = make.nextId()
+    expect(named('lines', { roomId: room, ladderIds: [ladder] })).toEqual([inRoom, `ladderIds.0 → ladders ${ladder}`])
+    expect(named('generations', { roomId: room, lineId: line, breedingGroupIds: [rack] })).toEqual([
+      inRoom,
+      `lineId → lines ${line}`,
+      `breedingGroupIds.0 → breedingGroups ${rack}`,
+    ])
+    const bred = { roomId: room, lineId: line, colonyId: colony, generationId: glass, ladderId: ladder }
+    expect(named('breedingGroups', { ...bred, animalIds: [rack] })).toEqual([
+      inRoom,
+      `lineId → lines ${line}`,
+      `colonyId → colonies ${colony}`,
+      `generationId → generations ${glass}`,
+      `ladderId → ladders ${ladder}`,
+      `animalIds.0 → animals ${rack}`,
+    ])
+    const graded = { kind: 'grading', colonyId: colony, ladderId: ladder, generationId: glass, againOf: rack }
+    expect(named('entries', graded)).toEqual([
+      `colonyId → colonies ${colony}`,
+      `ladderId → ladders ${ladder}`,
+      `generationId → generations ${glass}`,
+      `againOf → entries ${rack}`,
+    ])
     expect(named('entries', make.count(colony, 1, 20))).toEqual([`colonyId → colonies ${colony}`])
   })
   it('are found, counted and kept each in its way', () => {
@@ -49,7 +72,10 @@ describe('tables', () => {
       rooms: '; edited; room; rooms',
       racks: 'roomId; edited; rack; racks',
       glasses: 'roomId; edited; glass; glasses',
+      ladders: 'roomId; edited; ladder of grades; ladders of grades',
       lines: 'roomId; edited; line; lines',
+      generations: 'roomId; edited; generation; generations',
+      breedingGroups: 'roomId; edited; choice of breeders; choices of breeders',
       colonies: '; edited; colony; colonies',
       sources: 'roomId; edited; source; sources',
       shelf: 'roomId; edited; box on the shelf; boxes on the shelf',

@@ -1,0 +1,23 @@
+import { UNEVENNESS } from './familySizes'
+import type { BredGroup, Breeders } from './groupKinship'
+import type { BreederSet, GradedSex, LineGroup } from './history'
+
+/** Breeders of one sex; where nobody told them apart half of them are taken to be it. */
+const ofSex = (breeders: readonly BreederSet[], sex: GradedSex): Breeders[] =>
+  breeders.flatMap(b =>
+    b.sex === sex
+      ? [{ groupId: b.groupId, number: b.number }]
+      : b.sex === 'mixed'
+        ? [{ groupId: b.groupId, number: Math.max(1, b.number / 2) }]
+        : [],
+  )
+
+/** Groups of a line as their kinship is reckoned, with the usual unevenness of families. */
+export const breederGroups = (groups: readonly LineGroup[]): BredGroup[] =>
+  groups.map(({ id, size, breeders }) => ({
+    id,
+    size,
+    sires: ofSex(breeders, 'male'),
+    dams: ofSex(breeders, 'female'),
+    unevenness: { sires: UNEVENNESS.male, dams: UNEVENNESS.female },
+  }))

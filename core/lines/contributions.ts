@@ -1,0 +1,85 @@
+// the package has no types of its own, and every project that reads this file must find ours
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
+/// <reference path="./quadprog.d.ts" />
+import { solveQP } from 'quadprog'
+
+/** Who may breed, what each is worth, and how they are related. */
+export interface Candidates {
+  /** breeding value of each, in any unit */
+  merit: readonly number[]
+  /** kinship of each with each, with itself on the diagonal */
+  coancestry: readonly (readonly number[])[]
+  /** where sexes are told apart each side gives a half */
+  males?: readonly boolean[]
+}
+
+/** Shares in the young, and what comes of them. */
+export interface Contributions {
+  shares: number[]
+  /** mean merit */
+  gain: number
+  /** mean kinship of the shares with each other */
+  kinship: number
+  /** false where nobody can stay below the limit: then the shares are those of the least kinship */
+  reached: boolean
+}
+
+const HALVINGS = 60
+
+/**
+ * Shares in the young that bring most merit with a mean kinship no higher than a limit (Meuwissen 1997, J. Anim. Sci.
+ * 75: 934), by quadratic programming (Goldfarb & Idnani 1983) with the price of kinship found by halving.
+ * @throws RangeError where the sizes do not fit, or a side has nobody
+ */
+export function optimalContributions(candidates: Candidates, limit: number): Contributions {
+  check(candidates)
+  const least = sharesAt(candidates, 1e9)
+  const reachable = kinshipOf(candidates, least) <= limit + 1e-9
+  if (!reachable) return told(candidates, least, false)
+  // price of kinship on the log scale: high keeps it low
+  let [low, high] = [-12, 12]
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2
+    if (kinshipOf(candidates, sharesAt(candidates, Math.exp(middle))) > limit) low = middle
+    else high = middle
+  }
+  return told(candidates, sharesAt(candidates, Math.exp(high)), true)
+}
+
+function check({ merit, coancestry, males }: Candidates) {
+  const n = merit.length
+  if (n === 0 || coancestry.length !== n || coancestry.some(row => row.length !== n))
+    throw new RangeError(`kinship must be a square of ${n} candidates`)
+  if (males && (males.length !== n || !males.includes(true) || !males.includes(false)))
+    throw new RangeError('contributions need candidates of both sexes')
+}
+
+const told = (candidates: Candidates, shares: number[], reached: boolean): Contributions => ({
+  shares,
+  gain: shares.reduce((sum, s, i) => sum + s * candidates.merit[i]!, 0),
+  kinship: kinshipOf(candidates, shares),
+  reached,
+})
+
+/** Mean kinship of shares with each other. */
+const kinshipOf = ({ coancestry }: Candidates, shares: readonly number[]): number =>
+  shares.reduce((sum, a, i) => shares.reduce((inner, b, j) => inner + a * b * coancestry[i]![j]!, sum), 0)
+
+/** Most merit less a price times kinship. */
+function sharesAt({ merit, coancestry, males }: Candidates, price: number): number[] {
+  const n = merit.length
+  const sides = males ? [males.map(m => (m ? 1 : 0)), males.map(m => (m ? 0 : 1))] : [merit.map(() => 1)]
+  // divided by the price where that is high, so that the numbers stay about one
+  const [ofKin, ofMerit] = price > 1 ? [1, 1 / price] : [price, 1]
+  // relatives of one family have rows alike: the solver wants a hair more on the diagonal
+  const hair = 1e-7 * Math.max(ofKin, 1e-3)
+  const D = from1(coancestry.map((row, i) => from1(row.map((k, j) => 2 * ofKin * k + (i === j ? hair : 0)))))
+  const A = from1(merit.map((_, i) => from1([...sides.map(s => s[i]!), ...merit.map((__, j) => (i === j ? 1 : 0))])))
+  const b = from1([...sides.map(() => 1 / sides.length), ...merit.map(() => 0)])
+  const { solution, message } = solveQP(D, from1(merit.map(m => m * ofMerit)), A, b, sides.length)
+  if (message) throw new RangeError(`kinship is not one of real animals: ${message}`)
+  return Array.from({ length: n }, (_, i) => Math.max(0, solution[i + 1]!))
+}
+
+/** The solver counts from one. */
+const from1 = <T>(list: readonly T[]): T[] => [undefined as T, ...list]

@@ -1,0 +1,79 @@
+import type { Id } from '#core/records'
+
+/** Whose grades they are: one sex, or both where nobody told them apart. */
+export type GradedSex = 'female' | 'male' | 'mixed'
+
+/**
+ * How many stood on some rungs: on one of today's, or, where an old rung was split, on one of several that it went
+ * into.
+ */
+export interface RungCell {
+  /** lowest and highest rung of today's ladder, from 0 */
+  from: number
+  to: number
+  number: number
+}
+
+/** One keeper's grades of a group. The cells are all rungs of the ladder of that day, those with nobody as well. */
+export interface GroupGrading {
+  grader: string
+  sex: GradedSex
+  cells: readonly RungCell[]
+}
+
+/** The same animals graded by two keepers: rows are the rungs of the first, columns those of the second. */
+export interface GradedTwice {
+  graders: readonly [string, string]
+  table: readonly (readonly number[])[]
+}
+
+/** Animals that bred, all of one group and one sex. */
+export interface BreederSet {
+  groupId: Id
+  sex: GradedSex
+  number: number
+  /** of each rung, lowest first; null where they were taken without regard to it */
+  rungs: readonly number[] | null
+  /** who put them on their rungs */
+  grader: string
+}
+
+/** Animals of one generation in one place. Founders have no breeders. */
+export interface LineGroup {
+  id: Id
+  /** grown animals in it, of whom breeders are taken */
+  size: number
+  breeders: readonly BreederSet[]
+  /** groups that grew up at the same time and in the same way have one name here, and one environment */
+  period: string
+  gradings: readonly GroupGrading[]
+  twice: readonly GradedTwice[]
+}
+
+/** All that the log says of a line's grades on one ladder: parents before their young. */
+export interface LineHistory {
+  /** rungs of today's ladder */
+  rungs: number
+  groups: readonly LineGroup[]
+}
+
+/** All keepers who graded, the one with most animals first: the ladder is told as that one sees it. */
+export function gradersOf(history: LineHistory): string[] {
+  const seen = new Map<string, number>()
+  const add = (grader: string, number: number) => seen.set(grader, (seen.get(grader) ?? 0) + number)
+  for (const { gradings, twice, breeders } of history.groups) {
+    for (const { grader, cells } of gradings)
+      add(
+        grader,
+        cells.reduce((sum, c) => sum + c.number, 0),
+      )
+    for (const { graders, table } of twice)
+      for (const grader of graders)
+        add(
+          grader,
+          table.flat().reduce((a, b) => a + b, 0),
+        )
+    for (const { grader } of breeders) add(grader, 0)
+  }
+  return [...seen].toSorted((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([grader]) => grader)
+}

@@ -1,0 +1,185 @@
+import {
+  type BreedingGroup,
+  currentEntries,
+  type Entry,
+  type EntryOf,
+  type Generation,
+  type Id,
+  type Ladder,
+  type Line,
+  momentMs,
+  presentRungs,
+  type RungCount,
+  rungsTotal,
+  spanOf,
+  WEEK_MS,
+} from '#core/records'
+import { countsOn, graderOf, gradingsOf, pairedSessions, seenIn, SOMEBODY } from './gradings'
+import type { BreederSet, GradedSex, LineGroup, LineHistory } from './history'
+
+/** All that the log and the records say of one line. */
+export interface LineRecords {
+  line: Line
+  ladder: Ladder
+  generations: readonly Generation[]
+  breedingGroups: readonly BreedingGroup[]
+  /** of the colonies that hold or held it: gradings, and what left by rung */
+  entries: readonly Entry[]
+}
+
+/** A generation as it is told: who was graded, and who was bred from. */
+export interface GradedGeneration {
+  /** its record, or of a line without any a stretch of time */
+  id: Id
+  n: number
+  fromMs: number
+  gradings: EntryOf<'grading'>[]
+  /** by today's rungs, lowest first, each animal once */
+  counts: number[]
+  /** who of them bred the next, by rung; null where nobody wrote it down */
+  bred: { males: number[]; females: number[]; mixed: number[] } | null
+}
+
+/** A line for the model and for the eye. */
+export interface LineRead {
+  history: LineHistory
+  generations: GradedGeneration[]
+}
+
+/** Gradings that lie less far apart are of one stretch of time, in a line without generations. */
+const STRETCH_WEEKS = 5
+/** Breeders of whom nobody wrote down how many: so many of each sex (from memory). */
+const UNTOLD = 8
+
+/**
+ * Reads a line: generations with their gradings and breeders, or, where its animals breed all the time, stretches of
+ * time of which each was bred by those of the one before that were left.
+ */
+export function readLine(records: LineRecords): LineRead {
+  const entries = currentEntries(records.entries)
+  const gradings = entries.filter(
+    (e): e is EntryOf<'grading'> => e.kind === 'grading' && seenIn(e, records.ladder).length > 0,
+  )
+  const parts = records.generations.length > 0 ? byGeneration(records, gradings) : byStretch(gradings)
+  const generations: GradedGeneration[] = []
+  const groups: LineGroup[] = []
+  for (const [i, { id, n, fromMs, own }] of parts.entries()) {
+    const before = generations[i - 1]
+    const breeders = before ? breedersOf(records, entries, { before, id, untilMs: fromMs }) : []
+    if (before) before.bred = bredOf(breeders)
+    const seen = graded(own, records.ladder)
+    const counts = countsOn(records.ladder, seen.once)
+    generations.push({ id, n, fromMs, gradings: own, counts, bred: null })
+    const size = Math.max(2, Math.round(counts.reduce((a, b) => a + b, 0)))
+    groups.push({ id, size, breeders, period: id, gradings: seen.gradings, twice: seen.twice })
+  }
+  const last = generations.at(-1)
+  const running = records.breedingGroups.filter(b => b.state !== 'draft' && b.generationId === last?.id)
+  if (last && running.length > 0) last.bred = bredOf(running.flatMap(b => setsOf(b, records.ladder)))
+  return { history: { rungs: presentRungs(records.ladder).length, groups }, generations }
+}
+
+interface Part {
+  id: Id
+  n: number
+  fromMs: number
+  own: EntryOf<'grading'>[]
+}
+
+/** Gradings by the generation that they name; those that name none belong to the one that was there. */
+function byGeneration({ generations }: LineRecords, gradings: readonly EntryOf<'grading'>[]): Part[] {
+  const order = generations.toSorted((a, b) => a.n - b.n)
+  const ofDay = (e: EntryOf<'grading'>) => order.findLast(g => g.from <= e.at) ?? order[0]
+  return order.map(({ id, n, from }) => ({
+    id,
+    n,
+    fromMs: momentMs(from),
+    own: gradings.filter(e => (e.generationId ?? ofDay(e)?.id) === id),
+  }))
+}
+
+function byStretch(gradings: readonly EntryOf<'grading'>[]): Part[] {
+  const parts: Part[] = []
+  for (const e of gradings.toSorted((a, b) => (a.at < b.at ? -1 : 1))) {
+    const last = parts.at(-1)
+    if (last && momentMs(e.at) - last.fromMs < STRETCH_WEEKS * WEEK_MS) last.own.push(e)
+    else parts.push({ id: e.id, n: parts.length + 1, fromMs: momentMs(e.at), own: [e] })
+  }
+  return parts
+}
+
+/** What was graded of a generation: each animal once for the eye, and pairs as pairs for the model. */
+function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
+  const pairs = pairedSessions(own, ladder)
+  const seconds = new Set(pairs.map(p => p.second.id))
+  const firsts = own.filter(e => !seconds.has(e.id))
+  const once = firsts.flatMap(e => seenIn(e, ladder))
+  const gradings = firsts.flatMap(e => {
+    const longest = Math.max(0, ...pairs.filter(p => p.first.id === e.id).map(p => p.second.seen?.length ?? 0))
+    return gradingsOf(seenIn(e, ladder).slice(longest), ladder, graderOf(e))
+  })
+  return { once, gradings, twice: pairs.map(p => p.twice) }
+}
+
+/** Who bred a generation: those of its breeding groups, or whoever was left of the one before. */
+function breedersOf(
+  { generations, breedingGroups, ladder }: LineRecords,
+  entries: readonly Entry[],
+  { before, id, untilMs }: { before: GradedGeneration; id: Id; untilMs: number },
+): BreederSet[] {
+  const own = generations.find(g => g.id === id)?.breedingGroupIds ?? []
+  // breeders are of generations that stand before; others are of another line, or a slip
+  const known = new Set(generations.filter(g => g.n <= before.n).map(g => g.id))
+  const sets = breedingGroups
+    .filter(b => own.includes(b.id) && b.state !== 'draft' && known.has(b.generationId))
+    .flatMap(b => setsOf(b, ladder))
+  if (hasBoth(sets)) return sets
+  const grader = before.gradings[0] ? graderOf(before.gradings[0]) : SOMEBODY
+  const gone = countsOn(ladder, takenOut(entries, before.fromMs, untilMs))
+  if (gone.some(n => n > 0)) {
+    const left = before.counts.map((n, k) => Math.max(0, Math.round(n - gone[k]!)))
+    const number = left.reduce((a, b) => a + b, 0)
+    if (number > 1) return [{ groupId: before.id, sex: 'mixed', number, rungs: left, grader }]
+  }
+  return (['male', 'female'] as const).map(sex => ({ groupId: before.id, sex, number: UNTOLD, rungs: null, grader }))
+}
+
+const hasBoth = (sets: readonly BreederSet[]): boolean =>
+  sets.some(s => s.sex === 'mixed') || (sets.some(s => s.sex === 'male') && sets.some(s => s.sex === 'female'))
+
+/** What left a line by rung: taken out or moved away. */
+const takenOut = (entries: readonly Entry[], fromMs: number, untilMs: number): RungCount[] =>
+  entries.flatMap(e =>
+    (e.kind === 'removal' || e.kind === 'move') && momentMs(e.at) >= fromMs && momentMs(e.at) < untilMs
+      ? (e.rungs ?? [])
+      : [],
+  )
+
+const sexOf: Readonly<Record<RungCount['sex'], GradedSex>> = { female: 'female', male: 'male', unknown: 'mixed' }
+
+/** A breeding group as the model reads it. */
+export function setsOf(
+  { generationId, keeper, parents }: Pick<BreedingGroup, 'generationId' | 'keeper' | 'parents'>,
+  ladder: Pick<Ladder, 'rungs'>,
+): BreederSet[] {
+  return (['male', 'female', 'unknown'] as const).flatMap(sex => {
+    const own = parents.filter(p => p.sex === sex && spanOf(ladder, p.rungId))
+    const number = rungsTotal(own)
+    if (number === 0) return []
+    return [
+      { groupId: generationId, sex: sexOf[sex], number, rungs: countsOn(ladder, own), grader: keeper ?? SOMEBODY },
+    ]
+  })
+}
+
+function bredOf(sets: readonly BreederSet[]): GradedGeneration['bred'] {
+  if (sets.length === 0 || sets.every(s => s.rungs === null)) return null
+  const of = (sex: GradedSex) => {
+    const own = sets.flatMap(s => (s.sex === sex && s.rungs ? [s.rungs] : []))
+    const [first] = sets.flatMap(s => s.rungs ?? [])
+    return first === undefined
+      ? []
+      : sets.find(s => s.rungs)!.rungs!.map((_, k) => own.reduce((sum, r) => sum + r[k]!, 0))
+  }
+  return { males: of('male'), females: of('female'), mixed: of('mixed') }
+}

@@ -1,0 +1,268 @@
+import { quickNormalBelow } from '#core/stats'
+import { type Chosen, chosenOf, type Eye, joinChosen, type Standing } from './chosen'
+import { UNEVENNESS } from './familySizes'
+import { groupKinships } from './groupKinship'
+import { type BreederSet, type GradedSex, gradersOf, type LineGroup, type LineHistory } from './history'
+import { breederGroups } from './breederGroups'
+
+/** Figures from memory that the fit begins with, marked as such where they are shown. */
+export const LINE_PRIOR = {
+  /** standard deviation of what one generation's food and warmth add to all of it, in those of the trait */
+  environment: 0.15,
+  /** a keeper's error: its standard deviation in those of the trait, and the spread of that on the log scale */
+  blur: 0.35,
+  blurSd: 0.5,
+  /** how far keepers lie apart */
+  shift: 0.35,
+  /** how far males and females lie apart */
+  sexes: 0.5,
+  /** where the lowest border lies, and the ratio of the steps between them */
+  lowest: 1.5,
+  steps: 0.6,
+  /** founders that come later lie anywhere about the first */
+  strangers: 1,
+} as const
+
+/** Animals of a founder group do not know each other; its young have all of the variance. */
+export interface LineModel {
+  readonly history: LineHistory
+  readonly graders: readonly string[]
+  /** how many standard normal numbers it is made of */
+  readonly size: number
+  /** lives the line through */
+  run(latents: Float64Array, heritability: number): LineRun
+}
+
+/** A line as some latents have it. */
+export interface LineRun {
+  eyes: Map<string, Eye>
+  /** how far females lie above the mean of both; males as far below */
+  sexes: number
+  /** variance of what is not passed on */
+  rest: number
+  standings: Standing[]
+  /** chance of each cell that was graded, in the order of `cellsOf` */
+  chances: Float64Array
+}
+
+/** One multinomial of a history: how many fell into each of its cells, which follow one another in `chances`. */
+export interface Graded {
+  counts: readonly number[]
+  total: number
+  at: number
+}
+
+/** All that was graded, as multinomials in the order in which the model gives their chances. */
+export function cellsOf(history: LineHistory): Graded[] {
+  const found: Graded[] = []
+  let at = 0
+  const add = (counts: readonly number[]) => {
+    found.push({ counts, total: counts.reduce((a, b) => a + b, 0), at })
+    at += counts.length
+  }
+  for (const { gradings, twice } of history.groups) {
+    for (const { cells } of gradings) add(cells.map(c => c.number))
+    for (const { table } of twice) add(table.flat())
+  }
+  return found
+}
+
+const sign: Readonly<Record<GradedSex, number>> = { female: 1, male: -1, mixed: 0 }
+
+/** Where each unknown stands among the latents. */
+interface Layout {
+  blurs: number
+  shifts: number
+  periods: number
+  groups: number
+  /** how far the sexes lie apart; only where somebody told them apart */
+  sexes: number
+  size: number
+}
+
+function layoutOf(history: LineHistory, graders: number, periods: number): Layout {
+  const sexed = history.groups.some(g => g.gradings.some(x => x.sex !== 'mixed'))
+  const blurs = history.rungs - 1
+  const shifts = blurs + graders
+  const periodsAt = shifts + Math.max(0, graders - 1)
+  const groups = periodsAt + periods
+  const sexes = groups + history.groups.length - 1
+  return { blurs, shifts, periods: periodsAt, groups, sexes, size: sexes + (sexed ? 1 : 0) }
+}
+
+/** How each keeper sees, as some latents have it: the borders rise by steps about three standard deviations in all. */
+function eyesOf(z: Float64Array, { blurs, shifts }: Layout, graders: readonly string[]): Map<string, Eye> {
+  const rungs = blurs + 1
+  const usualStep = 3 / rungs
+  const cuts = [(-usualStep * (rungs - 2)) / 2 + LINE_PRIOR.lowest * z[0]!]
+  for (let k = 1; k < blurs; k++) cuts.push(cuts[k - 1]! + usualStep * Math.exp(LINE_PRIOR.steps * z[k]!))
+  return new Map(
+    graders.map((grader, i) => [
+      grader,
+      {
+        cuts,
+        shift: i === 0 ? 0 : LINE_PRIOR.shift * z[shifts + i - 1]!,
+        blur: (LINE_PRIOR.blur * Math.exp(LINE_PRIOR.blurSd * z[blurs + i]!)) ** 2,
+      },
+    ]),
+  )
+}
+
+/**
+ * The threshold model of a line over its generations: breeding values, what each environment added, and how each
+ * keeper sees. Every unknown is a standard normal number, so that a fit has one prior and one way of looking.
+ * Sources: Wright (1934), Genetics 19: 506; Falconer & Mackay (1996), ch. 11 and 18; Bulmer (1971), Am. Nat. 105: 201.
+ * Drift is what who exactly bred, and how unevenly, leaves open (Hill 1972, Biometrics 28: 747).
+ */
+export function lineModel(history: LineHistory): LineModel {
+  const graders = gradersOf(history)
+  const periods = [...new Set(history.groups.map(g => g.period))]
+  const rowOf = new Map(history.groups.map((g, row) => [g.id, row]))
+  const kin = groupKinships(breederGroups(history.groups))
+  const layout = layoutOf(history, graders.length, periods.length)
+  const cells = cellsOf(history).reduce((sum, c) => sum + c.counts.length, 0)
+  // what inbreeding of the breeders takes from the variance that segregates among their young
+  const kept = history.groups.map(({ breeders }) => {
+    const all = breeders.reduce((sum, b) => sum + b.number, 0)
+    return 1 - breeders.reduce((sum, b) => sum + (b.number / all) * kin.inbreeding[rowOf.get(b.groupId)!]!, 0)
+  })
+
+  function run(z: Float64Array, heritability: number): LineRun {
+    const made: LineRun = {
+      eyes: eyesOf(z, layout, graders),
+      sexes: layout.size > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
+      rest: 1 - heritability,
+      standings: [],
+      chances: new Float64Array(cells),
+    }
+    let at = 0
+    for (const [row, group] of history.groups.entries()) {
+      const environment = LINE_PRIOR.environment * z[layout.periods + periods.indexOf(group.period)]!
+      const luck = row === 0 ? 0 : z[layout.groups + row - 1]!
+      if (group.breeders.length === 0)
+        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment })
+      else {
+        const young = youngOf(group.breeders, made, rowOf, heritability * kept[row]!)
+        const drift = Math.sqrt(young.doubt + young.segregating / Math.max(1, group.size))
+        made.standings.push({ mean: young.mean + drift * luck, variance: young.variance, environment })
+      }
+      at = fillChances(made, row, group, at)
+    }
+    return made
+  }
+  return { history, graders, size: layout.size, run }
+}
+
+/** Chances of all that was graded of a group, from a place on. @returns the place after them */
+function fillChances(run: LineRun, row: number, { gradings, twice }: LineGroup, from: number): number {
+  let at = from
+  for (const { grader, sex, cells } of gradings) {
+    const look = lookOf(run, row, grader, sex)
+    for (const cell of cells) run.chances[at++] = look(cell.from, cell.to)
+  }
+  for (const { graders, table } of twice) {
+    const size = table.length ** 2
+    fillTwice(run.chances.subarray(at, at + size), run, row, graders)
+    at += size
+  }
+  return at
+}
+
+/** What breeders pass on, and what segregates among their young. */
+export interface Young extends Chosen {
+  segregating: number
+}
+
+/**
+ * The young of some breeders: half of each side, and what segregates (infinitesimal model; Bulmer 1971). Where sexes
+ * are not told apart both sides are the same animals.
+ * @param founders genetic variance of the founders less what inbreeding of the parents took
+ */
+export function youngOf(
+  breeders: readonly BreederSet[],
+  run: LineRun,
+  rowOf: ReadonlyMap<string, number>,
+  founders: number,
+): Young {
+  const side = (sex: GradedSex): Chosen & { number: number } => {
+    const own = breeders.filter(b => b.sex === sex || b.sex === 'mixed')
+    const sets = own.map(b => ({
+      number: b.sex === 'mixed' ? b.number / 2 : b.number,
+      chosen: chosenOf(b, {
+        standing: run.standings[rowOf.get(b.groupId)!]!,
+        eye: moved(run.eyes.get(b.grader)!, sign[b.sex] * run.sexes),
+        environment: run.rest,
+        unevenness: UNEVENNESS[b.sex],
+      }),
+    }))
+    return { ...joinChosen(sets), number: sets.reduce((sum, s) => sum + s.number, 0) }
+  }
+  const [sires, dams] = [side('male'), side('female')]
+  const segregating = founders / 2
+  // each side is a sample of few: of its variance a part lies between samples
+  const inSample = (s: Chosen & { number: number }, sex: GradedSex) =>
+    s.variance * Math.max(0, 1 - (1 + UNEVENNESS[sex]) / Math.max(1, s.number))
+  return {
+    mean: (sires.mean + dams.mean) / 2,
+    variance: (inSample(sires, 'male') + inSample(dams, 'female')) / 4 + segregating,
+    doubt: (sires.doubt + dams.doubt) / 4,
+    segregating,
+  }
+}
+
+const moved = (eye: Eye, by: number): Eye => (by === 0 ? eye : { ...eye, shift: eye.shift + by })
+
+/** Chance of a stretch of rungs in a group, as a keeper grades it. */
+function lookOf(run: LineRun, row: number, grader: string, sex: GradedSex): (from: number, to: number) => number {
+  const { mean, variance, environment } = run.standings[row]!
+  const eye = run.eyes.get(grader)!
+  // both sexes together are a little wider than one
+  const wider = sex === 'mixed' ? run.sexes ** 2 : 0
+  const sd = Math.sqrt(variance + run.rest + eye.blur + wider)
+  const at = mean + environment + eye.shift + sign[sex] * run.sexes
+  const below = eye.cuts.map(cut => quickNormalBelow((cut - at) / sd))
+  const upTo = (k: number) => (k < 0 ? 0 : k >= below.length ? 1 : below[k]!)
+  return (from, to) => Math.max(1e-12, upTo(to) - upTo(from - 1))
+}
+
+const NODES = 25
+const FAR = 4
+const places = /* @__PURE__ */ Float64Array.from({ length: NODES }, (_, i) => -FAR + (2 * FAR * i) / (NODES - 1))
+const weights = /* @__PURE__ */ (() => {
+  const raw = places.map(x => Math.exp(-(x * x) / 2))
+  const all = raw.reduce((a, b) => a + b, 0)
+  return raw.map(w => w / all)
+})()
+
+/**
+ * Chances of the pairs of rungs that two keepers give the same animals: what is graded is one, their errors are two.
+ */
+function fillTwice(into: Float64Array, run: LineRun, row: number, graders: readonly [string, string]) {
+  const { mean, variance, environment } = run.standings[row]!
+  const sd = Math.sqrt(variance + run.rest + run.sexes ** 2)
+  const [first, second] = [run.eyes.get(graders[0])!, run.eyes.get(graders[1])!]
+  const rungs = first.cuts.length + 1
+  const [byFirst, bySecond] = [new Float64Array(rungs), new Float64Array(rungs)]
+  into.fill(1e-12)
+  for (let i = 0; i < NODES; i++) {
+    const at = mean + environment + sd * places[i]!
+    fillRungs(byFirst, first, at)
+    fillRungs(bySecond, second, at)
+    for (let a = 0; a < rungs; a++) {
+      const p = weights[i]! * byFirst[a]!
+      for (let b = 0; b < rungs; b++) into[a * rungs + b]! += p * bySecond[b]!
+    }
+  }
+}
+
+/** Chance of each rung for an animal whose trait is known. */
+function fillRungs(into: Float64Array, { cuts, shift, blur }: Eye, at: number) {
+  const sd = Math.sqrt(blur)
+  let last = 0
+  for (let k = 0; k < cuts.length; k++) {
+    const below = quickNormalBelow((cuts[k]! - at - shift) / sd)
+    into[k] = below - last
+    last = below
+  }
+  into[cuts.length] = 1 - last
+}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest'
+import { fitLine, generationsAhead, nextGeneration, pickCurve, proposedPick } from '#core/lines'
+import { bred, lineOf } from './historyParts'
+
+const line = lineOf([
+  { counts: [20, 40, 30, 10], kept: [0, 0, 0, 10] },
+  { counts: [9, 30, 38, 23], kept: [0, 0, 0, 10] },
+  { counts: [4, 22, 38, 36], kept: [0, 0, 0, 10] },
+])
+const fit = fitLine(line)
+const of = (rungs: readonly number[]) => (['male', 'female'] as const).map(sex => bred('g2', rungs, sex))
+const next = (rungs: readonly number[], young = 100) => nextGeneration(fit, { breeders: of(rungs), young })
+
+describe('the next generation', () => {
+  it('of the best is better than of all, and of the worst worse', () => {
+    const [best, all, worst] = [next([0, 0, 0, 12]), next([1, 6, 11, 10]), next([12, 0, 0, 0])]
+    expect(best.meanRung.value).toBeGreaterThan(all.meanRung.value + 0.1)
+    expect(worst.meanRung.value).toBeLessThan(all.meanRung.value - 0.3)
+    expect(best.gain.low).toBeGreaterThan(0)
+    expect(worst.gain.high).toBeLessThan(0)
+  })
+  it('is about where the line stood when all breed', () => {
+    const all = next([4, 22, 38, 36])
+    for (const [k, share] of [0.04, 0.22, 0.38, 0.36].entries())
+      expect(Math.abs(all.shares[k]!.value - share)).toBeLessThan(0.06)
+    expect(all.gain.low).toBeLessThan(0)
+    expect(all.gain.high).toBeGreaterThan(0)
+  })
+  it('has shares that go up to one, and ranges that widen for few young', () => {
+    const { shares, upFrom } = next([0, 0, 0, 12])
+    expect(shares.reduce((sum, s) => sum + s.value, 0)).toBeCloseTo(1, 1)
+    expect(upFrom[0]).toEqual({ low: 1, value: 1, high: 1 })
+    expect(upFrom[3]).toEqual(shares[3])
+    const width = (young: number) => {
+      const s = next([0, 0, 0, 12], young).shares[3]!
+      return s.high - s.low
+    }
+    expect(width(8)).toBeGreaterThan(1.3 * width(1000))
+  })
+  it('of two parents is less sure than of thirty', () => {
+    const width = (rungs: readonly number[]) => {
+      const { gain } = next(rungs)
+      return gain.high - gain.low
+    }
+    expect(width([0, 0, 0, 1])).toBeGreaterThan(1.3 * width([0, 0, 0, 15]))
+  })
+  it('needs both sexes', () => {
+    expect(() => nextGeneration(fit, { breeders: [bred('g2', [0, 0, 0, 3], 'male')], young: 50 })).toThrow(/females/)
+  })
+})
+
+describe('several generations ahead', () => {
+  const ahead = generationsAhead(fit, { breeders: of([0, 0, 0, 10]), generations: 8, young: 100 })
+  it('rises ever more slowly', () => {
+    const means = ahead.map(a => a.meanRung.value)
+    const steps = means.slice(1).map((m, t) => m - means[t]!)
+    expect(steps[0]).toBeGreaterThan(0)
+    expect(steps.at(-1)!).toBeLessThan(steps[0]!)
+  })
+  it('is less sure the further it looks', () => {
+    const middle = (t: number) => ahead[t]!.upFrom[2]!.value
+    expect(middle(7)).toBeGreaterThan(middle(0))
+    const unsure = ahead.map(a => a.meanRung.high - a.meanRung.low)
+    expect(unsure[3]).toBeGreaterThan(unsure[0]!)
+  })
+})
+
+describe('the curve of picks', () => {
+  const stock = { groupId: 'g2', grader: 'A', females: [2, 11, 19, 18], males: [2, 11, 19, 18] }
+  const curve = pickCurve(fit, stock, 100)
+  it('goes from few to all: less gain, less kinship', () => {
+    expect(curve.at(-1)!.share).toBe(1)
+    expect(curve[0]!.share).toBeLessThan(0.08)
+    const rates = curve.map(p => p.variety.perGeneration)
+    expect(rates.toSorted((a, b) => b - a)).toEqual(rates)
+    expect(curve[0]!.next.gain.value).toBeGreaterThan(curve.at(-1)!.next.gain.value + 0.1)
+  })
+  it('takes from the top rung down', () => {
+    const fifth = curve.find(p => p.share > 0.45 && p.share < 0.5)!
+    expect(fifth.breeders.map(b => b.rungs)).toEqual([
+      [0, 0, 5, 18],
+      [0, 0, 5, 18],
+    ])
+  })
+  it('proposes most gain within what is allowed', () => {
+    const allowed = { perGeneration: 0.03, comesBack: () => true }
+    const pick = proposedPick(curve, allowed)!
+    expect(pick.variety.perGeneration).toBeLessThanOrEqual(0.03)
+    const better = curve.filter(p => p.next.gain.value > pick.next.gain.value)
+    for (const p of better) expect(p.variety.perGeneration).toBeGreaterThan(0.03)
+    // one that does not come back is not proposed
+    expect(proposedPick(curve, { ...allowed, comesBack: p => p.share > 0.7 })!.share).toBeGreaterThan(0.7)
+    expect(proposedPick(curve, { ...allowed, comesBack: () => false })).toBe(curve.at(-1))
+  })
+})
