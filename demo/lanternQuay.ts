@@ -18,6 +18,7 @@ import {
 import { makeColony } from './colonyLog'
 import { makeFollowed } from './followed'
 import { makeHatches } from './hatches'
+import { type DemoLines, makeLines } from './lines'
 import { type Making, making, weeksBefore } from './making'
 import { lanternQuayPlan } from './plan'
 import type { GlassPlan } from './planShapes'
@@ -96,30 +97,38 @@ export function lanternQuay({ seed, untilMs }: DemoOptions): DemoRoom {
         putGlass(maker, filling, plan, { rackId: rack.id, shelf, position })
   }
   const eggLots = addHatches(maker, filling)
-  const { truth, racks, glasses, colonies, animals, sources, shelf, plans, entries } = filling
+  const bred = makeLines(maker, room.id, filling.colonies)
+  filling.entries.push(...bred.entries)
+  return { backup: backupOf(maker, filling, { ...bred, eggLots }), truth: filling.truth }
+}
+
+/** The filled room as a file. */
+function backupOf(
+  maker: Making,
+  { room, racks, glasses, colonies, animals, sources, shelf, plans, entries }: Filling,
+  { lines, ladders, generations, breedingGroups, eggLots }: DemoLines & { eggLots: EggLot[] },
+): Backup {
   entries.sort((a, b) => (a.id < b.id ? -1 : 1))
   const idOf = (name: string) => colonies.find(c => c.name === name)!.id
   return {
-    backup: {
-      ...noRows(),
-      format: BACKUP_FORMAT,
-      version: BACKUP_VERSION,
-      exportedAt: toMoment(untilMs),
-      rooms: [room],
-      racks,
-      glasses,
-      colonies,
-      animals,
-      eggLots,
-      sources,
-      shelf,
-      plans,
-      scenarios: scenariosOf(maker, idOf),
-      orders: ordersOf(maker, room.id, idOf),
-      practice: practiceOf(maker, room.id),
-      entries,
-    },
-    truth,
+    ...noRows(),
+    format: BACKUP_FORMAT,
+    version: BACKUP_VERSION,
+    exportedAt: toMoment(maker.untilMs),
+    rooms: [room],
+    racks,
+    glasses,
+    colonies,
+    ...{ lines, ladders, generations, breedingGroups },
+    animals,
+    eggLots,
+    sources,
+    shelf,
+    plans,
+    scenarios: scenariosOf(maker, idOf),
+    orders: ordersOf(maker, room.id, idOf),
+    practice: practiceOf(maker, room.id),
+    entries,
   }
 }
 

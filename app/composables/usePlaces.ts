@@ -7,6 +7,7 @@ import {
   mdiEyeOutline,
   mdiPencilRulerOutline,
   mdiRoutes,
+  mdiStairsUp,
   mdiViewGridOutline,
   mdiWaterOutline,
 } from '@mdi/js'
@@ -64,6 +65,13 @@ const places: readonly Omit<Place, 'to'>[] = [
     letter: 'u',
     icon: mdiEyeOutline,
     what: 'What if: warmer, more food, fish, takes; when can I have 50?',
+  },
+  {
+    id: 'lines',
+    title: 'Lines',
+    letter: 'l',
+    icon: mdiStairsUp,
+    what: 'Is the line improving; who breeds; what comes next',
   },
   {
     id: 'surplus',

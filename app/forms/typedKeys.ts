@@ -4,4 +4,5 @@ export const typedKeys = {
   bag: 'ulkin.typed.bag',
   vessel: 'ulkin.typed.vessel',
   planStart: 'ulkin.typed.planStart',
+  grade: 'ulkin.typed.grade',
 } as const

@@ -15,7 +15,8 @@ export interface LinesOfVersion7 {
 
 /**
  * Lines of version 6 had a name alone, and gradings were free words. Lines have a crossing group and ladders now; of
- * the words that a line's colonies were graded by a ladder is made, the same on every device: A stands above B, 10 above 2.
+ * the words that a line’s colonies were graded by a ladder is made, the same on every device: A stands above B, 10
+ * above 2.
  * A colony that was graded and has no line gets one of its own name. The entries stay as they are.
  */
 export function laddersOfVersion7(raw: {

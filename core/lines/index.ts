@@ -53,3 +53,17 @@ export {
   meanRungOf,
   tellLine,
 } from './tellLine'
+export { type StarterLadder, starterLadders } from './starterLadders'
+export {
+  countsIn,
+  fitTrays,
+  inTray,
+  moveBetween,
+  noTrays,
+  sharedOut,
+  stackKey,
+  type Standings,
+  standingsOf,
+  standingTotal,
+  type Trays,
+} from './trays'

@@ -154,8 +154,11 @@ function headingOf(fit: LineFit, { history }: LineRead, graded: number): Heading
   if (early < SURE) return 'still'
   if (rows.length < 4) return 'rising'
   const step = rungOfLiability(fit)
+  // what was graded, without the keepers' eyes: a plateau is one that is seen
+  const shown = (run: LineFit['draws'][number]['run'], row: number) =>
+    run.standings[row]!.mean + run.standings[row]!.environment
   const lately =
-    fit.draws.reduce((sum, { run }) => sum + level(run, rows.at(-1)!) - level(run, rows.at(-4)!), 0) /
+    fit.draws.reduce((sum, { run }) => sum + shown(run, rows.at(-1)!) - shown(run, rows.at(-4)!), 0) /
     fit.draws.length /
     3
   return lately < PLATEAU * step ? 'plateau' : 'rising'

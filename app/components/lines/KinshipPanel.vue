@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import type { ChartData, ChartOptions } from 'chart.js'
+import { inbreedingWith } from '#core/lines'
+import { USUAL_KINSHIP_LIMIT } from '#core/records'
+import { NumberLine } from '~/charts/numberLine'
+import type { LineOf } from '~/composables/useLines'
+import { leftText } from '~/words/lines'
+import { percent, whole } from '~/words/numbers'
+
+/** Inbreeding over the generations, with what lies ahead, and who bred whom. */
+const props = defineProps<{ of: LineOf; nowMs: number }>()
+const { colour, faded, frame, noteStyle, valueAxis } = useChartStyle()
+const AHEAD = 6
+const told = computed(() => props.of.told)
+const limit = computed(() => props.of.line.kinshipLimit ?? USUAL_KINSHIP_LIMIT)
+const past = computed(() => told.value?.generations ?? [])
+const rate = computed(() => told.value?.variety?.perGeneration ?? null)
+/** New blood for half of one sex: an outcross takes its share of inbreeding away at once. */
+const ahead = computed(() => {
+  const last = past.value.at(-1)
+  if (!last || rate.value === null) return []
+  return Array.from({ length: AHEAD + 1 }, (_, t) => ({
+    n: last.n + t,
+    value: inbreedingWith(last.inbreeding.value, rate.value!, t),
+    outcross: t === 0 ? last.inbreeding.value : inbreedingWith(0, rate.value!, t - 1),
+  }))
+})
+const top = computed(() =>
+  Math.min(
+    100,
+    10 *
+      Math.ceil(
+        10 * Math.max(limit.value, ...ahead.value.map(a => a.value), ...past.value.map(g => g.inbreeding.high)) + 0.5,
+      ),
+  ),
+)
+const line = (values: { x: number; y: number }[], more: object) => ({
+  data: values,
+  pointRadius: 0,
+  borderWidth: 2,
+  ...more,
+})
+const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
+  datasets: [
+    line(
+      past.value.map(g => ({ x: g.n, y: 100 * g.inbreeding.high })),
+      { label: 'high', borderWidth: 0, fill: '+1', backgroundColor: faded('weed', 0.16) },
+    ),
+    line(
+      past.value.map(g => ({ x: g.n, y: 100 * g.inbreeding.low })),
+      { label: 'low', borderWidth: 0 },
+    ),
+    line(
+      past.value.map(g => ({ x: g.n, y: 100 * g.inbreeding.value })),
+      {
+        label: 'inbreeding',
+        clip: false,
+        borderColor: colour('weed'),
+        pointRadius: 3,
+        pointBackgroundColor: colour('weed'),
+      },
+    ),
+    line(
+      ahead.value.map(a => ({ x: a.n, y: 100 * a.value })),
+      { label: 'ahead, bred like this', borderColor: colour('weed'), borderDash: [4, 4] },
+    ),
+    line(
+      ahead.value.map(a => ({ x: a.n, y: 100 * a.outcross })),
+      { label: 'after an outcross', borderColor: colour('water'), borderDash: [2, 4] },
+    ),
+    line(
+      [1, (past.value.at(-1)?.n ?? 1) + AHEAD].map(x => ({ x, y: 100 * limit.value })),
+      { label: 'your limit', borderColor: colour('rust'), borderWidth: 1.4 },
+    ),
+  ],
+}))
+const options = computed<ChartOptions<'line'>>(() => ({
+  ...frame,
+  interaction: { mode: 'nearest', intersect: false, axis: 'x' },
+  scales: {
+    x: {
+      ...valueAxis('generation', { min: 1, max: (past.value.at(-1)?.n ?? 1) + AHEAD }, v =>
+        Number.isInteger(v) ? v : '',
+      ),
+      grid: { display: false },
+    },
+    y: valueAxis('inbreeding, %', { min: 0, max: top.value }, v => v),
+  },
+  plugins: { legend: { display: false }, tooltip: noteStyle() },
+}))
+const sum = (list: readonly number[] | undefined) => Math.round((list ?? []).reduce((a, b) => a + b, 0))
+const columns = [
+  { key: 'name', title: 'Generation' },
+  { key: 'graded', title: 'Graded', as: 'figure' as const },
+  { key: 'bred', title: 'Bred from' },
+  { key: 'f', title: 'Inbreeding', as: 'figure' as const },
+]
+const rows = computed(() =>
+  past.value.map(g => ({
+    name: `No. ${g.n}`,
+    graded: whole(g.counts.reduce((a, b) => a + b, 0)),
+    bred: g.bred
+      ? [
+          [sum(g.bred.females), 'females'],
+          [sum(g.bred.males), 'males'],
+          [sum(g.bred.mixed), 'of both'],
+        ]
+          .filter(([n]) => Number(n) > 0)
+          .map(([n, w]) => `${n} ${w}`)
+          .join(', ')
+      : 'not written down',
+    f: `${percent(g.inbreeding.value)} (${Math.round(100 * g.inbreeding.low)}–${Math.round(100 * g.inbreeding.high)})`,
+  })),
+)
+const summary = computed(() => rows.value.map(r => `${r.name}: ${r.f}`).join('; '))
+/** Founders that hold as much variety as is left. */
+const founders = computed(() => {
+  const f = told.value?.inbreeding?.value ?? 0
+  return f > 0.001 ? 1 / (2 * f) : null
+})
+</script>
+
+<template>
+  <p v-if="!told" class="muted">Grade a generation and set its breeders: then kinship is reckoned.</p>
+  <div v-else class="kinship">
+    <p v-if="told.inbreeding">
+      Inbreeding is about <b class="numeral">{{ percent(told.inbreeding.value) }}</b> now; your limit is
+      {{ percent(limit)
+      }}<template v-if="told.generationsLeft !== null">, reached {{ leftText(told.generationsLeft) }}</template
+      >.
+      <template v-if="founders">
+        What variety is left, {{ whole(Math.max(1, founders)) }} unrelated founders would hold.
+      </template>
+    </p>
+    <div class="canvas"><NumberLine :data="data" :options="options" role="img" :aria-label="summary" /></div>
+    <p class="small muted">
+      Band: 80 % of the pedigrees that may lie behind these numbers; how unevenly males breed is from memory.
+      <span class="ahead">Dashed: bred on like the last time.</span>{{ ' ' }}
+      <span class="outcross">Dotted: with unrelated males once, then on like this.</span>
+    </p>
+    <DataTable :columns="columns" :rows="rows" label="Inbreeding by generation" />
+    <p class="small">
+      An outcross to a line of the same kind takes the inbreeding of its young away at once, and about half of the gain
+      with it: keep its young apart, grade them, and breed the best of them back. Unrelated animals of the same colour
+      cost least. Boxes that change their males in turn, each to the next, lose variety most slowly.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.kinship {
+  display: grid;
+  gap: var(--space-4);
+  max-width: 900px;
+}
+.canvas {
+  position: relative;
+  height: 260px;
+}
+.outcross {
+  color: var(--water);
+}
+.ahead {
+  color: var(--weed);
+}
+</style>

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { starterLadders } from '#core/lines'
+import { type Ladder, type Line, presentRungs, RUNGS_MOST } from '#core/records'
+import { type LadderTyped, newLadder, readLadder, splitRung, typedLadder } from '~/forms/ladderDraft'
+
+/** The words of the rungs, from the dullest up, and what else is kept of the line. */
+const props = defineProps<{ line: Line; ladder: Ladder | null }>()
+const room = useRoomStore()
+const { saving, saveAll } = useSave()
+const starters = computed(() => starterLadders(props.line.groupId))
+const typed = ref<LadderTyped>(
+  props.ladder ? typedLadder(props.ladder) : newLadder(starters.value[0]!.trait, starters.value[0]!.rungs),
+)
+const goal = ref(props.line.goal ?? '')
+const limit = ref(String(Math.round(100 * (props.line.kinshipLimit ?? 0.25))))
+const issue = ref('')
+const old = computed(() => {
+  const present = new Set(props.ladder ? presentRungs(props.ladder).map(r => r.id) : [])
+  return (props.ladder?.rungs ?? []).filter(r => !present.has(r.id))
+})
+const add = () => typed.value.rungs.push(newLadder('', ['']).rungs[0]!)
+const move = (from: number, by: number) => {
+  const [one] = typed.value.rungs.splice(from, 1)
+  typed.value.rungs.splice(from + by, 0, one!)
+}
+async function save() {
+  if (!room.room) return
+  const read = readLadder(typed.value, { ladder: props.ladder, roomId: room.room.id, nowMs: Date.now() })
+  const share = Number(limit.value.replace('%', '').trim())
+  issue.value =
+    typeof read === 'string'
+      ? read
+      : share >= 2 && share <= 50
+        ? ''
+        : 'The limit of inbreeding is a percentage from 2 to 50; 25 is that of brother and sister’s young.'
+  if (typeof read === 'string' || issue.value) return
+  const { goal: _, ...line } = toRaw(props.line)
+  const ladderIds = line.ladderIds.includes(read.id) ? line.ladderIds : [read.id, ...line.ladderIds]
+  const record: Line = {
+    ...line,
+    ...(goal.value.trim() && { goal: goal.value.trim() }),
+    ...{ ladderIds, kinshipLimit: share / 100 },
+  }
+  await saveAll(
+    [
+      { table: 'ladders', record: read },
+      { table: 'lines', record },
+    ],
+    `${props.line.name}: ladder saved.`,
+  )
+}
+</script>
+
+<template>
+  <div class="ladder">
+    <div v-if="!ladder" class="starters">
+      <span class="small muted">Begin with</span>
+      <button
+        v-for="s in starters"
+        :key="s.trait"
+        type="button"
+        class="link"
+        @click="typed = newLadder(s.trait, s.rungs)"
+      >
+        {{ s.trait.toLowerCase() }}
+      </button>
+    </div>
+    <TextInput v-model="typed.trait" label="What is graded" />
+    <ol class="rungs" aria-label="Rungs, best first">
+      <li v-for="k in typed.rungs.length" :key="typed.rungs[typed.rungs.length - k]!.key">
+        <span class="shade" :style="{ background: rungColour(typed.rungs.length - k, typed.rungs.length) }" />
+        <b class="numeral">{{ typed.rungs.length - k + 1 }}</b>
+        <CellInput
+          v-model="typed.rungs[typed.rungs.length - k]!.words"
+          :label="`Words of rung ${typed.rungs.length - k + 1}`"
+        />
+        <span class="acts">
+          <button
+            type="button"
+            class="link"
+            :disabled="k === 1 || (ladder !== null && typed.rungs[typed.rungs.length - k]!.id !== null)"
+            @click="move(typed.rungs.length - k, 1)"
+          >
+            up
+          </button>
+          <button
+            v-if="ladder"
+            type="button"
+            class="link"
+            :disabled="typed.rungs.length >= RUNGS_MOST"
+            @click="typed = splitRung(typed, typed.rungs.length - k)"
+          >
+            split
+          </button>
+          <button
+            v-if="!typed.rungs[typed.rungs.length - k]!.id && !typed.rungs[typed.rungs.length - k]!.splitOf"
+            type="button"
+            class="link"
+            @click="typed.rungs.splice(typed.rungs.length - k, 1)"
+          >
+            away
+          </button>
+        </span>
+      </li>
+    </ol>
+    <button v-if="typed.rungs.length < RUNGS_MOST" type="button" class="link add" @click="add">
+      A better rung on top
+    </button>
+    <FieldGrid>
+      <TextInput v-model="goal" label="What the line is bred for" />
+      <TextInput v-model="limit" label="Inbreeding not to pass" suffix="%" numeric />
+    </FieldGrid>
+    <FieldIssue :text="issue" />
+    <div><v-btn color="primary" :loading="saving" @click="save">Save the ladder</v-btn></div>
+    <p v-if="old.length > 0" class="small muted">
+      Older rungs, kept for old grades: {{ old.map(r => r.words).join(', ') }}. A grade on one that was split counts for
+      any of its parts.
+    </p>
+    <p class="small muted">
+      To reword a rung changes its words everywhere. To split one makes two, and what was graded before lies on either.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.ladder {
+  display: grid;
+  gap: var(--space-5);
+  max-width: 640px;
+}
+.starters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-5);
+  align-items: baseline;
+}
+.rungs li {
+  display: grid;
+  grid-template-columns: 12px 20px minmax(0, 1fr) 130px;
+  gap: var(--space-4);
+  align-items: center;
+  padding: var(--space-2) 0;
+}
+.rungs :deep(input) {
+  width: 100%;
+}
+.shade {
+  height: 34px;
+  border-radius: 2px;
+}
+.acts {
+  display: flex;
+  gap: var(--space-5);
+}
+.link:disabled {
+  visibility: hidden;
+}
+.add {
+  justify-self: start;
+}
+</style>

@@ -1,0 +1,99 @@
+import { currentEntries, type EntryOf, type Id, presentRungs, type RungCount, WEEK_MS } from '#core/records'
+import { openDb } from '~/data/database'
+import { saveTogether } from '~/data/saveRecord'
+import { entriesOf } from '~/data/log'
+import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
+import { typedKeys } from '~/forms/typedKeys'
+
+/** Young are grown enough for a session of their own from about then on. */
+const GROWN_WEEKS = 8
+
+/** A grading session of one colony: kept on the device until it is saved. */
+export function useGradeSession(colonyId: Ref<string>) {
+  const room = useRoomStore()
+  const log = useLogStore()
+  const colony = computed(() => room.colonyById.get(colonyId.value))
+  const line = computed(() => room.lines.find(l => l.id === colony.value?.lineId))
+  const ladder = computed(() => room.ladders.find(l => l.id === line.value?.ladderIds[0]))
+  const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
+  const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
+  const running = computed(() =>
+    room.breedingGroups.filter(
+      b => b.lineId === line.value?.id && b.state !== 'draft' && b.generationId === generations.value.at(-1)?.id,
+    ),
+  )
+  const { kept, draft, edit } = useGradeDraft(colonyId, ladder, usualGeneration)
+  /** The newest, or the next one where breeders have been at it long enough. */
+  function usualGeneration(): string {
+    const from = running.value[0] && Date.parse(running.value[0].from)
+    return from !== undefined && Date.now() - from > GROWN_WEEKS * WEEK_MS
+      ? 'new'
+      : (generations.value.at(-1)?.id ?? 'new')
+  }
+  const earlier = useEarlierSessions(colonyId, ladder)
+  const again = computed(() => earlier.value.find(e => e.id === draft.value.againOf))
+
+  function grade(rungId: Id) {
+    if (again.value && draft.value.list.length >= (again.value.seen?.length ?? 0)) return
+    edit({ list: [...draft.value.list, { rungId, sex: draft.value.sex }] })
+  }
+  const back = () => edit({ list: draft.value.list.slice(0, -1) })
+  const setSex = (sex: RungCount['sex']) => edit({ sex })
+  const counts = computed(() =>
+    rungs.value.map(r => (seenOf(draft.value) ?? []).reduce((sum, s) => sum + (s.rungId === r.id ? s.number : 0), 0)),
+  )
+
+  const issue = ref('')
+  const { saving, attempt } = useSave()
+  async function save() {
+    if (!line.value || !ladder.value) return
+    const read = readSession(draft.value, {
+      ...{ line: line.value, ladder: ladder.value, generations: generations.value },
+      ...{ runningIds: running.value.map(b => b.id), stamp: log.stamp, nowMs: Date.now() },
+    })
+    issue.value = typeof read === 'string' ? read : ''
+    if (typeof read === 'string') return
+    const { generation, entries: written } = read
+    const writes = generation ? [{ table: 'generations' as const, record: generation }] : []
+    const words = `${counts.value.reduce((a, b) => a + b, 0)} graded.`
+    const ok = await attempt(async () => {
+      log.wrote(await saveTogether(openDb(), writes, written, Date.now()), { words, entries: written })
+    })
+    if (!ok) return
+    kept.value = null
+    await navigateTo(`/lines/${line.value.id}`)
+  }
+  return {
+    ...{ colony, line, ladder, rungs, generations, running, draft, edit, earlier, again },
+    ...{ grade, back, setSex, counts, issue, saving, save },
+  }
+}
+
+/** What is graded so far, as this device keeps it. */
+function useGradeDraft(colonyId: Ref<string>, ladder: Ref<{ id: string } | undefined>, usualGeneration: () => string) {
+  const kept = useDurable<GradeDraft | null>(typedKeys.grade, null)
+  const draft = computed<GradeDraft>({
+    get: () =>
+      kept.value?.colonyId === colonyId.value && kept.value.ladderId === ladder.value?.id
+        ? kept.value
+        : { ...freshDraft(colonyId.value, ladder.value?.id ?? ''), generation: usualGeneration() },
+    set: value => (kept.value = value),
+  })
+  const edit = (more: Partial<GradeDraft>) => (draft.value = { ...draft.value, ...more })
+  return { kept, draft, edit }
+}
+
+/** Sessions of this colony in which animals were told one by one, newest first: they may be graded again. */
+function useEarlierSessions(colonyId: Ref<string>, ladder: Ref<{ id: string } | undefined>) {
+  const { value: entries } = useLiveQuery(
+    () => entriesOf(openDb(), colonyId.value),
+    [],
+    () => colonyId.value,
+  )
+  return computed(() =>
+    currentEntries(entries.value)
+      .filter((e): e is EntryOf<'grading'> => e.kind === 'grading' && !!e.inOrder && e.ladderId === ladder.value?.id)
+      .filter(e => !e.againOf)
+      .toReversed(),
+  )
+}

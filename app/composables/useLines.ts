@@ -1,0 +1,83 @@
+import type { LineRecords, LineTold } from '#core/lines'
+import { type Colony, type Entry, type Line, USUAL_KINSHIP_LIMIT } from '#core/records'
+import { openDb } from '~/data/database'
+import { entriesOfKinds } from '~/data/log'
+import type { LinesApi } from '~/workers/lines.worker'
+
+/** A line with what is known of it. */
+export interface LineOf {
+  line: Line
+  colonies: Colony[]
+  /** null until it was told, and where nothing was graded */
+  told: LineTold | null
+}
+
+/**
+ * The lines of the room, told by a worker that keeps their fits: a line is told anew when its log or its records have
+ * changed.
+ */
+export function useLines() {
+  const room = useRoomStore()
+  const worker = useWorker<LinesApi>(
+    () => new Worker(new URL('../workers/lines.worker.ts', import.meta.url), { type: 'module' }),
+  )
+  const { value: log, ready: read } = useLiveQuery<Entry[]>(
+    () => entriesOfKinds(openDb(), ['grading', 'removal', 'move', 'withdrawal'], 0),
+    [],
+  )
+  const told = shallowReactive(new Map<string, LineTold | null>())
+  const asked = new Map<string, string>()
+  const coloniesOf = (lineId: string) => room.all.colonies.filter(c => c.lineId === lineId)
+
+  /** All that is said of a line on its main ladder; null while it has none. */
+  function recordsOf(line: Line): LineRecords | null {
+    const ladder = room.ladders.find(l => l.id === line.ladderIds[0])
+    if (!ladder) return null
+    const own = new Set(coloniesOf(line.id).map(c => c.id))
+    return {
+      line,
+      ladder,
+      generations: room.generations.filter(g => g.lineId === line.id),
+      breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
+      entries: log.value.filter(e => e.kind === 'withdrawal' || ('colonyId' in e && own.has(e.colonyId!))),
+    }
+  }
+  /** Changes when anything changes that a line follows from. */
+  const markOf = ({ line, ladder, generations, breedingGroups, entries }: LineRecords) =>
+    [line, ladder, ...generations, ...breedingGroups.filter(b => b.state !== 'draft')]
+      .map(r => r.rev)
+      .concat(`${entries.length} ${entries.reduce((last, e) => (e.id > last ? e.id : last), '')}`)
+      .join()
+
+  watch(
+    [() => room.lines, () => room.ladders, () => room.generations, () => room.breedingGroups, log, read],
+    async () => {
+      if (!read.value || !room.ready) return
+      for (const line of room.lines) {
+        const records = recordsOf(line)
+        const mark = records ? markOf(records) : 'none'
+        if (asked.get(line.id) === mark) continue
+        asked.set(line.id, mark)
+        if (!records) {
+          told.set(line.id, null)
+          continue
+        }
+        const plain = structuredClone(toRaw(JSON.parse(JSON.stringify(records)) as LineRecords))
+        const answer = await worker.run(api => api.tell(plain, line.kinshipLimit ?? USUAL_KINSHIP_LIMIT))
+        // a worker that failed is asked again with the next change
+        if (worker.failed) asked.delete(line.id)
+        else told.set(line.id, answer)
+      }
+    },
+    { immediate: true },
+  )
+  const lines = computed<LineOf[]>(() =>
+    room.lines.map(line => ({
+      line,
+      colonies: coloniesOf(line.id).filter(c => !c.ended),
+      told: told.get(line.id) ?? null,
+    })),
+  )
+  const complete = computed(() => read.value && room.lines.every(l => told.has(l.id)))
+  return { lines, complete, worker, recordsOf }
+}

@@ -1,0 +1,100 @@
+import {
+  breedersFrom,
+  type BreederSet,
+  countsIn,
+  fitTrays,
+  inTray,
+  moveBetween,
+  noTrays,
+  stackKey,
+  standingsOf,
+  standingTotal,
+  type Trays,
+} from '#core/lines'
+import { begun, type BreedingGroup, type Ladder, toMoment, type TrayKind } from '#core/records'
+import { openDb } from '~/data/database'
+import { newId } from '~/data/newId'
+import { writeDoor } from '~/data/writeDoor'
+import type { LineOf } from './useLines'
+
+/**
+ * The trays of one line: its grown animals put to breed, hold, offer or part, and kept as a draft so that a reload keeps
+ * them.
+ */
+export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
+  const stockDesk = useStock(of, ladder)
+  const { rungs, last, grader, colony, stock, oneSex } = stockDesk
+  const { trays, set, groupNow } = useTrayDraft(of, ladder, stockDesk)
+  const tray = (kind: TrayKind) => inTray(stock.value, trays.value, kind)
+  const total = (kind: TrayKind) => standingTotal(tray(kind))
+  const move = (key: string, from: TrayKind, to: TrayKind, number: number) =>
+    set(moveBetween(stock.value, trays.value, { key, from, to, number }))
+  const bySex = (sex: 'female' | 'male') => rungs.value.map(r => trays.value.breed[stackKey(r.id, sex)] ?? 0)
+  const breeders = computed<BreederSet[]>(() => {
+    if (!last.value) return []
+    const about = { groupId: last.value.id, grader: grader.value }
+    const sets = breedersFrom(about, { females: bySex('female'), males: bySex('male') }).filter(b => b.number > 0)
+    return oneSex.value ? sets.map(b => ({ ...b, sex: 'mixed' })) : sets
+  })
+  /** Puts a pick into the breeding tray. */
+  function take(pick: { females: readonly number[]; males: readonly number[] }) {
+    const breed: Record<string, number> = {}
+    for (const [k, r] of rungs.value.entries()) {
+      breed[stackKey(r.id, 'female')] = pick.females[k] ?? 0
+      breed[stackKey(r.id, 'male')] = pick.males[k] ?? 0
+    }
+    set({ ...noTrays, breed })
+  }
+  return { ...stockDesk, colony, trays, tray, total, move, take, breeders, groupNow }
+}
+export type TraysDesk = ReturnType<typeof useTrays>
+
+/** What lies in the trays, as a draft of breeders that is kept. */
+function useTrayDraft(
+  of: () => LineOf,
+  ladder: () => Ladder | null,
+  { last, grader, colony, stock }: ReturnType<typeof useStock>,
+) {
+  const room = useRoomStore()
+  const draft = computed(() =>
+    room.breedingGroups.find(
+      b => b.lineId === of().line.id && b.state === 'draft' && b.generationId === last.value?.id,
+    ),
+  )
+  // what is on screen goes ahead of the record, which follows in a moment
+  const moved = shallowRef<Trays | null>(null)
+  const trays = computed<Trays>(() => {
+    const kept = draft.value && {
+      ...{ breed: standingsOf(draft.value.parents), offer: standingsOf(draft.value.trays?.offer ?? []) },
+      part: standingsOf(draft.value.trays?.part ?? []),
+    }
+    return fitTrays(stock.value, moved.value ?? kept ?? noTrays)
+  })
+  /** The group of breeders as the trays have it; null before anything was graded. */
+  function groupNow(nowMs: number): BreedingGroup | null {
+    if (!last.value || !ladder() || !colony.value) return null
+    const base = draft.value ?? {
+      ...begun(newId(), nowMs),
+      ...{ roomId: of().line.roomId, lineId: of().line.id, colonyId: colony.value.id, generationId: last.value.id },
+      ...{ ladderId: ladder()!.id, state: 'draft' as const, animalIds: [], from: toMoment(nowMs) },
+    }
+    const { breed, offer, part } = trays.value
+    return {
+      ...toRaw(base),
+      ...(grader.value !== '–' && { keeper: grader.value }),
+      parents: countsIn(breed),
+      trays: { hold: [], offer: countsIn(offer), part: countsIn(part) },
+    }
+  }
+  const keep = useDebounceFn(async () => {
+    const record = groupNow(Date.now())
+    // stretches of time have no record that a choice could hang on
+    if (!record || !room.generations.some(g => g.id === record.generationId)) return
+    await (await writeDoor()).saveRecord(openDb(), 'breedingGroups', record, Date.now())
+  }, 400)
+  function set(next: Trays) {
+    moved.value = next
+    void keep()
+  }
+  return { trays, set, groupNow }
+}

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { presentRungs } from '#core/records'
+import { counted, plain } from '~/words/numbers'
+import { FALLEN, heritabilityText, lineHeadline } from '~/words/lines'
+
+const route = useRoute()
+const room = useRoomStore()
+const statements = useStatementsStore()
+const desk = useLines()
+const id = computed(() => String(route.params.id))
+const of = computed(() => desk.lines.value.find(l => l.line.id === id.value))
+useHead({ title: () => `${of.value?.line.name ?? 'Line'} · Ulkin` })
+const ladder = computed(() => room.ladders.find(l => l.id === of.value?.line.ladderIds[0]))
+const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
+const told = computed(() => of.value?.told ?? null)
+const nowMs = computed(() => statements.now.getTime())
+const tab = useTab(['generations', 'breed', 'kinship', 'ladder', 'sessions'] as const)
+const tabs = [
+  { id: 'generations' as const, title: 'Generations' },
+  { id: 'breed' as const, title: 'Breed' },
+  { id: 'kinship' as const, title: 'Kinship' },
+  { id: 'ladder' as const, title: 'Ladder' },
+  { id: 'sessions' as const, title: 'Sessions' },
+]
+const about = computed(() =>
+  of.value
+    ? [
+        of.value.line.goal,
+        counted(told.value?.generations.length ?? 0, 'generation', 'generations').toLowerCase(),
+        of.value.colonies.map(c => c.name).join(', '),
+      ]
+        .filter(Boolean)
+        .join(' · ')
+    : '',
+)
+const headline = computed(() =>
+  told.value
+    ? lineHeadline(told.value, rungs.value.length)
+    : !desk.complete.value
+      ? 'The line is being read …'
+      : ladder.value
+        ? 'Nothing is graded yet: grade a first session, and this page says where the line goes.'
+        : 'Word a ladder first: three to nine rungs, from the dullest to the best.',
+)
+const colony = computed(() => of.value?.colonies[0])
+/** Where a session goes: to the ladder while there is none. */
+const toGrade = computed(() => (ladder.value && colony.value ? `/lines/grade/${colony.value.id}` : undefined))
+const sheets = useSheets()
+useEventListener('keydown', event => {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 'g' || sheets.anyOpen.value) return
+  const target = event.target instanceof Element ? event.target : document.body
+  if (!target.closest('input, textarea, select') && toGrade.value) void navigateTo(toGrade.value)
+})
+</script>
+
+<template>
+  <div>
+    <AppTop :title="of?.line.name ?? 'Line'" :about="about">
+      <template #before><BackLink to="/lines" label="All lines" /></template>
+      <v-btn v-if="toGrade" :to="toGrade" variant="outlined" color="primary">Grade a session</v-btn>
+    </AppTop>
+    <div v-if="of" class="page">
+      <p class="statement"><TheSentence :text="headline" /></p>
+      <p v-if="told?.came?.unexplained" class="small fallen">{{ FALLEN }}</p>
+      <p v-if="told" class="small muted">
+        {{ plain(heritabilityText(told)) }} Each dot is one graded animal; filled ones were bred from.
+      </p>
+      <WorkerFailed :worker="desk.worker" />
+      <TabRow v-model="tab" :tabs="tabs" label="Parts of the line" />
+      <template v-if="tab === 'generations'">
+        <GradeDots v-if="told" :told="told" :rungs="rungs" :now-ms="nowMs" />
+      </template>
+      <BreedPanel
+        v-else-if="tab === 'breed'"
+        :key="of.line.id"
+        :of="of"
+        :ladder="ladder ?? null"
+        :rungs="rungs"
+        :worker="desk.worker"
+        :now-ms="nowMs"
+      />
+      <KinshipPanel v-else-if="tab === 'kinship'" :of="of" :now-ms="nowMs" />
+      <LadderPanel v-else-if="tab === 'ladder'" :line="of.line" :ladder="ladder ?? null" />
+      <SessionsPanel v-else :of="of" :now-ms="nowMs" />
+    </div>
+    <NotHere v-else-if="room.ready" place="Lines" what="This line" to="/lines" back="All lines" />
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: grid;
+  gap: var(--space-4);
+  padding: var(--space-5) var(--space-7) var(--space-8);
+}
+.fallen {
+  border-left: 3px solid var(--straw);
+  padding-left: var(--space-5);
+}
+@media (--narrow) {
+  .page {
+    padding: var(--space-5) var(--space-6) var(--space-7);
+  }
+}
+</style>

@@ -1,0 +1,89 @@
+import type { AgreementTold, Heading, KeeperTold, LineTold } from '#core/lines'
+import { counted, num, percent, whole } from './numbers'
+import { dayText } from './when'
+
+/** "5" of a rung, counted from the dullest. */
+export const rungNumber = (k: number): string => String(k + 1)
+
+/** "grade 4 or 5" */
+export function bestRungs({ bestFrom }: Pick<LineTold, 'bestFrom'>, rungs: number): string {
+  const top = Array.from({ length: rungs - bestFrom }, (_, i) => rungNumber(bestFrom + i))
+  return `grade ${top.length > 1 ? `${top.slice(0, -1).join(', ')} or ${top.at(-1)}` : top[0]}`
+}
+
+const headingWord: Readonly<Record<Heading, string>> = {
+  rising: 'The line is rising',
+  plateau: 'The line has come to a plateau',
+  falling: 'The line is falling',
+  still: 'The line stands where it stood, as far as the grades tell',
+  unknown: 'One generation was graded: where the line goes the next one will tell',
+}
+
+/** The sentence over a line. */
+export function lineHeadline(told: LineTold, rungs: number): string {
+  const { best, heading } = told
+  if (told.came?.unexplained)
+    return `The newest generation fell further than breeding explains: ${num(percent(best!.now))} ${bestRungs(told, rungs)}.`
+  if (!best || heading === 'unknown') return `${headingWord[heading]}.`
+  const share = `${num(percent(best.now))} now ${bestRungs(told, rungs)}, from ${num(percent(best.first))}`
+  return `${headingWord[heading]}: ${share}.`
+}
+
+/** How much of what is selected comes through, or that nobody can tell yet. */
+export function heritabilityText({ heritability: h, known }: Pick<LineTold, 'heritability' | 'known'>): string {
+  const range = `${h.low.toFixed(2)}–${h.high.toFixed(2)}`
+  return known
+    ? `About ${num(h.value.toFixed(2))} of what you select for comes through (likely ${range}).`
+    : `How much of what you select for comes through the grades cannot tell yet (${range} is thought, from memory).`
+}
+
+/** What to do about a fall that breeding does not explain. */
+export const FALLEN =
+  'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a second ' +
+  'keeper grade the same animals again. One generation in forty falls like this by chance.'
+
+/** "+0.2 of a rung each, over the last three" */
+export const paceText = (pace: number): string =>
+  `${pace >= 0 ? '+' : '−'}${Math.abs(pace).toFixed(2)} rungs each, over the last three`
+
+/** "in about 4 generations" */
+export const leftText = (generations: number): string =>
+  generations <= 0
+    ? 'passed already'
+    : generations > 40
+      ? 'not within 40 generations'
+      : `in about ${counted(Math.max(1, Math.round(generations)), 'generation', 'generations').toLowerCase()}`
+
+/** "11 % (8–15)" */
+export const shareRange = ({ low, value, high }: { low: number; value: number; high: number }): string =>
+  `${percent(value)} (${Math.round(100 * low)}–${Math.round(100 * high)})`
+
+/** How a keeper sees beside the first. */
+export function keeperText({ name, shift, blur, measured, graded }: KeeperTold, first: string): string {
+  const how =
+    shift === null
+      ? 'the ladder is told as they see it'
+      : Math.abs(shift.value) < 0.1
+        ? `sees like ${first}`
+        : `grades ${Math.abs(shift.value).toFixed(1)} of a rung ${shift.value < 0 ? 'lower' : 'higher'} than ${first}`
+  const sharp = measured
+    ? `errs by ${blur.value.toFixed(1)} of a rung`
+    : `error from memory, ${blur.value.toFixed(1)} of a rung`
+  return `${name}: ${whole(graded)} graded, ${how}, ${sharp}.`
+}
+
+/** How well two keepers agree, in a word (Landis & Koch 1977, Biometrics 33: 159). */
+export function agreementText({ graders, kappa, se, n, atMs }: AgreementTold, nowMs: number): string {
+  const word = kappa > 0.8 ? 'very well' : kappa > 0.6 ? 'well' : kappa > 0.4 ? 'fairly' : 'poorly'
+  const range = `${Math.max(-1, kappa - 1.28 * se).toFixed(2)}–${Math.min(1, kappa + 1.28 * se).toFixed(2)}`
+  return `${graders[0]} and ${graders[1]} agree ${word}: weighted kappa ${kappa.toFixed(2)} (${range}) over ${n}, ${dayText(atMs, nowMs)}.`
+}
+
+/** What a line asks for next. */
+export function nextStep(told: LineTold | null, now: { graded: boolean; daysSince: number | null }): string {
+  if (!told || !now.graded) return 'Grade a first session.'
+  if (told.came?.unexplained) return 'Find out why the newest generation fell.'
+  if (told.generationsLeft !== null && told.generationsLeft <= 1) return 'New blood: kinship is at your limit.'
+  if (told.next) return 'Grade the young when they are grown.'
+  return 'Choose who breeds.'
+}

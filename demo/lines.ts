@@ -1,0 +1,164 @@
+import {
+  begun,
+  type BreedingGroup,
+  type Colony,
+  DAY_MS,
+  Entry,
+  type Generation,
+  type Id,
+  type Ladder,
+  type Line,
+  type RungCount,
+  toMoment,
+} from '#core/records'
+import { starterLadders } from '#core/lines'
+import { normalBy, type Random } from './chance'
+import { type LinePlan, linePlans } from './linePlans'
+import type { Making } from './making'
+
+/** Lines, and all that was written of their breeding. */
+export interface DemoLines {
+  lines: Line[]
+  ladders: Ladder[]
+  generations: Generation[]
+  breedingGroups: BreedingGroup[]
+  entries: Entry[]
+}
+
+/** An animal of which only its genes' worth and its looks are known. */
+interface Bred {
+  value: number
+  trait: number
+  female: boolean
+}
+
+/** The lines of the room, each bred from a hidden truth of its own; its colonies are told which line they hold. */
+export function makeLines(making: Making, roomId: Id, colonies: Colony[]): DemoLines {
+  const made: DemoLines = { lines: [], ladders: [], generations: [], breedingGroups: [], entries: [] }
+  for (const plan of linePlans) addLine(making, plan, { roomId, colonies, made })
+  return made
+}
+
+interface Place {
+  roomId: Id
+  colonies: Colony[]
+  made: DemoLines
+}
+
+function addLine(making: Making, plan: LinePlan, { roomId, colonies, made }: Place) {
+  const own = colonies.filter(c => plan.colonies.includes(c.name))
+  const colony = own[0]!
+  const began = Date.parse(colony.startedAt) + 3 * DAY_MS
+  const starter = starterLadders(colony.groupId)[0]!
+  const ladderId = making.id(began)
+  const rungs = starter.rungs.map((words, order) => ({ id: making.id(began), words, order }))
+  made.ladders.push({ ...begun(ladderId, began), roomId, trait: starter.trait, rungs })
+  const line: Line = {
+    ...begun(making.id(began), began),
+    ...{ roomId, name: plan.name, groupId: colony.groupId, crossingGroup: colony.groupId },
+    ...{ goal: plan.goal, ladderIds: [ladderId] },
+  }
+  made.lines.push(line)
+  for (const c of own) c.lineId = line.id
+  breed(making, plan, { line, colony, rungs: rungs.map(r => r.id), made })
+}
+
+interface Breeding {
+  line: Line
+  colony: Colony
+  rungs: readonly Id[]
+  made: DemoLines
+}
+
+/** Cuts between the rungs, in standard deviations of the founders. */
+const CUTS = [-0.7, 0.3, 1.3, 2.3]
+const rungOf = (x: number) => CUTS.filter(cut => x > cut).length
+
+/** Generation after generation: born, graded, the breeders chosen. */
+function breed(making: Making, plan: LinePlan, { line, colony, rungs, made }: Breeding) {
+  const random = making.randomFor(`line ${plan.name}`)
+  const began = Date.parse(colony.startedAt) + 3 * DAY_MS
+  const step = (making.untilMs - 16 * DAY_MS - began) / (plan.graded.length - 1)
+  let parents: { sires: Bred[]; dams: Bred[] } | null = null
+  let groupIds: Id[] = []
+  for (const [t, number] of plan.graded.entries()) {
+    const bornMs = Math.round(began + t * step - (t === 0 ? 0 : 21 * DAY_MS))
+    const now = Array.from({ length: number }, () => born(random, plan, t, parents))
+    const { roomId } = line
+    const generation: Generation = {
+      ...begun(making.id(bornMs), bornMs),
+      ...{ roomId, lineId: line.id, n: t + 1, from: toMoment(bornMs), breedingGroupIds: groupIds },
+    }
+    made.generations.push(generation)
+    const gradedMs = Math.round(began + t * step + 0.4 * DAY_MS)
+    const [first, second] = plan.strictIn.includes(t) ? [STRICT, USUAL] : [USUAL, STRICT]
+    const seen = now.map(a => rungOf(a.trait + first.shift + first.noise * normalBy(random)))
+    const ladderId = line.ladderIds[0]!
+    const session = (ms: number, who: typeof USUAL, list: readonly number[], more: object = {}) => {
+      const stamp = { id: making.id(ms), at: toMoment(ms), loggedAt: toMoment(ms), keeper: who.keeper }
+      const each = list.map((rung, i): RungCount => ({ rungId: rungs[rung]!, sex: sexOf(now[i]!), number: 1 }))
+      const about = { colonyId: colony.id, kind: 'grading', ladderId, generationId: generation.id }
+      const entry = Entry.parse({ ...stamp, ...about, seen: each, inOrder: true, ageWeeks: 12, ...more })
+      made.entries.push(entry)
+      return entry.id
+    }
+    const id = session(gradedMs, first, seen)
+    if (plan.twiceIn.includes(t)) {
+      const again = now.slice(0, 48).map(a => rungOf(a.trait + second.shift + second.noise * normalBy(random)))
+      session(gradedMs + 50 * 60_000, second, again, { againOf: id })
+    }
+    const newest = t === plan.graded.length - 1
+    if (newest && !plan.breedsNow) return
+    parents = choose(random, plan, now, seen)
+    const chosen = [...parents.sires, ...parents.dams].map(a => ({ a, rung: seen[now.indexOf(a)]! }))
+    const counts = (['male', 'female'] as const).flatMap(sex =>
+      rungs.flatMap((rungId, rung): RungCount[] => {
+        const n = chosen.filter(c => sexOf(c.a) === sex && c.rung === rung).length
+        return n > 0 ? [{ rungId, sex, number: n }] : []
+      }),
+    )
+    const chosenMs = gradedMs + DAY_MS
+    const group: BreedingGroup = {
+      ...begun(making.id(chosenMs), chosenMs),
+      ...{ roomId, lineId: line.id, colonyId: colony.id, generationId: generation.id, ladderId },
+      ...{ state: newest ? 'running' : 'released', keeper: first.keeper, parents: counts, animalIds: [] },
+      ...{ from: toMoment(chosenMs), ...(!newest && { to: toMoment(chosenMs + 42 * DAY_MS) }) },
+    }
+    made.breedingGroups.push(group)
+    groupIds = [group.id]
+  }
+}
+
+const USUAL = { keeper: 'A. R.', shift: 0, noise: 0.3 }
+/** Sees every animal half a rung lower. */
+const STRICT = { keeper: 'M. T.', shift: -0.5, noise: 0.25 }
+const sexOf = (a: Bred) => (a.female ? ('female' as const) : ('male' as const))
+
+/** One of a generation: of two of the parents, whose genes part anew, in an environment of its own. */
+function born(random: Random, plan: LinePlan, t: number, parents: { sires: Bred[]; dams: Bred[] } | null): Bred {
+  const any = (list: readonly Bred[]) => list[Math.floor(random() * list.length)]!
+  const genes = plan.heritability * (t >= plan.spentFrom ? 0.15 : 1)
+  const value = parents
+    ? (any(parents.sires).value + any(parents.dams).value) / 2 + Math.sqrt(genes / 2) * normalBy(random)
+    : Math.sqrt(genes) * normalBy(random)
+  // a stranger among the sires: half of the young of that generation are its own
+  const fallen = t === plan.crossedIn && random() < 0.75 ? -1.9 : 0
+  const female = random() < 0.55
+  const rest = Math.sqrt(1 - plan.heritability) * normalBy(random)
+  return { value: value + fallen / 2, trait: value + fallen + (female ? 0.15 : -0.15) + rest, female }
+}
+
+/** The best of each sex; of one rung it is chance who. */
+function choose(random: Random, plan: LinePlan, now: readonly Bred[], seen: readonly number[]) {
+  const best = (female: boolean, many: number) =>
+    now
+      .map((a, i) => ({ a, rung: seen[i]!, tie: random() }))
+      .filter(x => x.a.female === female)
+      .sort((x, y) => y.rung - x.rung || x.tie - y.tie)
+      .slice(0, many)
+      .map(x => x.a)
+  // of few founders no more than half of a sex breed
+  const atMost = (female: boolean, many: number) =>
+    Math.max(1, Math.min(many, Math.round(now.filter(a => a.female === female).length / 2)))
+  return { sires: best(false, atMost(false, plan.sires)), dams: best(true, atMost(true, plan.dams)) }
+}
