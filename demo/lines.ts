@@ -137,7 +137,7 @@ const sexOf = (a: Bred) => (a.female ? ('female' as const) : ('male' as const))
 /** One of a generation: of two of the parents, whose genes part anew, in an environment of its own. */
 function born(random: Random, plan: LinePlan, t: number, parents: { sires: Bred[]; dams: Bred[] } | null): Bred {
   const any = (list: readonly Bred[]) => list[Math.floor(random() * list.length)]!
-  const genes = plan.heritability * (t >= plan.spentFrom ? 0.15 : 1)
+  const genes = plan.heritability * (t >= plan.spentFrom ? 0.03 : 1)
   const value = parents
     ? (any(parents.sires).value + any(parents.dams).value) / 2 + Math.sqrt(genes / 2) * normalBy(random)
     : Math.sqrt(genes) * normalBy(random)

@@ -18,8 +18,8 @@ import { writeDoor } from '~/data/writeDoor'
 import type { LineOf } from './useLines'
 
 /**
- * The trays of one line: its grown animals put to breed, hold, offer or part, and kept as a draft so that a reload keeps
- * them.
+ * The trays of one line: its grown animals put to breed, hold, offer or part, and kept as a draft so that a reload
+ * keeps them.
  */
 export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
   const stockDesk = useStock(of, ladder)

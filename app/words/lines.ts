@@ -22,11 +22,10 @@ const headingWord: Readonly<Record<Heading, string>> = {
 /** The sentence over a line. */
 export function lineHeadline(told: LineTold, rungs: number): string {
   const { best, heading } = told
-  if (told.came?.unexplained)
-    return `The newest generation fell further than breeding explains: ${num(percent(best!.now))} ${bestRungs(told, rungs)}.`
+  const now = best ? `${num(percent(best.now))} now ${bestRungs(told, rungs)}` : ''
+  if (told.came?.unexplained) return `The newest generation fell further than breeding explains: ${now}.`
   if (!best || heading === 'unknown') return `${headingWord[heading]}.`
-  const share = `${num(percent(best.now))} now ${bestRungs(told, rungs)}, from ${num(percent(best.first))}`
-  return `${headingWord[heading]}: ${share}.`
+  return `${headingWord[heading]}: ${now}, from ${num(percent(best.first))}.`
 }
 
 /** How much of what is selected comes through, or that nobody can tell yet. */
@@ -39,8 +38,8 @@ export function heritabilityText({ heritability: h, known }: Pick<LineTold, 'her
 
 /** What to do about a fall that breeding does not explain. */
 export const FALLEN =
-  'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a second ' +
-  'keeper grade the same animals again. One generation in forty falls like this by chance.'
+  'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a ' +
+  'second keeper grade the same animals again. One generation in forty falls like this by chance.'
 
 /** "+0.2 of a rung each, over the last three" */
 export const paceText = (pace: number): string =>
@@ -76,7 +75,8 @@ export function keeperText({ name, shift, blur, measured, graded }: KeeperTold, 
 export function agreementText({ graders, kappa, se, n, atMs }: AgreementTold, nowMs: number): string {
   const word = kappa > 0.8 ? 'very well' : kappa > 0.6 ? 'well' : kappa > 0.4 ? 'fairly' : 'poorly'
   const range = `${Math.max(-1, kappa - 1.28 * se).toFixed(2)}–${Math.min(1, kappa + 1.28 * se).toFixed(2)}`
-  return `${graders[0]} and ${graders[1]} agree ${word}: weighted kappa ${kappa.toFixed(2)} (${range}) over ${n}, ${dayText(atMs, nowMs)}.`
+  const how = `weighted kappa ${kappa.toFixed(2)} (${range}) over ${n}`
+  return `${graders[0]} and ${graders[1]} agree ${word}: ${how}, ${dayText(atMs, nowMs)}.`
 }
 
 /** What a line asks for next. */

@@ -48,7 +48,8 @@ export async function startColony(
     group = 'Neocaridina',
     litres = '60',
     females = '8',
-  }: { name: string; group?: string; litres?: string; females?: string },
+    males = '',
+  }: { name: string; group?: string; litres?: string; females?: string; males?: string },
 ) {
   await page.getByRole('button', { name: 'Start a colony' }).click()
   await page.getByRole('radio', { name: group }).check()
@@ -60,6 +61,7 @@ export async function startColony(
   await next(page)
   await page.getByLabel('Name of the line or colony').fill(name)
   await page.getByLabel('females').fill(females)
+  if (males) await page.getByLabel('males', { exact: true }).fill(males)
   await page.getByRole('button', { name: 'Start the colony' }).click()
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
   await expect(statement(page, 'number')).toBeVisible()

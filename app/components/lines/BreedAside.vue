@@ -16,6 +16,7 @@ const variety = computed(() => varietyAmong(props.desk.breeders.value))
 const told = computed(() => props.of.told!)
 const now = computed(() => told.value.inbreeding?.value ?? 0)
 const later = computed(() => inbreedingWith(now.value, variety.value.perGeneration, GENERATIONS_AHEAD))
+const left = computed(() => generationsLeft(now.value, variety.value.perGeneration, props.limit))
 const many = computed(() => variety.value.males > 0 && variety.value.females > 0)
 const facts = computed(() => {
   if (!many.value) return []
@@ -23,7 +24,7 @@ const facts = computed(() => {
   const from = told.value.bestFrom
   const best = `${bestRungs(told.value, props.desk.rungs.value.length)} next`.replace('grade', 'Grade')
   const ahead = choice.value?.ahead.at(-1)
-  const left = Math.max(0, Math.round(there.value - leaving.value))
+  const staying = Math.max(0, Math.round(there.value - leaving.value))
   return [
     ...(choice.value ? [{ name: best, value: shareRange(choice.value.next.upFrom[from]!) }] : []),
     ...(ahead ? [{ name: `In ${GENERATIONS_AHEAD} generations`, value: shareRange(ahead.upFrom[from]!) }] : []),
@@ -35,11 +36,11 @@ const facts = computed(() => {
     {
       name: `After ${GENERATIONS_AHEAD} more`,
       value: `about ${percent(later.value)}`,
-      below: `limit ${percent(props.limit)} ${leftText(generationsLeft(now.value, variety.value.perGeneration, props.limit))}`,
+      below: `limit ${percent(props.limit)} ${leftText(left.value)}`,
     },
     ...(leaving.value > 0
       ? [
-          { name: `${props.ask.colony.value?.name ?? 'Colony'} after it`, value: `≈ ${whole(left)}` },
+          { name: `${props.ask.colony.value?.name ?? 'Colony'} after it`, value: `≈ ${whole(staying)}` },
           { name: `Back at ${whole(there.value)}`, value: backText(backOf(leaving.value)) },
         ]
       : []),

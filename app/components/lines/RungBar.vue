@@ -25,7 +25,7 @@ const summary = computed(() => parts.value.map(p => `${percent(p.share)} ${p.wor
 <style scoped>
 .bar {
   display: flex;
-  gap: 2px;
+  gap: var(--space-1);
   height: 22px;
   align-self: center;
 }
@@ -37,7 +37,8 @@ span {
   text-align: center;
 }
 b {
-  font: 650 var(--type-fine) / 22px var(--v-font-body);
+  font: 650 var(--type-fine) var(--v-font-body);
+  line-height: 22px;
   color: #17302c;
 }
 b.light {

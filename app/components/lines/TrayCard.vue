@@ -144,7 +144,7 @@ h3 b {
 .dots {
   display: flex;
   flex-wrap: wrap;
-  gap: 3px;
+  gap: var(--space-1);
 }
 i {
   width: 9px;

@@ -60,7 +60,7 @@ const setNumber = (rungId: string, sex: string, text: string) =>
   <div>
     <AppTop :title="`Grade ${colony?.name ?? ''}`" :about="line ? `line ${line.name} · ${ladder?.trait ?? ''}` : ''">
       <template v-if="line" #before><BackLink :to="`/lines/${line.id}`" :label="`To ${line.name}`" /></template>
-      <v-btn color="primary" :loading="session.saving.value" :disabled="total === 0" @click="session.save">Save</v-btn>
+      <v-btn color="primary" :loading="session.saving.value" @click="session.save">Save</v-btn>
     </AppTop>
     <EmptyPlace
       v-if="room.ready && (!line || !ladder)"

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import type { LineTold } from '#core/lines'
+import { generationName } from '~/words/lineGenerations'
+import {
+  agreementText,
+  bestRungs,
+  heritabilityText,
+  keeperText,
+  leftText,
+  lineHeadline,
+  nextStep,
+  paceText,
+} from '~/words/lines'
+import { backText, breedTitle } from '~/words/lineTrays'
+import { plain } from '~/words/numbers'
+import { NOW } from '../make'
+
+const told = (more: Partial<LineTold>) =>
+  ({ heading: 'rising', bestFrom: 3, best: { first: 0.11, now: 0.43 }, came: null, ...more }) as LineTold
+const headline = (more: Partial<LineTold>) => plain(lineHeadline(told(more), 5))
+
+describe('words of a line', () => {
+  it('say where it goes, with the shares', () => {
+    expect(headline({})).toBe('The line is rising: 43 % now grade 4 or 5, from 11 %.')
+    expect(headline({ heading: 'plateau' })).toMatch(/^The line has come to a plateau: 43 %/)
+    expect(headline({ heading: 'unknown' })).toMatch(/^One generation was graded/)
+    expect(headline({ came: { unexplained: true } as never })).toMatch(/fell further than breeding explains: 43 %/)
+    expect(bestRungs({ bestFrom: 2 }, 3)).toBe('grade 3')
+    expect(bestRungs({ bestFrom: 2 }, 5)).toBe('grade 3, 4 or 5')
+  })
+  it('tell how much comes through, or that nobody can tell', () => {
+    const heritability = { low: 0.21, value: 0.38, high: 0.54 }
+    expect(plain(heritabilityText({ heritability, known: true }))).toContain('About 0.38')
+    expect(plain(heritabilityText({ heritability, known: false }))).toContain('cannot tell yet')
+  })
+  it('tell paces, limits and weeks', () => {
+    expect(paceText(0.123)).toBe('+0.12 rungs each, over the last three')
+    expect(paceText(-0.2)).toBe('−0.20 rungs each, over the last three')
+    expect([leftText(0), leftText(4.2), leftText(0.4), leftText(99)]).toEqual([
+      'passed already',
+      'in about four generations',
+      'in about one generation',
+      'not within 40 generations',
+    ])
+    expect([backText(undefined), backText(null), backText(0), backText(1.2), backText(9)]).toEqual([
+      '…',
+      'not within two years',
+      'at once',
+      'in a week',
+      'in 9 weeks',
+    ])
+    expect(breedTitle({ females: 17, males: 1 })).toBe('Breed 18: 17 females, 1 male')
+    expect(breedTitle({ females: 0, males: 0 })).toBe('Nobody breeds yet')
+  })
+  it('tell keepers and how they agree', () => {
+    const range = (value: number) => ({ low: value - 0.1, value, high: value + 0.1 })
+    const keeper = { name: 'M. T.', graded: 136, shift: range(-0.5), blur: range(0.2), measured: true }
+    expect(keeperText(keeper, 'A. R.')).toBe(
+      'M. T.: 136 graded, grades 0.5 of a rung lower than A. R., errs by 0.2 of a rung.',
+    )
+    expect(keeperText({ ...keeper, shift: range(0.04) }, 'A. R.')).toContain('sees like A. R.')
+    expect(keeperText({ ...keeper, shift: null, measured: false }, 'A. R.')).toContain('from memory')
+    const agreement = { graders: ['A. R.', 'M. T.'] as const, kappa: 0.59, se: 0.07, n: 48, atMs: NOW }
+    expect(agreementText(agreement, NOW)).toMatch(/agree fairly: weighted kappa 0.59 \(0.50–0.68\) over 48/)
+    expect(agreementText({ ...agreement, kappa: 0.9 }, NOW)).toContain('very well')
+    expect(agreementText({ ...agreement, kappa: 0.2 }, NOW)).toContain('poorly')
+  })
+  it('name what comes next', () => {
+    const now = { graded: true, daysSince: null }
+    expect(nextStep(null, now)).toBe('Grade a first session.')
+    expect(nextStep(told({ generationsLeft: 3, next: null }), now)).toBe('Choose who breeds.')
+    expect(nextStep(told({ generationsLeft: 0.5 }), now)).toContain('New blood')
+    expect(nextStep(told({ generationsLeft: 5, next: {} as never }), now)).toContain('Grade the young')
+    expect(nextStep(told({ came: { unexplained: true } as never }), now)).toContain('Find out')
+  })
+  it('name generations by their turn and month', () => {
+    const at = (n: number, fromMs: number, newest = false) => generationName({ n, fromMs }, newest, NOW)
+    expect(at(4, NOW, true)).toBe('Fourth, now')
+    expect(at(2, Date.UTC(2026, 3, 12))).toBe('Second, Apr')
+    expect(at(1, Date.UTC(2025, 9, 12))).toBe('First, Oct 2025')
+    expect(at(12, Date.UTC(2026, 3, 12))).toBe('No. 12, Apr')
+  })
+})
