@@ -158,6 +158,8 @@ const others = {
       'leans',
       'median off',
       'by sexes alone leans',
+      'falls called in vain',
+      'crossings called',
     ],
     cells: t => [
       t.n,
@@ -171,6 +173,8 @@ const others = {
       t.inbreedingOff.toFixed(3),
       t.inbreedingError.toFixed(3),
       t.bySexesOff.toFixed(3),
+      per(t.calledInVain),
+      per(t.crossingsCalled),
     ],
     good: t =>
       [t.heritabilityHeld, t.sharesHeld, t.inbreedingHeld].every(x => x >= 0.74 && x <= 0.86) &&

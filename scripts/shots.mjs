@@ -20,10 +20,6 @@ const toColony = name => async page => {
   await page.getByRole('heading', { level: 1, name }).waitFor()
   await page.getByRole('img', { name: /^Life line/ }).waitFor()
 }
-const why = async page => {
-  await toColony('Slate')(page)
-  await page.getByRole('button', { name: 'Why? How many' }).click()
-}
 const toWater = (glass, part) => async page => {
   const onBar = page.getByRole('link', { name: 'Water', exact: true })
   if (await onBar.isVisible()) await onBar.click()
@@ -79,16 +75,6 @@ const walk = async page => {
   await page.locator('.scroller').evaluate(el => el.scrollTo(0, 0))
 }
 
-const stages = async page => {
-  await toColony('Ember A')(page)
-  await page.getByRole('tab', { name: 'Stages', exact: true }).click()
-}
-/** Molts of Slate, whose hardness slides. */
-const bodies = async page => {
-  await toColony('Slate')(page)
-  await page.getByRole('tab', { name: 'Bodies', exact: true }).click()
-  await page.getByRole('img', { name: /^Failed molts/ }).waitFor()
-}
 const broods = async page => {
   await page.getByRole('link', { name: 'Broods', exact: true }).click()
   await page
@@ -164,27 +150,52 @@ async function rearing(page) {
   await page.getByRole('row', { name: /First larvae/ }).waitFor()
 }
 
-async function signs(page) {
-  await page.keyboard.press('l')
-  await page.getByLabel('Anything else').selectOption({ label: 'Berried' })
-  await page.getByRole('button', { name: 'Saddle, fresh eggs or eggs with eyes?' }).click()
-  await page.getByRole('img', { name: 'Drawing: Eggs with eyes' }).waitFor()
+const lines = async page => {
+  await page.getByRole('link', { name: 'Lines', exact: true }).click()
+  await page.getByText(/improves fastest/).waitFor({ timeout: 30_000 })
+}
+const line = name => async page => {
+  await lines(page)
+  await page.getByRole('link', { name, exact: true }).click()
+  await page.getByText(/The newest was foreseen/).waitFor({ timeout: 30_000 })
+}
+const kinship = async page => {
+  await line('Ember')(page)
+  await page.getByRole('tab', { name: 'Kinship' }).click()
+  await page.getByRole('table', { name: 'Inbreeding by generation' }).waitFor()
+}
+/** The proposed pick in the trays, the dullest to part. */
+const breed = async page => {
+  await line('Ember')(page)
+  await page.getByRole('tab', { name: 'Breed' }).click()
+  await page.getByRole('button', { name: 'Put them to breed' }).click()
+  for (const sex of ['females', 'males']) {
+    const stack = page.getByRole('button', { name: new RegExp(`^\\d+ ${sex} of 2`) }).first()
+    if ((await stack.count()) > 0) {
+      await stack.focus()
+      await page.keyboard.press('p')
+    }
+  }
+  await page
+    .getByText(/in \d+ weeks/)
+    .first()
+    .waitFor({ timeout: 30_000 })
 }
 
 const views = [
   { name: 'room-day', size: desk },
   { name: 'room-phone', size: phone },
   { name: 'colony-day', size: desk, go: toColony('Slate') },
-  { name: 'why', size: desk, go: why },
   { name: 'water-bucket', size: desk, go: toWater('Slate') },
   { name: 'water-history', size: desk, go: toWater('Slate', 'History') },
   { name: 'plan', size: desk, go: plan },
-  { name: 'stages', size: desk, go: stages },
-  { name: 'bodies', size: desk, go: bodies },
   { name: 'broods', size: desk, go: broods },
   { name: 'animal', size: desk, go: animal },
   { name: 'rearing', size: desk, go: rearing },
-  { name: 'signs', size: desk, go: signs },
+  { name: 'lines', size: desk, go: lines },
+  { name: 'line', size: desk, go: line('Ember') },
+  { name: 'breed', size: desk, go: breed },
+  { name: 'kinship', size: desk, go: kinship },
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },

@@ -22,7 +22,7 @@ cpSync(made, out, { recursive: true })
 // every place is the same page; hosts that know no fallback find it under its own name, others under these
 const page = join(out, 'index.html')
 for (const name of ['404.html', '200.html']) cpSync(page, join(out, name))
-for (const place of ['round', 'plan', 'water', 'colony', 'outlook', 'surplus', 'count', 'records']) {
+for (const place of ['round', 'plan', 'water', 'colony', 'broods', 'outlook', 'lines', 'surplus', 'count', 'records']) {
   mkdirSync(join(out, place), { recursive: true })
   cpSync(page, join(out, place, 'index.html'))
 }

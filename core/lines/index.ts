@@ -46,6 +46,7 @@ export { type GradedGeneration, type LineRead, type LineRecords, readLine, setsO
 export {
   type AgreementTold,
   type CameTold,
+  foreseen,
   type Heading,
   type KeeperTold,
   type LineFitted,

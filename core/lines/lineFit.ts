@@ -30,6 +30,10 @@ export interface LineFit {
 export const LEARNT_AT_LEAST = 0.2
 
 const NODES = 24
+/** The node nearest to what was thought before. */
+const MIDDLE = 8
+/** On the log scale: one in four hundred. */
+const FAR_OFF = 6
 const DRAWS = 400
 const STEPS = 12
 const NEAR = 1e-3
@@ -55,34 +59,52 @@ export function fitLine(history: LineHistory, seed = 1): LineFit {
   const cells = cellsOf(history)
   if (!cells.some(c => c.total > 0)) throw new RangeError('a line needs a grading, got none')
   const model = lineModel(history)
-  const peaks: Peak[] = []
-  let from: Float64Array = new Float64Array(model.size)
-  for (let i = 0; i < NODES; i++) {
-    const peak = peakAt(model, cells, (HIGHEST * (i + 0.5)) / NODES, from)
-    peaks.push(peak)
-    from = peak.at
-  }
-  const highest = Math.max(...peaks.map(p => p.logEvidence))
-  const weights = peaks.map(p => priorOf(p.heritability) * Math.exp(p.logEvidence - highest))
+  const peaks = peaksOf(model, cells)
+  const highest = Math.max(...peaks.map(p => p?.logEvidence ?? -Infinity))
+  const weights = peaks.map((p, i) => (p ? priorOf(nodeAt(i)) * Math.exp(p.logEvidence - highest) : 0))
   const range = (w: readonly number[]): Ranged => ({
     low: quantileOfGrid(w, 0.1),
     value: quantileOfGrid(w, 0.5),
     high: quantileOfGrid(w, 0.9),
   })
   const heritability = range(weights)
-  const before = range(peaks.map(p => priorOf(p.heritability)))
+  const before = range(peaks.map((_, i) => priorOf(nodeAt(i))))
   const learnt = Math.max(0, 1 - (heritability.high - heritability.low) / (before.high - before.low))
   return { model, heritability, learnt, draws: drawsOf(model, peaks, weights, seed) }
 }
 
+const nodeAt = (i: number): number => (HIGHEST * (i + 0.5)) / NODES
 const priorOf = (h: number): number => h ** (HERITABILITY_PRIOR.alpha - 1) * (1 - h) ** (HERITABILITY_PRIOR.beta - 1)
+
+/**
+ * The peaks of the grid, from the middle of what was thought before outwards; what is too far off to weigh anything is
+ * left out.
+ */
+function peaksOf(model: LineModel, cells: readonly Graded[]): (Peak | null)[] {
+  const peaks = new Array<Peak | null>(NODES).fill(null)
+  const worth = (p: Peak) => p.logEvidence + Math.log(priorOf(p.heritability))
+  const middle = peakAt(model, cells, nodeAt(MIDDLE), new Float64Array(model.size))
+  peaks[MIDDLE] = middle
+  let best = worth(middle)
+  for (const by of [1, -1]) {
+    let { at } = middle
+    for (let i = MIDDLE + by; i >= 0 && i < NODES; i += by) {
+      const peak = peakAt(model, cells, nodeAt(i), at)
+      peaks[i] = peak
+      at = peak.at
+      best = Math.max(best, worth(peak))
+      if (worth(peak) < best - FAR_OFF) break
+    }
+  }
+  return peaks
+}
 
 /** Quantile of weights on the grid of heritabilities, each spread evenly over its cell. */
 function quantileOfGrid(weights: readonly number[], p: number): number {
   const all = weights.reduce((a, b) => a + b, 0)
   let sum = 0
   for (const [i, w] of weights.entries()) {
-    if (sum + w >= p * all) return (HIGHEST * (i + (p * all - sum) / w)) / NODES
+    if (w > 0 && sum + w >= p * all) return (HIGHEST * (i + (p * all - sum) / w)) / NODES
     sum += w
   }
   return HIGHEST
@@ -100,27 +122,27 @@ const logPrior = (z: Float64Array) => -z.reduce((sum, x) => sum + x * x, 0) / 2
 /** Fisher scoring on standard normal latents: steps are halved as long as they lead down. */
 function peakAt(model: LineModel, cells: readonly Graded[], heritability: number, start: Float64Array): Peak {
   let at = start.slice()
-  let chances = model.run(at, heritability).chances
-  let here = logLikelihood(cells, chances) + logPrior(at)
-  let curvature = curvatureAt(model, cells, heritability, { at, chances })
+  let run = model.run(at, heritability)
+  let here = logLikelihood(cells, run.chances) + logPrior(at)
+  let curvature = curvatureAt(model, cells, heritability, { at, run })
   for (let step = 0; step < STEPS; step++) {
     const move = curvature.information.solve(Matrix.columnVector([...curvature.score])).to1DArray()
     let size = 1
     let gained = -1
     while (size > 0.01) {
       const next = at.map((x, i) => x + size * move[i]!)
-      const there = model.run(next, heritability).chances
-      const value = logLikelihood(cells, there) + logPrior(next)
+      const there = model.run(next, heritability)
+      const value = logLikelihood(cells, there.chances) + logPrior(next)
       if (value >= here) {
         gained = value - here
-        ;[at, chances, here] = [next, there, value]
+        ;[at, run, here] = [next, there, value]
         break
       }
       size /= 2
     }
-    if (gained < 0) break
-    curvature = curvatureAt(model, cells, heritability, { at, chances })
+    // so near the peak the curvature is what it was a step before
     if (gained < NEAR) break
+    curvature = curvatureAt(model, cells, heritability, { at, run })
   }
   const lower = curvature.information.lowerTriangularMatrix
   let halfLogDet = 0
@@ -133,13 +155,14 @@ function curvatureAt(
   model: LineModel,
   cells: readonly Graded[],
   heritability: number,
-  { at, chances }: { at: Float64Array; chances: Float64Array },
+  { at, run }: { at: Float64Array; run: LineRun },
 ): { score: Float64Array; information: CholeskyDecomposition } {
   const { size } = model
+  const { chances } = run
   const moved = Array.from({ length: size }, (_, i) => {
     const z = at.slice()
     z[i]! += NUDGE
-    const there = model.run(z, heritability).chances
+    const there = model.run(z, heritability, { run, latent: i }).chances
     for (let c = 0; c < there.length; c++) there[c] = (there[c]! - chances[c]!) / NUDGE
     return there
   })
@@ -165,13 +188,19 @@ function curvatureAt(
 }
 
 /** Possible truths: heritabilities in step with their weights, and about each peak its normal curve. */
-function drawsOf(model: LineModel, peaks: readonly Peak[], weights: readonly number[], seed: number): LineDraw[] {
+function drawsOf(
+  model: LineModel,
+  peaks: readonly (Peak | null)[],
+  weights: readonly number[],
+  seed: number,
+): LineDraw[] {
   const stream = streamAt(seed, 0)
   const inverses = new Map<Peak, Matrix>()
   let turn = 0
   return Array.from({ length: DRAWS }, (_, d) => {
     const heritability = quantileOfGrid(weights, (d + 0.5) / DRAWS)
-    const peak = peaks[Math.min(NODES - 1, Math.floor((heritability * NODES) / HIGHEST))]!
+    const cell = Math.min(NODES - 1, Math.floor((heritability * NODES) / HIGHEST))
+    const peak = peaks[cell] ?? peaks.find(p => p !== null)!
     let toLatents = inverses.get(peak)
     if (!toLatents) {
       toLatents = inverseTransposed(peak.curvature.lowerTriangularMatrix)

@@ -29,8 +29,11 @@ export interface LineModel {
   readonly graders: readonly string[]
   /** how many standard normal numbers it is made of */
   readonly size: number
-  /** lives the line through */
-  run(latents: Float64Array, heritability: number): LineRun
+  /**
+   * Lives the line through.
+   * @param like a run whose latents differ by the one latent that is named alone: what stands before it is taken over
+   */
+  run(latents: Float64Array, heritability: number, like?: { run: LineRun; latent: number }): LineRun
 }
 
 /** A line as some latents have it. */
@@ -127,16 +130,31 @@ export function lineModel(history: LineHistory): LineModel {
     return 1 - breeders.reduce((sum, b) => sum + (b.number / all) * kin.inbreeding[rowOf.get(b.groupId)!]!, 0)
   })
 
-  function run(z: Float64Array, heritability: number): LineRun {
+  // a year’s environment and a group’s drift change nothing before them
+  const firstRows = Array.from({ length: layout.size }, (_, i) =>
+    i < layout.periods || i >= layout.sexes
+      ? 0
+      : i < layout.groups
+        ? history.groups.findIndex(g => g.period === periods[i - layout.periods])
+        : i - layout.groups + 1,
+  )
+  const startsAt = history.groups.map((_, row) =>
+    cellsOf({ ...history, groups: history.groups.slice(0, row) }).reduce((sum, c) => sum + c.counts.length, 0),
+  )
+
+  function run(z: Float64Array, heritability: number, like?: { run: LineRun; latent: number }): LineRun {
+    const from = like ? firstRows[like.latent]! : 0
     const made: LineRun = {
-      eyes: eyesOf(z, layout, graders),
+      eyes: like && from > 0 ? like.run.eyes : eyesOf(z, layout, graders),
       sexes: layout.size > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
       rest: 1 - heritability,
-      standings: [],
+      standings: like ? like.run.standings.slice(0, from) : [],
       chances: new Float64Array(cells),
     }
-    let at = 0
-    for (const [row, group] of history.groups.entries()) {
+    let at = startsAt[from] ?? 0
+    if (like) made.chances.set(like.run.chances.subarray(0, at))
+    for (let row = from; row < history.groups.length; row++) {
+      const group = history.groups[row]!
       const environment = LINE_PRIOR.environment * z[layout.periods + periods.indexOf(group.period)]!
       const luck = row === 0 ? 0 : z[layout.groups + row - 1]!
       if (group.breeders.length === 0)

@@ -3,9 +3,10 @@ import { type Ranged, Z80, zQuantile } from '#core/stats'
 import { type Agreement, weightedKappa } from './agreement'
 import { generationsLeft, type Variety, varietyAmong } from './effectiveBreeders'
 import { graderOf, pairedSessions } from './gradings'
-import type { BreederSet } from './history'
+import type { BreederSet, LineHistory } from './history'
 import { fitLine, type LineFit, LEARNT_AT_LEAST } from './lineFit'
 import { type GradedGeneration, type LineRead, type LineRecords, readLine, setsOf } from './lineHistory'
+import { type InheritanceTold, inheritanceOf } from './segregation'
 import { type NextGeneration, nextGeneration, rangeOf, USUAL_YOUNG } from './nextGeneration'
 import { inbreedingOfGroups } from './pedigreeDraws'
 
@@ -60,6 +61,8 @@ export interface LineTold {
   came: CameTold | null
   keepers: KeeperTold[]
   agreements: AgreementTold[]
+  /** how those on the lowest rung may come about; null where too few generations have any */
+  throwbacks: InheritanceTold[] | null
 }
 
 /** Below so many rungs a generation the last three are a plateau (a tenth, common practice, no source). */
@@ -114,6 +117,7 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
     came: cameOf(read),
     keepers: keepersOf(fit),
     agreements: agreementsOf(records, read),
+    throwbacks: throwbacksOf(read),
   }
   return { told, read, fit }
 }
@@ -174,17 +178,44 @@ function rungOfLiability(fit: LineFit): number {
 function cameOf({ history, generations }: LineRead): CameTold | null {
   const last = history.groups.at(-1)!
   const before = { ...history, groups: history.groups.slice(0, -1) }
-  const counts = generations.at(-1)!.counts
+  const { counts, gradings } = generations.at(-1)!
   if (before.groups.length === 0 || total(counts) === 0 || last.breeders.every(b => b.rungs === null)) return null
   if (before.groups.every(g => g.gradings.length + g.twice.length === 0)) return null
+  return foreseen(before, { breeders: last.breeders, counts, grader: gradings[0] && graderOf(gradings[0]) })
+}
+
+/**
+ * Holds a graded generation against what was foreseen of it.
+ * @param before the line without it
+ * @param young its breeders, how it was graded by rungs, and by whom
+ */
+export function foreseen(
+  before: LineHistory,
+  young: { breeders: readonly BreederSet[]; counts: readonly number[]; grader: string | undefined },
+): CameTold {
+  const { breeders, counts, grader } = young
   const fit = fitLine(before)
-  const grader = generations.at(-1)!.gradings[0]
-  const known = grader && fit.model.graders.includes(graderOf(grader)) ? { grader: graderOf(grader) } : {}
-  const forecast = nextGeneration(fit, { breeders: last.breeders, young: total(counts), ...known })
+  const known = grader !== undefined && fit.model.graders.includes(grader) ? { grader } : {}
+  const forecast = nextGeneration(fit, { breeders, young: total(counts), ...known })
   const meanRung = meanRungOf(counts)
   const down = forecast.meanRung.value - forecast.meanRung.low
   const low = forecast.meanRung.value - (down * zQuantile(1 - UNEXPLAINED)) / Z80
   return { forecast, meanRung, unexplained: meanRung < low }
+}
+
+/** Generations with somebody on the lowest rung that it takes to tell one gene from many (from memory). */
+const THROWBACK_GENERATIONS = 3
+
+/** Those on the lowest rung, held against one gene, many, and a crossing. */
+function throwbacksOf({ generations }: LineRead): InheritanceTold[] | null {
+  const graded = generations.filter(g => total(g.counts) > 0)
+  if (graded.filter(g => g.counts[0]! >= 1).length < THROWBACK_GENERATIONS) return null
+  return inheritanceOf(
+    graded.map(({ counts, bred }) => ({
+      ...{ looked: Math.round(total(counts)), thrownBack: Math.round(counts[0]!) },
+      culled: bred !== null && [bred.males, bred.females, bred.mixed].every(list => (list[0] ?? 0) === 0),
+    })),
+  )
 }
 
 /** How each keeper sees, in rungs. */

@@ -43,8 +43,11 @@ export async function cohorts({ note }) {
 
 /** Lines alone, in a worker of their own. */
 export async function lines({ note }) {
-  const { kinship, animals } = await inWorker('scripts/lib/linesWork.mjs')
-  note(`Lines: kinship of ${animals} animals`, ms(kinship), '< 100 ms')
+  const w = await inWorker('scripts/lib/linesWork.mjs')
+  note(`Lines: kinship of ${w.animals} animals`, ms(w.kinship), '< 100 ms')
+  note('Lines: fit of 10 generations of 200 graded by two keepers', ms(w.fit), '< 200 ms')
+  note('Lines: a choice in the trays, with four generations ahead', ms(w.choice), '< 50 ms')
+  note('Lines: the whole curve of choices', ms(w.curve))
 }
 
 /**

@@ -1,5 +1,6 @@
-import { effectiveBySexes, fitLine, inbreedingAfter, inbreedingOfGroups, nextGeneration } from '#core/lines'
-import { type TrueLine, trueLine } from './lines'
+import { effectiveBySexes, fitLine, foreseen, inbreedingAfter, inbreedingOfGroups, nextGeneration } from '#core/lines'
+import { type Random, seededRandom } from '#core/stats'
+import { normal, type TrueLine, trueLine } from './lines'
 
 /** What was told of one line, and what was true. */
 export interface LineResult {
@@ -9,6 +10,8 @@ export interface LineResult {
   shares: { held: boolean; off: number; asLast: number }[]
   /** mean inbreeding of the next generation; as the two sexes alone would have it */
   inbreeding: { held: boolean; off: number; bySexes: number }
+  /** whether a fall was called of a generation as it came, and of one that a stranger fathered in part */
+  called: { asItCame: boolean; crossed: boolean }
 }
 
 const holds = ({ low, high }: { low: number; high: number }, truth: number) =>
@@ -33,7 +36,11 @@ function toldOf(line: TrueLine): LineResult {
   const sexes = [...history.groups.slice(2), after].map(g =>
     effectiveBySexes(g.breeders[0]!.number, g.breeders[1]!.number),
   )
+  const random = seededRandom(young.length)
+  const called = (share: number) =>
+    foreseen(history, { breeders: next.breeders, counts: gradedAs(line, random, share), grader: 'A' }).unexplained
   return {
+    called: { asItCame: called(0), crossed: called(0.6) },
     generations: history.groups.length,
     heritability: {
       held: holds(fit.heritability, line.heritability),
@@ -56,6 +63,16 @@ function toldOf(line: TrueLine): LineResult {
   }
 }
 
+/** The next generation as its keeper grades it; a share of it has a dull stranger for its father. */
+function gradedAs({ animals, cuts, history }: TrueLine, random: Random, share: number): number[] {
+  const counts = Array.from({ length: history.rungs }, () => 0)
+  for (const { trait } of animals.at(-1)!) {
+    const fallen = random() < share ? -1.5 : 0
+    counts[cuts.filter(cut => trait + fallen + 0.3 * normal(random) > cut).length]!++
+  }
+  return counts
+}
+
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length
 const median = (list: readonly number[]) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)]!
 
@@ -74,6 +91,8 @@ export function linesTable(results: readonly LineResult[]) {
     inbreedingHeld: part(results.map(r => r.inbreeding)),
     inbreedingOff: mean(results.map(r => r.inbreeding.off)),
     inbreedingError: median(results.map(r => Math.abs(r.inbreeding.off))),
+    calledInVain: results.filter(r => r.called.asItCame).length / results.length,
+    crossingsCalled: results.filter(r => r.called.crossed).length / results.length,
     bySexesOff: mean(results.map(r => r.inbreeding.bySexes)),
   }
 }

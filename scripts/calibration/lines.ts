@@ -33,7 +33,8 @@ export interface TrueLine {
   inbreeding: number
 }
 
-const normal = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+export const normal = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
 
 interface Genome {
   effects: Float64Array

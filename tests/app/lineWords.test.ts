@@ -13,6 +13,7 @@ import {
 } from '~/words/lines'
 import { backText, breedTitle } from '~/words/lineTrays'
 import { plain } from '~/words/numbers'
+import { whyKinship, whyLine } from '~/words/whyLine'
 import { NOW } from '../make'
 
 const told = (more: Partial<LineTold>) =>
@@ -79,5 +80,33 @@ describe('words of a line', () => {
     expect(at(2, Date.UTC(2026, 3, 12))).toBe('Second, Apr')
     expect(at(1, Date.UTC(2025, 9, 12))).toBe('First, Oct 2025')
     expect(at(12, Date.UTC(2026, 3, 12))).toBe('No. 12, Apr')
+  })
+})
+
+describe('why', () => {
+  const range = (value: number) => ({ low: value - 0.1, value, high: value + 0.1 })
+  const generation = {
+    id: 'g',
+    n: 1,
+    fromMs: NOW,
+    gradings: [],
+    counts: [1, 2],
+    bred: null,
+    inbreeding: range(0.2),
+    meanRung: 1.7,
+  }
+  const line = told({
+    ...{ heritability: range(0.4), known: true, keepers: [], generations: [generation], inbreeding: range(0.2) },
+    ...{ variety: { males: 3, females: 9, effective: 6.2, perGeneration: 0.08 }, generationsLeft: 2 },
+  })
+  it('tells what went in, and which figures are from memory', () => {
+    const why = whyLine(line, NOW)
+    expect(why.figures[0]).toMatchObject({ value: '0.30 to 0.50' })
+    expect(why.figures.filter(f => /memory/.test(f.basis)).length).toBeGreaterThanOrEqual(3)
+    expect(why.narrows.join()).toContain('second keeper')
+    const kinship = whyKinship(line)
+    expect(kinship.reasons).toEqual(['About 20 % (10 % to 30 %) now.', 'Your limit comes in about two generations.'])
+    expect(kinship.inputs[0]!.text).toContain('not written down')
+    expect(kinship.figures[0]).toMatchObject({ value: '9 females, 3 males' })
   })
 })

@@ -83,6 +83,7 @@ const height = (n: number) => 11 * Math.max(1, Math.ceil(n / perRow.value))
         </tr>
       </tbody>
     </table>
+    <p class="small muted">Each dot is one graded animal; filled ones were bred from.</p>
     <p v-if="told.came" class="small muted">
       The newest was foreseen with {{ told.bestFrom + 1 }} or better in
       {{ shareRange(told.came.forecast.upFrom[told.bestFrom]!) }}; it came with {{ percent(told.best!.now) }}.

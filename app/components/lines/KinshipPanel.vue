@@ -8,7 +8,8 @@ import { leftText } from '~/words/lines'
 import { percent, whole } from '~/words/numbers'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
-const props = defineProps<{ of: LineOf; nowMs: number }>()
+const props = defineProps<{ of: LineOf }>()
+const emit = defineEmits<{ why: [] }>()
 const { colour, faded, frame, noteStyle, valueAxis } = useChartStyle()
 const AHEAD = 6
 const told = computed(() => props.of.told)
@@ -131,6 +132,7 @@ const founders = computed(() => {
       <template v-if="founders">
         What variety is left, {{ whole(Math.max(1, founders)) }} unrelated founders would hold.
       </template>
+      {{ ' ' }}<button type="button" class="link" @click="emit('why')">Why?</button>
     </p>
     <div class="canvas"><NumberLine :data="data" :options="options" role="img" :aria-label="summary" /></div>
     <p class="small muted">

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { presentRungs } from '#core/records'
 import { counted, plain } from '~/words/numbers'
+import type { Why } from '~/words/why'
+import { whyKinship, whyLine } from '~/words/whyLine'
 import { FALLEN, heritabilityText, lineHeadline } from '~/words/lines'
 
+const why = shallowRef<Why | null>(null)
 const route = useRoute()
 const room = useRoomStore()
 const statements = useStatementsStore()
@@ -63,12 +66,14 @@ useEventListener('keydown', event => {
       <p class="statement"><TheSentence :text="headline" /></p>
       <p v-if="told?.came?.unexplained" class="small fallen">{{ FALLEN }}</p>
       <p v-if="told" class="small muted">
-        {{ plain(heritabilityText(told)) }} Each dot is one graded animal; filled ones were bred from.
+        {{ plain(heritabilityText(told)) }}
+        <button type="button" class="link" @click="why = whyLine(told, nowMs)">Why?</button>
       </p>
       <WorkerFailed :worker="desk.worker" />
       <TabRow v-model="tab" :tabs="tabs" label="Parts of the line" />
       <template v-if="tab === 'generations'">
         <GradeDots v-if="told" :told="told" :rungs="rungs" :now-ms="nowMs" />
+        <ThrowbacksNote v-if="told?.throwbacks" :throwbacks="told.throwbacks" :words="rungs[0]?.words ?? ''" />
       </template>
       <BreedPanel
         v-else-if="tab === 'breed'"
@@ -79,11 +84,12 @@ useEventListener('keydown', event => {
         :worker="desk.worker"
         :now-ms="nowMs"
       />
-      <KinshipPanel v-else-if="tab === 'kinship'" :of="of" :now-ms="nowMs" />
+      <KinshipPanel v-else-if="tab === 'kinship'" :of="of" @why="why = told && whyKinship(told)" />
       <LadderPanel v-else-if="tab === 'ladder'" :line="of.line" :ladder="ladder ?? null" />
       <SessionsPanel v-else :of="of" :now-ms="nowMs" />
     </div>
     <NotHere v-else-if="room.ready" place="Lines" what="This line" to="/lines" back="All lines" />
+    <WhySheet :why="why" @close="why = null" />
   </div>
 </template>
 

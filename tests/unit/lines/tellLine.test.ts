@@ -104,3 +104,19 @@ describe('two keepers', () => {
     expect(tellLine(l.records(), 0.25)!.told.agreements).toMatchObject([{ kappa: 1, se: 0 }])
   })
 })
+
+describe('throwbacks', () => {
+  it('are held against one gene and many, once three generations had some', () => {
+    const falling = [
+      [16, 30, 30, 24],
+      [8, 30, 32, 30],
+      [5, 28, 34, 33],
+      [3, 25, 36, 36],
+    ]
+    const ways = told(falling).throwbacks!
+    expect(ways.map(w => w.how)).toEqual(['recessive', 'many', 'oneInTwo', 'oneInFour'])
+    expect(ways.reduce((sum, w) => sum + w.chance, 0)).toBeCloseTo(1, 9)
+    expect(ways[0]!.chance + ways[1]!.chance).toBeGreaterThan(0.95)
+    expect(told(falling.slice(0, 2)).throwbacks).toBeNull()
+  })
+})
