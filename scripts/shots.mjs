@@ -177,8 +177,8 @@ const breed = async page => {
     }
   }
   await page
-    .getByText(/in \d+ weeks/)
-    .first()
+    .locator('aside')
+    .getByText(/^in (\d+|a) weeks?$|at once/)
     .waitFor({ timeout: 30_000 })
 }
 

@@ -45,6 +45,9 @@ export function useFindables() {
         about: `plan · ${p.groupIds.map(id => groupOf(id).name).join(' and ')}`,
       }),
     ),
+    ...room.lines.map(l =>
+      going(l.id, `/lines/${l.id}`, { title: `Line ${l.name}`, about: l.goal ?? 'generations, breeders, kinship' }),
+    ),
     ...places.value.map(p => going(p.id, p.to, { title: p.title, about: p.what })),
     ...actions.value,
   ])

@@ -41,9 +41,9 @@ export const FALLEN =
   'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a ' +
   'second keeper grade the same animals again. One generation in forty falls like this by chance.'
 
-/** "+0.2 of a rung each, over the last three" */
+/** "+0.39 rungs a generation, over the last three" */
 export const paceText = (pace: number): string =>
-  `${pace >= 0 ? '+' : '−'}${Math.abs(pace).toFixed(2)} rungs each, over the last three`
+  `${pace >= 0 ? '+' : '−'}${Math.abs(pace).toFixed(2)} rungs a generation, over the last three`
 
 /** "in about 4 generations" */
 export const leftText = (generations: number): string =>

@@ -35,8 +35,8 @@ describe('words of a line', () => {
     expect(plain(heritabilityText({ heritability, known: false }))).toContain('cannot tell yet')
   })
   it('tell paces, limits and weeks', () => {
-    expect(paceText(0.123)).toBe('+0.12 rungs each, over the last three')
-    expect(paceText(-0.2)).toBe('−0.20 rungs each, over the last three')
+    expect(paceText(0.123)).toBe('+0.12 rungs a generation, over the last three')
+    expect(paceText(-0.2)).toBe('−0.20 rungs a generation, over the last three')
     expect([leftText(0), leftText(4.2), leftText(0.4), leftText(99)]).toEqual([
       'passed already',
       'in about four generations',

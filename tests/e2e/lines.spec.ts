@@ -86,6 +86,12 @@ test('lines of the room: which improves, which fell, and how two keepers see', a
   await page.getByRole('button', { name: 'split' }).first().click()
   await page.getByRole('button', { name: 'Save the ladder' }).click()
   await expect(page.getByText('Older rungs, kept for old grades: dense to the legs')).toBeVisible()
+  // saved again it is the same ladder
+  await page.getByRole('textbox', { name: 'Words of rung 6' }).fill('dense to the toes')
+  await page.getByRole('button', { name: 'Save the ladder' }).click()
+  await expect(page.getByText('has grades on it')).toHaveCount(0)
+  await toTab(page, 'Generations')
+  await expect(page.getByRole('columnheader', { name: '6 dense to the toes' })).toBeVisible({ timeout: 20_000 })
 })
 
 test('a stack is sent by a key, part of it by a number, and lines that cross are kept apart', async ({ page }) => {

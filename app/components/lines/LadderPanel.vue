@@ -11,6 +11,13 @@ const starters = computed(() => starterLadders(props.line.groupId))
 const typed = ref<LadderTyped>(
   props.ladder ? typedLadder(props.ladder) : newLadder(starters.value[0]!.trait, starters.value[0]!.rungs),
 )
+// once saved the rungs have ids: what is typed goes on from them
+watch(
+  () => props.ladder?.rev,
+  () => {
+    if (props.ladder) typed.value = typedLadder(props.ladder)
+  },
+)
 const goal = ref(props.line.goal ?? '')
 const limit = ref(String(Math.round(100 * (props.line.kinshipLimit ?? 0.25))))
 const issue = ref('')

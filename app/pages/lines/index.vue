@@ -91,7 +91,7 @@ async function begin() {
               </dd>
             </div>
             <div v-if="r.told?.best">
-              <dt>{{ bestRungs(r.told, r.rungs.length) }}</dt>
+              <dt class="best">{{ bestRungs(r.told, r.rungs.length) }}</dt>
               <dd class="numeral">{{ percent(r.told.best.now) }}</dd>
             </div>
             <div v-if="r.inbreeding">
@@ -166,6 +166,9 @@ async function begin() {
 }
 dt {
   color: var(--muted);
+}
+.best::first-letter {
+  text-transform: uppercase;
 }
 dd {
   margin: 0;
