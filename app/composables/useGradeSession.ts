@@ -1,12 +1,9 @@
-import { currentEntries, type EntryOf, type Id, presentRungs, type RungCount, WEEK_MS } from '#core/records'
+import { currentEntries, type EntryOf, type Id, presentRungs, type RungCount } from '#core/records'
 import { openDb } from '~/data/database'
 import { saveTogether } from '~/data/saveRecord'
 import { entriesOf } from '~/data/log'
 import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
 import { typedKeys } from '~/forms/typedKeys'
-
-/** Young are grown enough for a session of their own from about then on. */
-const GROWN_WEEKS = 8
 
 /** A grading session of one colony: kept on the device until it is saved. */
 export function useGradeSession(colonyId: Ref<string>) {
@@ -16,19 +13,14 @@ export function useGradeSession(colonyId: Ref<string>) {
   const line = computed(() => room.lines.find(l => l.id === colony.value?.lineId))
   const ladder = computed(() => room.ladders.find(l => l.id === line.value?.ladderIds[0]))
   const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
+  const { grownMs, runningOf } = useBreeding()
   const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
-  const running = computed(() =>
-    room.breedingGroups.filter(
-      b => b.lineId === line.value?.id && b.state !== 'draft' && b.generationId === generations.value.at(-1)?.id,
-    ),
-  )
+  const running = computed(() => (line.value ? runningOf(line.value) : []))
   const { kept, draft, edit } = useGradeDraft(colonyId, ladder, usualGeneration)
   /** The newest, or the next one where breeders have been at it long enough. */
   function usualGeneration(): string {
-    const from = running.value[0] && Date.parse(running.value[0].from)
-    return from !== undefined && Date.now() - from > GROWN_WEEKS * WEEK_MS
-      ? 'new'
-      : (generations.value.at(-1)?.id ?? 'new')
+    const grown = line.value ? grownMs(line.value) : null
+    return grown !== null && grown <= Date.now() ? 'new' : (generations.value.at(-1)?.id ?? 'new')
   }
   const earlier = useEarlierSessions(colonyId, ladder)
   const again = computed(() => earlier.value.find(e => e.id === draft.value.againOf))

@@ -80,10 +80,15 @@ export function agreementText({ graders, kappa, se, n, atMs }: AgreementTold, no
 }
 
 /** What a line asks for next. */
-export function nextStep(told: LineTold | null, now: { graded: boolean; daysSince: number | null }): string {
-  if (!told || !now.graded) return 'Grade a first session.'
+export function nextStep(
+  told: LineTold | null,
+  { grownMs, nowMs }: { /** when the young of who breeds now are grown */ grownMs: number | null; nowMs: number },
+): string {
+  if (!told) return 'Grade a first session.'
   if (told.came?.unexplained) return 'Find out why the newest generation fell.'
   if (told.generationsLeft !== null && told.generationsLeft <= 1) return 'New blood: kinship is at your limit.'
-  if (told.next) return 'Grade the young when they are grown.'
-  return 'Choose who breeds.'
+  if (grownMs === null) return 'Choose who breeds.'
+  return grownMs <= nowMs
+    ? 'Grade the young: by now they are grown.'
+    : `Grade the young when they are grown, about ${dayText(grownMs, nowMs)}.`
 }

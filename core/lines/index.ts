@@ -68,3 +68,4 @@ export {
   standingTotal,
   type Trays,
 } from './trays'
+export { weeksUntilGrown } from './weeksUntilGrown'

@@ -67,11 +67,13 @@ describe('words of a line', () => {
     expect(agreementText({ ...agreement, kappa: 0.2 }, NOW)).toContain('poorly')
   })
   it('name what comes next', () => {
-    const now = { graded: true, daysSince: null }
+    const now = { grownMs: null, nowMs: NOW }
     expect(nextStep(null, now)).toBe('Grade a first session.')
     expect(nextStep(told({ generationsLeft: 3, next: null }), now)).toBe('Choose who breeds.')
     expect(nextStep(told({ generationsLeft: 0.5 }), now)).toContain('New blood')
-    expect(nextStep(told({ generationsLeft: 5, next: {} as never }), now)).toContain('Grade the young')
+    const bred = told({ generationsLeft: 5, next: {} as never })
+    expect(nextStep(bred, { grownMs: NOW - 1, nowMs: NOW })).toBe('Grade the young: by now they are grown.')
+    expect(nextStep(bred, { grownMs: NOW + 9 * 86_400_000, nowMs: NOW })).toMatch(/when they are grown, about .*4 Dec/)
     expect(nextStep(told({ came: { unexplained: true } as never }), now)).toContain('Find out')
   })
   it('name generations by their turn and month', () => {

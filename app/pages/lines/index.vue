@@ -10,6 +10,7 @@ useHead({ title: 'Lines · Ulkin' })
 const room = useRoomStore()
 const statements = useStatementsStore()
 const { lines, complete, worker } = useLines()
+const { grownMs } = useBreeding()
 
 const rows = computed(() =>
   lines.value.map(({ line, colonies, told }) => {
@@ -28,7 +29,7 @@ const rows = computed(() =>
       glasses: counted(colonies.length, 'glass', 'glasses').toLowerCase(),
       inbreeding: told?.inbreeding ?? null,
       left: told?.generationsLeft ?? null,
-      next: nextStep(told, { graded: (last?.meanRung ?? null) !== null, daysSince: null }),
+      next: nextStep(told, { grownMs: grownMs(line), nowMs: statements.now.getTime() }),
       pace: told?.pace ?? null,
     }
   }),
