@@ -7,6 +7,8 @@ import type { TraysDesk } from './useTrays'
 
 /** Generations that are told ahead. */
 export const GENERATIONS_AHEAD = 4
+/** Generations that a choice shall stay under the keeper's limit of inbreeding. */
+export const GENERATIONS_WITHIN = 10
 /** Futures that say when a number is back, and weeks they look ahead. */
 const FUTURES = 300
 const WEEKS = 104
@@ -21,14 +23,12 @@ export function useBreedAsk(
 ) {
   const choice = shallowRef<ChoiceTold | null>(null)
   const curve = shallowRef<Pick[]>([])
-  const { grown } = desk
-  const young = computed(() => Math.max(20, Math.min(200, Math.round(grown.value.females + grown.value.males))))
   watch(
-    [desk.breeders, young, () => of().told],
+    [desk.breeders, () => of().told],
     async ([breeders]) => {
       const text = JSON.stringify(breeders)
       const lineId = of().line.id
-      const asked = { lineId, breeders: JSON.parse(text) as typeof breeders, young: young.value }
+      const asked = { lineId, breeders: JSON.parse(text) as typeof breeders }
       const told = of().told ? await worker.run(api => api.choose({ ...asked, generations: GENERATIONS_AHEAD })) : null
       // an older answer is not shown over a newer question
       if (text === JSON.stringify(desk.breeders.value)) choice.value = told
@@ -36,14 +36,14 @@ export function useBreedAsk(
     { immediate: true },
   )
   watch(
-    [desk.stockOf, young, () => of().told],
+    [desk.stockOf, () => of().told],
     async ([stock]) => {
       if (!stock || !of().told) return
-      curve.value = (await worker.run(api => api.curve(of().line.id, { ...stock }, young.value))) ?? []
+      curve.value = (await worker.run(api => api.curve(of().line.id, { ...stock }))) ?? []
     },
     { immediate: true },
   )
-  return { choice, curve, young, ...useComingBack(desk, curve) }
+  return { choice, curve, ...useComingBack(desk, curve) }
 }
 export type BreedAsk = ReturnType<typeof useBreedAsk>
 

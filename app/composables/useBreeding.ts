@@ -1,4 +1,4 @@
-import { weeksUntilGrown } from '#core/lines'
+import { runningOf, weeksUntilGrown } from '#core/lines'
 import { groupOf } from '#core/groups'
 import { type Line, WEEK_MS } from '#core/records'
 
@@ -6,14 +6,14 @@ import { type Line, WEEK_MS } from '#core/records'
 export function useBreeding() {
   const room = useRoomStore()
   /** Choices of breeders of the newest generation that are at it, or were, and whose young nobody graded. */
-  function runningOf(line: Line) {
+  function breedersOf(line: Line) {
     const newest = room.generations.filter(g => g.lineId === line.id).at(-1)
-    return room.breedingGroups.filter(b => b.lineId === line.id && b.state !== 'draft' && b.generationId === newest?.id)
+    return runningOf(room.breedingGroups, newest?.id)
   }
   /** When the first of their young are grown, as usual for the group; null where nobody breeds. */
   function grownMs(line: Line): number | null {
-    const [first] = runningOf(line).toSorted((a, b) => (a.from < b.from ? -1 : 1))
+    const [first] = breedersOf(line).toSorted((a, b) => (a.from < b.from ? -1 : 1))
     return first ? Date.parse(first.from) + weeksUntilGrown(groupOf(line.groupId).stages) * WEEK_MS : null
   }
-  return { runningOf, grownMs }
+  return { breedersOf, grownMs }
 }

@@ -1,6 +1,5 @@
-import { currentEntries, type EntryOf, type Id, presentRungs, type RungCount } from '#core/records'
+import { currentEntries, type EntryOf, type Id, presentRungs, type RungCount, toMoment } from '#core/records'
 import { openDb } from '~/data/database'
-import { saveTogether } from '~/data/saveRecord'
 import { entriesOf } from '~/data/log'
 import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
 import { typedKeys } from '~/forms/typedKeys'
@@ -13,9 +12,9 @@ export function useGradeSession(colonyId: Ref<string>) {
   const line = computed(() => room.lines.find(l => l.id === colony.value?.lineId))
   const ladder = computed(() => room.ladders.find(l => l.id === line.value?.ladderIds[0]))
   const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
-  const { grownMs, runningOf } = useBreeding()
+  const { grownMs, breedersOf } = useBreeding()
   const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
-  const running = computed(() => (line.value ? runningOf(line.value) : []))
+  const running = computed(() => (line.value ? breedersOf(line.value) : []))
   const { kept, draft, edit } = useGradeDraft(colonyId, ladder, usualGeneration)
   /** The newest, or the next one where breeders have been at it long enough. */
   function usualGeneration(): string {
@@ -36,7 +35,7 @@ export function useGradeSession(colonyId: Ref<string>) {
   )
 
   const issue = ref('')
-  const { saving, attempt } = useSave()
+  const { saving, save: saveOne, saveWith } = useSave()
   async function save() {
     if (!line.value || !ladder.value) return
     const read = readSession(draft.value, {
@@ -48,9 +47,13 @@ export function useGradeSession(colonyId: Ref<string>) {
     const { generation, entries: written } = read
     const writes = generation ? [{ table: 'generations' as const, record: generation }] : []
     const words = `${counts.value.reduce((a, b) => a + b, 0)} graded.`
-    const ok = await attempt(async () => {
-      log.wrote(await saveTogether(openDb(), writes, written, Date.now()), { words, entries: written })
-    })
+    // the session names its generation for ever: one that is taken back is put away, not taken out
+    const putAway = async () => {
+      if (generation)
+        await saveOne('generations', { ...generation, ended: { at: toMoment(Date.now()), why: 'putAway' } })
+      return ''
+    }
+    const ok = await saveWith(writes, written, words, putAway)
     if (!ok) return
     kept.value = null
     await navigateTo(`/lines/${line.value.id}`)

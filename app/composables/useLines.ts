@@ -39,7 +39,7 @@ export function useLines() {
       ladder,
       generations: room.generations.filter(g => g.lineId === line.id),
       breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
-      entries: log.value.filter(e => e.kind === 'withdrawal' || ('colonyId' in e && own.has(e.colonyId!))),
+      entries: log.value.filter(e => 'colonyId' in e && e.colonyId !== undefined && own.has(e.colonyId)),
     }
   }
   /** Changes when anything changes that a line follows from. */
@@ -62,7 +62,8 @@ export function useLines() {
           told.set(line.id, null)
           continue
         }
-        const plain = structuredClone(toRaw(JSON.parse(JSON.stringify(records)) as LineRecords))
+        // the worker takes no proxies
+        const plain = JSON.parse(JSON.stringify(records)) as LineRecords
         const answer = await worker.run(api => api.tell(plain, line.kinshipLimit ?? USUAL_KINSHIP_LIMIT))
         // a worker that failed is asked again with the next change
         if (worker.failed) asked.delete(line.id)
@@ -79,5 +80,5 @@ export function useLines() {
     })),
   )
   const complete = computed(() => read.value && room.lines.every(l => told.has(l.id)))
-  return { lines, complete, worker, recordsOf }
+  return { lines, complete, worker }
 }

@@ -1,4 +1,4 @@
-import type { EditedTable, Tables } from '#core/records'
+import type { EditedTable, Entry, Tables } from '#core/records'
 import { openDb } from '~/data/database'
 import type { Saved, WayBack, Write } from '~/data/saveRecord'
 import { writeDoor } from '~/data/writeDoor'
@@ -71,5 +71,20 @@ export function useSave({ queue = false }: { queue?: boolean } = {}) {
    */
   const saveAll = (writes: readonly Write[], words?: string, undone?: () => unknown): Promise<boolean> =>
     attempt(async () => tell(await (await writeDoor()).saveRecords(openDb(), writes, Date.now()), words, undone))
-  return { saving, attempt, save, saveAll }
+  /**
+   * Writes records and the entries that go with them as one step; the notice undoes both.
+   * @param back what undoes the records, where putting their old versions back is not enough
+   */
+  const saveWith = (
+    writes: readonly Write[],
+    entries: readonly Entry[],
+    words: string,
+    back?: () => Promise<string>,
+  ): Promise<boolean> =>
+    attempt(async () => {
+      const { saveTogether } = await writeDoor()
+      const { revised, ways } = await saveTogether(openDb(), writes, entries, Date.now())
+      log.wrote(revised, { words, entries: [...entries], back: back ?? (() => goBack(ways)) })
+    })
+  return { saving, attempt, save, saveAll, saveWith }
 }

@@ -1,6 +1,6 @@
-import { graderOf, seenIn, sharedOut, stackKey, type Standings, type Stock } from '#core/lines'
+import { countsOn, graderOf, seenIn, sharedOut, SOMEBODY, stackKey, type Standings, type Stock } from '#core/lines'
 import { resolveGroup } from '#core/groups'
-import { type Ladder, presentRungs, spanOf } from '#core/records'
+import { type Ladder, presentRungs } from '#core/records'
 import type { LineOf } from './useLines'
 
 /**
@@ -10,7 +10,7 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
   const statements = useStatementsStore()
   const rungs = computed(() => (ladder() ? presentRungs(ladder()!) : []))
   const last = computed(() => of().told?.generations.findLast(g => g.meanRung !== null))
-  const grader = computed(() => (last.value?.gradings[0] ? graderOf(last.value.gradings[0]) : '–'))
+  const grader = computed(() => (last.value?.gradings[0] ? graderOf(last.value.gradings[0]) : SOMEBODY))
   /** The colony that was graded last: its animals lie in the trays, and leave it when the breeders are set. */
   const colony = computed(() => {
     const graded = last.value?.gradings.at(-1)?.colonyId
@@ -28,16 +28,9 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
   const shares = computed(() => {
     const firsts = last.value?.gradings.filter(e => !e.againOf) ?? []
     const seen = ladder() ? firsts.flatMap(e => seenIn(e, ladder()!)) : []
-    const ofSex = (...sexes: string[]) =>
-      rungs.value.map((_, k) =>
-        seen.reduce((n, s) => {
-          const at = spanOf(ladder()!, s.rungId)
-          return sexes.includes(s.sex) && at && at.from <= k && k <= at.to ? n + s.number / (at.to - at.from + 1) : n
-        }, 0),
-      )
     const own = (sex: string) => {
-      const told = ofSex(sex)
-      return told.some(n => n > 0) ? told : ofSex('unknown', 'female', 'male')
+      const told = seen.filter(s => s.sex === sex)
+      return ladder() ? countsOn(ladder()!, told.length > 0 ? told : seen) : []
     }
     return { females: own('female'), males: own('male') }
   })

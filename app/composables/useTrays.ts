@@ -6,6 +6,7 @@ import {
   inTray,
   moveBetween,
   noTrays,
+  SOMEBODY,
   stackKey,
   standingsOf,
   standingTotal,
@@ -81,7 +82,7 @@ function useTrayDraft(
     const { breed, offer, part } = trays.value
     return {
       ...toRaw(base),
-      ...(grader.value !== '–' && { keeper: grader.value }),
+      ...(grader.value !== SOMEBODY && { keeper: grader.value }),
       parents: countsIn(breed),
       trays: { hold: [], offer: countsIn(offer), part: countsIn(part) },
     }

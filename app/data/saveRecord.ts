@@ -1,13 +1,16 @@
 import { dequal } from 'dequal'
+import { Dexie } from 'dexie'
 import {
   atticItem,
   type Clash,
   type Edited,
   type EditedTable,
   type Entry,
+  entryKinds,
   mergeRecord,
   nextRev,
   type Rev,
+  tables,
   type Tables,
   toMoment,
 } from '#core/records'
@@ -81,17 +84,17 @@ export async function putBack(db: UlkinDb, ways: readonly WayBack[], nowMs: numb
 
 /**
  * Writes records and the entries that go with them as one step: all of it or nothing.
- * @returns new revisions of the colonies that the entries speak of
+ * @returns new revisions of the colonies that the entries speak of, and the way back of the records
  */
 export async function saveTogether(
   db: UlkinDb,
   writes: readonly Write[],
   entries: readonly Entry[],
   nowMs: number,
-): Promise<Revision[]> {
+): Promise<{ revised: Revision[]; ways: WayBack[] }> {
   return db.transaction('rw', db.everything, async () => {
-    await saveRecords(db, writes, nowMs)
-    return addEntries(db, entries)
+    const { ways } = await saveRecords(db, writes, nowMs)
+    return { revised: await addEntries(db, entries), ways }
   })
 }
 
@@ -166,10 +169,24 @@ export async function deleteUnused(db: UlkinDb, table: EditedTable, id: string, 
   })
 }
 
+/** Tables whose rows are found in the log by its keys. */
+const FOUND_BY_KEY: ReadonlySet<string> = new Set(['colonies', 'glasses', 'animals'])
+
 /** Whether any row of any table names a record. */
 async function isNamed(db: UlkinDb, table: string, id: string): Promise<boolean> {
   const logged = await db.records('entries').where('keys').between(`${id} `, `${id}!`).count()
   if (logged > 0) return true
+  // what an entry names beside whose it is has no key; the kinds that can name such a row are few
+  for (const [kind, { needs }] of Object.entries(entryKinds)) {
+    if (FOUND_BY_KEY.has(table) || !(Object.values(needs) as string[]).includes(table)) continue
+    const named = await db
+      .records('entries')
+      .where('[kind+id]')
+      .between([kind, Dexie.minKey], [kind, Dexie.maxKey])
+      .filter(e => tables.entries.references(e).some(r => r.table === table && r.id === id))
+      .count()
+    if (named > 0) return true
+  }
   for (const [name, { references, way }] of Object.entries(db.registry)) {
     if (way !== 'edited') continue
     const rows: object[] = await db.table(name).toArray()

@@ -1,2 +1,2 @@
 export { addEntries } from './addEntries'
-export { putBack, saveRecord, saveRecords } from './saveRecord'
+export { putBack, saveRecord, saveRecords, saveTogether } from './saveRecord'

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import {
   type BreederSet,
-  type GenerationAhead,
+  bothSexes,
   generationsAhead,
   type LineFitted,
   type LineRecords,
@@ -10,8 +10,10 @@ import {
   type NextGeneration,
   type Pick,
   pickCurve,
+  type SharesTold,
   type Stock,
   tellLine,
+  usualYoung,
 } from '#core/lines'
 
 /** Lines that were fitted: choices are asked of them many times. */
@@ -29,20 +31,19 @@ function tell(records: LineRecords, limit: number): LineTold | null {
 export interface ChoiceAsked {
   lineId: string
   breeders: BreederSet[]
-  young: number
   generations: number
 }
 /** What comes of it: the next generation, and those after it when one goes on like this. */
 export interface ChoiceTold {
   next: NextGeneration
-  ahead: GenerationAhead[]
+  ahead: SharesTold[]
 }
 
 /** Tells of a choice; null where the line was not told, or the choice has one sex alone. */
-function choose({ lineId, breeders, young, generations }: ChoiceAsked): ChoiceTold | null {
+function choose({ lineId, breeders, generations }: ChoiceAsked): ChoiceTold | null {
   const line = fitted.get(lineId)
-  const has = (sex: 'male' | 'female') => breeders.some(b => (b.sex === sex || b.sex === 'mixed') && b.number > 0)
-  if (!line || !has('male') || !has('female')) return null
+  if (!line || !bothSexes(breeders)) return null
+  const young = usualYoung(line.read.history)
   return {
     next: nextGeneration(line.fit, { breeders, young }),
     ahead: generationsAhead(line.fit, { breeders, generations, young }),
@@ -50,9 +51,9 @@ function choose({ lineId, breeders, young, generations }: ChoiceAsked): ChoiceTo
 }
 
 /** The curve of choices, hardest first. */
-const curve = (lineId: string, stock: Stock, young: number): Pick[] => {
+const curve = (lineId: string, stock: Stock): Pick[] => {
   const line = fitted.get(lineId)
-  return line ? pickCurve(line.fit, stock, young) : []
+  return line ? pickCurve(line.fit, stock, usualYoung(line.read.history)) : []
 }
 
 const api = { tell, choose, curve }

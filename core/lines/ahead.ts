@@ -1,19 +1,11 @@
-import { normalFrom, quickNormalBelow, type Ranged, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
+import { normalFrom, quickNormalBelow, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
 import { varietyAmong } from './effectiveBreeders'
 import { UNEVENNESS } from './familySizes'
 import type { BreederSet } from './history'
 import type { LineDraw, LineFit } from './lineFit'
-import { LINE_PRIOR, youngOf } from './lineModel'
-import { rangeOf } from './nextGeneration'
+import { amongFew, LINE_PRIOR, youngOf } from './lineModel'
 import { selectionOf } from './selection'
-
-/** A line some generations on, when each time as many of the best are kept. */
-export interface GenerationAhead {
-  /** mean rung, from 1 */
-  meanRung: Ranged
-  /** share on a rung or above it, for each rung */
-  upFrom: Ranged[]
-}
+import { type SharesTold, sharesTold } from './sharesTold'
 
 /** What is asked of the generations to come. */
 export interface AheadAsked {
@@ -29,19 +21,14 @@ export interface AheadAsked {
  * sex. Response falls off as the variance does: by selection itself (Bulmer 1971), and by inbreeding.
  * @returns generation 1, 2, … from now
  */
-export function generationsAhead(fit: LineFit, asked: AheadAsked): GenerationAhead[] {
-  const { history } = fit.model
+export function generationsAhead(fit: LineFit, asked: AheadAsked): SharesTold[] {
   const lives = fit.draws.map((draw, d) => liveOn(fit, draw, asked, streamAt(asked.seed ?? 13, d)))
-  return Array.from({ length: asked.generations }, (_, t) => {
-    const shares = lives.map(l => l[t]!)
-    return {
-      meanRung: rangeOf(shares.map(s => s.reduce((sum, share, k) => sum + share * (k + 1), 0))),
-      upFrom: Array.from({ length: history.rungs }, (__, k) =>
-        rangeOf(shares.map(s => s.slice(k).reduce((a, b) => a + b, 0))),
-      ),
-    }
-  })
+  return Array.from({ length: asked.generations }, (_, t) => sharesTold(lives.map(l => l[t]!)))
 }
+
+/** Rungs that each further generation brings. */
+export const paceAhead = (ahead: readonly SharesTold[]): number =>
+  (ahead.at(-1)!.meanRung.value - ahead[0]!.meanRung.value) / Math.max(1, ahead.length - 1)
 
 /** One possible line, generation by generation: the shares of its rungs, as they truly are. */
 function liveOn(
@@ -52,10 +39,10 @@ function liveOn(
 ): number[][] {
   let turn = stream
   const luck = () => normalFrom(uniformAt((turn = (turn + STREAM_STEP) | 0)))
-  const rowOf = new Map(model.history.groups.map((g, row) => [g.id, row]))
+  const founders = heritability * model.segregates(breeders)
   const { males, females, perGeneration } = varietyAmong(breeders)
   const eye = run.eyes.values().next().value!
-  const first = youngOf(breeders, run, rowOf, heritability)
+  const first = youngOf(breeders, run, model.rowOf, founders)
   let mean = first.mean + Math.sqrt(first.doubt + first.segregating / young) * luck()
   let variance = first.variance
   const found: number[][] = []
@@ -73,12 +60,12 @@ function liveOn(
       const many = Math.max(1, kept) / (1 + UNEVENNESS[sex])
       return {
         rise: intensity * regression * Math.sqrt(seen),
-        left: left * (1 - 1 / Math.max(1.5, many)),
+        left: left * amongFew(kept, sex),
         doubt: left / many,
       }
     }
     const [sires, dams] = [side(males, 'male'), side(females, 'female')]
-    const segregating = (heritability / 2) * (1 - perGeneration) ** (t + 1)
+    const segregating = (founders / 2) * (1 - perGeneration) ** (t + 1)
     mean += (sires.rise + dams.rise) / 2 + Math.sqrt((sires.doubt + dams.doubt) / 4 + segregating / young) * luck()
     variance = (sires.left + dams.left) / 4 + segregating
   }

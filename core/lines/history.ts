@@ -62,18 +62,21 @@ export function gradersOf(history: LineHistory): string[] {
   const seen = new Map<string, number>()
   const add = (grader: string, number: number) => seen.set(grader, (seen.get(grader) ?? 0) + number)
   for (const { gradings, twice, breeders } of history.groups) {
-    for (const { grader, cells } of gradings)
-      add(
-        grader,
-        cells.reduce((sum, c) => sum + c.number, 0),
-      )
-    for (const { graders, table } of twice)
-      for (const grader of graders)
-        add(
-          grader,
-          table.flat().reduce((a, b) => a + b, 0),
-        )
+    for (const { grader, cells } of gradings) add(grader, gradedIn(cells))
+    for (const pair of twice) for (const grader of pair.graders) add(grader, gradedTwiceIn(pair))
     for (const { grader } of breeders) add(grader, 0)
   }
   return [...seen].toSorted((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1)).map(([grader]) => grader)
 }
+
+/** Whether some of each sex breed; of animals that nobody told apart both are taken to be there. */
+export function bothSexes(breeders: readonly Pick<BreederSet, 'sex' | 'number'>[]): boolean {
+  const has = (sex: GradedSex) => breeders.some(b => b.number > 0 && (b.sex === sex || b.sex === 'mixed'))
+  return has('male') && has('female')
+}
+
+/** Animals in some cells of a grading. */
+export const gradedIn = (cells: readonly Pick<RungCell, 'number'>[]): number =>
+  cells.reduce((sum, c) => sum + c.number, 0)
+/** Animals in a table of two keepers. */
+export const gradedTwiceIn = ({ table }: GradedTwice): number => table.flat().reduce((a, b) => a + b, 0)

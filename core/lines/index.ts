@@ -1,6 +1,15 @@
-export { type AheadAsked, type GenerationAhead, generationsAhead } from './ahead'
+export { type AheadAsked, generationsAhead, paceAhead } from './ahead'
 export { type Candidates, type Contributions, optimalContributions } from './contributions'
-export { generationsLeft, inbreedingWith, type Variety, varietyAmong } from './effectiveBreeders'
+export {
+  foundersHolding,
+  generationsLeft,
+  inbreedingAhead,
+  inbreedingWith,
+  malesFor,
+  rateWithin,
+  type Variety,
+  varietyAmong,
+} from './effectiveBreeders'
 export { bestOf, breedersFrom, type Pick, pickCurve, proposedPick, type Stock } from './picks'
 export { type Agreement, type AgreementWeights, weightedKappa } from './agreement'
 export {
@@ -24,12 +33,13 @@ export {
 } from './groupKinship'
 export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
-export { nextGeneration, type NextGeneration, USUAL_YOUNG, type YoungAsked } from './nextGeneration'
+export { nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
 export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'
 export { fitLine, HERITABILITY_PRIOR, LEARNT_AT_LEAST, type LineDraw, type LineFit } from './lineFit'
 export {
   type BreederSet,
+  bothSexes,
   type GradedSex,
   type GradedTwice,
   gradersOf,
@@ -42,7 +52,7 @@ export { realisedHeritability, type SelectedGeneration, type Slope } from './rea
 export { type Inheritance, inheritanceOf, type InheritanceTold, inheritances, type ThrowbackLook } from './segregation'
 export { differentialOf, intensityOfFew, responseTo, type Selection, selectionOf } from './selection'
 export { countsOn, graderOf, gradingsOf, type Paired, pairedSessions, seenIn, SOMEBODY } from './gradings'
-export { type GradedGeneration, type LineRead, type LineRecords, readLine, setsOf } from './lineHistory'
+export { type GradedGeneration, type LineRead, type LineRecords, readLine, runningOf } from './lineHistory'
 export {
   type AgreementTold,
   type CameTold,
@@ -51,9 +61,10 @@ export {
   type KeeperTold,
   type LineFitted,
   type LineTold,
-  meanRungOf,
+  PLATEAU,
   tellLine,
 } from './tellLine'
+export type { SharesTold } from './sharesTold'
 export { type StarterLadder, starterLadders } from './starterLadders'
 export {
   countsIn,

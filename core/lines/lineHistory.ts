@@ -15,7 +15,7 @@ import {
   WEEK_MS,
 } from '#core/records'
 import { countsOn, graderOf, gradingsOf, pairedSessions, seenIn, SOMEBODY } from './gradings'
-import type { BreederSet, GradedSex, LineGroup, LineHistory } from './history'
+import { type BreederSet, bothSexes, type GradedSex, type LineGroup, type LineHistory } from './history'
 
 /** All that the log and the records say of one line. */
 export interface LineRecords {
@@ -44,6 +44,8 @@ export interface GradedGeneration {
 export interface LineRead {
   history: LineHistory
   generations: GradedGeneration[]
+  /** who breeds of the newest generation, whose young nobody has graded */
+  running: BreederSet[]
 }
 
 /** Gradings that lie less far apart are of one stretch of time, in a line without generations. */
@@ -74,10 +76,16 @@ export function readLine(records: LineRecords): LineRead {
     groups.push({ id, size, breeders, period: id, gradings: seen.gradings, twice: seen.twice })
   }
   const last = generations.at(-1)
-  const running = records.breedingGroups.filter(b => b.state !== 'draft' && b.generationId === last?.id)
-  if (last && running.length > 0) last.bred = bredOf(running.flatMap(b => setsOf(b, records.ladder)))
-  return { history: { rungs: presentRungs(records.ladder).length, groups }, generations }
+  const running = runningOf(records.breedingGroups, last?.id).flatMap(b => setsOf(b, records.ladder))
+  if (last) last.bred = bredOf(running)
+  return { history: { rungs: presentRungs(records.ladder).length, groups }, generations, running }
 }
+
+/** Choices of breeders of a generation that are at it, or were. */
+export const runningOf = <B extends Pick<BreedingGroup, 'state' | 'generationId'>>(
+  groups: readonly B[],
+  generationId: Id | undefined,
+): B[] => groups.filter(b => b.state !== 'draft' && b.generationId === generationId)
 
 interface Part {
   id: Id
@@ -133,7 +141,7 @@ function breedersOf(
   const sets = breedingGroups
     .filter(b => own.includes(b.id) && b.state !== 'draft' && known.has(b.generationId))
     .flatMap(b => setsOf(b, ladder))
-  if (hasBoth(sets)) return sets
+  if (bothSexes(sets)) return sets
   const grader = before.gradings[0] ? graderOf(before.gradings[0]) : SOMEBODY
   const gone = countsOn(ladder, takenOut(entries, before.fromMs, untilMs))
   if (gone.some(n => n > 0)) {
@@ -143,9 +151,6 @@ function breedersOf(
   }
   return (['male', 'female'] as const).map(sex => ({ groupId: before.id, sex, number: UNTOLD, rungs: null, grader }))
 }
-
-const hasBoth = (sets: readonly BreederSet[]): boolean =>
-  sets.some(s => s.sex === 'mixed') || (sets.some(s => s.sex === 'male') && sets.some(s => s.sex === 'female'))
 
 /** What left a line by rung: taken out or moved away. */
 const takenOut = (entries: readonly Entry[], fromMs: number, untilMs: number): RungCount[] =>
@@ -173,13 +178,9 @@ export function setsOf(
 }
 
 function bredOf(sets: readonly BreederSet[]): GradedGeneration['bred'] {
-  if (sets.length === 0 || sets.every(s => s.rungs === null)) return null
-  const of = (sex: GradedSex) => {
-    const own = sets.flatMap(s => (s.sex === sex && s.rungs ? [s.rungs] : []))
-    const [first] = sets.flatMap(s => s.rungs ?? [])
-    return first === undefined
-      ? []
-      : sets.find(s => s.rungs)!.rungs!.map((_, k) => own.reduce((sum, r) => sum + r[k]!, 0))
-  }
+  const known = sets.flatMap(s => (s.rungs ? [{ sex: s.sex, rungs: s.rungs }] : []))
+  if (known.length === 0) return null
+  const of = (sex: GradedSex) =>
+    known[0]!.rungs.map((_, k) => known.reduce((sum, s) => sum + (s.sex === sex ? s.rungs[k]! : 0), 0))
   return { males: of('male'), females: of('female'), mixed: of('mixed') }
 }

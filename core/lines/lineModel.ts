@@ -29,6 +29,10 @@ export interface LineModel {
   readonly graders: readonly string[]
   /** how many standard normal numbers it is made of */
   readonly size: number
+  /** row of each group */
+  readonly rowOf: ReadonlyMap<string, number>
+  /** part of the founders' variance that inbreeding of some breeders leaves to segregate among their young */
+  segregates(breeders: readonly BreederSet[]): number
   /**
    * Lives the line through.
    * @param like a run whose latents differ by the one latent that is named alone: what stands before it is taken over
@@ -124,11 +128,11 @@ export function lineModel(history: LineHistory): LineModel {
   const kin = groupKinships(breederGroups(history.groups))
   const layout = layoutOf(history, graders.length, periods.length)
   const cells = cellsOf(history).reduce((sum, c) => sum + c.counts.length, 0)
-  // what inbreeding of the breeders takes from the variance that segregates among their young
-  const kept = history.groups.map(({ breeders }) => {
+  function segregates(breeders: readonly BreederSet[]): number {
     const all = breeders.reduce((sum, b) => sum + b.number, 0)
     return 1 - breeders.reduce((sum, b) => sum + (b.number / all) * kin.inbreeding[rowOf.get(b.groupId)!]!, 0)
-  })
+  }
+  const kept = history.groups.map(({ breeders }) => segregates(breeders))
 
   // a year’s environment and a group’s drift change nothing before them
   const firstRows = Array.from({ length: layout.size }, (_, i) =>
@@ -168,7 +172,7 @@ export function lineModel(history: LineHistory): LineModel {
     }
     return made
   }
-  return { history, graders, size: layout.size, run }
+  return { history, graders, size: layout.size, rowOf, segregates, run }
 }
 
 /** Chances of all that was graded of a group, from a place on. @returns the place after them */
@@ -208,7 +212,7 @@ export function youngOf(
       number: b.sex === 'mixed' ? b.number / 2 : b.number,
       chosen: chosenOf(b, {
         standing: run.standings[rowOf.get(b.groupId)!]!,
-        eye: moved(run.eyes.get(b.grader)!, sign[b.sex] * run.sexes),
+        eye: moved(eyeOf(run, b.grader), sign[b.sex] * run.sexes),
         environment: run.rest,
         unevenness: UNEVENNESS[b.sex],
       }),
@@ -217,16 +221,21 @@ export function youngOf(
   }
   const [sires, dams] = [side('male'), side('female')]
   const segregating = founders / 2
-  // each side is a sample of few: of its variance a part lies between samples
-  const inSample = (s: Chosen & { number: number }, sex: GradedSex) =>
-    s.variance * Math.max(0, 1 - (1 + UNEVENNESS[sex]) / Math.max(1, s.number))
+  const within = sires.variance * amongFew(sires.number, 'male') + dams.variance * amongFew(dams.number, 'female')
   return {
     mean: (sires.mean + dams.mean) / 2,
-    variance: (inSample(sires, 'male') + inSample(dams, 'female')) / 4 + segregating,
+    variance: within / 4 + segregating,
     doubt: (sires.doubt + dams.doubt) / 4,
     segregating,
   }
 }
+
+/** Part of a variance that is left within a sample of so few breeders; the rest lies between samples. */
+export const amongFew = (number: number, sex: GradedSex): number =>
+  Math.max(0, 1 - (1 + UNEVENNESS[sex]) / Math.max(1, number))
+
+/** How a keeper sees; one who graded nothing that is left sees like the one who graded most. */
+const eyeOf = ({ eyes }: LineRun, grader: string): Eye => eyes.get(grader) ?? eyes.values().next().value!
 
 const moved = (eye: Eye, by: number): Eye => (by === 0 ? eye : { ...eye, shift: eye.shift + by })
 

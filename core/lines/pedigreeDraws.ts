@@ -1,7 +1,7 @@
 import { normalFrom, STREAM_STEP, streamAt, uniformAt, type Ranged } from '#core/stats'
 import { UNEVENNESS, UNEVENNESS_SD } from './familySizes'
 import type { BreederSet, GradedSex, LineGroup } from './history'
-import { rangeOf } from './nextGeneration'
+import { rangeOf } from './sharesTold'
 import { selectionOf } from './selection'
 
 /** Inbreeding of each group of a line, with what nobody knows of who bred with whom. */
@@ -19,7 +19,7 @@ const USUAL_HERITABILITY = 0.35
  * shares in the young unevenly, and by how much nobody knows; animals that are chosen for a grade are related more
  * than by chance, because their parents passed it on (Wray & Thompson 1990, Genet. Res. 55: 41). In each pedigree
  * kinship is reckoned by the tabular method.
- * @param groups parents before their young; all of some heads of founders are unrelated
+ * @param groups parents before their young; founders are taken to be unrelated
  * @param seed of the draws
  */
 export function inbreedingOfGroups(groups: readonly LineGroup[], seed = 11): InbreedingTold {
@@ -84,7 +84,7 @@ function onePedigree(groups: readonly LineGroup[], stream: number): Float64Array
         const member = grow(from, pull)
         for (const sex of ['male', 'female'] as const)
           if (set.sex === sex || (set.sex === 'mixed' && (i % 2 === 0) === (sex === 'male')))
-            members[sex].push({ member, share: gammaLike(uneven[sex], normalFrom(uniform())) })
+            members[sex].push({ member, share: unevenShare(uneven[sex], normalFrom(uniform())) })
       }
     }
     const side = (list: readonly { member: number; share: number }[]): Side => {
@@ -102,7 +102,7 @@ function onePedigree(groups: readonly LineGroup[], stream: number): Float64Array
 const NOBODY: Side = { members: [], shares: [] }
 
 /** A share with a mean of 1 and a variance: log-normal. */
-function gammaLike(variance: number, z: number): number {
+function unevenShare(variance: number, z: number): number {
   const s2 = Math.log1p(variance)
   return Math.exp(Math.sqrt(s2) * z - s2 / 2)
 }

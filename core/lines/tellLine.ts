@@ -3,12 +3,13 @@ import { type Ranged, Z80, zQuantile } from '#core/stats'
 import { type Agreement, weightedKappa } from './agreement'
 import { generationsLeft, type Variety, varietyAmong } from './effectiveBreeders'
 import { graderOf, pairedSessions } from './gradings'
-import type { BreederSet, LineHistory } from './history'
+import { type BreederSet, bothSexes, gradedIn, gradedTwiceIn, type LineHistory } from './history'
 import { fitLine, type LineFit, LEARNT_AT_LEAST } from './lineFit'
-import { type GradedGeneration, type LineRead, type LineRecords, readLine, setsOf } from './lineHistory'
+import { type GradedGeneration, type LineRead, type LineRecords, readLine } from './lineHistory'
 import { type InheritanceTold, inheritanceOf } from './segregation'
-import { type NextGeneration, nextGeneration, rangeOf, USUAL_YOUNG } from './nextGeneration'
+import { type NextGeneration, nextGeneration, usualYoung } from './nextGeneration'
 import { inbreedingOfGroups } from './pedigreeDraws'
+import { meanRungOf, rangeOf } from './sharesTold'
 
 /** Where a line goes. */
 export type Heading = 'rising' | 'plateau' | 'falling' | 'still' | 'unknown'
@@ -51,7 +52,7 @@ export interface LineTold {
   heritability: Ranged
   /** whether the grades say more of the heritability than what was thought before */
   known: boolean
-  /** rungs a generation over the last three, where there are as many */
+  /** rungs a generation over the last three, without what the keepers' eyes made of it; null where there are fewer */
   pace: number | null
   inbreeding: Ranged | null
   /** of who breeds now or bred last */
@@ -65,8 +66,8 @@ export interface LineTold {
   throwbacks: InheritanceTold[] | null
 }
 
-/** Below so many rungs a generation the last three are a plateau (a tenth, common practice, no source). */
-const PLATEAU = 0.1
+/** Below so many rungs a generation a line is at a plateau (a tenth, common practice, no source). */
+export const PLATEAU = 0.1
 /** A change is told where so many of the possible truths have it. */
 const SURE = 0.8
 /** Worse than so many of what could come by itself: one generation in forty cries wolf. */
@@ -98,18 +99,21 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   const { rungs } = read.history
   const bestFrom = rungs >= 4 ? rungs - 2 : rungs - 1
   const [first, now] = [graded[0]!, graded.at(-1)!]
-  const running = breedersNow(records, read)
-  const variety = running.length > 0 ? varietyAmong(running) : null
+  // who breeds now, or bred the newest generation
+  const breeders = read.running.length > 0 ? read.running : read.history.groups.at(-1)!.breeders
+  const variety = breeders.length > 0 ? varietyAmong(breeders) : null
   const last = generations.at(-1)!
-  const next = hasNext(records, read) ? nextGeneration(fit, { breeders: running, young: USUAL_YOUNG }) : null
+  const young = usualYoung(read.history)
+  const next = bothSexes(read.running) ? nextGeneration(fit, { breeders: read.running, young }) : null
+  const pace = paceOf(fit)
   const told: LineTold = {
     generations,
-    heading: headingOf(fit, read, graded.length),
+    heading: headingOf(fit, pace),
     bestFrom,
     best: { first: shareFrom(first.counts, bestFrom), now: shareFrom(now.counts, bestFrom) },
     heritability: fit.heritability,
     known: fit.learnt >= LEARNT_AT_LEAST,
-    pace: paceOf(graded.map(g => g.meanRung!)),
+    pace,
     inbreeding: last.inbreeding,
     variety,
     generationsLeft: variety ? generationsLeft(last.inbreeding.value, variety.perGeneration, limit) : null,
@@ -123,54 +127,36 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
 }
 
 const total = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
-export const meanRungOf = (counts: readonly number[]): number =>
-  counts.reduce((sum, n, k) => sum + n * (k + 1), 0) / total(counts)
 const shareFrom = (counts: readonly number[], from: number) => total(counts.slice(from)) / total(counts)
 
-/** Who breeds now, or bred the newest generation. */
-function breedersNow(records: LineRecords, { generations, history }: LineRead): BreederSet[] {
-  const sets = runningSets(records, generations.at(-1)?.id)
-  return sets.length > 0 ? sets : [...(history.groups.at(-1)?.breeders ?? [])]
-}
-const runningSets = ({ breedingGroups, ladder }: LineRecords, generationId: string | undefined) =>
-  breedingGroups.filter(b => b.state !== 'draft' && b.generationId === generationId).flatMap(b => setsOf(b, ladder))
+/** Rows of the groups that were graded. */
+const gradedRows = ({ groups }: LineHistory): number[] =>
+  groups.flatMap((g, row) => (g.gradings.length + g.twice.length > 0 ? [row] : []))
 
-/** Whether breeders of both sexes are at it whose young nobody has graded. */
-function hasNext(records: LineRecords, { generations }: LineRead): boolean {
-  const sets = runningSets(records, generations.at(-1)?.id)
-  const has = (sex: 'male' | 'female') => sets.some(s => s.sex === sex || s.sex === 'mixed')
-  return has('male') && has('female')
-}
-
-/** Mean rung a generation over the last three steps. */
-function paceOf(means: readonly number[]): number | null {
-  return means.length < 4 ? null : (means.at(-1)! - means.at(-4)!) / 3
+/** Rungs a generation over the last three steps: of what was graded, without the keepers' eyes. */
+function paceOf({ model, draws }: LineFit): number | null {
+  const rows = gradedRows(model.history)
+  const [from, to] = [rows.at(-4), rows.at(-1)]
+  if (from === undefined || to === undefined) return null
+  const shown = (row: number) =>
+    draws.reduce((sum, { run }) => sum + run.standings[row]!.mean + run.standings[row]!.environment, 0) / draws.length
+  return (shown(to) - shown(from)) / 3 / rungWidth(draws)
 }
 
-function headingOf(fit: LineFit, { history }: LineRead, graded: number): Heading {
-  if (graded < 2) return 'unknown'
-  const rows = history.groups.flatMap((g, row) => (g.gradings.length + g.twice.length > 0 ? [row] : []))
-  const level = (run: LineFit['draws'][number]['run'], row: number) => run.standings[row]!.mean
-  const rising = (from: number) =>
-    fit.draws.filter(({ run }) => level(run, rows.at(-1)!) > level(run, from)).length / fit.draws.length
-  const early = rising(rows[0]!)
-  if (early <= 1 - SURE) return 'falling'
-  if (early < SURE) return 'still'
-  if (rows.length < 4) return 'rising'
-  const step = rungOfLiability(fit)
-  // what was graded, without the keepers' eyes: a plateau is one that is seen
-  const shown = (run: LineFit['draws'][number]['run'], row: number) =>
-    run.standings[row]!.mean + run.standings[row]!.environment
-  const lately =
-    fit.draws.reduce((sum, { run }) => sum + shown(run, rows.at(-1)!) - shown(run, rows.at(-4)!), 0) /
-    fit.draws.length /
-    3
-  return lately < PLATEAU * step ? 'plateau' : 'rising'
+/** Whether breeding values rose since the first graded generation, and whether the last three still do. */
+function headingOf({ model, draws }: LineFit, pace: number | null): Heading {
+  const rows = gradedRows(model.history)
+  const [from, to] = [rows[0], rows.at(-1)]
+  if (from === undefined || to === undefined || from === to) return 'unknown'
+  const rose = draws.filter(({ run }) => run.standings[to]!.mean > run.standings[from]!.mean).length / draws.length
+  if (rose <= 1 - SURE) return 'falling'
+  if (rose < SURE) return 'still'
+  return pace !== null && pace < PLATEAU ? 'plateau' : 'rising'
 }
 
-/** How wide a rung is, in standard deviations. */
-function rungOfLiability(fit: LineFit): number {
-  const { cuts } = fit.draws[Math.floor(fit.draws.length / 2)]!.run.eyes.values().next().value!
+/** How wide a rung is, in standard deviations of the trait. */
+function rungWidth(draws: LineFit['draws']): number {
+  const { cuts } = draws[Math.floor(draws.length / 2)]!.run.eyes.values().next().value!
   return cuts.length > 1 ? (cuts.at(-1)! - cuts[0]!) / (cuts.length - 1) : 1
 }
 
@@ -180,7 +166,7 @@ function cameOf({ history, generations }: LineRead): CameTold | null {
   const before = { ...history, groups: history.groups.slice(0, -1) }
   const { counts, gradings } = generations.at(-1)!
   if (before.groups.length === 0 || total(counts) === 0 || last.breeders.every(b => b.rungs === null)) return null
-  if (before.groups.every(g => g.gradings.length + g.twice.length === 0)) return null
+  if (gradedRows(before).length === 0) return null
   return foreseen(before, { breeders: last.breeders, counts, grader: gradings[0] && graderOf(gradings[0]) })
 }
 
@@ -221,16 +207,14 @@ function throwbacksOf({ generations }: LineRead): InheritanceTold[] | null {
 /** How each keeper sees, in rungs. */
 function keepersOf(fit: LineFit): KeeperTold[] {
   const { history, graders } = fit.model
-  const step = rungOfLiability(fit)
+  const step = rungWidth(fit.draws)
   return graders.map((name, i) => {
     const eyes = fit.draws.map(d => d.run.eyes.get(name)!)
     const pairs = history.groups.flatMap(g => g.twice.filter(t => t.graders.includes(name)))
     const alone = history.groups.flatMap(g => g.gradings.filter(x => x.grader === name))
     return {
       name,
-      graded:
-        total(alone.map(g => total(g.cells.map(c => c.number)))) +
-        total(pairs.map(p => total(p.table.map(r => total(r))))),
+      graded: total(alone.map(g => gradedIn(g.cells))) + total(pairs.map(gradedTwiceIn)),
       shift: i === 0 ? null : rangeOf(eyes.map(e => e.shift / step)),
       blur: rangeOf(eyes.map(e => Math.sqrt(e.blur) / step)),
       measured: pairs.length > 0,
@@ -242,7 +226,7 @@ function keepersOf(fit: LineFit): KeeperTold[] {
 function agreementsOf({ ladder }: LineRecords, { generations }: LineRead): AgreementTold[] {
   const gradings: EntryOf<'grading'>[] = generations.flatMap(g => g.gradings)
   return pairedSessions(gradings, ladder).flatMap(({ second, twice }) => {
-    const n = total(twice.table.map(r => total(r)))
+    const n = gradedTwiceIn(twice)
     const used = twice.table.some((row, i) => total(row) !== row[i])
     if (n < 2) return []
     const agreement = used ? weightedKappa(twice.table, 'linear') : { kappa: 1, se: 0 }

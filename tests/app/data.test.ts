@@ -1,17 +1,21 @@
 import { describe, expect } from 'vitest'
 import { v7 } from 'uuid'
+import { parseBackup, writeBackup } from '#core/formats'
 import { begun, currentEntries, Entry } from '#core/records'
+import { readAll } from '~/data/backups'
 import { eraseAll } from '~/data/aside'
 import { addEntries } from '~/data/addEntries'
 import { entriesOf, entriesOfKinds, kindsKept } from '~/data/log'
 import { firstId, newId } from '~/data/newId'
 import { noRoom, ordersOf, practiceOf, roomRecords, scenariosOf } from '~/data/records'
-import { deleteUnused, saveRecord, saveRecords } from '~/data/saveRecord'
+import { deleteUnused, putBack, saveRecord, saveRecords, saveTogether } from '~/data/saveRecord'
+import { newLineRecord } from '~/forms/lineDraft'
 import {
   colony,
   correction,
   count,
   daysAgo,
+  entryOf,
   glass as glassOf,
   nextId,
   NOW,
@@ -145,6 +149,33 @@ describe('records', () => {
     expect(await deleteUnused(db, 'glasses', spare.id, NOW)).toBe(true)
     expect(await db.records('glasses').get(spare.id)).toBeUndefined()
     expect((await db.records('attic').toArray()).map(a => a.record.name)).toEqual(['Spare'])
+  })
+  it('lets no ladder or generation go that a grading names, though its keys do not', async ({ db, s }) => {
+    const roomId = s.room.id
+    const rungs = ['a', 'b', 'c'].map((words, order) => ({ id: nextId(), words, order }))
+    const ladder = { ...begun(nextId(), NOW), roomId, trait: 'Cover', rungs }
+    const line = newLineRecord({ roomId, name: 'Ember', groupId: 'neocaridina' }, NOW)
+    const from = new Date(NOW).toISOString()
+    const generation = { ...begun(nextId(), NOW), roomId, lineId: line.id, n: 1, from, breedingGroupIds: [] }
+    const seen = [{ rungId: rungs[0]!.id, sex: 'female', number: 3 }]
+    const graded = { colonyId: s.colony.id, ladderId: ladder.id, generationId: generation.id, seen }
+    const { ways } = await saveTogether(
+      db,
+      [
+        { table: 'ladders', record: ladder },
+        { table: 'lines', record: line },
+        { table: 'generations', record: generation },
+      ],
+      [entryOf('grading', 1, graded)],
+      NOW,
+    )
+    expect(await deleteUnused(db, 'ladders', ladder.id, NOW)).toBe(false)
+    expect(await deleteUnused(db, 'generations', generation.id, NOW)).toBe(false)
+    // the way back of all three: the line was named by its generation alone, and stays with it
+    expect(await putBack(db, ways, NOW)).toBe(false)
+    expect(await db.records('ladders').get(ladder.id)).toBeDefined()
+    // what comes out is a file that reads back
+    expect(parseBackup(writeBackup(await readAll(db, NOW))).ok).toBe(true)
   })
   it('refuses what does not fit, and keeps what was there', async ({ db, s }) => {
     await expect(saveRecord(db, 'glasses', { ...s.glass, grossL: -1 }, NOW)).rejects.toThrow(/0.05 L or more/)

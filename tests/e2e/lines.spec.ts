@@ -55,6 +55,9 @@ test('from the words of a ladder over sixty grades by keys to breeders and a for
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(notice(page)).toContainText('the breeders are set')
   await expect(page.getByRole('row', { name: /Next, forecast/ })).toBeVisible()
+  // taken back, the choice is a draft again
+  await page.keyboard.press('u')
+  await expect(page.getByRole('row', { name: /Next, forecast/ })).toHaveCount(0)
 })
 
 test('lines of the room: which improves, which fell, and how two keepers see', async ({ page }) => {

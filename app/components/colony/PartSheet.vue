@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { groupOf } from '#core/groups'
 import type { Colony, EndingReason } from '#core/records'
-import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
-import { saveTogether } from '~/data/saveRecord'
 import { emptyPart, headsOf, type PartIssues, readJoin, readPart } from '~/forms/partDraft'
 import { cautionText } from '~/words/cautions'
 import { colonyEndings } from '~/words/endings'
@@ -19,7 +17,7 @@ const statements = useStatementsStore()
 const settings = useSettingsStore()
 const log = useLogStore()
 const endings = useEndings()
-const { saving, attempt } = useSave()
+const { saving, saveWith } = useSave()
 
 const what = ref<'part' | 'join' | 'end' | ''>('part')
 const ways = [
@@ -76,19 +74,16 @@ async function save() {
   if (!read.ok) return
   const { colony, move } = read
   const entries = move ? [move] : []
-  const saved = await attempt(async () => {
-    const revised = await saveTogether(openDb(), [{ table: 'colonies', record: colony }], entries, Date.now())
-    const back = async () => {
-      await (what.value === 'join' ? endings.bringBack('colonies', colony.id) : putAway(colony))
-      return 'Taken back.'
-    }
-    const words =
-      what.value === 'join'
-        ? `${props.colony.name} joined to ${room.colonyById.get(draft.value.intoId)?.name}.`
-        : `${whole(move?.number ?? 0)} of ${props.colony.name} parted into ` +
-          `${room.glassById.get(draft.value.glassId)?.name}.`
-    log.wrote(revised, { words, entries, back })
-  })
+  const back = async () => {
+    await (what.value === 'join' ? endings.bringBack('colonies', colony.id) : putAway(colony))
+    return 'Taken back.'
+  }
+  const words =
+    what.value === 'join'
+      ? `${props.colony.name} joined to ${room.colonyById.get(draft.value.intoId)?.name}.`
+      : `${whole(move?.number ?? 0)} of ${props.colony.name} parted into ` +
+        `${room.glassById.get(draft.value.glassId)?.name}.`
+  const saved = await saveWith([{ table: 'colonies', record: colony }], entries, words, back)
   if (!saved) return
   open.value = false
   await navigateTo(what.value === 'join' ? `/colony/${draft.value.intoId}` : `/colony/${colony.id}`)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { generationsLeft, inbreedingWith, varietyAmong } from '#core/lines'
+import { generationsLeft, inbreedingWith, malesFor, paceAhead, PLATEAU, rateWithin, varietyAmong } from '#core/lines'
 import type { LineOf } from '~/composables/useLines'
 import type { BreedAsk } from '~/composables/useBreedAsk'
-import { GENERATIONS_AHEAD } from '~/composables/useBreedAsk'
+import { GENERATIONS_AHEAD, GENERATIONS_WITHIN } from '~/composables/useBreedAsk'
 import type { TraysDesk } from '~/composables/useTrays'
 import { bestRungs, leftText, shareRange } from '~/words/lines'
 import { backText, breedTitle } from '~/words/lineTrays'
@@ -48,25 +48,21 @@ const facts = computed(() => {
 })
 const plateau = computed(() => {
   const ahead = props.ask.choice.value?.ahead
-  if (!ahead || ahead.length < 2) return ''
-  const steps = (ahead.at(-1)!.meanRung.value - ahead[0]!.meanRung.value) / (ahead.length - 1)
-  return steps < 0.1
-    ? `Going on like this brings ${Math.max(0, steps).toFixed(2)} of a rung a generation: a plateau.`
+  const pace = ahead ? paceAhead(ahead) : PLATEAU
+  return pace < PLATEAU
+    ? `Going on like this brings ${Math.max(0, pace).toFixed(2)} of a rung a generation: a plateau.`
     : ''
 })
-/** As many males as keep inbreeding under the limit for ten generations. */
+/** As many males as keep inbreeding under the limit for long enough; nothing where these do. */
 const moreMales = computed(() => {
-  const { males, females, perGeneration } = variety.value
-  const wanted = 1 - (1 - props.limit) ** (1 / 10)
-  if (!many.value || perGeneration <= wanted) return null
-  for (let m = males + 1; m <= 60; m++) {
-    const { perGeneration: rate } = varietyAmong([
-      { groupId: '', grader: '', sex: 'male', number: m, rungs: null },
-      { groupId: '', grader: '', sex: 'female', number: females, rungs: null },
-    ])
-    if (rate <= wanted) return m
-  }
-  return Infinity
+  const { females, perGeneration } = variety.value
+  const wanted = rateWithin(props.limit, GENERATIONS_WITHIN)
+  if (!many.value || perGeneration <= wanted) return ''
+  const males = malesFor(females, wanted)
+  return males === null
+    ? 'With so few females no number of males keeps ten generations under your limit.'
+    : `With ${males} males inbreeding stays under your limit for ten generations. One male alone: change him ` +
+        'each time, and let the females back when they are berried.'
 })
 const apart = computed(() =>
   room.lines
@@ -87,14 +83,7 @@ const apart = computed(() =>
     <p v-if="plateau" class="small">{{ plateau }}</p>
     <template v-if="moreMales">
       <h3>More males would keep it healthier</h3>
-      <p class="small">
-        {{
-          moreMales === Infinity
-            ? 'With so few females no number of males keeps ten generations under your limit.'
-            : `With ${moreMales} males inbreeding stays under your limit for ten generations. One male alone: change him
-        each time, and let the females back when they are berried.`
-        }}
-      </p>
+      <p class="small">{{ moreMales }}</p>
     </template>
     <template v-if="apart">
       <h3>Keep apart</h3>

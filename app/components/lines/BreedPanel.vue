@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { proposedPick } from '#core/lines'
+import { proposedPick, rateWithin } from '#core/lines'
 import { type Ladder, type Rung, type TrayKind, trayKinds, USUAL_KINSHIP_LIMIT } from '#core/records'
+import { GENERATIONS_WITHIN } from '~/composables/useBreedAsk'
 import type { LineOf } from '~/composables/useLines'
 import { trayWord } from '~/words/lineTrays'
 import { percent } from '~/words/numbers'
@@ -19,12 +20,10 @@ const desk = useTrays(
 )
 const ask = useBreedAsk(() => props.of, desk, props.worker)
 const limit = computed(() => props.of.line.kinshipLimit ?? USUAL_KINSHIP_LIMIT)
-/** What may be lost a generation, so that ten of them stay under the limit. */
-const perGeneration = computed(() => 1 - (1 - limit.value) ** (1 / 10))
 const proposal = computed(() => {
   const at = new Map(ask.curve.value.map((p, i) => [p, ask.parted.value[i]!]))
   return proposedPick(ask.curve.value, {
-    perGeneration: perGeneration.value,
+    perGeneration: rateWithin(limit.value, GENERATIONS_WITHIN),
     // until the population model has answered a choice is not held against it
     comesBack: p => ask.backOf(at.get(p) ?? 0) !== null,
   })

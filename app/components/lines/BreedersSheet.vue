@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { standingTotal } from '#core/lines'
 import { presentGlassId } from '#core/records'
-import { openDb } from '~/data/database'
-import { saveTogether, type Write } from '~/data/saveRecord'
+import type { Write } from '~/data/saveRecord'
 import type { LineOf } from '~/composables/useLines'
 import type { TraysDesk } from '~/composables/useTrays'
 import { partOutlets, readBreeders } from '~/forms/breedDraft'
@@ -15,12 +14,16 @@ const open = defineModel<boolean>({ required: true })
 const room = useRoomStore()
 const log = useLogStore()
 const doubt = useEntryDoubt()
-const { saving, attempt } = useSave()
+const { saving, saveWith } = useSave()
 const { colony } = props.desk
 const breedIn = ref('')
 const partTo = ref('')
 const issue = ref('')
-watch(open, now => now && ((breedIn.value ||= colony.value?.id ?? ''), (issue.value = '')))
+watch(open, now => {
+  if (!now) return
+  breedIn.value ||= colony.value?.id ?? ''
+  issue.value = ''
+})
 const homes = computed(() =>
   room.colonies
     .filter(c => c.groupId === props.of.line.groupId && c.form === 'colony')
@@ -46,12 +49,7 @@ async function save() {
     { table: 'breedingGroups', record: read.group },
     ...(read.order ? [{ table: 'orders' as const, record: read.order }] : []),
   ]
-  const saved = await attempt(async () => {
-    log.wrote(await saveTogether(openDb(), writes, read.moves, Date.now()), {
-      words: `${props.of.line.name}: the breeders are set.`,
-      entries: read.moves,
-    })
-  })
+  const saved = await saveWith(writes, read.moves, `${props.of.line.name}: the breeders are set.`)
   if (!saved) return
   open.value = false
   await navigateTo(`/lines/${props.of.line.id}`)

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { ChartData, ChartOptions } from 'chart.js'
-import { inbreedingWith } from '#core/lines'
+import { foundersHolding, inbreedingAhead } from '#core/lines'
 import { USUAL_KINSHIP_LIMIT } from '#core/records'
 import { NumberLine } from '~/charts/numberLine'
 import type { LineOf } from '~/composables/useLines'
-import { leftText } from '~/words/lines'
+import { leftText, shareRange } from '~/words/lines'
 import { percent, whole } from '~/words/numbers'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
@@ -16,25 +16,16 @@ const told = computed(() => props.of.told)
 const limit = computed(() => props.of.line.kinshipLimit ?? USUAL_KINSHIP_LIMIT)
 const past = computed(() => told.value?.generations ?? [])
 const rate = computed(() => told.value?.variety?.perGeneration ?? null)
-/** New blood for half of one sex: an outcross takes its share of inbreeding away at once. */
 const ahead = computed(() => {
   const last = past.value.at(-1)
   if (!last || rate.value === null) return []
-  return Array.from({ length: AHEAD + 1 }, (_, t) => ({
-    n: last.n + t,
-    value: inbreedingWith(last.inbreeding.value, rate.value!, t),
-    outcross: t === 0 ? last.inbreeding.value : inbreedingWith(0, rate.value!, t - 1),
-  }))
+  return inbreedingAhead(last.inbreeding.value, rate.value, AHEAD).map((a, t) => ({ n: last.n + t, ...a }))
 })
-const top = computed(() =>
-  Math.min(
-    100,
-    10 *
-      Math.ceil(
-        10 * Math.max(limit.value, ...ahead.value.map(a => a.value), ...past.value.map(g => g.inbreeding.high)) + 0.5,
-      ),
-  ),
+const highest = computed(() =>
+  Math.max(limit.value, ...ahead.value.map(a => a.asBefore), ...past.value.map(g => g.inbreeding.high)),
 )
+/** The end of the axis: whole tens of a hundred, with room above. */
+const top = computed(() => Math.min(100, 10 * Math.ceil(10 * highest.value + 0.5)))
 const line = (values: { x: number; y: number }[], more: object) => ({
   data: values,
   pointRadius: 0,
@@ -62,11 +53,11 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
       },
     ),
     line(
-      ahead.value.map(a => ({ x: a.n, y: 100 * a.value })),
+      ahead.value.map(a => ({ x: a.n, y: 100 * a.asBefore })),
       { label: 'ahead, bred like this', borderColor: colour('weed'), borderDash: [4, 4] },
     ),
     line(
-      ahead.value.map(a => ({ x: a.n, y: 100 * a.outcross })),
+      ahead.value.map(a => ({ x: a.n, y: 100 * a.afterOutcross })),
       { label: 'after an outcross', borderColor: colour('water'), borderDash: [2, 4] },
     ),
     line(
@@ -110,15 +101,11 @@ const rows = computed(() =>
           .map(([n, w]) => `${n} ${w}`)
           .join(', ')
       : 'not written down',
-    f: `${percent(g.inbreeding.value)} (${Math.round(100 * g.inbreeding.low)}–${Math.round(100 * g.inbreeding.high)})`,
+    f: shareRange(g.inbreeding),
   })),
 )
 const summary = computed(() => rows.value.map(r => `${r.name}: ${r.f}`).join('; '))
-/** Founders that hold as much variety as is left. */
-const founders = computed(() => {
-  const f = told.value?.inbreeding?.value ?? 0
-  return f > 0.001 ? 1 / (2 * f) : null
-})
+const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ?? 0))
 </script>
 
 <template>
@@ -129,9 +116,7 @@ const founders = computed(() => {
       {{ percent(limit)
       }}<template v-if="told.generationsLeft !== null">, reached {{ leftText(told.generationsLeft) }}</template
       >.
-      <template v-if="founders">
-        What variety is left, {{ whole(Math.max(1, founders)) }} unrelated founders would hold.
-      </template>
+      <template v-if="founders"> What variety is left, {{ whole(founders) }} unrelated founders would hold. </template>
       {{ ' ' }}<button type="button" class="link" @click="emit('why')">Why?</button>
     </p>
     <div class="canvas"><NumberLine :data="data" :options="options" role="img" :aria-label="summary" /></div>

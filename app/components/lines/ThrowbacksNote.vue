@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Inheritance, InheritanceTold } from '#core/lines'
+import { shareRange } from '~/words/lines'
 import { percent } from '~/words/numbers'
 
 /** One gene or many: how the dullest may come about, and what would settle it. */
@@ -11,8 +12,6 @@ const what: Readonly<Record<Inheritance, string>> = {
   oneInFour: 'a crossing of which one in four shows it',
 }
 const first = computed(() => props.throwbacks.toSorted((a, b) => b.chance - a.chance)[0]!)
-const range = ({ next }: InheritanceTold) =>
-  `${percent(next.value)} (${Math.round(100 * next.low)}–${Math.round(100 * next.high)})`
 </script>
 
 <template>
@@ -20,7 +19,7 @@ const range = ({ next }: InheritanceTold) =>
     <summary>“{{ words }}”: one gene or many?</summary>
     <p>
       {{ what[first.how].replace(/^./, c => c.toUpperCase()) }} fits best, with {{ percent(first.chance) }}: then
-      {{ range(first) }} of the next generation have it.
+      {{ shareRange(first.next) }} of the next generation have it.
     </p>
     <ul class="small">
       <li v-for="t in throwbacks" :key="t.how">{{ percent(t.chance) }}: {{ what[t.how] }}</li>

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { optimalContributions, varietyAmong, generationsLeft, inbreedingWith, inbreedingOfGroups } from '#core/lines'
+import {
+  foundersHolding,
+  generationsLeft,
+  inbreedingAhead,
+  inbreedingOfGroups,
+  inbreedingWith,
+  malesFor,
+  optimalContributions,
+  rateWithin,
+  varietyAmong,
+} from '#core/lines'
 import { bred, lineOf } from './historyParts'
 
 describe('optimal contributions', () => {
@@ -55,6 +65,30 @@ describe('variety among breeders', () => {
     expect(generationsLeft(0.1, 0.05, 0.25)).toBeCloseTo(Math.log(0.75 / 0.9) / Math.log(0.95), 9)
     expect(generationsLeft(0.3, 0.05, 0.25)).toBe(0)
     expect(inbreedingWith(0.1, 0.05, 2)).toBeCloseTo(1 - 0.9 * 0.95 ** 2, 9)
+  })
+})
+
+describe('what may be lost', () => {
+  it('a generation, for ten of them within a limit', () => {
+    expect((1 - rateWithin(0.25, 10)) ** 10).toBeCloseTo(0.75, 9)
+  })
+  it('asks for so many males, and for no number where females are too few', () => {
+    const rate = rateWithin(0.25, 10)
+    const males = malesFor(20, rate)!
+    const lost = (m: number) => varietyAmong([bred('g', [0, m], 'male'), bred('g', [0, 20], 'female')]).perGeneration
+    expect(lost(males)).toBeLessThanOrEqual(rate)
+    expect(lost(males - 1)).toBeGreaterThan(rate)
+    expect(malesFor(3, rate)).toBeNull()
+  })
+  it('goes on as before, or begins anew after an outcross', () => {
+    const ahead = inbreedingAhead(0.2, 0.05, 2)
+    expect(ahead.map(a => a.asBefore)).toEqual([0.2, 0.24, 0.278].map(x => expect.closeTo(x, 9)))
+    expect(ahead.map(a => a.afterOutcross)).toEqual([0.2, 0, expect.closeTo(0.05, 9)])
+  })
+  it('leaves what so many founders would hold', () => {
+    expect(foundersHolding(0.125)).toBe(4)
+    expect(foundersHolding(0.9)).toBe(1)
+    expect(foundersHolding(0)).toBeNull()
   })
 })
 

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { fitLine, generationsAhead, nextGeneration, pickCurve, proposedPick } from '#core/lines'
+import {
+  bothSexes,
+  fitLine,
+  generationsAhead,
+  nextGeneration,
+  paceAhead,
+  pickCurve,
+  proposedPick,
+  usualYoung,
+} from '#core/lines'
 import { bred, lineOf } from './historyParts'
 
 const line = lineOf([
@@ -62,6 +71,41 @@ describe('several generations ahead', () => {
     expect(middle(7)).toBeGreaterThan(middle(0))
     const unsure = ahead.map(a => a.meanRung.high - a.meanRung.low)
     expect(unsure[3]).toBeGreaterThan(unsure[0]!)
+  })
+})
+
+describe('one mind', () => {
+  it('the first of the generations ahead is the next one, also where the breeders are inbred', () => {
+    // four of each sex in each of six generations: a quarter of the variance is gone
+    const few = lineOf(Array.from({ length: 6 }, () => ({ counts: [10, 40, 30, 20], kept: [0, 0, 0, 2] })))
+    const inbred = fitLine(few)
+    const breeders = (['male', 'female'] as const).map(sex => bred('g5', [0, 0, 0, 12], sex))
+    const [first] = generationsAhead(inbred, { breeders, generations: 1, young: 2000 })
+    const told = nextGeneration(inbred, { breeders, young: 2000 })
+    for (const part of ['low', 'value', 'high'] as const) {
+      expect(Math.abs(first!.meanRung[part] - told.meanRung[part])).toBeLessThan(0.05)
+      expect(Math.abs(first!.upFrom[3]![part] - told.upFrom[3]![part])).toBeLessThan(0.03)
+    }
+    expect(inbred.model.segregates(breeders)).toBeLessThan(0.85)
+    expect(fit.model.segregates(of([0, 0, 0, 10]))).toBeGreaterThan(0.95)
+  })
+  it('all forecasts of a line think of as many young', () => {
+    expect(usualYoung(line)).toBe(100)
+    const tiny = lineOf([{ counts: [1, 2, 1, 1], kept: [0, 0, 0, 1] }])
+    const huge = lineOf([{ counts: [100, 200, 100, 100], kept: [0, 0, 0, 1] }])
+    expect([usualYoung(tiny), usualYoung(huge)]).toEqual([20, 200])
+  })
+  it('both sexes breed, or animals that nobody told apart', () => {
+    const set = (sex: 'male' | 'female' | 'mixed', number = 2) => ({ sex, number })
+    expect(bothSexes([set('male'), set('female')])).toBe(true)
+    expect(bothSexes([set('mixed')])).toBe(true)
+    expect(bothSexes([set('male'), set('female', 0)])).toBe(false)
+    expect(bothSexes([])).toBe(false)
+  })
+  it('a pace ahead is what each further generation brings', () => {
+    const at = (value: number) => ({ meanRung: { low: value, value, high: value }, upFrom: [] })
+    expect(paceAhead([at(2), at(2.5), at(2.6)])).toBeCloseTo(0.3, 9)
+    expect(paceAhead([at(2)])).toBe(0)
   })
 })
 
