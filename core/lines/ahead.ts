@@ -30,6 +30,44 @@ export function generationsAhead(fit: LineFit, asked: AheadAsked): SharesTold[] 
 export const paceAhead = (ahead: readonly SharesTold[]): number =>
   (ahead.at(-1)!.meanRung.value - ahead[0]!.meanRung.value) / Math.max(1, ahead.length - 1)
 
+/** What keeping the best of a generation does to the next. */
+export interface Kept {
+  /** by how much the mean of the young rises */
+  rise: number
+  /** variance of that mean: who exactly they are, how unevenly they breed, and that the young are so many */
+  doubt: number
+  /** genetic variance among the young */
+  variance: number
+}
+
+/**
+ * The best of so many young are kept, as many of each sex as before (Falconer & Mackay 1996, ch. 11; Bulmer 1971).
+ * @param variance genetic, among those that are graded
+ * @param seen what is seen varies by: genes, the rest, and the keeper's error
+ * @param segregating variance that segregates among the young of these breeders
+ */
+export function keepBest(
+  { variance, seen, segregating }: { variance: number; seen: number; segregating: number },
+  { males, females, young }: { males: number; females: number; young: number },
+): Kept {
+  const regression = variance / seen
+  const side = (kept: number, sex: 'male' | 'female') => {
+    const { intensity, narrowing } = selectionOf(Math.min(0.98, Math.max(0.005, (2 * kept) / young)))
+    const left = variance * (1 - regression * narrowing)
+    return {
+      rise: intensity * regression * Math.sqrt(seen),
+      left: left * amongFew(kept, sex),
+      doubt: (left * (1 + UNEVENNESS[sex])) / Math.max(1, kept),
+    }
+  }
+  const [sires, dams] = [side(males, 'male'), side(females, 'female')]
+  return {
+    rise: (sires.rise + dams.rise) / 2,
+    doubt: (sires.doubt + dams.doubt) / 4 + segregating / young,
+    variance: (sires.left + dams.left) / 4 + segregating,
+  }
+}
+
 /** One possible line, generation by generation: the shares of its rungs, as they truly are. */
 function liveOn(
   { model }: LineFit,
@@ -44,30 +82,18 @@ function liveOn(
   const eye = run.eyes.values().next().value!
   const first = youngOf(breeders, run, model.rowOf, founders)
   let mean = first.mean + Math.sqrt(first.doubt + first.segregating / young) * luck()
-  let variance = first.variance
+  let { variance } = first
   const found: number[][] = []
   for (let t = 0; t < generations; t++) {
     const environment = LINE_PRIOR.environment * luck()
     const sd = Math.sqrt(variance + run.rest + run.sexes ** 2)
     const below = eye.cuts.map(cut => quickNormalBelow((cut - mean - environment) / sd))
     found.push([...below, 1].map((p, k) => p - (k > 0 ? below[k - 1]! : 0)))
-    const seen = variance + run.rest + eye.blur
-    const side = (kept: number, sex: 'male' | 'female') => {
-      const share = Math.min(0.98, Math.max(0.005, (2 * kept) / young))
-      const { intensity, narrowing } = selectionOf(share)
-      const regression = variance / seen
-      const left = variance * (1 - regression * narrowing)
-      const many = Math.max(1, kept) / (1 + UNEVENNESS[sex])
-      return {
-        rise: intensity * regression * Math.sqrt(seen),
-        left: left * amongFew(kept, sex),
-        doubt: left / many,
-      }
-    }
-    const [sires, dams] = [side(males, 'male'), side(females, 'female')]
     const segregating = (founders / 2) * (1 - perGeneration) ** (t + 1)
-    mean += (sires.rise + dams.rise) / 2 + Math.sqrt((sires.doubt + dams.doubt) / 4 + segregating / young) * luck()
-    variance = (sires.left + dams.left) / 4 + segregating
+    const seen = variance + run.rest + eye.blur
+    const kept = keepBest({ variance, seen, segregating }, { males, females, young })
+    mean += kept.rise + Math.sqrt(kept.doubt) * luck()
+    ;({ variance } = kept)
   }
   return found
 }

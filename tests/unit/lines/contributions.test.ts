@@ -108,6 +108,17 @@ describe('inbreeding over possible pedigrees', () => {
     expect(of.get('g1')).toEqual({ low: 0, value: 0, high: 0 })
     expect(of.get('g2')!.value).toBeGreaterThan(0)
   })
+  it('of brother by sister is exact: 1/4, 3/8, 1/2', () => {
+    const { of } = inbreedingOfGroups(line([0, 0, 0, 1]).groups)
+    for (const [id, f] of Object.entries({ g1: 0, g2: 1 / 4, g3: 3 / 8, g4: 1 / 2, g5: 19 / 32 }))
+      expect(of.get(id)!.value).toBeCloseTo(f, 9)
+  })
+  it('is more where the breeders were chosen: relatives are chosen together', () => {
+    const { groups } = line([0, 0, 0, 6])
+    const atRandom = groups.map(g => ({ ...g, breeders: g.breeders.map(b => ({ ...b, rungs: null })) }))
+    const random = inbreedingOfGroups(atRandom).of.get('g5')!.value
+    expect(after([0, 0, 0, 6]).value).toBeGreaterThan(1.04 * random)
+  })
   it('is more than sexes alone would say (families are uneven, and relatives are chosen together)', () => {
     const { groups } = line([0, 0, 0, 8])
     const sexes = 1 - (1 - 1 / 32) ** 4

@@ -9,6 +9,7 @@ import {
   proposedPick,
   usualYoung,
 } from '#core/lines'
+import { keepBest } from '../../../core/lines/ahead'
 import { bred, lineOf } from './historyParts'
 
 const line = lineOf([
@@ -55,6 +56,54 @@ describe('the next generation', () => {
   })
   it('needs both sexes', () => {
     expect(() => nextGeneration(fit, { breeders: [bred('g2', [0, 0, 0, 3], 'male')], young: 50 })).toThrow(/females/)
+  })
+})
+
+describe('keeping the best, by hand', () => {
+  // a tenth of each sex of a hundred: intensity 1.755, of whose square 1.755 · (1.755 − 1.2816) is gone
+  const state = { variance: 0.4, seen: 1, segregating: 0.15 }
+  const kept = keepBest(state, { males: 5, females: 5, young: 100 })
+  it('raises the young by intensity times regression', () => {
+    expect(kept.rise).toBeCloseTo(1.755 * 0.4, 3)
+  })
+  it('narrows the variance by selection and by how few they are', () => {
+    const left = 0.4 * (1 - 0.4 * 1.755 * (1.755 - 1.2816))
+    const among = left * (1 - 1.7 / 5) + left * (1 - 1.3 / 5)
+    expect(kept.variance).toBeCloseTo(among / 4 + 0.15, 3)
+    expect(kept.doubt).toBeCloseTo((left * (1.7 / 5 + 1.3 / 5)) / 4 + 0.15 / 100, 3)
+  })
+  it('of inbred breeders brings ever less, until nothing is left to select', () => {
+    const far = fitLine(
+      lineOf([
+        { counts: [60, 25, 10, 4, 1, 0, 0, 0, 0], kept: [0, 0, 8, 3, 1, 0, 0, 0, 0] },
+        { counts: [50, 28, 14, 6, 2, 0, 0, 0, 0], kept: [0, 0, 8, 3, 1, 0, 0, 0, 0] },
+      ]),
+    )
+    const end = (pairs: number) => {
+      const sets = (['male', 'female'] as const).map(sex => bred('g1', [pairs, 0, 0, 0, 0, 0, 0, 0, 0], sex))
+      return generationsAhead(far, { breeders: sets, generations: 12, young: 40 }).at(-1)!.meanRung.value
+    }
+    // one pair keeps but a few of forty, harder than nine pairs do, and yet gets less far
+    expect(end(1)).toBeLessThan(3)
+    expect(end(9)).toBeGreaterThan(end(1) + 0.8)
+  })
+})
+
+describe('as whom they are graded', () => {
+  it('a strict keeper will see fewer good ones, and a blurred one wider', () => {
+    const pairs = [
+      [8, 0, 0, 0],
+      [20, 2, 0, 0],
+      [2, 24, 10, 0],
+      [0, 2, 20, 10],
+    ]
+    const [g0, g1, g2] = line.groups
+    const twice = [{ graders: ['A', 'B'] as const, table: pairs }]
+    const both = fitLine({ ...line, groups: [g0!, g1!, { ...g2!, twice }] })
+    const best = (grader?: string) =>
+      nextGeneration(both, { breeders: of([0, 0, 0, 12]), young: 100, ...(grader && { grader }) }).upFrom[2]!.value
+    expect(best('B')).toBeLessThan(best('A') - 0.1)
+    expect(Math.abs(best('A') - best())).toBeLessThan(0.06)
   })
 })
 
@@ -132,6 +181,11 @@ describe('the curve of picks', () => {
     expect(pick.variety.perGeneration).toBeLessThanOrEqual(0.03)
     const better = curve.filter(p => p.next.gain.value > pick.next.gain.value)
     for (const p of better) expect(p.variety.perGeneration).toBeGreaterThan(0.03)
+    // where less is allowed, a wider one
+    const strict = proposedPick(curve, { ...allowed, perGeneration: 0.012 })!
+    expect(strict.variety.perGeneration).toBeLessThanOrEqual(0.012)
+    expect(strict.share).toBeGreaterThan(pick.share)
+    expect(strict.next.gain.value).toBeLessThan(curve[0]!.next.gain.value)
     // one that does not come back is not proposed
     expect(proposedPick(curve, { ...allowed, comesBack: p => p.share > 0.7 })!.share).toBeGreaterThan(0.7)
     expect(proposedPick(curve, { ...allowed, comesBack: () => false })).toBe(curve.at(-1))

@@ -50,6 +50,12 @@ describe('a line that is told', () => {
     expect(told([rising[3]!, rising[2]!, rising[0]!, [45, 35, 15, 5]]).heading).toBe('falling')
     expect(told([rising[1]!, [18, 36, 30, 16]]).heading).not.toBe('falling')
   })
+  it('falls only where four draws of five do', () => {
+    const shrinking = (f: number) =>
+      told([1, f, f * f].map(by => [10 / by, 30 / Math.sqrt(by), 35 * Math.sqrt(by), 25 * by].map(Math.round))).heading
+    expect([0.45, 0.52].map(shrinking)).toEqual(['falling', 'falling'])
+    expect([0.6, 0.7].map(shrinking)).toEqual(['still', 'still'])
+  })
   it('forecasts the young of those who breed now', () => {
     const line = told(rising.slice(0, 3), { now: true })
     expect(line.next!.upFrom[2]!.value).toBeGreaterThan(0.5)
