@@ -1,6 +1,6 @@
-import { runningOf, weeksUntilGrown } from '#core/lines'
+import { breedingCore, runningOf, weeksUntilGrown } from '#core/lines'
 import { groupOf } from '#core/groups'
-import { type Line, WEEK_MS } from '#core/records'
+import { type Colony, type Line, type RungCount, WEEK_MS } from '#core/records'
 
 /** Who breeds of a line just now. */
 export function useBreeding() {
@@ -15,5 +15,10 @@ export function useBreeding() {
     const [first] = breedersOf(line).toSorted((a, b) => (a.from < b.from ? -1 : 1))
     return first ? Date.parse(first.from) + weeksUntilGrown(groupOf(line.groupId).stages) * WEEK_MS : null
   }
-  return { breedersOf, grownMs }
+  /** Those of a colony that breed for its line now: nobody offers them. */
+  function coreOf(colony: Colony): RungCount[] {
+    const line = room.lines.find(l => l.id === colony.lineId)
+    return line ? breedingCore(breedersOf(line), colony.id) : []
+  }
+  return { breedersOf, coreOf, grownMs }
 }

@@ -1,4 +1,4 @@
-import { type ColonyFacts, entryDoubt, namedFacts, stillCuring } from '#core/care'
+import { type ColonyFacts, entryDoubt, type Meeting, namedFacts, neverKept, stillCuring } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import type { ValueVerdict } from '#core/water'
 import { type Colony, type Entry, momentMs, presentGlassId } from '#core/records'
@@ -31,11 +31,15 @@ export function useEntryDoubt() {
       curing: plan !== undefined && stillCuring(plan, care.entriesOf(glassId), care.nowMs),
     }
   }
-  /** One line in several glasses, or animals that went from one to the other before. */
-  function isSameLine(a: Colony, b: Colony): boolean {
-    const went = (e: Entry) =>
-      e.kind === 'move' && [e.colonyId, e.toColonyId].toSorted().join() === [a.id, b.id].toSorted().join()
-    return (a.lineId !== undefined && a.lineId === b.lineId) || care.entriesOf(a.id).some(went)
+  const { meetsIn } = useMeeting()
+  /** Whom animals of a colony would meet in the glass of another; nobody new where some went there before. */
+  function meetingAt(from: Colony, to: Colony): Meeting {
+    const pair = [from.id, to.id].toSorted().join()
+    const went = care
+      .entriesOf(from.id)
+      .some(e => e.kind === 'move' && [e.colonyId, e.toColonyId].toSorted().join() === pair)
+    const meets = meetsIn(from, presentGlassId(to))
+    return went && meets === 'crosses' ? 'sameLine' : meets
   }
   /** What is known of those that an entry names, and of its clutch. */
   function namedIn(entry: Entry, colony: Colony): Pick<ColonyFacts, 'named' | 'laidMs'> {
@@ -52,10 +56,10 @@ export function useEntryDoubt() {
     const doubt = entryDoubt(
       entry,
       { ...factsOf(colony), ...namedIn(entry, colony) },
-      to ? { ...factsOf(to), sameLine: isSameLine(colony, to) } : null,
+      to ? { ...factsOf(to), meets: meetingAt(colony, to) } : null,
     )
     const key = doubt ? `${doubt.key} ${colony.id} ${doubt.values.n}` : ''
-    const again = key !== '' && key === asked
+    const again = key !== '' && key === asked && !neverKept.includes(doubt!.key)
     asked = again ? '' : key
     return doubt && !again ? doubtText(doubt) : ''
   }

@@ -8,6 +8,8 @@ import type { LinesApi } from '~/workers/lines.worker'
 export interface LineOf {
   line: Line
   colonies: Colony[]
+  /** what was logged of all colonies that hold it or held it: gradings, and who came and went */
+  entries: readonly Entry[]
   /** null until it was told, and where nothing was graded */
   told: LineTold | null
 }
@@ -21,25 +23,20 @@ export function useLines() {
   const worker = useWorker<LinesApi>(
     () => new Worker(new URL('../workers/lines.worker.ts', import.meta.url), { type: 'module' }),
   )
-  const { value: log, ready: read } = useLiveQuery<Entry[]>(
-    () => entriesOfKinds(openDb(), ['grading', 'removal', 'move', 'withdrawal'], 0),
-    [],
-  )
+  const { log, read, coloniesOf, entriesOfLine, leftOrGraded } = useLineLog()
   const told = shallowReactive(new Map<string, LineTold | null>())
   const asked = new Map<string, string>()
-  const coloniesOf = (lineId: string) => room.all.colonies.filter(c => c.lineId === lineId)
 
   /** All that is said of a line on its main ladder; null while it has none. */
   function recordsOf(line: Line): LineRecords | null {
     const ladder = room.ladders.find(l => l.id === line.ladderIds[0])
     if (!ladder) return null
-    const own = new Set(coloniesOf(line.id).map(c => c.id))
     return {
       line,
       ladder,
       generations: room.generations.filter(g => g.lineId === line.id),
       breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
-      entries: log.value.filter(e => 'colonyId' in e && e.colonyId !== undefined && own.has(e.colonyId)),
+      entries: leftOrGraded(line.id),
     }
   }
   /** Changes when anything changes that a line follows from. */
@@ -76,9 +73,35 @@ export function useLines() {
     room.lines.map(line => ({
       line,
       colonies: coloniesOf(line.id).filter(c => !c.ended),
+      entries: entriesOfLine(line.id),
       told: told.get(line.id) ?? null,
     })),
   )
   const complete = computed(() => read.value && room.lines.every(l => told.has(l.id)))
   return { lines, complete, worker }
+}
+
+/** What was logged of the lines: gradings, and who came and went. */
+function useLineLog() {
+  const room = useRoomStore()
+  const { value: log, ready: read } = useLiveQuery<Entry[]>(
+    () => entriesOfKinds(openDb(), ['grading', 'removal', 'move', 'addition', 'withdrawal'], 0),
+    [],
+  )
+  const coloniesOf = (lineId: string) => room.all.colonies.filter(c => c.lineId === lineId)
+  const ownOf = (lineId: string) => new Set(coloniesOf(lineId).map(c => c.id))
+  function entriesOfLine(lineId: string): Entry[] {
+    const own = ownOf(lineId)
+    return log.value.filter(
+      e =>
+        ('colonyId' in e && e.colonyId !== undefined && own.has(e.colonyId)) ||
+        (e.kind === 'move' && own.has(e.toColonyId)),
+    )
+  }
+  /** What the generations are read from: who went from one of its glasses to another has not left the line. */
+  function leftOrGraded(lineId: string): Entry[] {
+    const own = ownOf(lineId)
+    return entriesOfLine(lineId).filter(e => e.kind !== 'addition' && !(e.kind === 'move' && own.has(e.toColonyId)))
+  }
+  return { log, read, coloniesOf, entriesOfLine, leftOrGraded }
 }

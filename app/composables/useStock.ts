@@ -1,4 +1,4 @@
-import { countsOn, graderOf, seenIn, sharedOut, SOMEBODY, stackKey, type Standings, type Stock } from '#core/lines'
+import { type ByRung, graderOf, SOMEBODY, stackKey, type Standings, type Stock, stockByRung } from '#core/lines'
 import { resolveGroup } from '#core/groups'
 import { type Ladder, presentRungs } from '#core/records'
 import type { LineOf } from './useLines'
@@ -24,25 +24,19 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
     const stages = colony.value && statements.of(colony.value.id)?.population.stages
     return { known: !!stages, females: stages?.females.value ?? 0, males: stages?.males.value ?? 0 }
   })
-  /** How the sexes stood on the rungs; where nobody told them apart, all as one. */
-  const shares = computed(() => {
-    const firsts = last.value?.gradings.filter(e => !e.againOf) ?? []
-    const seen = ladder() ? firsts.flatMap(e => seenIn(e, ladder()!)) : []
-    const own = (sex: string) => {
-      const told = seen.filter(s => s.sex === sex)
-      return ladder() ? countsOn(ladder()!, told.length > 0 ? told : seen) : []
-    }
-    return { females: own('female'), males: own('male') }
-  })
-  const byRung = computed(() => ({
-    females: sharedOut(grown.value.females, shares.value.females),
-    males: sharedOut(grown.value.males, shares.value.males),
-  }))
+  const byRung = computed<ByRung>(() =>
+    ladder() && colony.value && last.value
+      ? stockByRung({
+          ...{ ladder: ladder()!, colonyId: colony.value.id, gradings: last.value.gradings },
+          ...{ entries: of().entries, grown: grown.value },
+        })
+      : { females: [], males: [] },
+  )
   const stock = computed<Standings>(() =>
     Object.fromEntries(
       rungs.value.flatMap((r, k) => [
-        [stackKey(r.id, 'female'), byRung.value.females[k]!],
-        [stackKey(r.id, 'male'), byRung.value.males[k]!],
+        [stackKey(r.id, 'female'), byRung.value.females[k] ?? 0],
+        [stackKey(r.id, 'male'), byRung.value.males[k] ?? 0],
       ]),
     ),
   )

@@ -1,7 +1,8 @@
 import { resolveGroup } from '#core/groups'
-import { currentEntries, type EntryOf, type Order } from '#core/records'
+import { offersByRung, type RungOffer, stockByRung } from '#core/lines'
+import { type Colony, currentEntries, type EntryOf, type Order } from '#core/records'
 import { lastPrice, ledger, offersList, reservedOf, standingOrders } from '#core/surplus'
-import { heldBack, offeredToday } from '#core/statements'
+import { type ColonyStatements, heldBack, offeredToday } from '#core/statements'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
 import { ordersOf } from '~/data/records'
@@ -29,6 +30,20 @@ export function useSurplusDesk() {
     open.value.findLast(o => o.colonyId === colonyId && o.priceEach !== undefined)?.priceEach ??
     lastPrice(removals.value, colonyId)
   const nowMs = computed(() => statements.now.getTime())
+  const { lines } = useLines()
+  const { coreOf } = useBreeding()
+  /** What its rungs have to offer; empty where nothing was graded. */
+  function rungsOf(colony: Colony, s: ColonyStatements, free: number): RungOffer[] {
+    const of = lines.value.find(l => l.line.id === colony.lineId)
+    const ladder = room.ladders.find(l => l.id === of?.line.ladderIds[0])
+    const graded = of?.told?.generations.findLast(g => g.meanRung !== null)
+    if (!of || !ladder || !graded) return []
+    const stock = stockByRung({
+      ...{ ladder, colonyId: colony.id, gradings: graded.gradings, entries: of.entries },
+      grown: { females: s.population.stages.females.value, males: s.population.stages.males.value },
+    })
+    return offersByRung(ladder, { stock, core: coreOf(colony), offered: Math.max(0, free) })
+  }
   const colonies = computed(() =>
     statements.inFull
       .flatMap(s => {
@@ -42,6 +57,7 @@ export function useSurplusDesk() {
                 held: heldBack(s),
                 canGo: offeredToday(s),
                 reserved: reservedOf(open.value, colony.id, nowMs.value),
+                rungs: rungsOf(colony, s, offeredToday(s) - reservedOf(open.value, colony.id, nowMs.value)),
               },
             ]
           : []

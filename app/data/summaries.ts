@@ -31,7 +31,7 @@ export async function keptSummaries(
 /**
  * A colony with the records that its statements follow from beside the log, as the page has them, and their revision.
  */
-export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'taughtBy'> {
+export interface StatementSubject extends Pick<StatementInput, 'colony' | 'glass' | 'taughtBy' | 'breeding'> {
   /** followed animals that ever lived in it */
   animals: readonly Animal[]
   /** the waters in which it lived, the present one last */
@@ -52,7 +52,7 @@ export async function statementInputs(
 ): Promise<StatementInput[]> {
   return db.transaction('r', db.table('entries'), () =>
     Promise.all(
-      subjects.map(async ({ colony, glass, waters, animals: followed, taughtBy = [] }) => {
+      subjects.map(async ({ colony, glass, waters, animals: followed, taughtBy = [], breeding }) => {
         const present = waters.at(-1)!.water
         const animals = await Promise.all(
           followed.map(async animal => ({ animal, entries: await entriesOf(db, animal.id) })),
@@ -63,7 +63,7 @@ export async function statementInputs(
           ...waters.slice(0, -1).map(w => entriesOf(db, w.water.id, w.from, w.to)),
         ])
         const earlier = before.map((entries, i) => ({ water: waters[i]!.water, entries }))
-        const logged = { colonyEntries, glassEntries, earlier, animals, taughtBy }
+        const logged = { colonyEntries, glassEntries, earlier, animals, taughtBy, ...(breeding && { breeding }) }
         return { colony, glass, water: present, ...logged, nowMs, zone: deviceZone() }
       }),
     ),

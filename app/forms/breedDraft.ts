@@ -6,12 +6,14 @@ import {
   DAY_MS,
   Entry,
   type EntryOf,
-  type Heads,
+  type Ladder,
   type Order,
   type RungCount,
+  rungsTotal,
   toMoment,
 } from '#core/records'
 import { newId } from '~/data/newId'
+import { headsOfRungs } from './headsOfRungs'
 
 /** Where the trays go when the breeders are set. */
 export interface BreedTyped {
@@ -23,15 +25,10 @@ export interface BreedTyped {
 /** Ways out for those that are parted, beside another colony. */
 export const partOutlets = { given: 'given away', culled: 'culled, humanely' } as const
 
-const headsOf = (list: readonly RungCount[]): Heads => {
-  const of = (sex: RungCount['sex']) => list.reduce((sum, r) => sum + (r.sex === sex ? r.number : 0), 0)
-  return { females: of('female'), males: of('male'), unsexed: of('unknown'), halfGrown: 0, young: 0 }
-}
-
 /** What is written when the breeders are set. */
 export interface BreedersSet {
   group: BreedingGroup
-  order: Order | null
+  orders: Order[]
   moves: (EntryOf<'move'> | EntryOf<'removal'>)[]
 }
 
@@ -39,6 +36,7 @@ export interface BreedersSet {
 export interface BreedAbout {
   group: BreedingGroup
   colony: Colony
+  ladder: Pick<Ladder, 'rungs'>
   trays: { breed: Standings; offer: Standings; part: Standings }
   stamp: (after?: string) => { id: string; loggedAt: string; keeper?: string }
   nowMs: number
@@ -51,14 +49,14 @@ export interface BreedAbout {
 export function readBreeders(typed: BreedTyped, about: BreedAbout): BreedersSet | string {
   const { group, colony, trays, stamp, nowMs } = about
   const breed = countsIn(trays.breed)
-  const many = headsOf(breed)
+  const many = headsOfRungs(breed)
   if (many.unsexed === 0 && (many.females === 0 || many.males === 0))
     return 'Put at least one female and one male into the breeding tray.'
   if (standingTotal(trays.part) > 0 && typed.partTo === '') return 'Say where the parted ones go.'
   const at = toMoment(nowMs)
   const leaving = (list: readonly RungCount[]) => ({
     ...{ at, colonyId: colony.id, number: list.reduce((sum, r) => sum + r.number, 0) },
-    ...{ parts: headsOf(list), rungs: [...list] },
+    ...{ parts: headsOfRungs(list), rungs: [...list] },
   })
   const moves: BreedersSet['moves'] = []
   const add = (entry: object) => {
@@ -70,14 +68,23 @@ export function readBreeders(typed: BreedTyped, about: BreedAbout): BreedersSet 
     if (Object.hasOwn(partOutlets, typed.partTo)) add({ ...leaving(part), kind: 'removal', outlet: typed.partTo })
     else add({ ...leaving(part), kind: 'move', toColonyId: typed.partTo })
   }
-  const offered = standingTotal(trays.offer)
-  const order: Order | null =
-    offered > 0
-      ? {
-          ...begun(newId(), nowMs),
-          ...{ roomId: group.roomId, colonyId: colony.id, who: 'Weekly list', number: offered, of: 'adults' },
-          ...{ dueAt: toMoment(nowMs + 28 * DAY_MS), state: 'open' },
-        }
-      : null
-  return { group: { ...group, state: 'running', colonyId: typed.breedIn, from: at, parents: breed }, order, moves }
+  const orders = offeredOrders(about)
+  return { group: { ...group, state: 'running', colonyId: typed.breedIn, from: at, parents: breed }, orders, moves }
+}
+
+/** What lies on offer, an order for each rung: who wants them is not known yet. */
+function offeredOrders({ group, colony, ladder, trays, nowMs }: BreedAbout): Order[] {
+  const offered = countsIn(trays.offer)
+  return [...new Set(offered.map(o => o.rungId))].map(rungId => {
+    const own = offered.filter(o => o.rungId === rungId)
+    const sexes = [...new Set(own.map(o => o.sex))]
+    const priceEach = ladder.rungs.find(r => r.id === rungId)?.priceEach
+    return {
+      ...begun(newId(), nowMs),
+      ...{ roomId: group.roomId, colonyId: colony.id, who: 'whoever asks', number: rungsTotal(own), rungId },
+      of: sexes.length === 1 && sexes[0] !== 'unknown' ? (`${sexes[0]!}s` as const) : ('adults' as const),
+      ...(priceEach !== undefined && { priceEach }),
+      ...{ dueAt: toMoment(nowMs + 28 * DAY_MS), state: 'open' as const },
+    }
+  })
 }

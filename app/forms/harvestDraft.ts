@@ -1,4 +1,4 @@
-import { Entry, type Heads, type TakeKind } from '#core/records'
+import { Entry, type Heads, type RungCount, type TakeKind } from '#core/records'
 import { readPrice } from './orderDraft'
 import { wholeNumber } from './wholeNumber'
 
@@ -6,12 +6,18 @@ import { wholeNumber } from './wholeNumber'
 export interface HarvestDraft {
   number: string
   of: TakeKind
+  /** the rung that they stand on, where they are of one; empty otherwise */
+  rungId: string
   outlet: '' | 'sold' | 'given' | 'fed' | 'moved' | 'culled'
   price: string
   text: string
 }
-export const emptyHarvest = (): HarvestDraft => ({ number: '', of: 'any', outlet: '', price: '', text: '' })
+export const emptyHarvest = (): HarvestDraft => ({ number: '', of: 'any', rungId: '', outlet: '', price: '', text: '' })
 
+/** Of which sex they are where a kind says so. */
+const sexOf: Readonly<Record<TakeKind, RungCount['sex']>> = {
+  ...{ any: 'unknown', halfGrown: 'unknown', adults: 'unknown', females: 'female', males: 'male' },
+}
 const NOBODY: Heads = { females: 0, males: 0, unsexed: 0, halfGrown: 0, young: 0 }
 /** The split that a kind stands for. */
 const partsOf = (of: TakeKind, number: number): Heads | undefined => {
@@ -53,6 +59,7 @@ export function readHarvest(
       number: number.value,
       outlet: draft.outlet,
       ...(parts && { parts }),
+      ...(draft.rungId && { rungs: [{ rungId: draft.rungId, sex: sexOf[draft.of], number: number.value }] }),
       ...(price.price !== undefined && { price: price.price }),
       ...(orderId && { orderId }),
       ...(draft.text.trim() && { text: draft.text.trim() }),

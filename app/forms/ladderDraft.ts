@@ -1,5 +1,6 @@
 import { begun, type Id, type Ladder, presentRungs, type Rung, RUNGS_LEAST, RUNGS_MOST } from '#core/records'
 import { newId } from '~/data/newId'
+import { readPrice } from './orderDraft'
 
 /** A rung as it is typed: one that stands, or a new one; a new one may be split off another. */
 export interface RungTyped {
@@ -7,6 +8,8 @@ export interface RungTyped {
   /** the rung that stands; null for a new one */
   id: Id | null
   words: string
+  /** of one animal on it, as typed */
+  price: string
   /** the rung of which this one is a part, where it was split */
   splitOf: Id | null
 }
@@ -17,17 +20,14 @@ export interface LadderTyped {
   rungs: RungTyped[]
 }
 
-const keyed = (id: Id | null, words: string, splitOf: Id | null = null): RungTyped => ({
-  key: newId(),
-  id,
-  words,
-  splitOf,
+const keyed = (id: Id | null, words: string, splitOf: Id | null = null, price = ''): RungTyped => ({
+  ...{ key: newId(), id, words, price, splitOf },
 })
 
 /** Fills the fields from a ladder. */
 export const typedLadder = (ladder: Ladder): LadderTyped => ({
   trait: ladder.trait,
-  rungs: presentRungs(ladder).map(r => keyed(r.id, r.words)),
+  rungs: presentRungs(ladder).map(r => keyed(r.id, r.words, null, r.priceEach?.toString() ?? '')),
 })
 
 /** Fields of a new ladder. */
@@ -40,9 +40,12 @@ export const newLadder = (trait: string, words: readonly string[]): LadderTyped 
 export function splitRung(typed: LadderTyped, at: number): LadderTyped {
   const rung = typed.rungs[at]!
   const of = rung.splitOf ?? rung.id
-  const parts = [keyed(null, `${rung.words}, less`, of), keyed(null, `${rung.words}, more`, of)]
+  const parts = [keyed(null, `${rung.words}, less`, of, rung.price), keyed(null, `${rung.words}, more`, of, rung.price)]
   return { ...typed, rungs: typed.rungs.toSpliced(at, 1, ...parts) }
 }
+
+const priced = (read: ReturnType<typeof readPrice>) =>
+  read.ok && read.price !== undefined ? { priceEach: read.price } : {}
 
 /** Reads a ladder back. @returns the record, or a sentence on what is wrong */
 export function readLadder(
@@ -55,8 +58,12 @@ export function readLadder(
   if (new Set(words.map(w => w.toLowerCase())).size < words.length) return 'Two rungs have the same words.'
   if (words.length < RUNGS_LEAST || words.length > RUNGS_MOST)
     return `A ladder has ${RUNGS_LEAST} to ${RUNGS_MOST} rungs; this one has ${words.length}.`
+  const prices = typed.rungs.map(r => readPrice(r.price))
+  const odd = prices.findIndex(p => !p.ok)
+  if (odd >= 0) return `The price of “${words[odd]}” cannot be read: an amount like 2.50, or nothing.`
   const present: Rung[] = typed.rungs.map((r, order) => ({
     ...{ id: r.id ?? newId(), words: words[order]!, order },
+    ...priced(prices[order]!),
     ...(r.splitOf ? { from: [r.splitOf] } : {}),
   }))
   const before = ladder?.rungs ?? []

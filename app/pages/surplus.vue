@@ -75,11 +75,14 @@ watch(picked, id => {
             :orders="desk.open.value.filter(o => o.colonyId === one!.colony.id)"
             :now-ms="desk.nowMs.value"
             :as-of="statements.of(one.colony.id)?.asOf ?? 0"
+            :rungs="one.rungs"
+            :currency="desk.currency.value"
             :held="one.held ? say(one.held, saying(one.colony)) : ''"
           />
           <HarvestForm
             :colony="one.colony"
             :can-go="one.canGo"
+            :rungs="one.rungs"
             :order="serving"
             :currency="desk.currency.value"
             @done="serving = null"

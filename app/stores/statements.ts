@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { needsAttention } from '#core/care'
+import { bySex } from '#core/lines'
 import { type Colony, watersOf } from '#core/records'
 import type { ColonyStatements, TaughtBy } from '#core/statements'
 import { WORKER_TROUBLE } from '~/composables/useWorker'
@@ -143,14 +144,22 @@ function useStatementSubjects(told: ReadonlyMap<string, Summary>) {
     room.colonies
       .filter(c => c.groupId === colony.groupId && c.id !== colony.id)
       .map(c => ({ colonyId: c.id, lengths: toRaw(told).get(c.id)?.statements.broods?.lengths ?? [] }))
+  const { coreOf } = useBreeding()
+  /** Those of a colony that breed for its line; undefined where none do. */
+  const breedingIn = (colony: Colony) => {
+    const core = bySex(coreOf(colony))
+    return core.females + core.males > 0 ? core : undefined
+  }
   return (colony: Colony, logRevision: string): StatementSubject[] => {
     const glass = room.glassOf(colony)
     if (!glass || !room.room || !followed.ready) return []
     const waters = watersOf(colony, room.glassById)
     const animals = followed.everIn(colony.id)
     const revs = [...waters.map(w => w.water.rev), ...animals.map(a => a.rev)]
-    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...revs].join(' ')
+    const breeding = breedingIn(colony)
+    const bred = breeding ? [`${breeding.females}+${breeding.males}`] : []
+    const revision = [logRevision, colony.rev, glass.rev, room.room.rev, ...revs, ...bred].join(' ')
     const about = { colony: toRaw(colony), glass: toRaw(glass), waters: toRaw(waters), animals: animals.map(toRaw) }
-    return [{ ...about, taughtBy: taughtBeside(colony), revision }]
+    return [{ ...about, taughtBy: taughtBeside(colony), ...(breeding && { breeding }), revision }]
   }
 }

@@ -1,4 +1,4 @@
-import type { EntryDoubt, EntryDoubtKey } from '#core/care'
+import { type EntryDoubt, type EntryDoubtKey, neverKept } from '#core/care'
 import { formatNumber } from '#core/units'
 import { whole } from './numbers'
 
@@ -8,6 +8,7 @@ const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => str
   tooManyBerried: (n, most) => `${whole(n)} berried? There are at most about ${whole(most)} grown females.`,
   otherSpecies: () => 'Those are other animals: they would be counted as what they are not.',
   otherLine: () => 'That is another line of the same kind: they cross, and the young fall back to dull.',
+  crabKinds: () => 'Those are crabs of another kind: they fight to the death. Kinds of crabs are never put together.',
   poisoned: () => 'Ammonia or nitrite stands in that water: new animals would come into poison.',
   shrinks: (n, most) =>
     `${formatNumber(n, 1)} mm? It measured ${formatNumber(most, 1)} mm before, and shells do not shrink: another one?`,
@@ -21,4 +22,4 @@ const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => str
 }
 /** An odd entry as a question, with what keeps it as it is. */
 export const doubtText = ({ key, values: { n, most } }: EntryDoubt): string =>
-  `${questions[key](n, most)} Save once more to keep it so.`
+  neverKept.includes(key) ? questions[key](n, most) : `${questions[key](n, most)} Save once more to keep it so.`

@@ -1,3 +1,4 @@
+import type { Crossing } from '#core/care'
 import type { AgreementTold, Heading, KeeperTold, LineTold } from '#core/lines'
 import { counted, num, percent, whole } from './numbers'
 import { dayText } from './when'
@@ -35,6 +36,11 @@ export function heritabilityText({ heritability: h, known }: Pick<LineTold, 'her
     ? `About ${num(h.value.toFixed(2))} of what you select for comes through (likely ${range}).`
     : `How much of what you select for comes through the grades cannot tell yet (${range} is thought, from memory).`
 }
+
+/** "5 of Rime A came into Ember A on 3 Oct: the lines cross …" */
+export const crossingText = ({ number, from, to, atMs }: Crossing, nowMs: number): string =>
+  `${whole(number)} of ${from.name} came into ${to.name}, ${dayText(atMs, nowMs)}: the lines cross, and their young fall ` +
+  'back to dull within a generation or two. Grade the next young apart from the rest.'
 
 /** What to do about a fall that breeding does not explain. */
 export const FALLEN =

@@ -138,6 +138,8 @@ const phrases: Readonly<Record<StatementKey | WaterMessageKey, Phrase>> = {
     `The colony is shrinking; it may fall under the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonUnder': v => `There are fewer than the ${num(n(v, 'keep'))} that should stay.`,
   'surplus.reasonNoMore': v => `No more live here than the ${num(n(v, 'keep'))} that should stay.`,
+  'surplus.reasonBreeding': v =>
+    `${num(n(v, 'females'))} females and ${num(n(v, 'males'))} males breed for their line: they stay.`,
   'surplus.reasonDoubt': v =>
     `Too little is known: ${num(percent(n(v, 'risk')))} risk of falling under ${num(n(v, 'keep'))} even if none go.`,
   'surplus.reasonWaterOff': () => 'Put the water right first: these animals would travel badly.',

@@ -71,8 +71,9 @@ export function upperText(u: Upper, nowMs: number, safe: number): string {
 }
 
 /** "30 half-grown for B. N. by Sat 12 Dec". */
-export const orderText = (o: Order, nowMs: number): string =>
-  `${whole(o.number)}${o.of === 'any' ? '' : ` ${takeKindWord[o.of]}`} for ${o.who}, due ` +
+export const orderText = (o: Order, nowMs: number, rungWords?: (id: string) => string): string =>
+  `${whole(o.number)}${o.of === 'any' ? '' : ` ${takeKindWord[o.of]}`}` +
+  `${o.rungId && rungWords ? ` (${rungWords(o.rungId)})` : ''} for ${o.who}, due ` +
   `${aheadText(Date.parse(o.dueAt), nowMs)}`
 
 /** An amount of money. */

@@ -163,7 +163,7 @@ async function surplus(
   give({
     kind: 'ahead',
     spare: spareAhead(futures, floors, AHEAD),
-    orders: ordersAhead(asked.orders, futures, asked.minimumKeep, about.nowMs),
+    orders: ordersAhead(asked.orders, futures, floors.total, about.nowMs),
   })
   const oneSex = resolveGroup(about.subject.colony).group.stages.femaleShare.value === 1
   for (const of of takeKinds.options.filter((k): k is TakeKind => !oneSex || (k !== 'females' && k !== 'males'))) {

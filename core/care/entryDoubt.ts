@@ -1,7 +1,8 @@
-import { compatibility, type ResolvedGroup } from '#core/groups'
+import type { ResolvedGroup } from '#core/groups'
 import { type Animal, type AnimalSex, type Entry, type EntryOf, momentMs } from '#core/records'
 import { NEAR_GKG } from '#core/batches'
 import { readoutsOf, type ValueVerdict } from '#core/water'
+import type { Meeting } from './meeting'
 
 /** What may be wrong with an entry that can be all the same. The words are in app/words/entryDoubt. */
 export type EntryDoubtKey =
@@ -10,6 +11,7 @@ export type EntryDoubtKey =
   | 'tooManyBerried'
   | 'otherSpecies'
   | 'otherLine'
+  | 'crabKinds'
   | 'poisoned'
   | 'uncured'
   | 'shrinks'
@@ -22,6 +24,9 @@ export interface EntryDoubt {
   /** what was typed, and the most that is likely */
   values: { n: number; most: number }
 }
+
+/** What is not kept however often it is saved: kinds of crabs fight to the death (common practice). */
+export const neverKept: readonly EntryDoubtKey[] = ['crabKinds']
 
 /** What is known of a colony when something is logged of it. */
 export interface ColonyFacts {
@@ -71,13 +76,14 @@ const atLeastOne = (high: number) => Math.max(1, Math.ceil(high))
  * It is asked about once, and kept as it is when the keeper says so.
  * @param entry about to be logged
  * @param from the colony that it is about
- * @param to the colony that animals are moved to, and whether it holds the same line; null for entries that move none
+ * @param to the colony that animals are moved to, and whom they would meet in its glass; null for entries that move
+ * none
  * @returns the first thing to ask about, null where nothing is odd
  */
 export function entryDoubt(
   entry: Entry,
   from: ColonyFacts,
-  to: (ColonyFacts & { sameLine: boolean }) | null = null,
+  to: (ColonyFacts & { meets: Meeting }) | null = null,
 ): EntryDoubt | null {
   const doubt = (key: EntryDoubtKey, n = 0, most = 0): EntryDoubt => ({ key, values: { n, most: atLeastOne(most) } })
   const { most } = from
@@ -116,10 +122,10 @@ export function entryDoubt(
 type Doubts = (key: EntryDoubtKey) => EntryDoubt
 
 /** Animals of one colony put into another one. */
-function mixing(from: ColonyFacts, to: ColonyFacts & { sameLine: boolean }, doubt: Doubts): EntryDoubt | null {
+function mixing(from: ColonyFacts, to: ColonyFacts & { meets: Meeting }, doubt: Doubts): EntryDoubt | null {
+  if (to.meets === 'never') return doubt('crabKinds')
   if (from.group.group.id !== to.group.group.id) return doubt('otherSpecies')
-  if (to.sameLine) return null
-  return compatibility(from.group, to.group).issues.some(i => i.key === 'company.cross') ? doubt('otherLine') : null
+  return to.meets === 'crosses' ? doubt('otherLine') : null
 }
 
 /** A water that is not ready for new animals. */

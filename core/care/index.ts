@@ -5,8 +5,10 @@ export {
   type EntryDoubtKey,
   entryDoubt,
   namedFacts,
+  neverKept,
   tooManyDead,
 } from './entryDoubt'
+export { type Crossing, crossingsInto, type Meeting, meetingOf, worstMeeting } from './meeting'
 export { stillCuring } from './stillCuring'
 export * from './planning'
 export * from './round'

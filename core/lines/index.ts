@@ -65,6 +65,16 @@ export {
   tellLine,
 } from './tellLine'
 export type { SharesTold } from './sharesTold'
+export {
+  breedingCore,
+  type ByRung,
+  bySex,
+  offersByRung,
+  type RungOffer,
+  type StockAsked,
+  stockByRung,
+  worthOf,
+} from './stockByRung'
 export { type StarterLadder, starterLadders } from './starterLadders'
 export {
   countsIn,

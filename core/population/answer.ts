@@ -159,8 +159,8 @@ function surplusOf(
   floors: Floors,
   { take, limit, riskNow, riskAfter, afterCount }: ReturnType<typeof largestTake>,
 ): PopulationAnswer['surplus'] {
-  const { minimumKeep, allowedRisk } = question
-  const { females: minimumFemales, males: minimumMales } = floors
+  const { allowedRisk } = question
+  const { total: minimumKeep, females: minimumFemales, males: minimumMales } = floors
   return { take, minimumKeep, minimumFemales, minimumMales, limit, riskNow, riskAfter, allowedRisk, afterCount }
 }
 
@@ -222,18 +222,20 @@ const FEMALES_OF_A_MALE = 4
 
 /**
  * What must stay: the keeper's number of females binds always, the default one only a colony that has so many; and
- * males enough for them, or one at least, where there are so many.
+ * males enough for them, or one at least, where there are so many. Those that breed stay in any case.
  */
 export function floorsOf(
-  question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn' | 'rates'>,
+  question: Pick<PopulationQuestion, 'minimumKeep' | 'minimumFemales' | 'femalesAreOwn' | 'rates' | 'breeding'>,
   { females, males }: Record<'females' | 'males', Range>,
 ): Floors {
   const keepFemales = question.femalesAreOwn || females.low >= question.minimumFemales ? question.minimumFemales : 0
   const keepMales = question.rates.needsMale ? Math.max(1, Math.ceil(keepFemales / FEMALES_OF_A_MALE)) : 0
+  const { breeding } = question
+  const usualMales = males.low >= keepMales ? keepMales : males.low >= 1 ? Math.min(1, keepMales) : 0
   return {
-    total: question.minimumKeep,
-    females: keepFemales,
-    males: males.low >= keepMales ? keepMales : males.low >= 1 ? Math.min(1, keepMales) : 0,
+    total: Math.max(question.minimumKeep, breeding ? breeding.females + breeding.males : 0),
+    females: Math.max(keepFemales, breeding?.females ?? 0),
+    males: Math.max(usualMales, breeding?.males ?? 0),
   }
 }
 

@@ -91,6 +91,8 @@ export interface PopulationQuestion {
   minimumFemales: number
   /** whether the keeper has set the number of females; a default does not bind a colony of young that has fewer */
   femalesAreOwn: boolean
+  /** those that breed now, whom nobody offers: no take leaves fewer of either sex */
+  breeding?: Readonly<Record<'females' | 'males', number>>
   /** chance of falling under these that a take may bring */
   allowedRisk: number
   /** what a full count finds */

@@ -12,6 +12,8 @@ export const Rung = z.strictObject({
   order: z.int().min(0).max(60),
   /** the rungs that it came from, where one was split or several were joined */
   from: z.array(Id).max(12).optional(),
+  /** of one animal that stands on it, in the room's currency */
+  priceEach: z.number().min(0, 'must be 0 or more').max(10_000, 'must be 10 000 at most').optional(),
 })
 export type Rung = z.infer<typeof Rung>
 

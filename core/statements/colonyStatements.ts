@@ -76,6 +76,8 @@ export interface StatementInput {
   earlier: readonly { water: Glass; entries: readonly Entry[] }[]
   /** followed animals that ever lived in it, each with all entries that name it */
   animals?: readonly Followed[]
+  /** grown animals of it that breed for their line: they stay */
+  breeding?: PopulationQuestion['breeding']
   /** broods of this keeper's other colonies of the group that were watched to their end */
   taughtBy?: readonly TaughtBy[]
   nowMs: number
@@ -124,6 +126,7 @@ export function questionFrom(
         entries,
         ...{ temperatures, followed, batch },
         lengths: taught(input),
+        ...(input.breeding && { breeding: input.breeding }),
         ...(mostSteps && { mostSteps }),
       },
       nowMs,
@@ -222,7 +225,7 @@ function statementsFrom(
 
 /** How many, where it is heading and what can go. */
 function threeOf(
-  { colony, nowMs }: StatementInput,
+  { colony, nowMs, breeding }: StatementInput,
   population: PopulationAnswer,
   told: {
     group: ResolvedGroup
@@ -243,7 +246,10 @@ function threeOf(
       batch: group.batch,
     }),
     heading: headingStatement(population, group, molts?.watch),
-    surplus: surplusStatement(population, { water, batch: group.batch, molts: molts?.watch ?? null }),
+    surplus: surplusStatement(population, {
+      ...{ water, batch: group.batch, molts: molts?.watch ?? null },
+      ...(breeding && { breeding }),
+    }),
   }
 }
 

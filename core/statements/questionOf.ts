@@ -31,6 +31,8 @@ export interface ColonyLog {
   lengths?: readonly WatchedLength[]
   /** its followed animals */
   followed?: FollowedHere
+  /** those that breed for their line */
+  breeding?: PopulationQuestion['breeding']
   /** where it is one hatch: what is known of it */
   batch?: BatchRead | null
   /** what lies further back is not lived through */
@@ -44,7 +46,7 @@ export interface ColonyLog {
 export function questionOf(
   colony: Colony,
   glass: Pick<Glass, 'grossL' | 'fill'>,
-  { entries, temperatures = [], lengths = [], followed = NOBODY, batch, mostSteps = MOST_STEPS }: ColonyLog,
+  { entries, temperatures = [], lengths = [], followed = NOBODY, breeding, batch, mostSteps = MOST_STEPS }: ColonyLog,
   nowMs: number,
 ): PopulationQuestion {
   const resolved = resolveGroup(colony)
@@ -96,6 +98,7 @@ export function questionOf(
         ? Math.round(resolved.minimumKeep.value * FEMALES_OF_KEEP)
         : 0),
     femalesAreOwn: colony.minimumFemales !== undefined,
+    ...(breeding && { breeding }),
     allowedRisk: colony.allowedRisk ?? ALLOWED_RISK,
     fullCount: { share: allSeen.share, sdLog: allSeen.sdLog * Math.sqrt(1 - OWN_SHARE * OWN_SHARE) },
     ...(sign && { broodSight: BROOD_SIGHT[sign] }),

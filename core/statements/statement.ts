@@ -80,6 +80,7 @@ export type StatementKey =
   | 'surplus.reasonShrinking'
   | 'surplus.reasonUnder'
   | 'surplus.reasonNoMore'
+  | 'surplus.reasonBreeding'
   | 'surplus.reasonDoubt'
   | 'surplus.reasonWaterOff'
   | 'surplus.countFirst'

@@ -1,5 +1,5 @@
 import type { MoltWatch } from '#core/molts'
-import { type PopulationAnswer, STEADY } from '#core/population'
+import { type PopulationAnswer, type PopulationQuestion, STEADY } from '#core/population'
 import type { Evidence, Message, VerdictState } from '#core/records'
 import { msg, type Statement, type StatementKey } from './statement'
 
@@ -20,13 +20,22 @@ export const heldBack = ({ surplus }: { surplus: Statement }): Message<Statement
 export const offeredToday = (s: { surplus: Statement; population: PopulationAnswer }): number =>
   s.surplus.conclusion.key === 'surplus.some' ? s.population.surplus.take : 0
 
+/** What beside the numbers says whether any can go. */
+export interface SurplusBeside {
+  water: VerdictState
+  /** larvae, young or dry eggs: they have no number that must stay, and so no safe take */
+  batch: boolean
+  molts?: MoltWatch | null
+  /** those that breed for their line, and stay */
+  breeding?: PopulationQuestion['breeding']
+}
+
 /**
  * What can go today, and what holds the rest back.
- * @param batch larvae, young or dry eggs: they have no number that must stay, and so no safe take
  */
 export function surplusStatement(
   p: PopulationAnswer,
-  { water, batch, molts = null }: { water: VerdictState; batch: boolean; molts?: MoltWatch | null },
+  { water, batch, molts = null, breeding }: SurplusBeside,
 ): Statement {
   const { take, minimumKeep, riskNow, riskAfter, allowedRisk } = p.surplus
   const keep = { keep: minimumKeep, risk: take > 0 ? riskAfter : riskNow, allowed: allowedRisk }
@@ -57,11 +66,12 @@ export function surplusStatement(
       reasons: [
         ...(p.surplus.afterCount === null ? [] : [msg('surplus.countFirst', { number: p.surplus.afterCount })]),
         msg('surplus.reasonKeep', keep),
+        ...(breeding ? [msg('surplus.reasonBreeding', { ...breeding })] : []),
       ],
       actions: [],
       evidence,
     }
-  const reasons: Message<StatementKey>[] = []
+  const reasons: Message<StatementKey>[] = breeding ? [msg('surplus.reasonBreeding', { ...breeding })] : []
   if (p.now.value < minimumKeep) reasons.push(msg('surplus.reasonUnder', { keep: minimumKeep, value: p.now.value }))
   else if (p.now.high <= minimumKeep) reasons.push(msg('surplus.reasonNoMore', { keep: minimumKeep }))
   else if (p.growthPerWeek.value < -STEADY) reasons.push(msg('surplus.reasonShrinking', keep))

@@ -1,5 +1,5 @@
 export { lastPrice, type LedgerMonth, ledger, type Outlet } from './ledger'
-export { type Offer, offersList, RESERVED_DAYS, reservedOf, standingOrders } from './offers'
+export { type Offer, type OfferedRung, offersList, RESERVED_DAYS, reservedOf, standingOrders } from './offers'
 export {
   type OrderOutlook,
   ordersAhead,

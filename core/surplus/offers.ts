@@ -8,6 +8,15 @@ export interface Offer {
   reserved: number
   offered: number
   priceEach: number | null
+  /** of what rungs they are, best first; empty where nobody graded them */
+  rungs: readonly OfferedRung[]
+}
+
+/** Grown animals of one rung that are on offer. */
+export interface OfferedRung {
+  words: string
+  offered: number
+  priceEach: number | null
 }
 
 /**
@@ -38,13 +47,13 @@ export function reservedOf(orders: readonly Order[], colonyId: string, nowMs: nu
  * @param colonies with what can go today
  */
 export function offersList(
-  colonies: readonly { colony: Colony; canGo: number }[],
+  colonies: readonly { colony: Colony; canGo: number; rungs?: readonly OfferedRung[] }[],
   orders: readonly Order[],
   nowMs: number,
   priceOf: (colonyId: string) => number | null,
 ): Offer[] {
   return colonies
-    .map(({ colony, canGo }) => {
+    .map(({ colony, canGo, rungs = [] }) => {
       const reserved = reservedOf(orders, colony.id, nowMs)
       return {
         colonyId: colony.id,
@@ -53,6 +62,7 @@ export function offersList(
         reserved,
         offered: Math.max(0, canGo - reserved),
         priceEach: priceOf(colony.id),
+        rungs: rungs.filter(r => r.offered > 0),
       }
     })
     .filter(o => o.offered > 0 || o.reserved > 0)

@@ -1,10 +1,22 @@
 import { describe, expect, it } from 'vitest'
-import { type Entry, type Generation, begun, Ladder, presentRungs, spanOf } from '#core/records'
+import {
+  type BreedingGroup,
+  type Entry,
+  type Generation,
+  begun,
+  Colony,
+  Glass,
+  Ladder,
+  Order,
+  presentRungs,
+  spanOf,
+} from '#core/records'
 import { freshDraft, readSession, seenOf } from '~/forms/gradeSession'
 import { newLadder, readLadder, splitRung, typedLadder } from '~/forms/ladderDraft'
 import { newLineRecord } from '~/forms/lineDraft'
+import { boxName, newBox, readRelease } from '~/forms/breedBox'
 import { readBreeders } from '~/forms/breedDraft'
-import { colony, nextId, NOW } from '../make'
+import { colony, glass, nextId, NOW } from '../make'
 
 const roomId = nextId()
 const about = { roomId, nowMs: NOW }
@@ -15,6 +27,22 @@ describe('a ladder that is worded', () => {
   it('is a record, dullest first', () => {
     expect(Ladder.safeParse(ladder).success).toBe(true)
     expect(presentRungs(ladder).map(r => r.words)).toEqual(['clear', 'patchy', 'dense'])
+  })
+  it('has a price for a rung, which a split hands on', () => {
+    const again = typedLadder(ladder)
+    again.rungs[1]!.price = '2,50'
+    const read = readLadder(again, { ...about, ladder }) as Ladder
+    expect(read.rungs[1]!.priceEach).toBe(2.5)
+    expect(typedLadder(read).rungs[1]!.price).toBe(String(read.rungs[1]!.priceEach))
+    const split = readLadder(splitRung(typedLadder(read), 1), { ...about, ladder: read }) as Ladder
+    expect(presentRungs(split).map(r => r.priceEach ?? 0)).toEqual([
+      0,
+      read.rungs[1]!.priceEach,
+      read.rungs[1]!.priceEach,
+      0,
+    ])
+    again.rungs[1]!.price = 'dear'
+    expect(readLadder(again, { ...about, ladder })).toContain('The price of “patchy” cannot be read')
   })
   it('is reworded without losing its rungs', () => {
     const again = typedLadder(ladder)
@@ -132,20 +160,34 @@ describe('a session', () => {
     }
     const trays = {
       breed: { [`${rung(2)} female`]: 8, [`${rung(2)} male`]: 3 },
-      offer: { [`${rung(1)} female`]: 5 },
+      offer: { [`${rung(1)} female`]: 5 } as Record<string, number>,
       part: { [`${rung(0)} male`]: 7 },
     }
+    const priced = { rungs: ladder.rungs.map((r, k) => (k === 1 ? { ...r, priceEach: 2.5 } : r)) }
     const set = (typedTo: object, more = trays) =>
-      readBreeders({ breedIn: c.id, partTo: 'given', ...typedTo }, { group, colony: c, trays: more, stamp, nowMs: NOW })
+      readBreeders(
+        { breedIn: c.id, partTo: 'given', ...typedTo },
+        { group, ladder: priced, colony: c, trays: more, stamp, nowMs: NOW },
+      )
     it('breed where they are, the parted leave with their rungs, and the offered are an order', () => {
       const read = set({})
       expect(read).toMatchObject({
         group: { state: 'running', colonyId: c.id, parents: [{ number: 8 }, { number: 3 }] },
-        order: { number: 5, of: 'adults', who: 'Weekly list' },
+        orders: [{ number: 5, of: 'females', who: 'whoever asks', rungId: rung(1), priceEach: 2.5 }],
         moves: [
           { kind: 'removal', outlet: 'given', number: 7, parts: { males: 7 }, rungs: [{ rungId: rung(0), number: 7 }] },
         ],
       })
+    })
+    it('offer an order for each rung, of both sexes where both lie there', () => {
+      const offer = { [`${rung(1)} female`]: 5, [`${rung(0)} female`]: 2, [`${rung(0)} male`]: 3 }
+      const { orders } = set({}, { ...trays, offer }) as { orders: object[] }
+      expect(orders).toMatchObject([
+        { number: 5, of: 'females', rungId: rung(1), priceEach: 2.5 },
+        { number: 5, of: 'adults', rungId: rung(0) },
+      ])
+      expect(orders[1]).not.toHaveProperty('priceEach')
+      expect(orders.every(o => Order.safeParse(o).success)).toBe(true)
     })
     it('go into a box by one move that keeps stage, sex and rung', () => {
       const read = set({ breedIn: box, partTo: box })
@@ -165,9 +207,59 @@ describe('a session', () => {
       )
       expect(set({ partTo: '' })).toContain('where the parted')
       expect(set({ partTo: '' }, { ...trays, part: {} as never, offer: {} as never })).toMatchObject({
-        order: null,
+        orders: [],
         moves: [],
       })
+    })
+  })
+
+  describe('in a box', () => {
+    const host = glass(roomId, nextId(), { name: 'Sill' })
+    it('hangs in the water of a glass, with a colony of the same line', () => {
+      const parent = { ...c, lineId: line.id, minimumKeep: 40, minimumFemales: 9 }
+      const made = newBox({ colony: parent, host, name: 'Ember box' }, NOW)
+      expect(Glass.safeParse(made.glass).success).toBe(true)
+      expect(Colony.safeParse(made.colony).success).toBe(true)
+      expect(made.glass.hosts).toMatchObject([{ glassId: host.id }])
+      expect(made.colony).toMatchObject({ lineId: line.id, fromColonyId: c.id, minimumKeep: 0, groupId: c.groupId })
+      expect(made.colony).not.toHaveProperty('minimumFemales')
+      expect(made.colony.stays).toMatchObject([{ glassId: made.glass.id }])
+      expect(boxName('Ember', [])).toBe('Ember box')
+      expect(boxName('Ember', ['Ember box', 'Ember box 2'])).toBe('Ember box 3')
+    })
+    const group: BreedingGroup = {
+      ...begun(nextId(), NOW),
+      ...{ roomId, lineId: line.id, colonyId: c.id, generationId: nextId(), ladderId: ladder.id, state: 'running' },
+      ...{ animalIds: [], from: new Date(NOW).toISOString() },
+      parents: [
+        { rungId: rung(1), sex: 'female', number: 3 },
+        { rungId: rung(2), sex: 'female', number: 5 },
+        { rungId: rung(2), sex: 'male', number: 2 },
+      ],
+    }
+    const home = nextId()
+    const release = (more: object) =>
+      readRelease({ to: home, females: '8', males: '', ...more }, { group, stamp, nowMs: NOW })
+    it('lets its females back with their rungs, in one move', () => {
+      expect(release({})).toMatchObject({
+        group: { state: 'released', to: expect.any(String) },
+        moves: [
+          {
+            ...{ colonyId: c.id, toColonyId: home, number: 8, parts: { females: 8, males: 0 } },
+            rungs: [
+              { rungId: rung(1), sex: 'female', number: 3 },
+              { rungId: rung(2), sex: 'female', number: 5 },
+            ],
+          },
+        ],
+      })
+      const some = release({ females: '4', males: '1' }) as { moves: { rungs: { number: number }[] }[] }
+      expect(some.moves[0]!.rungs.map(r => r.number)).toEqual([3, 1, 1])
+    })
+    it('or all stay, and breed no more', () => {
+      expect(release({ to: '' })).toMatchObject({ group: { state: 'released' }, moves: [] })
+      expect(release({ females: '0' })).toContain('Nobody goes back')
+      expect(release({ females: 'all' })).toContain('How many females go back?')
     })
   })
 })

@@ -5,6 +5,7 @@ import { newId } from '~/data/newId'
 import { emptyPart, headsOf, type PartIssues, readJoin, readPart } from '~/forms/partDraft'
 import { cautionText } from '~/words/cautions'
 import { colonyEndings } from '~/words/endings'
+import { doubtText } from '~/words/entryDoubt'
 import { glassNumber, whole } from '~/words/numbers'
 import { volumeText } from '~/words/unitPrefs'
 
@@ -66,6 +67,19 @@ const crossing = computed(() => {
   return into && into.lineId !== props.colony.lineId
 })
 
+const doubt = useEntryDoubt()
+const { meetsIn } = useMeeting()
+const refused = ref('')
+let askedOf = ''
+/** A part that would meet another line in its glass is asked about once; crab kinds never meet. */
+function mixing(glassId: string): string {
+  const meets = meetsIn(props.colony, glassId)
+  if (meets === 'never') return doubtText({ key: 'crabKinds', values: { n: 0, most: 0 } })
+  const again = askedOf === glassId
+  askedOf = meets === 'crosses' ? glassId : ''
+  return meets === 'crosses' && !again ? doubtText({ key: 'otherLine', values: { n: 0, most: 0 } }) : ''
+}
+
 async function save() {
   if (what.value === 'end') return end()
   const context = { colony: props.colony, id: newId(), stamp: log.stamp(), nowMs: Date.now() }
@@ -73,6 +87,8 @@ async function save() {
   issues.value = read.ok ? {} : read.issues
   if (!read.ok) return
   const { colony, move } = read
+  refused.value = what.value === 'join' && move ? doubt.question(move, props.colony) : mixing(draft.value.glassId)
+  if (refused.value) return
   const entries = move ? [move] : []
   const back = async () => {
     await (what.value === 'join' ? endings.bringBack('colonies', colony.id) : putAway(colony))
@@ -151,7 +167,8 @@ async function remove() {
           }}
         </p>
       </template>
-      <template v-else-if="what === 'end'">
+      <FieldIssue v-if="what !== 'end'" :text="refused" />
+      <template v-if="what === 'end'">
         <ChoiceChips v-model="why" label="How" :options="reasons" />
         <p class="small muted">
           It leaves the Room, the round, what is due and the search. Its log stays, and it can be brought back. What of

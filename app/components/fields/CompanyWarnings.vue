@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { compatibility, groupOf, resolveGroup } from '#core/groups'
+import { meetingOf } from '#core/care'
 import type { Colony } from '#core/records'
 import { companyText } from '~/words/company'
 
@@ -17,13 +18,21 @@ const room = useRoomStore()
 const neighbours = computed<Colony[]>(() =>
   (room.coloniesByGlass.get(props.glassId) ?? []).filter(c => c.id !== props.colonyId),
 )
+const own = computed(() => room.colonyById.get(props.colonyId ?? ''))
+/** Whether two lines would mix: one line in two colonies does not, nor do lines that the keeper says never cross. */
+const mixed = (c: Colony) => {
+  const meeting = meetingOf(own.value ?? { groupId: props.groupId }, c, room.lines)
+  return meeting === 'crosses' || meeting === 'never'
+}
+const { besideIn } = useMeeting()
+const beside = computed(() => (own.value ? besideIn(own.value, props.glassId) : []))
 const warnings = computed(() =>
   neighbours.value.flatMap(c =>
     compatibility(
       resolveGroup({ groupId: props.groupId, schools: props.schools, targets: {}, life: {} }),
       resolveGroup(c),
     )
-      .issues.filter(i => i.state !== 'unknown')
+      .issues.filter(i => i.state !== 'unknown' && !(i.key === 'company.cross' && !mixed(c)))
       .map(i => ({ id: `${c.id} ${i.key} ${i.values.who}`, state: i.state, text: `${c.name}: ${companyText(i)}` })),
   ),
 )
@@ -37,6 +46,9 @@ const warnings = computed(() =>
     </p>
     <p v-for="w in warnings" :key="w.id" class="warning" role="alert"><StateMark :state="w.state" /> {{ w.text }}</p>
   </div>
+  <p v-if="beside.length > 0" class="small muted">
+    Apart, same water: {{ beside.map(c => c.name).join(', ') }} would cross with them, but only the water is shared.
+  </p>
 </template>
 
 <style scoped>

@@ -81,6 +81,12 @@ async function save() {
           v-model="typed.rungs[typed.rungs.length - k]!.words"
           :label="`Words of rung ${typed.rungs.length - k + 1}`"
         />
+        <CellInput
+          v-model="typed.rungs[typed.rungs.length - k]!.price"
+          class="price"
+          :label="`Price of one on rung ${typed.rungs.length - k + 1}`"
+          :placeholder="room.room?.currency || 'price'"
+        />
         <span class="acts">
           <button
             type="button"
@@ -124,7 +130,8 @@ async function save() {
       any of its parts.
     </p>
     <p class="small muted">
-      To reword a rung changes its words everywhere. To split one makes two, and what was graded before lies on either.
+      The price is that of one animal on its rung, for the weekly list. To reword a rung changes its words everywhere.
+      To split one makes two, and what was graded before lies on either.
     </p>
   </div>
 </template>
@@ -143,7 +150,7 @@ async function save() {
 }
 .rungs li {
   display: grid;
-  grid-template-columns: 12px 20px minmax(0, 1fr) 130px;
+  grid-template-columns: 12px 20px minmax(0, 1fr) 76px 130px;
   gap: var(--space-4);
   align-items: center;
   padding: var(--space-2) 0;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { groupOf } from '#core/groups'
+import type { RungOffer } from '#core/lines'
 import { type Colony, type Order, TakeKind, toMoment } from '#core/records'
 import { emptyHarvest, readHarvest } from '~/forms/harvestDraft'
 import { cautionText } from '~/words/cautions'
@@ -8,7 +9,13 @@ import { outletWords } from '~/words/surplus'
 import { whole } from '~/words/numbers'
 
 /** Takes animals out: how many of whom, where to, for how much. Filled from an order when one is being served. */
-const props = defineProps<{ colony: Colony; canGo: number; order?: Order | null; currency: string }>()
+const props = defineProps<{
+  colony: Colony
+  canGo: number
+  rungs?: readonly RungOffer[]
+  order?: Order | null
+  currency: string
+}>()
 const emit = defineEmits<{ done: [] }>()
 const log = useLogStore()
 const draft = ref(emptyHarvest())
@@ -31,6 +38,7 @@ watch(
     draft.value = {
       number: String(o.number),
       of: o.of,
+      rungId: o.rungId ?? '',
       outlet: o.priceEach ? 'sold' : 'given',
       price: o.priceEach === undefined ? '' : (o.priceEach * o.number).toFixed(2),
       text: '',
@@ -45,6 +53,24 @@ watch(
   },
 )
 const over = computed(() => Number(draft.value.number) > props.canGo)
+const rung = computed(() => props.rungs?.find(r => r.rungId === draft.value.rungId))
+const grades = computed(() => [
+  { value: '', title: 'as they come' },
+  ...(props.rungs ?? []).map(r => ({ value: r.rungId, title: `${r.words} (${r.atMost || 'none'})` })),
+])
+/** Of a rung that has a price the sum follows from how many go. */
+watch([() => draft.value.rungId, () => draft.value.number, () => draft.value.outlet], () => {
+  const each = rung.value?.priceEach
+  const many = Number(draft.value.number)
+  if (draft.value.outlet === 'sold' && each && many > 0) draft.value.price = (each * many).toFixed(2)
+})
+/** Half-grown animals stand on no rung yet. */
+watch(
+  () => draft.value.of,
+  of => {
+    if (of === 'halfGrown') draft.value.rungId = ''
+  },
+)
 
 async function save() {
   if (saving.value) return
@@ -67,6 +93,12 @@ async function save() {
     <div class="row">
       <TextInput v-model="draft.number" label="How many" numeric :error="issues.number" />
       <PickOne v-model="draft.of" label="Of them" :options="kinds" />
+      <PickOne
+        v-if="(rungs ?? []).length > 0 && draft.of !== 'halfGrown'"
+        v-model="draft.rungId"
+        label="Grade"
+        :options="grades"
+      />
       <TextInput
         v-if="draft.outlet === 'sold'"
         v-model="draft.price"
@@ -82,6 +114,11 @@ async function save() {
     <CautionNote v-if="over" class="small" role="status">
       That is more than the {{ whole(canGo) }} that can go safely today. You may, but the colony may fall under what
       should stay.
+    </CautionNote>
+    <CautionNote v-else-if="rung && Number(draft.number) > rung.atMost" class="small" role="status">
+      Of {{ rung.words }} {{ whole(rung.atMost) }} can go<template v-if="rung.breeding > 0"
+        >: {{ whole(rung.breeding) }} of them breed for the line</template
+      >.
     </CautionNote>
     <SoftNote :colony-ids="[colony.id]" />
     <v-btn type="submit" color="primary" :disabled="saving">Take out</v-btn>

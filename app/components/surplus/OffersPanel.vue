@@ -18,6 +18,7 @@ const about = (o: Offer) => {
 }
 const columns = [
   { key: 'name', title: 'Colony', as: 'name' },
+  { key: 'rung', title: 'Grade' },
   { key: 'about', title: 'Animals', as: 'quiet' },
   { key: 'offered', title: 'On offer', as: 'figure' },
   { key: 'reserved', title: 'Reserved' },
@@ -25,13 +26,49 @@ const columns = [
 ] as const
 const week = computed(() => `Week of ${format(props.nowMs, 'd MMMM yyyy')}`)
 const on = computed(() => props.offers.filter(o => o.offered > 0))
+/** A line of the list: a colony, or one rung of it. */
+interface Row {
+  key: string
+  name: string
+  about: string
+  rung: string
+  offered: number
+  reserved: number
+  priceEach: number | null
+}
+/** What is graded is listed by rung, best first; who is not grown yet stands for itself. */
+function rowsOf(o: Offer): Row[] {
+  const { name, reserved } = o
+  const row = { key: o.colonyId, name, about: about(o), rung: '', offered: o.offered, reserved, priceEach: o.priceEach }
+  if (o.rungs.length === 0) return [row]
+  const graded = o.rungs.reduce((s, r) => s + r.offered, 0)
+  const parts: Row[] = o.rungs.map(r => ({
+    ...row,
+    ...{ key: `${o.colonyId} ${r.words}`, rung: r.words, offered: r.offered, reserved: 0 },
+    priceEach: r.priceEach ?? o.priceEach,
+  }))
+  const rest = o.offered - graded
+  if (rest > 0) parts.push({ ...row, key: `${o.colonyId} rest`, rung: 'not graded', offered: rest, reserved: 0 })
+  parts[0]!.reserved = reserved
+  return parts
+}
+const rows = computed(() => props.offers.flatMap(rowsOf))
+const onRows = computed(() => rows.value.filter(r => r.offered > 0))
+const named = (r: Row) => (r.rung ? `${r.name}, ${r.rung}` : r.name)
 const total = computed(() => on.value.reduce((s, o) => s + o.offered, 0))
 function saveCsv() {
   saveFile(
     `offers-${deviceDay(props.nowMs)}.csv`,
     csvOf(
-      ['colony', 'animals', 'on offer', 'reserved', `price each${props.currency ? ` (${props.currency})` : ''}`],
-      on.value.map(o => [o.name, about(o), o.offered, o.reserved, o.priceEach ?? '']),
+      [
+        'colony',
+        'grade',
+        'animals',
+        'on offer',
+        'reserved',
+        `price each${props.currency ? ` (${props.currency})` : ''}`,
+      ],
+      onRows.value.map(r => [r.name, r.rung, r.about, r.offered, r.reserved, r.priceEach ?? '']),
     ),
     'text/csv',
   )
@@ -40,10 +77,10 @@ async function savePdf() {
   const { cardPdf } = await import('~/files/cardPdf')
   const pdf = await cardPdf(`${room.room?.name ?? 'Room'}: on offer`, [
     { text: week.value, size: 10, gap: 10 },
-    ...on.value.map(o => ({
+    ...onRows.value.map(r => ({
       text:
-        `${o.offered}  ${o.name} ` +
-        `(${about(o)})${o.priceEach === null ? '' : `, ${moneyText(o.priceEach, props.currency)} each`}`,
+        `${r.offered}  ${named(r)} ` +
+        `(${r.about})${r.priceEach === null ? '' : `, ${moneyText(r.priceEach, props.currency)} each`}`,
       size: 12,
       gap: 7,
     })),
@@ -65,11 +102,12 @@ async function savePdf() {
       >
     </div>
     <p class="muted">
-      {{ week }}. What can go today, less what is ordered for the next four weeks. Prices are those of the last order or
-      sale.
+      {{ week }}. What can go today, less what is ordered for the next four weeks; who breeds for a line stays. Prices
+      are those of the ladder, or of the last order or sale.
     </p>
-    <DataTable v-if="offers.length > 0" label="Weekly list" :columns="columns" :rows="offers">
-      <template #about="{ row }">{{ about(row) }}</template>
+    <DataTable v-if="offers.length > 0" label="Weekly list" :columns="columns" :rows="rows">
+      <template #rung="{ row }">{{ row.rung }}</template>
+      <template #about="{ row }">{{ row.about }}</template>
       <template #offered="{ row }">{{ row.offered === 0 ? 'none' : whole(row.offered) }}</template>
       <template #reserved="{ row }">{{ row.reserved || '' }}</template>
       <template #price="{ row }">{{

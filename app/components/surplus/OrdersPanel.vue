@@ -56,7 +56,7 @@ const nameOf = (o: Order) => room.colonyById.get(o.colonyId)?.name ?? 'a colony 
       <ul>
         <li v-for="o in open" :key="o.id">
           <span class="what"
-            ><b>{{ nameOf(o) }}</b> {{ orderText(o, nowMs)
+            ><b>{{ nameOf(o) }}</b> {{ orderText(o, nowMs, room.rungWords)
             }}<template v-if="o.priceEach !== undefined">, {{ moneyText(o.priceEach, currency) }} each</template></span
           >
           <v-btn class="quiet" size="small" :aria-label="`Serve ${o.who}`" @click="$emit('serve', o)">Serve</v-btn>

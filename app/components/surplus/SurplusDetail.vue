@@ -2,12 +2,13 @@
 import { groupOf, resolveGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
 import { type Colony, type Order, WEEK_MS } from '#core/records'
+import { type RungOffer, worthOf } from '#core/lines'
 import { outgrownAt, type SafeTake, type Upper, type WeeklyCourse } from '#core/surplus'
 import { wholeNumber } from '~/forms/wholeNumber'
 import { cautionText } from '~/words/cautions'
 import { percent, whole } from '~/words/numbers'
 import { takeKindWord } from '~/words/outlook'
-import { heldByText, orderText, takeText, upperText, weeklyText } from '~/words/surplus'
+import { heldByText, moneyText, orderText, takeText, upperText, weeklyText } from '~/words/surplus'
 import { takeCourse } from '~/words/takeCourse'
 import { dayText } from '~/words/when'
 
@@ -20,7 +21,11 @@ const props = defineProps<{
   asOf: number
   /** what has to be put right before any can go; empty when nothing has */
   held: string
+  /** what its rungs have to offer, best first; empty where nothing was graded */
+  rungs: readonly RungOffer[]
+  currency: string
 }>()
+const room = useRoomStore()
 const numbers = useNumbers()
 const { save } = useSave()
 
@@ -53,8 +58,8 @@ const changed = computed(
   () =>
     keepRead.value.ok &&
     femalesRead.value.ok &&
-    (floors.value.minimumKeep !== props.population.surplus.minimumKeep ||
-      floors.value.minimumFemales !== props.population.surplus.minimumFemales ||
+    (keep.value !== String(resolveGroup(props.colony).minimumKeep.value) ||
+      floors.value.minimumFemales !== (props.colony.minimumFemales ?? props.population.surplus.minimumFemales) ||
       floors.value.allowedRisk !== props.population.surplus.allowedRisk),
 )
 const risks = [
@@ -67,6 +72,20 @@ const columns = [
   { key: 'now', title: 'now, once', as: 'figure' },
   { key: 'weekly', title: 'or every week', as: 'figure' },
   { key: 'because', title: 'held back because', as: 'quiet' },
+] as const
+/** What stays in any case: the keeper's numbers, and all that breed for the line. */
+const staying = computed(() => ({
+  all: Math.max(floors.value.minimumKeep, breeding.value),
+  females: Math.max(floors.value.minimumFemales, props.population.surplus.minimumFemales),
+}))
+const breeding = computed(() => props.rungs.reduce((n, r) => n + r.breeding, 0))
+const worth = computed(() => worthOf(props.rungs))
+const rungColumns = [
+  { key: 'words', title: 'Grade', as: 'name' },
+  { key: 'there', title: 'There', as: 'figure' },
+  { key: 'breeding', title: 'Breed, stay' },
+  { key: 'atMost', title: 'Can go, if all are', as: 'figure' },
+  { key: 'price', title: 'Price of each' },
 ] as const
 const group = computed(() => groupOf(props.colony.groupId))
 const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
@@ -101,7 +120,7 @@ async function saveFloors() {
   await save('colonies', { ...colony, ...floors.value }, `What must stay of ${colony.name} is saved.`)
 }
 const first = computed(() => takes.value[0])
-const drawing = computed(() => course.value && takeCourse(course.value, floors.value.minimumKeep, props.nowMs))
+const drawing = computed(() => course.value && takeCourse(course.value, staying.value.all, props.nowMs))
 const caution = computed(() =>
   group.value.cautions
     .filter(c => ['neverRelease', 'permit', 'snailBoom'].includes(c))
@@ -138,8 +157,21 @@ const caution = computed(() =>
       <template #of="{ row }">{{ row.of === 'any' ? 'of any kind' : takeKindWord[row.of] }}</template>
       <template #now="{ row }">{{ row.now.take === 0 ? 'none' : whole(row.now.take) }}</template>
       <template #weekly="{ row }">{{ weeklyText(row.weekly.take) }}</template>
-      <template #because="{ row }">{{ heldByText(row, floors.minimumKeep, floors.minimumFemales) }}</template>
+      <template #because="{ row }">{{ heldByText(row, staying.all, staying.females) }}</template>
     </DataTable>
+    <template v-if="rungs.length > 0">
+      <DataTable label="What can go by grade" :columns="rungColumns" :rows="rungs">
+        <template #there="{ row }">{{ row.there === 0 ? 'none' : whole(row.there) }}</template>
+        <template #breeding="{ row }">{{ row.breeding || '' }}</template>
+        <template #atMost="{ row }">{{ row.atMost === 0 ? 'none' : whole(row.atMost) }}</template>
+        <template #price="{ row }">{{ row.priceEach === null ? '' : moneyText(row.priceEach, currency) }}</template>
+      </DataTable>
+      <p class="small muted">
+        Grown animals by the model’s number, shared out as they were graded last.
+        <template v-if="worth > 0">As they come, what can go is worth about {{ moneyText(worth, currency) }}.</template>
+        Prices stand on the <NuxtLink :to="`/lines/${colony.lineId}?tab=ladder`">ladder</NuxtLink>.
+      </p>
+    </template>
     <template v-if="drawing">
       <PathDrawing v-bind="drawing" :shown="y => whole(y)" />
       <p class="small muted">{{ drawing.summary }} Pale: four of five futures.</p>
@@ -164,7 +196,7 @@ const caution = computed(() =>
       <h3>Ordered from it</h3>
       <ul>
         <li v-for="o in orders" :key="o.id">
-          {{ orderText(o, nowMs)
+          {{ orderText(o, nowMs, room.rungWords)
           }}<template v-if="chances.has(o.id)"
             >: <b>{{ percent(chances.get(o.id)!) }}</b> chance that they are there</template
           >
@@ -175,18 +207,15 @@ const caution = computed(() =>
       <summary>Why?</summary>
       <p class="small">
         The coming 26 weeks are lived through many times from today’s estimate. A take is safe when in no more than
-        {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(floors.minimumKeep)
-        }}<template v-if="floors.minimumFemales > 0">
-          or the grown females under {{ whole(floors.minimumFemales) }}</template
+        {{ percent(floors.allowedRisk) }} of them the number falls under {{ whole(staying.all)
+        }}<template v-if="staying.females > 0"> or the grown females under {{ whole(staying.females) }}</template
         ><template v-if="!oneSex"> or too few grown males are left to breed</template>, at any time; a weekly take must
         be there every week. More than half goes only after a count of the last two weeks. All takes meet the same luck.
         Once and every week are alternatives, not both. What lies above what must stay on a later day, with four chances
         in five, is for finding an outlet in time: how many of them may go is less, because those that stay must hold
         for half a year.
       </p>
-      <p class="small muted">
-        Grades come with the lines. Animals from water that is off travel badly: put the water right first.
-      </p>
+      <p class="small muted">Animals from water that is off travel badly: put the water right first.</p>
     </details>
     <ul class="small muted cautions">
       <li v-for="c in caution" :key="c">{{ c }}</li>

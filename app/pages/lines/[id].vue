@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { presentRungs } from '#core/records'
+import { crossingsInto } from '#core/care'
+import { currentEntries, presentRungs } from '#core/records'
 import { counted, plain } from '~/words/numbers'
 import type { Why } from '~/words/why'
 import { whyKinship, whyLine } from '~/words/whyLine'
-import { FALLEN, heritabilityText, lineHeadline } from '~/words/lines'
+import { crossingText, FALLEN, heritabilityText, lineHeadline } from '~/words/lines'
 
 const why = shallowRef<Why | null>(null)
 const route = useRoute()
@@ -45,6 +46,14 @@ const headline = computed(() =>
         ? 'Nothing is graded yet: grade a first session, and this page says where the line goes.'
         : 'Word a ladder first: three to nine rungs, from the dullest to the best.',
 )
+/** Strangers that came in, as the log has them. */
+const crossings = computed(() =>
+  of.value
+    ? crossingsInto(id.value, {
+        ...{ entries: currentEntries(of.value.entries), colonies: room.all.colonies, lines: room.all.lines },
+      })
+    : [],
+)
 const colony = computed(() => of.value?.colonies[0])
 /** Where a session goes: to the ladder while there is none. */
 const toGrade = computed(() => (ladder.value && colony.value ? `/lines/grade/${colony.value.id}` : undefined))
@@ -64,6 +73,7 @@ useEventListener('keydown', event => {
     </AppTop>
     <div v-if="of" class="page">
       <p class="statement"><TheSentence :text="headline" /></p>
+      <p v-for="c in crossings" :key="c.entryId" class="small fallen">{{ crossingText(c, nowMs) }}</p>
       <p v-if="told?.came?.unexplained" class="small fallen">{{ FALLEN }}</p>
       <p v-if="told" class="small muted">
         {{ plain(heritabilityText(told)) }}
@@ -75,15 +85,17 @@ useEventListener('keydown', event => {
         <GradeDots v-if="told" :told="told" :rungs="rungs" :now-ms="nowMs" />
         <ThrowbacksNote v-if="told?.throwbacks" :throwbacks="told.throwbacks" :words="rungs[0]?.words ?? ''" />
       </template>
-      <BreedPanel
-        v-else-if="tab === 'breed'"
-        :key="of.line.id"
-        :of="of"
-        :ladder="ladder ?? null"
-        :rungs="rungs"
-        :worker="desk.worker"
-        :now-ms="nowMs"
-      />
+      <template v-else-if="tab === 'breed'">
+        <BreedingNow :of="of" :now-ms="nowMs" />
+        <BreedPanel
+          :key="of.line.id"
+          :of="of"
+          :ladder="ladder ?? null"
+          :rungs="rungs"
+          :worker="desk.worker"
+          :now-ms="nowMs"
+        />
+      </template>
       <KinshipPanel v-else-if="tab === 'kinship'" :of="of" @why="why = told && whyKinship(told)" />
       <LadderPanel v-else-if="tab === 'ladder'" :line="of.line" :ladder="ladder ?? null" />
       <SessionsPanel v-else :of="of" :now-ms="nowMs" />

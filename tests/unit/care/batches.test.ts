@@ -107,8 +107,8 @@ describe('entries that would harm larvae', () => {
     expect(key(put({ parts: young }), 24)).toBeNull()
     expect(key(put({}), null)).toBeNull()
     const move = entryOf('move', 0, { colonyId: elsewhere, toColonyId: colonyId, number: 2 })
-    expect(entryDoubt(move, facts(null), { ...facts(24), sameLine: true })?.key).toBe('intoTheSea')
-    expect(entryDoubt(move, facts(null), { ...facts(null), sameLine: true })).toBeNull()
+    expect(entryDoubt(move, facts(null), { ...facts(24), meets: 'sameLine' })?.key).toBe('intoTheSea')
+    expect(entryDoubt(move, facts(null), { ...facts(null), meets: 'sameLine' })).toBeNull()
   })
   it('a step of salt backwards is asked about', () => {
     const read = (salinityGKg: number) => waterTest(s.glass.id, 0, { salinityGKg }, 'probe')

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type ColonyFacts, entryDoubt, namedFacts, tooManyDead } from '#core/care'
+import { type ColonyFacts, entryDoubt, type Meeting, namedFacts, tooManyDead } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import type { Entry } from '#core/records'
 import { judgeValue, waterStory } from '#core/water'
@@ -21,8 +21,8 @@ const taken = (number: number) => entry('removal', { number, outlet: 'sold' })
 const berried = (number: number) => entry('berried', { number })
 const added = entry('addition', { number: 5, origin: 'bought' })
 const move = (number = 5) => entry('move', { number, toColonyId })
-const key = (e: Entry, from: ColonyFacts, to?: ColonyFacts, sameLine = false) =>
-  entryDoubt(e, from, to && { ...to, sameLine })?.key ?? null
+const key = (e: Entry, from: ColonyFacts, to?: ColonyFacts, meets: Meeting = 'crosses') =>
+  entryDoubt(e, from, to && { ...to, meets })?.key ?? null
 
 describe('an entry that can hardly be', () => {
   it('is more than there are: dead, taken, moved, berried', () => {
@@ -56,8 +56,8 @@ describe('an entry that can hardly be', () => {
     expect(key(move(), facts(), facts({}, 'ramshorn-snail'))).toBe('otherSpecies')
     expect(key(move(), facts(), facts())).toBe('otherLine')
     // one line in two glasses is no mixture
-    expect(key(move(), facts(), facts(), true)).toBeNull()
-    expect(key(move(), facts(), facts({ curing: true }), true)).toBe('uncured')
+    expect(key(move(), facts(), facts(), 'sameLine')).toBeNull()
+    expect(key(move(), facts(), facts({ curing: true }), 'sameLine')).toBe('uncured')
     expect(key(move(), facts({}, 'water-isopod'), facts({}, 'neocaridina'))).toBe('otherSpecies')
   })
   it('is no entry of other kinds', () => {
