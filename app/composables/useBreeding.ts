@@ -20,5 +20,10 @@ export function useBreeding() {
     const line = room.lines.find(l => l.id === colony.lineId)
     return line ? breedingCore(breedersOf(line), colony.id) : []
   }
-  return { breedersOf, coreOf, grownMs }
+  /** When the young of those that breed in a colony are grown; null where none breed in it, or breed no more. */
+  function grownIn(colony: Colony): number | null {
+    const line = room.lines.find(l => l.id === colony.lineId)
+    return line && breedersOf(line).some(b => b.colonyId === colony.id) ? grownMs(line) : null
+  }
+  return { breedersOf, coreOf, grownIn, grownMs }
 }

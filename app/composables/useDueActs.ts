@@ -13,6 +13,7 @@ const LOGGED: Partial<Record<DueKind, LogKind>> = {
   greenWater: 'larvae',
   larvaSample: 'larvae',
   limb: 'note',
+  takeOut: 'removal',
   topUp: 'topUp',
 }
 
@@ -62,6 +63,8 @@ export function useDueActs() {
       case 'pick':
       case 'dryDown':
         return void navigateTo(`/colony/${colonyId}`)
+      case 'grade':
+        return void navigateTo(`/lines/grade/${colonyId}`)
       case 'flood':
         return void navigateTo('/broods')
       case 'planStep':

@@ -18,6 +18,7 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
   const care = useCareStore()
   const statements = useStatementsStore()
   const rounds = useRoundStore()
+  const room = useRoomStore()
   function countersOf(colony: Colony): ShownCounter[] {
     const group = care.glassCare(glassId.value)?.colonies.find(c => c.colony.id === colony.id)?.group.group
     const days = daysSinceLook(care.entriesOf(glassId.value), rounds.round?.id ?? '', care.nowMs)
@@ -27,7 +28,8 @@ export function useRoundCounters({ glassId, colonies }: RoundGlassAtHand) {
     const expected = { molts, hatchMs: hatching?.hatch.earliestMs ?? null, nowMs: care.nowMs }
     // larvae are sampled, not counted: of them the dead alone are seen on a round
     const counters = colony.form === 'rearing' && group?.larvae ? (['dead'] as const) : group?.care.counters
-    return (counters ?? []).map((counter): ShownCounter => ({
+    const graded = room.lines.find(l => l.id === colony.lineId)?.ladderIds.length
+    return [...(counters ?? []), ...(graded ? (['dull'] as const) : [])].map((counter): ShownCounter => ({
       key: counterKey(colony.id, counter),
       colony,
       counter,

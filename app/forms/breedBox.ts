@@ -18,7 +18,7 @@ import { wholeNumber } from './wholeNumber'
 const BOX_L = 2
 const BOX_FILL = 0.9
 
-/** A box in the water of a glass, and the colony that will breed in it: of the line and habits of the one it came of. */
+/** A box in the water of a glass, and the colony that will breed in it: of line and habits of the one it came of. */
 export function newBox(
   { colony, host, name }: { colony: Colony; host: Glass; name: string },
   nowMs: number,

@@ -49,6 +49,7 @@ export const fieldKinds = [
   'young',
   'larvae',
   'mating',
+  'dull',
   'feeding',
   'supplement',
   'equipment',
@@ -196,6 +197,7 @@ export const kindFields: Readonly<Record<FieldKind, readonly KindField[]>> = {
     { name: 'green', label: 'How green the water is, against white paper', type: 'scale', steps: broodWords.green },
   ],
   mating: [some('Pairs seen')],
+  dull: [{ name: 'number', label: 'Dull ones seen, still in the glass', type: 'whole', least: 0 }],
   feeding: [
     { name: 'food', label: 'What was fed', type: 'choice', options: options(foodWord), optional: true },
     {

@@ -13,7 +13,7 @@ import type { LogKind } from './logDraft'
 
 const groupsOfKinds: readonly [string, readonly FieldKind[]][] = [
   ['Bodies', ['molts', 'failedMolt', 'limbLoss', 'shell']],
-  ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating', 'larvae']],
+  ['Breeding', ['berried', 'eggMass', 'clutch', 'young', 'mating', 'dull', 'larvae']],
   ['Care', ['feeding', 'supplement', 'equipment', 'growth', 'pest']],
   ['Water', ['waterChange', 'topUp']],
   ['Numbers', ['move']],

@@ -61,6 +61,7 @@ const counterLines: Readonly<
   clutch: n => Array.from({ length: Math.min(n, MOST_CLUTCHES) }, () => ({ kind: 'clutch', event: 'laid' })),
   molts: n => [{ kind: 'molts', number: n }],
   limbLoss: n => (n > 0 ? [{ kind: 'limbLoss', number: n, limbs: 'one' }] : []),
+  dull: n => [{ kind: 'dull', number: n }],
   dead: (n, _, draft, id) => (n > 0 ? [{ kind: 'death', number: n, sign: draft.signs[id] ?? 'unknown' }] : []),
   young: (n, text) => {
     if (text === 'few' || text === 'many') return [{ kind: 'young', amount: text }]

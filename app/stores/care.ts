@@ -177,12 +177,14 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
   const room = useRoomStore()
   const statements = useStatementsStore()
   const groupOf = useByKey(colonyId => resolveGroup(room.colonyById.get(colonyId)!))
+  const { grownIn } = useBreeding()
   const follows = (colony: Colony) => ({
     colony,
     entries: entriesOf(colony.id),
     told: statements.of(colony.id),
+    grownMs: grownIn(colony),
   })
-  function colonyCare({ colony, entries, told }: ReturnType<typeof follows>): ColonyCare {
+  function colonyCare({ colony, entries, told, grownMs }: ReturnType<typeof follows>): ColonyCare {
     return {
       colony,
       group: groupOf(colony.id),
@@ -191,6 +193,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
       broods: told?.broods ?? null,
       batch: told?.batch ?? null,
       salt: told?.salt ?? [],
+      grownMs,
       limbs: told?.molts?.limbs ?? [],
       // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],
@@ -201,7 +204,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
     if (!glass) return null
     const entries = entriesOf(glassId)
     const colonies = (room.coloniesByGlass.get(glassId) ?? []).map(follows)
-    const from = [glass, entries, ...colonies.flatMap(c => [c.colony, c.entries, c.told])]
+    const from = [glass, entries, ...colonies.flatMap(c => [c.colony, c.entries, c.told, c.grownMs])]
     if (before && before.from.length === from.length && before.from.every((part, i) => part === from[i])) return before
     return { from, care: { glass, netL: netLitres(glass), colonies: colonies.map(colonyCare), entries } }
   })

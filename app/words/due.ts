@@ -2,6 +2,7 @@ import { type DueItem, type DueKind, type DueReason, testKeys } from '#core/care
 import type { EquipmentPart, FoodKind, PlanStepId, ValueKey } from '#core/records'
 import { formatNumber } from '#core/units'
 import { spanText } from './batch'
+import { bredTitle } from './dueBred'
 import { broodWords, equipmentWord, foodWord } from './kinds'
 import { substanceWord } from './medicine'
 import { whole } from './numbers'
@@ -32,6 +33,8 @@ const kindWords: Readonly<Record<DueKind, string>> = {
   dryDown: 'drying down',
   flood: 'flood',
   limb: 'lost limb',
+  grade: 'grading',
+  takeOut: 'dull ones',
   doseChange: 'change after the medicine',
   secondDose: 'second dose',
   planStep: 'plan',
@@ -110,9 +113,7 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
           ? 'Be ready for larvae'
           : 'Look for young'
     case 'clutch':
-      return item.why.key === 'clutchHatching'
-        ? 'Look at the clutch: it may hatch'
-        : 'Look at the clutch: damp, never wet'
+      return `Look at the clutch: ${item.why.key === 'clutchHatching' ? 'it may hatch' : 'damp, never wet'}`
     case 'saltStep':
     case 'greenWater':
     case 'larvaSample':
@@ -120,9 +121,10 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
     case 'hatchCheck':
     case 'dryDown':
     case 'flood':
-      return hatchTitle(item.kind, v)
     case 'limb':
-      return v.several ? 'Look whether buds show: until then it stays apart' : 'Look whether a bud shows'
+    case 'grade':
+    case 'takeOut':
+      return bredTitle(item.kind, v)
     case 'doseChange':
       return `Change ${litres()} after the ${substanceWord(String(v.substance))}`
     case 'secondDose':
@@ -134,24 +136,6 @@ export function dueTitle(item: DueItem, units: UnitPrefs): string {
     case 'soil':
       return 'Plan new soil'
   }
-}
-
-type HatchKind = Extract<
-  DueKind,
-  'saltStep' | 'greenWater' | 'larvaSample' | 'pick' | 'hatchCheck' | 'dryDown' | 'flood'
->
-/** What larvae and pools ask for. */
-function hatchTitle(kind: HatchKind, v: DueItem['values']): string {
-  const titles: Readonly<Record<HatchKind, string>> = {
-    saltStep: `Bring the salt ${v.up ? 'up' : 'down'} to ${formatNumber(Number(v.gKg ?? 0), 0)} g/kg`,
-    greenWater: 'Look how green the larvae’s water is',
-    larvaSample: 'Take a sample of the larvae, by stage',
-    pick: 'Pick out those that have settled',
-    hatchCheck: 'Look whether anything has hatched',
-    dryDown: 'Let the pool dry',
-    flood: `${v.name}: may be flooded`,
-  }
-  return titles[kind]
 }
 
 const every = (days: number) =>
@@ -208,6 +192,10 @@ const reasons: Readonly<Record<DueReason, Says>> = {
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
   saltUp: v => `Step ${v.n} of ${v.of}: larvae die within hours in fresh water.`,
   saltDown: v => `Step ${v.n} of ${v.of} back to fresh water, for those that were picked.`,
+  gradeGrown: (v, nowMs) => `The first young of those that breed are grown ${dayText(n(v, 'from'), nowMs)}, as usual.`,
+  dullSeen: (v, nowMs) =>
+    `${whole(n(v, 'n'))} seen ${dayText(n(v, 'at'), nowMs)}` +
+    (n(v, 'out') > 0 ? `, ${whole(n(v, 'out'))} taken out since.` : '; left in, they breed.'),
   greenDaily: v =>
     n(v, 'green') < 0
       ? 'They live on green water: how green it is was never noted.'
@@ -259,6 +247,8 @@ const skipping: Readonly<Record<DueKind, string>> = {
   dryDown: 'Eggs that stay wet may hatch late, or rot.',
   flood: 'Dry eggs keep for years.',
   limb: 'A molt that went wrong is seen later.',
+  grade: 'Who shall breed next stays unknown, and the dull ones breed too.',
+  takeOut: 'Their young are dull as well.',
   doseChange: 'What died fouls the water.',
   secondDose: 'What was in the eggs comes back, and the first dose was for nothing.',
   planStep: 'Everything after it moves on by as many days.',

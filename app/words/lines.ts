@@ -39,8 +39,8 @@ export function heritabilityText({ heritability: h, known }: Pick<LineTold, 'her
 
 /** "5 of Rime A came into Ember A on 3 Oct: the lines cross …" */
 export const crossingText = ({ number, from, to, atMs }: Crossing, nowMs: number): string =>
-  `${whole(number)} of ${from.name} came into ${to.name}, ${dayText(atMs, nowMs)}: the lines cross, and their young fall ` +
-  'back to dull within a generation or two. Grade the next young apart from the rest.'
+  `${whole(number)} of ${from.name} came into ${to.name}, ${dayText(atMs, nowMs)}: the lines cross, and their young ` +
+  'fall back to dull within a generation or two. Grade the next young apart from the rest.'
 
 /** What to do about a fall that breeding does not explain. */
 export const FALLEN =

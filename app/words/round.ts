@@ -14,6 +14,7 @@ export const counterWord: Readonly<Record<RoundCounter, string>> = {
   limbLoss: 'Limbs lost',
   dead: 'Dead',
   young: 'New young',
+  dull: 'Dull ones',
 }
 
 /** What is to be expected at a glass today; null where nothing is known. */

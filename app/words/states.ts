@@ -62,6 +62,7 @@ export const kindWord: Readonly<Record<EntryKind, string>> = {
   young: 'Young seen',
   larvae: 'Larvae',
   mating: 'Mating',
+  dull: 'Dull ones seen',
   feeding: 'Fed',
   supplement: 'Leaves or calcium',
   equipment: 'Equipment',

@@ -1,3 +1,3 @@
-/** What a keeper counts at the glass on a round. */
-export const roundCounters = ['berried', 'eggMass', 'clutch', 'molts', 'limbLoss', 'dead', 'young'] as const
+/** What a keeper counts at the glass on a round; dull ones of a line that is graded. */
+export const roundCounters = ['berried', 'eggMass', 'clutch', 'molts', 'limbLoss', 'dead', 'young', 'dull'] as const
 export type RoundCounter = (typeof roundCounters)[number]

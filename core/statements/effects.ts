@@ -91,6 +91,7 @@ const effects = {
   limbLoss: nothing,
   shell: nothing,
   mating: nothing,
+  dull: nothing,
   // a rearing reads it by a model of its own
   larvae: nothing,
   waterTest: nothing,

@@ -55,6 +55,7 @@ const all: DueItem[] = [
       }),
     ),
   ),
+  ...itemsOf({ grownMs: NOW, colonyEntries: [entryOf('dull', 2, { colonyId, number: 3 })] }),
   ...itemsOf({
     groupId: 'amphidromous-shrimp',
     salt: [{ atMs: NOW, gKg: 20, doneMs: null }],

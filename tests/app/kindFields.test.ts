@@ -35,6 +35,7 @@ const typed: Record<FieldKind, [Record<string, string>, object]> = {
     { sample: 'early=12 settled=2', sampleL: '0,5', green: '3' },
     { sample: { early: 12, middle: 0, late: 0, settled: 2 }, sampleL: 0.5, green: 3 },
   ],
+  dull: [{ number: '3' }, { number: 3 }],
   mating: [{ number: '1' }, { number: 1 }],
   feeding: [
     { food: 'greens', portions: '1', eaten: 'leftOver', removed: 'removed' },

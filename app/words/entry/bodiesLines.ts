@@ -12,7 +12,17 @@ const oneKnown = (entry: Entry & { number: number }): boolean => entry.number ==
 
 /** Molts, shells, limbs and broods. */
 export const bodiesLines: EntryLines<
-  'molts' | 'failedMolt' | 'limbLoss' | 'shell' | 'berried' | 'eggMass' | 'clutch' | 'young' | 'larvae' | 'mating'
+  | 'molts'
+  | 'failedMolt'
+  | 'limbLoss'
+  | 'shell'
+  | 'berried'
+  | 'eggMass'
+  | 'clutch'
+  | 'young'
+  | 'larvae'
+  | 'mating'
+  | 'dull'
 > = {
   molts: ({ entry, text }) => {
     return {
@@ -121,5 +131,8 @@ export const bodiesLines: EntryLines<
   },
   mating: ({ entry, text }) => {
     return { title: `${whole(entry.number)} ${entry.number === 1 ? 'pair' : 'pairs'} mating`, detail: text }
+  },
+  dull: ({ entry, text }) => {
+    return { title: entry.number === 0 ? 'No dull ones' : `${whole(entry.number)} dull ones seen`, detail: text }
   },
 }

@@ -29,31 +29,19 @@ export function doing(item: DueItem): Doing | null {
     case 'calcium':
       return { kind: 'supplement', glassId, what: 'calcium' }
     case 'equipment':
-      return {
-        kind: 'equipment',
-        glassId,
-        found: Object.fromEntries(
-          String(values.parts)
-            .split(' ')
-            .map(p => [p, 'fine']),
-        ),
-      }
-    case 'mend':
-      return {
-        kind: 'equipment',
-        glassId,
-        found: Object.fromEntries(
-          String(values.parts)
-            .split(' ')
-            .map(p => [p, 'mended']),
-        ),
-      }
+    case 'mend': {
+      const parts = String(values.parts).split(' ')
+      const as = item.kind === 'mend' ? 'mended' : 'fine'
+      return { kind: 'equipment', glassId, found: Object.fromEntries(parts.map(p => [p, as])) }
+    }
     case 'clutch':
       return { kind: 'clutch', colonyId, clutchId: values.clutchId, event: 'checked' }
     case 'count':
     case 'test':
     case 'young':
     case 'limb':
+    case 'grade':
+    case 'takeOut':
     case 'saltStep':
     case 'greenWater':
     case 'larvaSample':

@@ -15,6 +15,7 @@ const says: Readonly<Record<RoundCounter, (e: Entry) => LastSeen['seen'] | null>
   berried: e => (e.kind === 'berried' ? e.number : null),
   eggMass: e => (e.kind === 'eggMass' ? e.number : null),
   molts: e => (e.kind === 'molts' ? e.number : null),
+  dull: e => (e.kind === 'dull' ? e.number : null),
   limbLoss: e => (e.kind === 'limbLoss' ? e.number : null),
 }
 

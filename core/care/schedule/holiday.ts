@@ -30,6 +30,8 @@ const KEEPERS_OWN: ReadonlySet<DueItem['kind']> = new Set([
   'soil',
   'test',
   'limb',
+  'grade',
+  'takeOut',
   'flood',
   'dryDown',
   'larvaSample',

@@ -29,6 +29,8 @@ export const dueKinds = [
   'dryDown',
   'flood',
   'limb',
+  'grade',
+  'takeOut',
   'doseChange',
   'secondDose',
   'planStep',
@@ -67,6 +69,8 @@ export type DueReason =
   | 'clutchCheck'
   | 'clutchHatching'
   | 'limbBud'
+  | 'gradeGrown'
+  | 'dullSeen'
   | 'saltUp'
   | 'saltDown'
   | 'greenDaily'
@@ -141,6 +145,8 @@ export interface ColonyCare {
   batch: BatchTold | null
   /** steps of salt, of larvae and of those that come back from the sea */
   salt: readonly SaltStep[]
+  /** when the young of those that breed in it for its line are grown; null where none are bred */
+  grownMs: number | null
   /** limbs that are on their way back */
   limbs: readonly LostLimbs[]
   /** verdicts on its water */

@@ -7,6 +7,7 @@ import { countRule } from './rules/counts'
 import { equipmentRule } from './rules/equipment'
 import { feedingRule } from './rules/feeding'
 import { limbRule } from './rules/limbs'
+import { lineRule } from './rules/lines'
 import { medicineRule } from './rules/medicine'
 import { calibrationRule, planRule, soilRule } from './rules/room'
 import { supplyRule } from './rules/supplies'
@@ -28,7 +29,12 @@ export function itemsOfGlass(whole: GlassCare, nowMs: number): DueItem[] {
       rule(glass, nowMs),
     ),
     ...limbRule(glass),
-    ...glass.colonies.flatMap(c => [...countRule(c, nowMs), ...broodRule(c, nowMs), ...batchRule(c, nowMs)]),
+    ...glass.colonies.flatMap(c => [
+      ...countRule(c, nowMs),
+      ...broodRule(c, nowMs),
+      ...batchRule(c, nowMs),
+      ...lineRule(c),
+    ]),
   ]
 }
 

@@ -93,5 +93,10 @@ export const LarvaeEntry = z
     message: 'litres belong to a sample',
   })
 
+/**
+ * Dull animals of a line that were seen and are still in the glass: no grading, since nobody looked at the others.
+ */
+export const DullEntry = z.strictObject({ ...ofColony, kind: z.literal('dull'), number: numberOrNone })
+
 /** Mating that was seen, in pairs. */
 export const MatingEntry = z.strictObject({ ...ofColony, kind: z.literal('mating'), number })

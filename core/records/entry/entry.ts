@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { EntryKind } from './kinds'
 import { FailedMoltEntry, LimbLossEntry, MoltsEntry, ShellEntry } from './bodies'
-import { BerriedEntry, ClutchEntry, EggMassEntry, LarvaeEntry, MatingEntry, YoungEntry } from './brood'
+import { BerriedEntry, ClutchEntry, DullEntry, EggMassEntry, LarvaeEntry, MatingEntry, YoungEntry } from './brood'
 import { DueMarkEntry, EquipmentEntry, FeedingEntry, GrowthEntry, PestEntry, SupplementEntry, VisitEntry } from './care'
 import { NoteEntry, PhotoEntry, WithdrawalEntry } from './notes'
 import { AdditionEntry, CountEntry, DeathEntry, GradingEntry, MoveEntry, RemovalEntry } from './numbers'
@@ -29,6 +29,7 @@ const schemas = {
   young: YoungEntry,
   larvae: LarvaeEntry,
   mating: MatingEntry,
+  dull: DullEntry,
   feeding: FeedingEntry,
   supplement: SupplementEntry,
   equipment: EquipmentEntry,

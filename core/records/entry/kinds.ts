@@ -44,6 +44,7 @@ export const entryKinds = {
   young: ofColony,
   larvae: ofColony,
   mating: ofColony,
+  dull: ofColony,
   feeding: ofGlass,
   supplement: ofGlass,
   equipment: ofGlass,

@@ -29,6 +29,7 @@ export interface CareSetting {
   bench?: RoomCareInput['bench']
   batch?: ColonyCare['batch']
   salt?: ColonyCare['salt']
+  grownMs?: number | null
   eggLots?: RoomCareInput['eggLots']
 }
 
@@ -52,6 +53,7 @@ export function careOf({
   batch = null,
   salt = [],
   eggLots = [],
+  grownMs = null,
 }: CareSetting = {}): RoomCareInput {
   const glass: Glass = { ...s.glass, ...g }
   const colony = { ...colonyOf(glass.id, { ...c, groupId, schools }), id: colonyId }
@@ -85,7 +87,7 @@ export function careOf({
         : [
             {
               ...{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, limbs, values },
-              ...{ batch, salt },
+              ...{ batch, salt, grownMs },
             },
           ],
     entries,

@@ -252,20 +252,11 @@ describe('what must stay', () => {
     const hermaphrodites = { ...ask([]).rates, needsMale: false }
     expect(stay({ minimumFemales: 10, rates: hermaphrodites }, 12, 5).males).toBe(0)
   })
-})
-
-describe('those that breed for a line', () => {
-  const r = (low: number): Range => ({ value: low + 5, low, high: low + 9 })
-  const stay = (breeding: { females: number; males: number }, more: Partial<PopulationQuestion> = {}) =>
-    floorsOf({ ...ask([]), minimumKeep: 20, minimumFemales: 6, ...more, breeding }, { females: r(30), males: r(30) })
-  it('stay beside what must stay anyway, sex by sex', () => {
-    expect(stay({ females: 12, males: 4 })).toEqual({ total: 20, females: 12, males: 4 })
-    expect(stay({ females: 4, males: 1 })).toEqual({ total: 20, females: 6, males: 2 })
-    expect(stay({ females: 18, males: 7 })).toEqual({ total: 25, females: 18, males: 7 })
-  })
-  it('stay even where the model sees fewer', () => {
-    const few = floorsOf({ ...ask([]), breeding: { females: 9, males: 3 } }, { females: r(2), males: r(0) })
-    expect(few).toMatchObject({ females: 9, males: 3 })
+  it('and those that breed for a line, sex by sex, even where the model sees fewer', () => {
+    const bred = { breeding: { females: 12, males: 4 }, minimumFemales: 6 }
+    expect(stay(bred, 30, 30)).toEqual({ total: 20, females: 12, males: 4 })
+    expect(stay({ ...bred, breeding: { females: 4, males: 1 } }, 30, 30)).toEqual({ total: 20, females: 6, males: 2 })
+    expect(stay({ ...bred, breeding: { females: 18, males: 7 } }, 2, 0)).toEqual({ total: 25, females: 18, males: 7 })
   })
 })
 
