@@ -18,10 +18,12 @@ export interface LinePlan {
   crossedIn: number
   /** whether breeders are at it whose young nobody has graded yet */
   breedsNow: boolean
+  /** what one animal of each rung costs; none where nobody sells them by rung */
+  prices: readonly number[]
 }
 
 const NEVER = 99
-const common = { spentFrom: NEVER, crossedIn: -1, strictIn: [], twiceIn: [], breedsNow: false }
+const common = { spentFrom: NEVER, crossedIn: -1, strictIn: [], twiceIn: [], breedsNow: false, prices: [] }
 
 /** One that rises, one at a plateau, one whose kinship runs away, and one that was crossed by accident. */
 export const linePlans: readonly LinePlan[] = [
@@ -35,6 +37,7 @@ export const linePlans: readonly LinePlan[] = [
       strictIn: [2],
       twiceIn: [2, 3],
       breedsNow: true,
+      prices: [0.5, 1, 1.5, 2.5, 4],
     },
   },
   {

@@ -51,7 +51,10 @@ function addLine(making: Making, plan: LinePlan, { roomId, colonies, made }: Pla
   const began = Date.parse(colony.startedAt) + 3 * DAY_MS
   const starter = starterLadders(colony.groupId)[0]!
   const ladderId = making.id(began)
-  const rungs = starter.rungs.map((words, order) => ({ id: making.id(began), words, order }))
+  const rungs = starter.rungs.map((words, order) => ({
+    ...{ id: making.id(began), words, order },
+    ...(plan.prices[order] !== undefined && { priceEach: plan.prices[order] }),
+  }))
   made.ladders.push({ ...begun(ladderId, began), roomId, trait: starter.trait, rungs })
   const line: Line = {
     ...begun(making.id(began), began),

@@ -1,4 +1,4 @@
-import { currentEntries, type EntryOf, type Id, presentRungs, type RungCount, toMoment } from '#core/records'
+import { currentEntries, type EntryOf, type Id, type RungCount, toMoment } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
 import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
@@ -8,10 +8,7 @@ import { typedKeys } from '~/forms/typedKeys'
 export function useGradeSession(colonyId: Ref<string>) {
   const room = useRoomStore()
   const log = useLogStore()
-  const colony = computed(() => room.colonyById.get(colonyId.value))
-  const line = computed(() => room.lines.find(l => l.id === colony.value?.lineId))
-  const ladder = computed(() => room.ladders.find(l => l.id === line.value?.ladderIds[0]))
-  const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
+  const { colony, line, ladder, rungs } = useColonyLadder(colonyId)
   const { grownMs, breedersOf } = useBreeding()
   const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
   const running = computed(() => (line.value ? breedersOf(line.value) : []))

@@ -1,6 +1,13 @@
-import { toMoment } from '#core/records'
+import { type EntryOf, toMoment } from '#core/records'
 import { newId } from '~/data/newId'
 import { readPhoto } from '~/files/readPhoto'
+
+/** What a photo may say beside what it shows. */
+interface PhotoMore {
+  text?: string
+  meter?: EntryOf<'photo'>['meter']
+  then?: (photoId: string) => unknown
+}
 
 /** Keeps a photo with its line in the log. */
 export function usePhotos() {
@@ -14,7 +21,7 @@ export function usePhotos() {
     file: File,
     subject: { colonyId: string; animalIds?: string[] } | { glassId: string },
     words: string,
-    { text = '', then = () => undefined }: { text?: string; then?: (photoId: string) => unknown } = {},
+    { text = '', meter, then = () => undefined }: PhotoMore = {},
   ): Promise<string | null> {
     const read = await readPhoto(file)
     if (!read.ok) return read.problem
@@ -29,6 +36,7 @@ export function usePhotos() {
           photoId: photo.id,
           ...subject,
           ...(text && { text: text.slice(0, 2000) }),
+          ...(meter && { meter }),
         },
       ],
       words,

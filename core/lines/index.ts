@@ -35,6 +35,7 @@ export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Par
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
 export { nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
 export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
+export { type GradedAlike, type OrdinalRegression, ordinalRegression, rungChances } from './ordinalRegression'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'
 export { fitLine, HERITABILITY_PRIOR, LEARNT_AT_LEAST, type LineDraw, type LineFit } from './lineFit'
 export {

@@ -117,8 +117,14 @@ export function offersByRung(
   { stock, core, offered }: { stock: ByRung; core: readonly RungCount[]; offered: number },
 ): RungOffer[] {
   const breeding = countsOn(ladder, core).map(Math.round)
-  const there = stock.females.map((n, k) => n + stock.males[k]!)
-  const free = there.map((n, k) => Math.max(0, n - breeding[k]!))
+  // those that breed stand where they were put; the others share what the model has beside them
+  const graded = stock.females.map((n, k) => n + stock.males[k]!)
+  const beside = Math.max(0, sum(graded) - sum(breeding))
+  const free = sharedOut(
+    beside,
+    graded.map((n, k) => Math.max(0, n - breeding[k]!)),
+  )
+  const there = free.map((n, k) => n + breeding[k]!)
   const shared = sharedOut(Math.min(offered, sum(free)), free)
   return presentRungs(ladder)
     .map((rung, k) => ({

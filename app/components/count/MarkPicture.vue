@@ -25,7 +25,6 @@ const marks = defineModel<PictureMark[]>({ required: true })
 const emit = defineEmits<{ accept: [index: number] }>()
 
 const canvas = ref<HTMLCanvasElement | null>(null)
-const cross = ref({ x: 0, y: 0, shown: false })
 watchEffect(() => {
   const { width, height, data } = props.picture
   if (!canvas.value) return
@@ -49,35 +48,12 @@ function hit(x: number, y: number) {
   if (suggested >= 0) emit('accept', suggested)
   marks.value = [...marks.value, { x: place.x, y: place.y, stage: props.stage }]
 }
-function tap(event: MouseEvent) {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  cross.value.shown = false
-  hit(
-    ((event.clientX - box.left) / box.width) * props.picture.width,
-    ((event.clientY - box.top) / box.height) * props.picture.height,
-  )
-}
-function key(event: KeyboardEvent) {
-  const step = props.picture.width / (event.shiftKey ? 12 : 60)
-  const moves: Record<string, [number, number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, -1],
-    ArrowDown: [0, 1],
-  }
-  const move = moves[event.key]
-  if (move) {
-    const from = cross.value.shown ? cross.value : { x: props.picture.width / 2, y: props.picture.height / 2 }
-    cross.value = {
-      x: Math.min(props.picture.width, Math.max(0, from.x + move[0] * step)),
-      y: Math.min(props.picture.height, Math.max(0, from.y + move[1] * step)),
-      shown: true,
-    }
-  } else if (event.key === 'Enter' && cross.value.shown) hit(cross.value.x, cross.value.y)
-  else if (event.key === 'Backspace' && !props.locked) marks.value = marks.value.slice(0, -1)
-  else return
-  event.preventDefault()
-}
+const { cross, tap, key } = usePictureCross(() => props.picture, {
+  hit,
+  back: () => {
+    if (!props.locked) marks.value = marks.value.slice(0, -1)
+  },
+})
 const lines = computed(() => [1, 2, 3].map(i => i / 4))
 const label = computed(
   () =>

@@ -69,6 +69,7 @@ useEventListener('keydown', event => {
   <div>
     <AppTop :title="of?.line.name ?? 'Line'" :about="about">
       <template #before><BackLink to="/lines" label="All lines" /></template>
+      <NuxtLink v-if="toGrade && colony" :to="`/lines/meter/${colony.id}`" class="meter">Grade meter</NuxtLink>
       <v-btn v-if="toGrade" :to="toGrade" variant="outlined" color="primary">Grade a session</v-btn>
     </AppTop>
     <div v-if="of" class="page">
@@ -110,6 +111,9 @@ useEventListener('keydown', event => {
   display: grid;
   gap: var(--space-4);
   padding: var(--space-5) var(--space-7) var(--space-8);
+}
+.meter {
+  white-space: nowrap;
 }
 .fallen {
   border-left: 3px solid var(--straw);

@@ -174,6 +174,9 @@ const setNumber = (rungId: string, sex: string, text: string) =>
           ]"
           @update:model-value="edit({ all: $event })"
         />
+        <p class="small">
+          <NuxtLink :to="`/lines/meter/${colonyId}`">Grade meter</NuxtLink>: cover and depth off a photo.
+        </p>
         <p class="small muted">
           Grade in the light in which you always do, on the same ground. It is kept as you go: a reload comes back here.
         </p>

@@ -1,0 +1,45 @@
+import { expose, transfer } from 'comlink'
+import { findBlobs, type Picture } from '#core/counting'
+import {
+  type AnimalMeasured,
+  animalPicture,
+  type AnimalPicture,
+  type AnimalScene,
+  type GradedPhoto,
+  measureAnimal,
+  practiceScene,
+  type RungSuggested,
+  type Spot,
+  suggestRung,
+} from '#core/meter'
+
+/** A picture of the stand-in camera. */
+function practice(seed: number): { picture: AnimalPicture; card: AnimalScene['card'] } {
+  const scene = practiceScene(seed)
+  const picture = animalPicture(scene)
+  return transfer({ picture, card: scene.card }, [picture.data.buffer])
+}
+/** Where an animal may be: the largest thing that differs from its surroundings; null where nothing does. */
+function guess(picture: Picture): Spot | null {
+  const [largest] = findBlobs(picture, { largest: picture.width * picture.height }).blobs.toSorted(
+    (a, b) => b.area - a.area,
+  )
+  return largest ? { x: Math.round(largest.x), y: Math.round(largest.y) } : null
+}
+/** What a picture says: what is measured, and the rung that the keeper's own photos make likely. */
+interface MeterRead {
+  found: AnimalMeasured | 'noCard' | 'noAnimal'
+  suggested: RungSuggested | null
+}
+function read(
+  picture: Picture,
+  at: { animal: Spot; card: Spot; kind: AnimalScene['card'] },
+  { photos, rungs }: { photos: GradedPhoto[]; rungs: number },
+): MeterRead {
+  const found = measureAnimal(picture, at)
+  return { found, suggested: typeof found === 'string' || rungs < 2 ? null : suggestRung(photos, rungs, found) }
+}
+
+const api = { practice, guess, read }
+export type MeterApi = typeof api
+expose(api)

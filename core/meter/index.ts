@@ -1,0 +1,6 @@
+export { type AnimalPicture, animalPicture, type AnimalScene, type Spot } from './animalPicture'
+export { deltaE, depthOf, type Lab, labOf, rgbOf } from './lab'
+export { type AnimalMeasured, type LightWarning, measureAnimal } from './measure'
+export { type Outline, outlineAt } from './outline'
+export { practiceScene } from './practiceScene'
+export { ENOUGH_PHOTOS, FEW_PHOTOS, type GradedPhoto, type RungSuggested, suggestRung } from './suggestRung'
