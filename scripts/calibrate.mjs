@@ -5,7 +5,8 @@
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
 // water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching;
 // shells, for ages and sizes of measured animals; hatches, for larvae in a tub and pools of dry eggs; lines, for
-// heritability, the next generation and inbreeding of bred lines.
+// heritability, the next generation and inbreeding of bred lines; families, for
+// choices of breeders by family against the best rungs; meter, for photos of one animal and the suggested rung.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
 
@@ -182,6 +183,41 @@ const others = {
       t.sharesOff <= Math.min(0.05, 0.8 * t.asLastOff) &&
       Math.abs(t.inbreedingOff) <= 0.015 &&
       t.inbreedingError <= 0.03,
+  },
+  families: {
+    of: r => `${r.families} families`,
+    columns: [
+      '',
+      'pairs',
+      'gain',
+      'of the best rungs',
+      'more by',
+      'se',
+      'kinship',
+      'of the best rungs',
+      'more by',
+      'se',
+    ],
+    cells: t => [
+      t.n,
+      ...[t.gain, t.gainOfBest, t.more, t.moreSe].map(x => x.toFixed(3)),
+      ...[t.kinship, t.kinshipOfBest, t.kinshipMore, t.kinshipSe].map(x => x.toFixed(4)),
+    ],
+    good: t => t.more > 0 && t.kinshipMore < 2 * t.kinshipSe,
+  },
+  meter: {
+    columns: [
+      '',
+      'pictures',
+      'not found',
+      'cover within 5 points',
+      'depth within 4 ΔE',
+      'suggested',
+      'right',
+      'within one',
+    ],
+    cells: t => [t.n, per(t.lost), per(t.cover), per(t.depth), t.suggested, per(t.right), per(t.withinOne)],
+    good: t => t.cover >= 0.8 && t.depth >= 0.8 && t.right >= 0.7 && t.withinOne >= 0.95,
   },
   luck: {
     columns: ['', 'n', 'error in 8 that luck alone leaves'],

@@ -1,6 +1,14 @@
 import { expose } from 'comlink'
 import {
   type BreederSet,
+  FAMILIES_LEAST,
+  type Family,
+  familyPick,
+  fitLine,
+  graderOf,
+  readFamilies,
+  SOMEBODY,
+  stockByRung,
   bothSexes,
   generationsAhead,
   type LineFitted,
@@ -17,12 +25,12 @@ import {
 } from '#core/lines'
 
 /** Lines that were fitted: choices are asked of them many times. */
-const fitted = new Map<string, LineFitted>()
+const fitted = new Map<string, LineFitted & { records: LineRecords }>()
 
 /** Tells a line; null where nothing was graded. */
 function tell(records: LineRecords, limit: number): LineTold | null {
   const line = tellLine(records, limit)
-  if (line) fitted.set(records.line.id, line)
+  if (line) fitted.set(records.line.id, { ...line, records })
   else fitted.delete(records.line.id)
   return line?.told ?? null
 }
@@ -56,6 +64,41 @@ const curve = (lineId: string, stock: Stock): Pick[] => {
   return line ? pickCurve(line.fit, stock, usualYoung(line.read.history)) : []
 }
 
-const api = { tell, choose, curve }
+/** Whom to keep of the families of a line. */
+export interface FamiliesTold {
+  families: Family[]
+  /** null where there are too few families, or too few animals in them */
+  pick: ReturnType<typeof familyPick>
+}
+
+/**
+ * Tells the young of several boxes family by family.
+ * @param grown animals of each colony by the model
+ * @param many breeders of each sex that are wanted
+ * @returns null where the newest generation was not bred and graded box by box
+ */
+function families(
+  lineId: string,
+  grown: Record<string, { females: number; males: number }>,
+  many: { females: number; males: number },
+): FamiliesTold | null {
+  const line = fitted.get(lineId)
+  const split = line && readFamilies(line.records, line.read)
+  if (!line || !split) return null
+  const gradings = line.read.generations.at(-1)!.gradings
+  const stocks = split.families.map(({ groupId, colonyId }): Stock => {
+    const own = gradings.filter(e => e.colonyId === colonyId)
+    const { ladder, entries } = line.records
+    const there = grown[colonyId] ?? { females: 0, males: 0 }
+    return {
+      ...{ groupId, grader: own[0] ? graderOf(own[0]) : SOMEBODY },
+      ...stockByRung({ ladder, colonyId, gradings: own, entries, grown: there }),
+    }
+  })
+  const pick = stocks.length < FAMILIES_LEAST ? null : familyPick(fitLine(split.history), stocks, many)
+  return { families: split.families, pick }
+}
+
+const api = { tell, choose, curve, families }
 export type LinesApi = typeof api
 expose(api)

@@ -11,6 +11,8 @@ export interface Candidates {
   coancestry: readonly (readonly number[])[]
   /** where sexes are told apart each side gives a half */
   males?: readonly boolean[]
+  /** most that each may give; no bound when missing */
+  most?: readonly number[]
 }
 
 /** Shares in the young, and what comes of them. */
@@ -46,12 +48,14 @@ export function optimalContributions(candidates: Candidates, limit: number): Con
   return told(candidates, sharesAt(candidates, Math.exp(high)), true)
 }
 
-function check({ merit, coancestry, males }: Candidates) {
+function check({ merit, coancestry, males, most }: Candidates) {
   const n = merit.length
   if (n === 0 || coancestry.length !== n || coancestry.some(row => row.length !== n))
     throw new RangeError(`kinship must be a square of ${n} candidates`)
   if (males && (males.length !== n || !males.includes(true) || !males.includes(false)))
     throw new RangeError('contributions need candidates of both sexes')
+  if (most && (most.length !== n || most.some(m => !(m >= 0))))
+    throw new RangeError('the most that each may give is a share')
 }
 
 const told = (candidates: Candidates, shares: number[], reached: boolean): Contributions => ({
@@ -66,7 +70,7 @@ const kinshipOf = ({ coancestry }: Candidates, shares: readonly number[]): numbe
   shares.reduce((sum, a, i) => shares.reduce((inner, b, j) => inner + a * b * coancestry[i]![j]!, sum), 0)
 
 /** Most merit less a price times kinship. */
-function sharesAt({ merit, coancestry, males }: Candidates, price: number): number[] {
+function sharesAt({ merit, coancestry, males, most }: Candidates, price: number): number[] {
   const n = merit.length
   const sides = males ? [males.map(m => (m ? 1 : 0)), males.map(m => (m ? 0 : 1))] : [merit.map(() => 1)]
   // divided by the price where that is high, so that the numbers stay about one
@@ -74,8 +78,10 @@ function sharesAt({ merit, coancestry, males }: Candidates, price: number): numb
   // relatives of one family have rows alike: the solver wants a hair more on the diagonal
   const hair = 1e-7 * Math.max(ofKin, 1e-3)
   const D = from1(coancestry.map((row, i) => from1(row.map((k, j) => 2 * ofKin * k + (i === j ? hair : 0)))))
-  const A = from1(merit.map((_, i) => from1([...sides.map(s => s[i]!), ...merit.map((__, j) => (i === j ? 1 : 0))])))
-  const b = from1([...sides.map(() => 1 / sides.length), ...merit.map(() => 0)])
+  const own = (i: number, sign: number) => merit.map((_, j) => (i === j ? sign : 0))
+  // each side its share, nobody less than none, and nobody more than may be
+  const A = from1(merit.map((_, i) => from1([...sides.map(s => s[i]!), ...own(i, 1), ...(most ? own(i, -1) : [])])))
+  const b = from1([...sides.map(() => 1 / sides.length), ...merit.map(() => 0), ...(most ?? []).map(m => -m)])
   const { solution, message } = solveQP(D, from1(merit.map(m => m * ofMerit)), A, b, sides.length)
   if (message) throw new RangeError(`kinship is not one of real animals: ${message}`)
   return Array.from({ length: n }, (_, i) => Math.max(0, solution[i + 1]!))

@@ -37,6 +37,8 @@ export { nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from
 export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
 export { type GradedAlike, type OrdinalRegression, ordinalRegression, rungChances } from './ordinalRegression'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'
+export { type Family, readFamilies } from './families'
+export { FAMILIES_LEAST, type FamilyKept, type FamilyPick, familyPick } from './familyPick'
 export { fitLine, HERITABILITY_PRIOR, LEARNT_AT_LEAST, type LineDraw, type LineFit } from './lineFit'
 export {
   type BreederSet,

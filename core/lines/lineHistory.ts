@@ -117,7 +117,7 @@ function byStretch(gradings: readonly EntryOf<'grading'>[]): Part[] {
 }
 
 /** What was graded of a generation: each animal once for the eye, and pairs as pairs for the model. */
-function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
+export function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
   const pairs = pairedSessions(own, ladder)
   const seconds = new Set(pairs.map(p => p.second.id))
   const firsts = own.filter(e => !seconds.has(e.id))

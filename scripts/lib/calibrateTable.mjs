@@ -7,6 +7,8 @@ import { summariseBroods } from '../calibration/hatching'
 import { summariseHatches } from '../calibration/hatches'
 import { summariseShells } from '../calibration/shellGrowth'
 import { linesTable } from '../calibration/lineRanges'
+import { pairsTable } from '../calibration/families'
+import { meterTable } from '../calibration/meter'
 import { summariseMolts } from '../calibration/moltTrouble'
 import { summariseWatch } from '../calibration/quietGlass'
 import { summariseCases } from '../calibration/table'
@@ -23,5 +25,7 @@ const summarise =
     shells: summariseShells,
     hatches: summariseHatches,
     lines: linesTable,
+    families: pairsTable,
+    meter: meterTable,
   }[of] ?? summariseCases
 parentPort.postMessage(sets.map(({ name, results }) => ({ name, table: summarise(results) })))

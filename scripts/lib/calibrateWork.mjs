@@ -7,6 +7,8 @@ import { luckAlone } from '../calibration/luckAlone'
 import { watchBroods } from '../calibration/hatching'
 import { rearHatches } from '../calibration/hatches'
 import { breedLines } from '../calibration/lineRanges'
+import { pairFamilies } from '../calibration/families'
+import { meterKeepers } from '../calibration/meter'
 import { growShells } from '../calibration/shellGrowth'
 import { watchMoltTrouble } from '../calibration/moltTrouble'
 import { watchWater } from '../calibration/quietGlass'
@@ -22,5 +24,7 @@ const others = {
   shells: growShells,
   hatches: rearHatches,
   lines: breedLines,
+  families: pairFamilies,
+  meter: meterKeepers,
 }[variant]
 parentPort.postMessage(others ? others(seeds) : calibrate(workerData))

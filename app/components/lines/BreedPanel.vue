@@ -33,6 +33,14 @@ function takeProposal() {
   const of = (sex: 'female' | 'male') => proposal.value!.breeders.find(b => b.sex === sex)?.rungs ?? []
   desk.take({ females: of('female'), males: of('male') })
 }
+/** Breeders that are thought of: those in the tray, or else the proposal. */
+const wanted = computed(() => {
+  const of = (sex: 'female' | 'male') =>
+    desk.breeders.value.find(b => b.sex === sex)?.number ??
+    proposal.value?.breeders.find(b => b.sex === sex)?.number ??
+    0
+  return { females: of('female'), males: of('male') }
+})
 const picked = ref('')
 const number = ref('')
 const stack = computed(() => {
@@ -96,6 +104,7 @@ const setting = ref(false)
         Drag a stack, or pick it and type how many. On a stack the keys B, H, O and P send it to breed, hold, offer and
         part. Squares are males. The numbers are the model’s grown animals, shared out as they were graded last.
       </p>
+      <FamiliesPick :of="of" :rungs="rungs" :worker="worker" :many="wanted" />
       <PickCurve v-if="ask.curve.value.length > 1" :ask="ask" :told="of.told" :proposal="proposal" />
     </div>
     <BreedAside :of="of" :desk="desk" :ask="ask" :limit="limit" @set="setting = true" />

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { FAMILIES_LEAST } from '#core/lines'
+import type { Rung } from '#core/records'
+import type { LineOf } from '~/composables/useLines'
+import type { FamiliesTold } from '~/workers/lines.worker'
+import { percent, whole } from '~/words/numbers'
+
+/**
+ * Where the newest generation came from several boxes and was graded box by box: whom to keep of each family, beside
+ * what the best rungs alone would bring.
+ */
+const props = defineProps<{
+  of: LineOf
+  rungs: readonly Rung[]
+  worker: ReturnType<typeof useLines>['worker']
+  /** breeders of each sex that are thought of */
+  many: { females: number; males: number }
+}>()
+const room = useRoomStore()
+const statements = useStatementsStore()
+const told = shallowRef<FamiliesTold | null>(null)
+const grown = computed(() =>
+  Object.fromEntries(
+    props.of.colonies.map(c => {
+      const stages = statements.of(c.id)?.population.stages
+      return [c.id, { females: stages?.females.value ?? 0, males: stages?.males.value ?? 0 }]
+    }),
+  ),
+)
+watchDebounced(
+  [grown, () => props.of.told, () => props.many.females, () => props.many.males],
+  async () => {
+    if (!props.of.told) return
+    const asked = { grown: { ...grown.value }, many: { ...props.many } }
+    told.value = (await props.worker.run(api => api.families(props.of.line.id, asked.grown, asked.many))) ?? null
+  },
+  { immediate: true, debounce: 300 },
+)
+const rows = computed(() =>
+  (told.value?.pick?.proposed.keep ?? []).map(k => {
+    const family = told.value!.families.find(f => f.groupId === k.groupId)
+    const of = (list: readonly number[]) =>
+      list
+        .map((n, r) => ({ n, r }))
+        .filter(x => x.n > 0)
+        .map(({ n, r }) => `${whole(n)} of ${r + 1}`)
+        .toReversed()
+        .join(', ')
+    return {
+      id: k.groupId,
+      name: room.colonyById.get(family?.colonyId ?? '')?.name ?? 'a glass that is gone',
+      females: of(k.females) || 'none',
+      males: of(k.males) || 'none',
+    }
+  }),
+)
+const columns = [
+  { key: 'name', title: 'Family', as: 'name' },
+  { key: 'females', title: 'Females to keep' },
+  { key: 'males', title: 'Males to keep' },
+] as const
+const better = computed(() => {
+  const pick = told.value?.pick
+  return pick ? pick.proposed.gain / Math.max(1e-6, pick.bestRungs.gain) - 1 : 0
+})
+</script>
+
+<template>
+  <section v-if="told" aria-label="Families">
+    <h2>Family by family</h2>
+    <template v-if="told.pick">
+      <p>
+        With {{ whole(many.females) }} females and {{ whole(many.males) }} males
+        <template v-if="better > 0.005"
+          >this gains {{ percent(better) }} more than the best grades from whatever family, at no more
+          kinship.</template
+        >
+        <template v-else>nothing gains more at the same kinship than the best grades from whatever family.</template>
+      </p>
+      <DataTable label="Whom to keep of each family" :columns="columns" :rows="rows" />
+    </template>
+    <p v-else class="small muted">
+      {{ told.families.length }} boxes were graded by themselves; from {{ FAMILIES_LEAST }} on, and with enough grown
+      animals in them, whom to keep of each is worked out here. Until then the best grades are as good as it gets.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,48 @@
+import type { Id } from '#core/records'
+import { bothSexes, type LineGroup, type LineHistory } from './history'
+import { graded, type LineRead, type LineRecords, setsOf } from './lineHistory'
+
+/** The young of one breeding group that grew up in a colony of their own. */
+export interface Family {
+  groupId: Id
+  colonyId: Id
+}
+
+/**
+ * A line whose newest generation is told family by family: the young of each box that were graded in it. Generations
+ * before it stay as one.
+ * @returns null where fewer than two of its breeding groups have young that were graded by themselves
+ */
+export function readFamilies(
+  records: LineRecords,
+  read: LineRead,
+): { history: LineHistory; families: Family[] } | null {
+  const newest = read.generations.at(-1)
+  const own = records.generations.find(g => g.id === newest?.id)?.breedingGroupIds ?? []
+  if (!newest) return null
+  const bred = records.breedingGroups.filter(b => own.includes(b.id) && b.state !== 'draft')
+  const known = new Set(read.generations.slice(0, -1).map(g => g.id))
+  const groups: LineGroup[] = []
+  const families: Family[] = []
+  for (const colonyId of new Set(bred.map(b => b.colonyId))) {
+    const gradings = newest.gradings.filter(e => e.colonyId === colonyId)
+    const breeders = bred
+      .filter(b => b.colonyId === colonyId && known.has(b.generationId))
+      .flatMap(b => setsOf(b, records.ladder))
+    if (gradings.length === 0 || !bothSexes(breeders)) continue
+    const seen = graded(gradings, records.ladder)
+    const number = seen.once.reduce((sum, s) => sum + s.number, 0)
+    const id = `${newest.id} ${colonyId}`
+    groups.push({
+      id,
+      size: Math.max(2, number),
+      breeders,
+      period: newest.id,
+      gradings: seen.gradings,
+      twice: seen.twice,
+    })
+    families.push({ groupId: id, colonyId })
+  }
+  if (families.length < 2) return null
+  return { history: { ...read.history, groups: [...read.history.groups.slice(0, -1), ...groups] }, families }
+}
