@@ -1,5 +1,5 @@
 import type { Crossing } from '#core/care'
-import type { AgreementTold, Heading, KeeperTold, LineTold } from '#core/lines'
+import type { AgreementTold, FamilyNode, Heading, KeeperTold, LineTold } from '#core/lines'
 import { counted, num, percent, whole } from './numbers'
 import { dayText } from './when'
 
@@ -35,6 +35,25 @@ export function heritabilityText({ heritability: h, known }: Pick<LineTold, 'her
   return known
     ? `About ${num(h.value.toFixed(2))} of what you select for comes through (likely ${range}).`
     : `How much of what you select for comes through the grades cannot tell yet (${range} is thought, from memory).`
+}
+
+/** A node of the family graph in two short lines. */
+export function familyNodeText(node: FamilyNode, colony: string): { title: string; below: string } {
+  if (node.kind === 'generation')
+    return {
+      title: `No. ${node.n}`,
+      below:
+        (node.graded > 0 ? `${whole(node.graded)} graded` : 'not graded') +
+        (node.inbreeding === null ? '' : ` · F ${percent(node.inbreeding)}`),
+    }
+  const who = [
+    [node.females, '♀'],
+    [node.males, '♂'],
+    [node.others, 'of both'],
+  ]
+    .filter(([n]) => Number(n) > 0)
+    .map(([n, sign]) => `${n} ${sign}`)
+  return { title: who.join(' ') || 'nobody told', below: node.running ? `now, ${colony}` : colony }
 }
 
 /** "5 of Rime A came into Ember A on 3 Oct: the lines cross …" */

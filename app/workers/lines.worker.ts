@@ -6,10 +6,13 @@ import {
   familyPick,
   fitLine,
   graderOf,
+  outcrossAhead,
+  type OutcrossTold,
   readFamilies,
   SOMEBODY,
   stockByRung,
   bothSexes,
+  breedersNext,
   generationsAhead,
   type LineFitted,
   type LineRecords,
@@ -99,6 +102,15 @@ function families(
   return { families: split.families, pick }
 }
 
-const api = { tell, choose, curve, families }
+/** What new blood would cost the line, and when that is made good; null where nothing is known of who breeds. */
+function outcross(lineId: string, generations: number): OutcrossTold | null {
+  const line = fitted.get(lineId)
+  const breeders = line ? breedersNext(line.read) : []
+  const nowMean = line?.told.generations.findLast(g => g.meanRung !== null)?.meanRung
+  if (!line || !bothSexes(breeders) || nowMean == null) return null
+  return outcrossAhead(line.fit, { breeders, generations, young: usualYoung(line.read.history), nowMean })
+}
+
+const api = { tell, choose, curve, families, outcross }
 export type LinesApi = typeof api
 expose(api)

@@ -8,7 +8,7 @@ import { leftText, shareRange } from '~/words/lines'
 import { percent, whole } from '~/words/numbers'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
-const props = defineProps<{ of: LineOf }>()
+const props = defineProps<{ of: LineOf; worker: ReturnType<typeof useLines>['worker']; rungs: number }>()
 const emit = defineEmits<{ why: [] }>()
 const { colour, faded, frame, noteStyle, valueAxis } = useChartStyle()
 const AHEAD = 6
@@ -125,12 +125,9 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
       <span class="ahead">Dashed: bred on like the last time.</span>{{ ' ' }}
       <span class="outcross">Dotted: with unrelated males once, then on like this.</span>
     </p>
+    <FamilyGraph :of="of" />
     <DataTable :columns="columns" :rows="rows" label="Inbreeding by generation" />
-    <p class="small">
-      An outcross to a line of the same kind takes the inbreeding of its young away at once, and about half of the gain
-      with it: keep its young apart, grade them, and breed the best of them back. Unrelated animals of the same colour
-      cost least. Boxes that change their males in turn, each to the next, lose variety most slowly.
-    </p>
+    <PlansPanel :of="of" :worker="worker" :rungs="rungs" />
   </div>
 </template>
 

@@ -97,7 +97,13 @@ useEventListener('keydown', event => {
           :now-ms="nowMs"
         />
       </template>
-      <KinshipPanel v-else-if="tab === 'kinship'" :of="of" @why="why = told && whyKinship(told)" />
+      <KinshipPanel
+        v-else-if="tab === 'kinship'"
+        :of="of"
+        :worker="desk.worker"
+        :rungs="rungs.length"
+        @why="why = told && whyKinship(told)"
+      />
       <LadderPanel v-else-if="tab === 'ladder'" :line="of.line" :ladder="ladder ?? null" />
       <SessionsPanel v-else :of="of" :now-ms="nowMs" />
     </div>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { familyGraph, type FamilyNode } from '#core/lines'
+import type { LineOf } from '~/composables/useLines'
+import type { FamilyLaid, FamilyLayoutApi } from '~/workers/familyLayout.worker'
+import { familyNodeText } from '~/words/lines'
+
+/** Who came of whom, generation by generation, as groups. */
+const props = defineProps<{ of: LineOf }>()
+const room = useRoomStore()
+const worker = useWorker<FamilyLayoutApi>(
+  () => new Worker(new URL('../../workers/familyLayout.worker.ts', import.meta.url), { type: 'module' }),
+)
+const nodes = computed<FamilyNode[]>(() =>
+  familyGraph({
+    generations: room.generations.filter(g => g.lineId === props.of.line.id),
+    breedingGroups: room.breedingGroups.filter(b => b.lineId === props.of.line.id),
+    told: props.of.told?.generations ?? [],
+  }),
+)
+const laid = shallowRef<FamilyLaid | null>(null)
+watch(
+  nodes,
+  async list => {
+    const plain = list.map(({ id, parentIds }) => ({ id, parentIds: [...parentIds] }))
+    laid.value = (await worker.run(api => api.lay(plain))) ?? null
+  },
+  { immediate: true },
+)
+const WIDE = 122
+const TALL = 50
+const shown = computed(() =>
+  nodes.value.flatMap(node => {
+    const at = laid.value?.nodes.find(p => p.id === node.id)
+    const colony = node.kind === 'breeders' ? (room.colonyById.get(node.colonyId)?.name ?? '') : ''
+    return at ? [{ node, ...at, ...familyNodeText(node, colony) }] : []
+  }),
+)
+const path = (points: readonly (readonly [number, number])[]) => {
+  const [first, ...rest] = points
+  return first ? `M${first[0]},${first[1]} ${rest.map(([x, y]) => `L${x},${y}`).join(' ')}` : ''
+}
+const summary = computed(() => shown.value.map(s => `${s.title}: ${s.below}`).join('; '))
+</script>
+
+<template>
+  <section v-if="nodes.length > 1" aria-labelledby="family-title">
+    <h2 id="family-title">Who came of whom</h2>
+    <WorkerFailed :worker="worker" />
+    <div v-if="laid" class="scroll">
+      <svg
+        :viewBox="`0 0 ${laid.width} ${laid.height}`"
+        :width="laid.width"
+        :height="laid.height"
+        role="img"
+        :aria-label="summary"
+      >
+        <path v-for="l in laid.links" :key="`${l.from} ${l.to}`" :d="path(l.points)" class="link" />
+        <g v-for="s in shown" :key="s.id" :transform="`translate(${s.x - WIDE / 2},${s.y - TALL / 2})`">
+          <rect :width="WIDE" :height="TALL" :rx="s.node.kind === 'breeders' ? 25 : 4" :class="s.node.kind" />
+          <text :x="WIDE / 2" y="21" class="title">{{ s.title }}</text>
+          <text :x="WIDE / 2" y="38" class="below">{{ s.below }}</text>
+        </g>
+      </svg>
+    </div>
+    <p class="small muted">Boxes are generations, rounds those that bred; the last rounds breed now.</p>
+  </section>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+  padding: var(--space-3) 0;
+}
+svg {
+  display: block;
+}
+.link {
+  fill: none;
+  stroke: var(--muted);
+  stroke-width: 1.4;
+}
+rect {
+  fill: var(--surface);
+  stroke: var(--rule);
+  stroke-width: 1.4;
+}
+rect.breeders {
+  fill: var(--weed-tint);
+  stroke: var(--weed);
+}
+text {
+  text-anchor: middle;
+  fill: var(--ink);
+  font-size: var(--type-fine);
+}
+.title {
+  font-weight: 650;
+}
+.below {
+  fill: var(--muted);
+}
+</style>
