@@ -165,6 +165,34 @@ const kinship = async page => {
   await page.getByRole('table', { name: 'Inbreeding by generation' }).waitFor()
 }
 /** The proposed pick in the trays, the dullest to part. */
+/** A practice picture of the grade meter, measured. */
+const meter = async page => {
+  await lines(page)
+  await page.getByRole('link', { name: 'Ember', exact: true }).click()
+  await page.getByRole('link', { name: 'Grade meter' }).click()
+  const read = page.locator('p.statement').filter({ hasText: /covered/ })
+  for (let picture = 0; picture < 8; picture++) {
+    await page.getByRole('button', { name: 'A practice picture' }).click()
+    await page.waitForTimeout(2500)
+    const shown = page.getByRole('application')
+    const box = await shown.boundingBox()
+    for (const part of [0.3, 0.45, 0.6]) {
+      await shown.click({ position: { x: 0.8 * box.width, y: part * box.height } })
+      if (
+        await read.waitFor({ timeout: 3000 }).then(
+          () => true,
+          () => false,
+        )
+      )
+        break
+    }
+    if ((await read.count()) === 0) continue
+    // a few graded ones teach it; the last stays on the page
+    if (picture === 7) return
+    await page.keyboard.press('3')
+    await page.waitForTimeout(2500)
+  }
+}
 const breed = async page => {
   await line('Ember')(page)
   await page.getByRole('tab', { name: 'Breed' }).click()
@@ -196,6 +224,7 @@ const views = [
   { name: 'line', size: desk, go: line('Ember') },
   { name: 'breed', size: desk, go: breed },
   { name: 'kinship', size: desk, go: kinship },
+  { name: 'meter', size: desk, go: meter },
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },

@@ -11,7 +11,7 @@ export const trayWord: Readonly<Record<TrayKind, string>> = {
 
 /** "Breed 24: 17 females, 7 males" */
 export function breedTitle({ females, males }: Pick<Variety, 'females' | 'males'>): string {
-  if (females + males === 0) return 'Nobody breeds yet'
+  if (females + males === 0) return 'Nobody in the breeding tray'
   const many = (n: number, one: string, more: string) => `${whole(n)} ${n === 1 ? one : more}`
   return `Breed ${whole(females + males)}: ${many(females, 'female', 'females')}, ${many(males, 'male', 'males')}`
 }

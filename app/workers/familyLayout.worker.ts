@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { graphStratify, sugiyama } from 'd3-dag'
+import { coordCenter, decrossTwoLayer, graphStratify, layeringLongestPath, sugiyama } from 'd3-dag'
 
 /** Where a node of a family graph stands: its middle, in pixels. */
 export interface Placed {
@@ -22,7 +22,7 @@ export interface FamilyLaid {
 }
 
 /** Room of a node with the air around it: along the generations, and across. */
-const ALONG = 148
+const ALONG = 158
 const ACROSS = 74
 
 /** Lays a graph out in layers (Sugiyama, Tagawa & Toda 1981), by d3-dag. */
@@ -30,7 +30,13 @@ function lay(nodes: { id: string; parentIds: string[] }[]): FamilyLaid {
   if (nodes.length === 0) return { nodes: [], links: [], width: 0, height: 0 }
   const graph = graphStratify()(nodes)
   // the package lays from top to bottom: across and along change places
-  const { width, height } = sugiyama().nodeSize([ACROSS, ALONG])(graph)
+  const laidOut = sugiyama()
+    .nodeSize([ACROSS, ALONG])
+    // the other layers and places come by a linear program whose solver does not run in a browser's worker
+    .layering(layeringLongestPath())
+    .decross(decrossTwoLayer())
+    .coord(coordCenter())
+  const { width, height } = laidOut(graph)
   return {
     nodes: [...graph.nodes()].map(n => ({ id: n.data.id, x: n.y, y: n.x })),
     links: [...graph.links()].map(l => ({

@@ -51,7 +51,7 @@ describe('words of a line', () => {
       'in 9 weeks',
     ])
     expect(breedTitle({ females: 17, males: 1 })).toBe('Breed 18: 17 females, 1 male')
-    expect(breedTitle({ females: 0, males: 0 })).toBe('Nobody breeds yet')
+    expect(breedTitle({ females: 0, males: 0 })).toBe('Nobody in the breeding tray')
   })
   it('tell keepers and how they agree', () => {
     const range = (value: number) => ({ low: value - 0.1, value, high: value + 0.1 })

@@ -81,6 +81,10 @@ test('lines of the room: which improves, which fell, and how two keepers see', a
   await expectAccessible(page)
   await toTab(page, 'Kinship')
   await expect(page.getByRole('table', { name: 'Inbreeding by generation' })).toContainText('17 females, 7 males')
+  await expect(page.getByRole('img', { name: /No. 1: 26 graded; .*17 ♀ 7 ♂: now, Ember A/ })).toBeVisible()
+  await expect(page.getByText(/Unrelated males once: .* of the next are grade 4 or 5/)).toBeVisible()
+  await page.getByLabel('One male and four females in each').selectOption({ label: '8 boxes' })
+  await expect(page.getByRole('row', { name: /go to the next box/ })).toContainText('%')
   await expectAccessible(page)
   await toTab(page, 'Sessions')
   await expect(page.getByText(/M. T.: \d+ graded, grades 0.\d of a rung lower than A. R./)).toBeVisible()
@@ -119,9 +123,43 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(sheet(page)).toContainText('they cross, and the young fall back to dull')
   await parted.selectOption('given')
+  await sheet(page).getByLabel('Where they breed').selectOption({ label: 'A new box in Slate' })
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(notice(page)).toContainText('the breeders are set')
+  // the box hangs in the same water, and its females are let back when they carry eggs
+  await toTab(page, 'Breed')
+  await expect(page.getByText(/breed in Slate box since/)).toBeVisible({ timeout: 30_000 })
+  await page.getByRole('button', { name: 'Let them back' }).click()
+  await expect(sheet(page).getByLabel('Where they go')).toContainText('Slate · Slate')
+  await sheet(page).getByLabel('Females that go').fill('all')
+  await sheet(page).getByRole('button', { name: 'Let them back' }).click()
+  await expect(sheet(page)).toContainText('How many females go back?')
+  await sheet(page).getByLabel('Females that go').fill('2')
+  await sheet(page).getByRole('button', { name: 'Let them back' }).click()
+  await expect(notice(page)).toContainText('2 of Slate let back into Slate.')
+  await expect(page.getByText(/breed in Slate box/)).toHaveCount(0)
 })
+
+/** Taps on the card of practice pictures until one is measured. */
+async function measureOne(page: Page) {
+  for (let picture = 0; picture < 6; picture++) {
+    await page.getByRole('button', { name: 'A practice picture' }).click()
+    await expect(page.getByText('Tap on the card in the picture.')).toBeVisible({ timeout: 20_000 })
+    const shown = page.getByRole('application')
+    const box = (await shown.boundingBox())!
+    for (const part of [0.3, 0.45, 0.6]) {
+      await shown.click({ position: { x: 0.8 * box.width, y: part * box.height } })
+      const read = page.locator('p.statement').filter({ hasText: /covered|Hardly/ })
+      if (
+        await read.waitFor({ timeout: 4000 }).then(
+          () => true,
+          () => false,
+        )
+      )
+        return
+    }
+  }
+}
 
 test('on a phone a session is graded by touch, and by numbers', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
@@ -136,6 +174,13 @@ test('on a phone a session is graded by touch, and by numbers', async ({ page })
   await page.getByRole('button', { name: 'One back' }).click()
   await expect(page.getByText('last: 5 dense to the legs')).toBeVisible()
   await expectAccessible(page)
+  await page.getByRole('link', { name: 'Grade meter' }).click()
+  await measureOne(page)
+  await expect(page.getByText('Too little is known: 0 practice pictures')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('group', { name: 'Keep it with its rung' }).getByRole('button', { name: /^3/ }).click()
+  await expect(page.getByText('Tap on the card in the picture.')).toBeVisible({ timeout: 20_000 })
+  await page.goBack()
   await page.getByRole('radio', { name: 'By numbers' }).check()
   await page.getByLabel('dense, female').fill('a few')
   await page.getByRole('button', { name: 'Save', exact: true }).click()

@@ -26,7 +26,13 @@ watch(
   },
   { immediate: true },
 )
-const WIDE = 122
+/** The newest stand to the right: they are seen first. */
+const frame = useTemplateRef<HTMLElement>('frame')
+watch(laid, async () => {
+  await nextTick()
+  if (frame.value) frame.value.scrollLeft = frame.value.scrollWidth
+})
+const WIDE = 132
 const TALL = 50
 const shown = computed(() =>
   nodes.value.flatMap(node => {
@@ -43,10 +49,11 @@ const summary = computed(() => shown.value.map(s => `${s.title}: ${s.below}`).jo
 </script>
 
 <template>
-  <section v-if="nodes.length > 1" aria-labelledby="family-title">
+  <section v-if="nodes.length > 1" class="family" aria-labelledby="family-title">
     <h2 id="family-title">Who came of whom</h2>
     <WorkerFailed :worker="worker" />
-    <div v-if="laid" class="scroll">
+    <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
+    <div v-if="laid" ref="frame" class="scroll" tabindex="0" role="region" aria-label="Family graph">
       <svg
         :viewBox="`0 0 ${laid.width} ${laid.height}`"
         :width="laid.width"
@@ -67,6 +74,9 @@ const summary = computed(() => shown.value.map(s => `${s.title}: ${s.below}`).jo
 </template>
 
 <style scoped>
+.family {
+  min-width: 0;
+}
 .scroll {
   overflow-x: auto;
   padding: var(--space-3) 0;
@@ -85,8 +95,8 @@ rect {
   stroke-width: 1.4;
 }
 rect.breeders {
-  fill: var(--weed-tint);
   stroke: var(--weed);
+  stroke-width: 2;
 }
 text {
   text-anchor: middle;

@@ -134,6 +134,7 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
 <style scoped>
 .kinship {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: var(--space-4);
   max-width: 900px;
 }

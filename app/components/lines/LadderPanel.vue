@@ -73,6 +73,9 @@ async function save() {
       </button>
     </div>
     <TextInput v-model="typed.trait" label="What is graded" />
+    <p class="heads small muted" aria-hidden="true">
+      <span>In your words</span><span>price{{ room.room?.currency ? `, ${room.room.currency}` : '' }}</span>
+    </p>
     <ol class="rungs" aria-label="Rungs, best first">
       <li v-for="k in typed.rungs.length" :key="typed.rungs[typed.rungs.length - k]!.key">
         <span class="shade" :style="{ background: rungColour(typed.rungs.length - k, typed.rungs.length) }" />
@@ -147,6 +150,13 @@ async function save() {
   flex-wrap: wrap;
   gap: var(--space-5);
   align-items: baseline;
+}
+.heads {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 76px 130px;
+  gap: var(--space-4);
+  padding-left: 48px;
+  margin-bottom: calc(-1 * var(--space-4));
 }
 .rungs li {
   display: grid;
