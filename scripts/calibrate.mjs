@@ -203,7 +203,8 @@ const others = {
       ...[t.gain, t.gainOfBest, t.more, t.moreSe].map(x => x.toFixed(3)),
       ...[t.kinship, t.kinshipOfBest, t.kinshipMore, t.kinshipSe].map(x => x.toFixed(4)),
     ],
-    good: t => t.more > 0 && t.kinshipMore < 2 * t.kinshipSe,
+    // no worse: what the fit promises beyond the best rungs is less than these pairs can tell
+    good: t => t.more > -2 * t.moreSe && t.kinshipMore < 2 * t.kinshipSe,
   },
   meter: {
     columns: [

@@ -52,7 +52,6 @@ const plan = async page => {
 }
 /** A bag of harder water. */
 
-const records = page => page.goto(`${server.address}/records`)
 const due = async page => {
   await page.getByRole('link', { name: 'Round', exact: true }).click()
   await page.getByRole('heading', { name: /^Due today/ }).waitFor()
@@ -228,7 +227,6 @@ const views = [
   { name: 'outlook', size: desk, go: outlook },
   { name: 'surplus', size: desk, go: surplus },
   { name: 'count-desk', size: desk, go: countDesk },
-  { name: 'records', size: desk, go: records },
   { name: 'round-due', size: desk, go: due },
   { name: 'round-walk', size: desk, go: walk },
 ]

@@ -40,7 +40,7 @@ export function useMeter(colonyId: Ref<string>) {
     suggested.value = read?.suggested ?? null
   })
 
-  /** Keeps what was measured with the rung that the keeper gives it; a practice picture is kept for this visit alone. */
+  /** Keeps what was measured with the rung that the keeper gives it; practice is kept for this visit alone. */
   async function keep(k: number) {
     const [found, picture, rung] = [measured.value, shown.value, rungs.value[k]]
     if (!picture || !found || typeof found === 'string' || !ladder.value || !rung) return
@@ -88,7 +88,7 @@ function useMeterPicture(worker: ReturnType<typeof useWorker<MeterApi>>) {
   return { shown, spots, card, problem, open, practise }
 }
 
-/** Photos that were graded on a ladder, of all colonies; a rung that was split since counts as the lowest of its parts. */
+/** Photos that were graded on a ladder, of all colonies; a rung that was split counts as the lowest of its parts. */
 function useGradedPhotos(ladder: Readonly<Ref<Ladder | undefined>>) {
   const { value: log } = useLiveQuery(() => entriesOfKinds(openDb(), ['photo', 'withdrawal'], 0), [])
   return computed<GradedPhoto[]>(() =>

@@ -7,8 +7,8 @@ import { bestOf } from './picks'
 const USUAL = 8
 
 /**
- * Who breeds next of a line: those that are at it, or else the best of the newest graded generation, as many of each sex
- * as the last time.
+ * Who breeds next of a line: those that are at it, or else the best of the newest graded generation, as many of each
+ * sex as the last time.
  */
 export function breedersNext({ history, generations, running }: LineRead): BreederSet[] {
   if (bothSexes(running)) return running

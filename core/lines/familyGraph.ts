@@ -17,8 +17,8 @@ export interface FamilyAsked {
 
 /**
  * Who came of whom, by groups: generations, the groups that bred of them, and those that breed now. A generation of
- * which nobody wrote down who bred it comes of the one before. A line without generations is a chain of its stretches of
- * time.
+ * which nobody wrote down who bred it comes of the one before. A line without generations is a chain of its stretches
+ * of time.
  * @returns parents before their young
  */
 export function familyGraph({ generations, breedingGroups, told }: FamilyAsked): FamilyNode[] {

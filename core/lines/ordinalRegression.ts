@@ -69,7 +69,7 @@ interface About {
   pull: number
 }
 
-/** Logarithm of the likelihood with the prior, its slope, and the negative of its curvature, at some cuts and slopes. */
+/** Logarithm of the likelihood with the prior, its slope, and the negative of its curvature, at cuts and slopes. */
 function derivatives({ groups, cuts, pull }: About, at: readonly number[]) {
   const size = at.length
   let logLikelihood = 0

@@ -21,7 +21,7 @@ export interface AnimalMeasured {
 
 /** Two colours nearer than this are one (ΔE, from memory). */
 const ONE_COLOUR = 14
-/** Tissue that lies farther from clear than this is coloured, where all of it looks alike (ΔE, from memory). */
+/** Tissue that lies farther from clear than this is coloured, where all looks alike (ΔE, from memory). */
 const COLOURED = 24
 /** Less cover than this has no depth to speak of. */
 const HARDLY = 0.02
@@ -30,8 +30,8 @@ const LEAST_AREA = 40
 const SMALL = { animal: 300, card: 120 }
 
 /**
- * Cover and depth of one animal. The card tells the light: each channel is multiplied so that the card is neutral and as
- * light as it is (von Kries), and where light falls off to one side the ground tells by how much. Coloured and clear
+ * Cover and depth of one animal. The card tells the light: each channel is multiplied so that the card is neutral and
+ * as light as it is (von Kries), and where light falls off to one side the ground tells by how much. Coloured and clear
  * tissue are told apart as the two kinds of colour that the body has (two means, Lloyd 1982).
  * @param at a spot on the animal, and one on the card
  * @returns a sentence's key where the animal or the card is not found

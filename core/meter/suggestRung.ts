@@ -25,7 +25,7 @@ export const FEW_PHOTOS = 12
 export const ENOUGH_PHOTOS = 40
 /** A rung stands out where it is likelier than all others together. */
 const STANDS_OUT = 0.5
-/** Half an animal on each rung, evenly covered from the dullest to the best: until photos say otherwise (from memory). */
+/** Half an animal on each rung, evenly covered from the dullest up: until photos say otherwise (from memory). */
 const BEFOREHAND = 0.5
 /** Spread of the slopes before any photo, for cover by 0.3 and depth by 15 (from memory). */
 const SLOPE_SD = 3

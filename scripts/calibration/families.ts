@@ -131,7 +131,7 @@ interface Choosing {
   random: Random
 }
 
-/** Whom to keep, and who comes into which box: males in turn, females spread, away from their own family where it goes. */
+/** Whom to keep, and who comes into which box: a male each, females spread, away from their family where it goes. */
 function choose({ plan, proposed, groups, grades, t, random }: Choosing) {
   const stocks: Stock[] = grades.map((list, f) => {
     const of = (female: boolean) =>

@@ -72,8 +72,8 @@ const better = computed(() => {
       <p>
         With {{ whole(many.females) }} females and {{ whole(many.males) }} males
         <template v-if="better > 0.005"
-          >this gains {{ percent(better) }} more than the best grades from whatever family, at no more
-          kinship.</template
+          >the fit has this gain {{ percent(better) }} more than the best grades from whatever family, at no more
+          kinship; over three generations of simulated lines it was no worse, and hardly better.</template
         >
         <template v-else>nothing gains more at the same kinship than the best grades from whatever family.</template>
       </p>

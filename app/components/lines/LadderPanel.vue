@@ -155,8 +155,7 @@ async function save() {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 76px 130px;
   gap: var(--space-4);
-  padding-left: 48px;
-  margin-bottom: calc(-1 * var(--space-4));
+  padding-left: calc(var(--space-8) + var(--space-4));
 }
 .rungs li {
   display: grid;

@@ -100,7 +100,7 @@ svg {
 }
 .mark text {
   fill: #fff;
-  font: 650 11px var(--v-font-heading);
+  font: 650 var(--type-fine) var(--v-font-heading);
   paint-order: stroke;
   stroke: #000;
   stroke-width: 2px;

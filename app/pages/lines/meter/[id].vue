@@ -81,6 +81,10 @@ useEventListener('keydown', event => {
           A stand-in for a camera: this animal is drawn by the app.
           {{ read ? `It is ${percent(shown.truth.cover)} covered.` : '' }}
         </p>
+        <p v-if="read" class="small muted">
+          The lines show what was taken for animal and card. Where they run into the ground, tap anew, or take the photo
+          on plainer, darker ground.
+        </p>
         <FieldIssue :text="meter.problem.value || lost" />
         <p v-for="w in read?.warnings ?? []" :key="w" class="small light">{{ lightText[w] }}</p>
       </div>
