@@ -43,6 +43,10 @@ export function measureAnimal(
   const raw = labsOf(picture)
   const card = outlineAt(picture, raw, at.card)
   if (!card || card.area < SMALL.card) return 'noCard'
+  // who taps on the card’s edge means the card
+  let near = card.mask
+  for (let step = 0; step < 4; step++) near = spread(near, picture)
+  if (near[at.animal.y * picture.width + at.animal.x]) return 'noAnimal'
   const animal = outlineAt(picture, raw, at.animal, card)
   if (!animal || animal.area < LEAST_AREA) return 'noAnimal'
   const light = lightOf(picture, card, at.kind)
