@@ -23,7 +23,7 @@ export interface OrdinalFit {
  */
 export function fitOrdinal(groups: readonly GradedGroup[]): OrdinalFit {
   const empty = groups[0]?.counts.some((_, k) => groups.every(g => g.counts[k] === 0))
-  if (!empty && new Set(groups.map(g => g.x)).size < 2)
+  if (groups.length > 0 && !empty && new Set(groups.map(g => g.x)).size < 2)
     throw new RangeError('a slope needs groups at two places at least')
   const { cuts, slopes, logLikelihood, covariance } = ordinalRegression(groups.map(g => ({ ...g, x: [g.x] })))
   return { cuts, slope: slopes[0]!, logLikelihood, se: covariance.map((row, i) => Math.sqrt(row[i]!)) }
