@@ -1,4 +1,4 @@
-import { type ByRung, graderOf, SOMEBODY, stackKey, type Standings, type Stock, stockByRung } from '#core/lines'
+import { type ByRung, graderOf, SOMEBODY, stackKey, type Standings, type Stock } from '#core/lines'
 import { resolveGroup } from '#core/groups'
 import { type Ladder, presentRungs } from '#core/records'
 import type { LineOf } from './useLines'
@@ -24,14 +24,8 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
     const stages = colony.value && statements.of(colony.value.id)?.population.stages
     return { known: !!stages, females: stages?.females.value ?? 0, males: stages?.males.value ?? 0 }
   })
-  const byRung = computed<ByRung>(() =>
-    ladder() && colony.value && last.value
-      ? stockByRung({
-          ...{ ladder: ladder()!, colonyId: colony.value.id, gradings: last.value.gradings },
-          ...{ entries: of().entries, grown: grown.value },
-        })
-      : { females: [], males: [] },
-  )
+  const { byRung: reckon } = useColonyRungs()
+  const byRung = computed<ByRung>(() => (colony.value && reckon(of(), colony.value)) ?? { females: [], males: [] })
   const stock = computed<Standings>(() =>
     Object.fromEntries(
       rungs.value.flatMap((r, k) => [

@@ -1,8 +1,8 @@
 import { resolveGroup } from '#core/groups'
-import { offersByRung, type RungOffer, stockByRung } from '#core/lines'
+import { offersByRung, type RungOffer } from '#core/lines'
 import { type Colony, currentEntries, type EntryOf, type Order } from '#core/records'
 import { lastPrice, ledger, offersList, reservedOf, standingOrders } from '#core/surplus'
-import { type ColonyStatements, heldBack, offeredToday } from '#core/statements'
+import { heldBack, offeredToday } from '#core/statements'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
 import { ordersOf } from '~/data/records'
@@ -32,35 +32,23 @@ export function useSurplusDesk() {
   const nowMs = computed(() => statements.now.getTime())
   const { lines } = useLines()
   const { coreOf } = useBreeding()
+  const { byRung } = useColonyRungs()
   /** What its rungs have to offer; empty where nothing was graded. */
-  function rungsOf(colony: Colony, s: ColonyStatements, free: number): RungOffer[] {
+  function rungsOf(colony: Colony, free: number): RungOffer[] {
     const of = lines.value.find(l => l.line.id === colony.lineId)
     const ladder = room.ladders.find(l => l.id === of?.line.ladderIds[0])
-    const graded = of?.told?.generations.findLast(g => g.meanRung !== null)
-    if (!of || !ladder || !graded) return []
-    const stock = stockByRung({
-      ...{ ladder, colonyId: colony.id, gradings: graded.gradings, entries: of.entries },
-      grown: { females: s.population.stages.females.value, males: s.population.stages.males.value },
-    })
-    return offersByRung(ladder, { stock, core: coreOf(colony), offered: Math.max(0, free) })
+    const stock = of && byRung(of, colony)
+    return ladder && stock ? offersByRung(ladder, { stock, core: coreOf(colony), offered: Math.max(0, free) }) : []
   }
   const colonies = computed(() =>
     statements.inFull
       .flatMap(s => {
         const colony = room.colonyById.get(s.colonyId)
         // a batch has no safe take
-        return colony && !resolveGroup(colony).batch
-          ? [
-              {
-                colony,
-                population: s.population,
-                held: heldBack(s),
-                canGo: offeredToday(s),
-                reserved: reservedOf(open.value, colony.id, nowMs.value),
-                rungs: rungsOf(colony, s, offeredToday(s) - reservedOf(open.value, colony.id, nowMs.value)),
-              },
-            ]
-          : []
+        if (!colony || resolveGroup(colony).batch) return []
+        const [canGo, reserved] = [offeredToday(s), reservedOf(open.value, colony.id, nowMs.value)]
+        const rungs = rungsOf(colony, canGo - reserved)
+        return [{ colony, population: s.population, held: heldBack(s), canGo, reserved, rungs }]
       })
       .sort((a, b) => b.canGo - a.canGo),
   )

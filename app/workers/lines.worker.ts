@@ -9,9 +9,8 @@ import {
   outcrossAhead,
   type OutcrossTold,
   readFamilies,
-  SOMEBODY,
-  stockByRung,
   bothSexes,
+  type ByRung,
   breedersNext,
   generationsAhead,
   type LineFitted,
@@ -76,27 +75,22 @@ export interface FamiliesTold {
 
 /**
  * Tells the young of several boxes family by family.
- * @param grown animals of each colony by the model
+ * @param rungs of each colony: its grown animals
  * @param many breeders of each sex that are wanted
  * @returns null where the newest generation was not bred and graded box by box
  */
 function families(
   lineId: string,
-  grown: Record<string, { females: number; males: number }>,
+  rungs: Record<string, ByRung>,
   many: { females: number; males: number },
 ): FamiliesTold | null {
   const line = fitted.get(lineId)
   const split = line && readFamilies(line.records, line.read)
   if (!line || !split) return null
   const gradings = line.read.generations.at(-1)!.gradings
-  const stocks = split.families.map(({ groupId, colonyId }): Stock => {
-    const own = gradings.filter(e => e.colonyId === colonyId)
-    const { ladder, entries } = line.records
-    const there = grown[colonyId] ?? { females: 0, males: 0 }
-    return {
-      ...{ groupId, grader: own[0] ? graderOf(own[0]) : SOMEBODY },
-      ...stockByRung({ ladder, colonyId, gradings: own, entries, grown: there }),
-    }
+  const stocks = split.families.flatMap(({ groupId, colonyId }): Stock[] => {
+    const [stock, graded] = [rungs[colonyId], gradings.find(e => e.colonyId === colonyId)]
+    return stock && graded ? [{ groupId, grader: graderOf(graded), ...stock }] : []
   })
   const pick = stocks.length < FAMILIES_LEAST ? null : familyPick(fitLine(split.history), stocks, many)
   return { families: split.families, pick }

@@ -26,6 +26,8 @@ export interface StockAsked {
   gradings: readonly EntryOf<'grading'>[]
   /** of the line's colonies; what was taken back among them is left out */
   entries: readonly Entry[]
+  /** those of the colony that breed: they stand where they were put */
+  breeding: readonly RungCount[]
   /** grown animals by the model */
   grown: { females: number; males: number }
 }
@@ -34,10 +36,10 @@ const sexes = ['female', 'male'] as const
 
 /**
  * The grown animals of a colony by rung: the model's numbers, shared out as they were graded last, less those that left
- * on a known rung since, and with those that came. A colony in which nobody was graded holds what came; where nothing
+ * on a known rung since, and with those that came; those that breed stand where they were put. A colony in which nobody was graded holds what came; where nothing
  * came either, it stands as the line does.
  */
-export function stockByRung({ ladder, colonyId, gradings, entries, grown }: StockAsked): ByRung {
+export function stockByRung({ ladder, colonyId, gradings, entries, breeding, grown }: StockAsked): ByRung {
   const firsts = gradings.filter(e => !e.againOf)
   const own = firsts.filter(e => e.colonyId === colonyId)
   const since = own.length > 0 ? Math.min(...own.map(e => momentMs(e.at))) : -Infinity
@@ -56,7 +58,10 @@ export function stockByRung({ ladder, colonyId, gradings, entries, grown }: Stoc
     const before = Math.max(0, now + sum(out) - sum(into))
     const all = sum(told)
     const left = told.map((n, k) => Math.max(0, (all > 0 ? (before * n) / all : 0) - out[k]! + into[k]!))
-    return sharedOut(now, left)
+    const bred = of(breeding).map(Math.round)
+    if (sum(bred) >= now) return sharedOut(now, bred)
+    const others = left.map((n, k) => Math.max(0, n - bred[k]!))
+    return sharedOut(now - sum(bred), others).map((n, k) => n + bred[k]!)
   }) as [number[], number[]]
   return { females, males }
 }
@@ -117,14 +122,8 @@ export function offersByRung(
   { stock, core, offered }: { stock: ByRung; core: readonly RungCount[]; offered: number },
 ): RungOffer[] {
   const breeding = countsOn(ladder, core).map(Math.round)
-  // those that breed stand where they were put; the others share what the model has beside them
-  const graded = stock.females.map((n, k) => n + stock.males[k]!)
-  const beside = Math.max(0, sum(graded) - sum(breeding))
-  const free = sharedOut(
-    beside,
-    graded.map((n, k) => Math.max(0, n - breeding[k]!)),
-  )
-  const there = free.map((n, k) => n + breeding[k]!)
+  const there = stock.females.map((n, k) => n + stock.males[k]!)
+  const free = there.map((n, k) => Math.max(0, n - breeding[k]!))
   const shared = sharedOut(Math.min(offered, sum(free)), free)
   return presentRungs(ladder)
     .map((rung, k) => ({

@@ -17,22 +17,22 @@ const props = defineProps<{
   many: { females: number; males: number }
 }>()
 const room = useRoomStore()
-const statements = useStatementsStore()
 const told = shallowRef<FamiliesTold | null>(null)
-const grown = computed(() =>
+const { byRung } = useColonyRungs()
+const standing = computed(() =>
   Object.fromEntries(
-    props.of.colonies.map(c => {
-      const stages = statements.of(c.id)?.population.stages
-      return [c.id, { females: stages?.females.value ?? 0, males: stages?.males.value ?? 0 }]
+    props.of.colonies.flatMap(c => {
+      const stock = byRung(props.of, c)
+      return stock ? [[c.id, stock]] : []
     }),
   ),
 )
 watchDebounced(
-  [grown, () => props.of.told, () => props.many.females, () => props.many.males],
+  [standing, () => props.of.told, () => props.many.females, () => props.many.males],
   async () => {
     if (!props.of.told) return
-    const asked = { grown: { ...grown.value }, many: { ...props.many } }
-    told.value = (await props.worker.run(api => api.families(props.of.line.id, asked.grown, asked.many))) ?? null
+    const many = { ...props.many }
+    told.value = (await props.worker.run(api => api.families(props.of.line.id, standing.value, many))) ?? null
   },
   { immediate: true, debounce: 300 },
 )

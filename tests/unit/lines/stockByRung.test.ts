@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { breedingCore, bySex, offersByRung, stockByRung, worthOf } from '#core/lines'
-import type { Entry } from '#core/records'
+import type { Entry, RungCount } from '#core/records'
 import { entryOf, nextId, removal, withdrawal } from '../../make'
 import { breedLine } from './lineParts'
 
@@ -8,8 +8,11 @@ const l = breedLine()
 const g1 = l.generation(60)
 const seen = [...l.spread([0, 10, 20, 10], 'female'), ...l.spread([10, 20, 10, 0], 'male')]
 const grading = l.grade(40, seen, { generationId: g1.id })
-const stock = (entries: Entry[], grown = { females: 80, males: 40 }, colonyId = l.colonyId) =>
-  stockByRung({ ladder: l.ladder, colonyId, gradings: [grading], entries, grown })
+const stock = (
+  entries: Entry[],
+  grown = { females: 80, males: 40 },
+  { colonyId = l.colonyId, breeding = [] as RungCount[] } = {},
+) => stockByRung({ ladder: l.ladder, colonyId, gradings: [grading], entries, breeding, grown })
 const left = (days: number, rungs: ReturnType<typeof l.spread>) =>
   entryOf('removal', days, {
     ...{ colonyId: l.colonyId, outlet: 'sold', number: rungs.reduce((n, r) => n + r.number, 0), rungs },
@@ -40,8 +43,14 @@ describe('grown animals by rung', () => {
     const intoBox = entryOf('move', 5, {
       ...{ colonyId: l.colonyId, toColonyId: box, number: 5, rungs: l.spread([0, 0, 0, 5], 'female') },
     })
-    expect(stock([intoBox], { females: 4, males: 2 }, box)).toEqual({ females: [0, 0, 0, 4], males: [0, 0, 0, 0] })
-    expect(stock([], { females: 4, males: 4 }, box)).toEqual({ females: [0, 1, 2, 1], males: [1, 2, 1, 0] })
+    expect(stock([intoBox], { females: 4, males: 2 }, { colonyId: box })).toEqual({
+      females: [0, 0, 0, 4],
+      males: [0, 0, 0, 0],
+    })
+    expect(stock([], { females: 4, males: 4 }, { colonyId: box })).toEqual({
+      females: [0, 1, 2, 1],
+      males: [1, 2, 1, 0],
+    })
   })
 })
 
@@ -54,6 +63,14 @@ describe('those that breed', () => {
     expect(breedingCore([{ ...running, state: 'released' }], l.colonyId)).toEqual([])
     expect(breedingCore([running], nextId())).toEqual([])
     expect(bySex(l.spread([0, 5, 0, 0], 'unknown'))).toEqual({ females: 3, males: 2 })
+  })
+  it('stand where they were put, whatever the others do', () => {
+    const breeding = [...l.spread([0, 0, 3, 30], 'female'), ...l.spread([0, 0, 4, 0], 'male')]
+    // thirty-three of eighty are known; the forty-seven others share twenty and thirty-seven that were graded below the top
+    expect(stock([], undefined, { breeding }).females).toEqual([0, 16, 34, 30])
+    expect(stock([], undefined, { breeding }).males).toEqual([10, 20, 10, 0])
+    // where the model sees fewer than breed, no more are made up
+    expect(stock([], { females: 11, males: 2 }, { breeding })).toEqual({ females: [0, 0, 1, 10], males: [0, 0, 2, 0] })
   })
   it('are never offered: of each rung what is left of it', () => {
     const priced = { ...l.ladder, rungs: l.ladder.rungs.map((r, k) => ({ ...r, priceEach: k + 1 })) }
