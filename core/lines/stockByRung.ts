@@ -36,8 +36,8 @@ const sexes = ['female', 'male'] as const
 
 /**
  * The grown animals of a colony by rung: the model's numbers, shared out as they were graded last, less those that left
- * on a known rung since, and with those that came; those that breed stand where they were put. A colony in which nobody was graded holds what came; where nothing
- * came either, it stands as the line does.
+ * on a known rung since, and with those that came; those that breed stand where they were put. A colony in which nobody
+ * was graded holds what came; where nothing came either, it stands as the line does.
  */
 export function stockByRung({ ladder, colonyId, gradings, entries, breeding, grown }: StockAsked): ByRung {
   const firsts = gradings.filter(e => !e.againOf)

@@ -1,7 +1,8 @@
 import type { Picture } from '#core/counting'
 import { type AnimalScene, CARD_L, type Spot } from './animalPicture'
-import { depthOf, fromLinear, type Lab, labOf, rgbOf, toLinear } from './lab'
-import { labsOf, type Outline, outlineAt } from './outline'
+import { deltaE, depthOf, fromLinear, type Lab, labOf, rgbOf, toLinear } from './lab'
+import { grown, membersOf, type Outline, outlineOf, shrunk } from './mask'
+import { labsOf, outlineAt } from './outline'
 
 /** What may be wrong with the light or the picture. */
 export type LightWarning = 'tooBright' | 'tooDark' | 'cast' | 'uneven' | 'tooSmall'
@@ -44,9 +45,7 @@ export function measureAnimal(
   const card = outlineAt(picture, raw, at.card)
   if (!card || card.area < SMALL.card) return 'noCard'
   // who taps on the card’s edge means the card
-  let near = card.mask
-  for (let step = 0; step < 4; step++) near = spread(near, picture)
-  if (near[at.animal.y * picture.width + at.animal.x]) return 'noAnimal'
+  if (grown(card.mask, picture, 4)[at.animal.y * picture.width + at.animal.x]) return 'noAnimal'
   const animal = outlineAt(picture, raw, at.animal, card)
   if (!animal || animal.area < LEAST_AREA) return 'noAnimal'
   const light = lightOf(picture, card, at.kind)
@@ -54,7 +53,7 @@ export function measureAnimal(
   const gains = light.gains.map(g => g / fall)
   const lit = (i: number): Lab => litLab(picture, i, gains)
   // pixels of the rim are half ground
-  const inner = eroded(animal, picture, 1)
+  const inner = inside(animal, picture, 1)
   const body = members(inner.area > LEAST_AREA ? inner : animal)
   const ground = middleLab(ringAround(animal, picture, card).map(lit))
   const { cover, pigment } = colouredOf(body.map(lit), ground, own => smoothed(own, body, picture))
@@ -64,7 +63,7 @@ export function measureAnimal(
   return { animal, card, cover, pigment, depth: pigment ? depthOf(pigment) : 0, warnings }
 }
 
-const members = ({ mask }: Outline): number[] => [...mask.keys()].filter(i => mask[i])
+const members = ({ mask }: Outline): number[] => membersOf(mask)
 
 /** A pixel as daylight would show it. */
 function litLab({ data }: Picture, i: number, gains: readonly number[]): Lab {
@@ -74,12 +73,9 @@ function litLab({ data }: Picture, i: number, gains: readonly number[]): Lab {
 
 /** What each channel is to be multiplied by, linear, so that the card is what it is. */
 function lightOf(picture: Picture, card: Outline, kind: AnimalScene['card']) {
-  const inner = members(eroded(card, picture, 3))
+  const inner = members(inside(card, picture, 3))
   const use = inner.length > 30 ? inner : members(card)
-  const means = [0, 1, 2].map(c => {
-    const light = use.map(i => toLinear(picture.data[4 * i + c]! / 255)).toSorted((a, b) => a - b)
-    return light[Math.floor(light.length / 2)]!
-  })
+  const means = [0, 1, 2].map(c => middle(use.map(i => toLinear(picture.data[4 * i + c]! / 255))))
   const target = toLinear(rgbOf({ l: CARD_L[kind], a: 0, b: 0 })[1])
   const warnings: LightWarning[] = []
   const clipped = use.filter(i => [0, 1, 2].some(c => picture.data[4 * i + c]! > 250)).length / use.length
@@ -92,11 +88,11 @@ function lightOf(picture: Picture, card: Outline, kind: AnimalScene['card']) {
 /** Light at the animal beside that at the card, by the ground around each. */
 function fallOff(picture: Picture, card: Outline, animal: Outline): number {
   const luminance = (list: readonly number[]) => {
-    const y = list.map(i => {
+    const light = list.map(i => {
       const [r, g, b] = [0, 1, 2].map(c => toLinear(picture.data[4 * i + c]! / 255))
       return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!
     })
-    return y.toSorted((a, b) => a - b)[Math.floor(y.length / 2)] ?? 1
+    return light.length > 0 ? middle(light) : 1
   }
   const [atAnimal, atCard] = [
     luminance(ringAround(animal, picture, card)),
@@ -107,33 +103,12 @@ function fallOff(picture: Picture, card: Outline, animal: Outline): number {
 
 /** Ground about a thing: a band of some pixels, a few away from its edge. */
 function ringAround(thing: Outline, picture: Picture, other: Outline): number[] {
-  let inner = thing.mask
-  for (let step = 0; step < 4; step++) inner = spread(inner, picture)
-  let outer = inner
-  for (let step = 0; step < 10; step++) outer = spread(outer, picture)
-  return [...outer.keys()].filter(i => outer[i] && !inner[i] && !other.mask[i])
-}
-
-function spread(mask: Uint8Array, { width, height }: Picture): Uint8Array {
-  const next = mask.slice()
-  for (const [i, v] of mask.entries()) {
-    if (!v) continue
-    const [x, y] = [i % width, Math.floor(i / width)]
-    if (x > 0) next[i - 1] = 1
-    if (x < width - 1) next[i + 1] = 1
-    if (y > 0) next[i - width] = 1
-    if (y < height - 1) next[i + width] = 1
-  }
-  return next
+  const inner = grown(thing.mask, picture, 4)
+  return membersOf(grown(inner, picture, 8)).filter(i => !inner[i] && !other.mask[i])
 }
 
 /** An outline less so many pixels of its edge. */
-function eroded({ mask }: Outline, picture: Picture, by: number): Outline {
-  let outside: Uint8Array = mask.map(v => 1 - v)
-  for (let step = 0; step < by; step++) outside = spread(outside, picture)
-  const inner = mask.map((v, i) => (v && !outside[i] ? 1 : 0))
-  return { mask: inner, area: inner.reduce((a, b) => a + b, 0) }
-}
+const inside = ({ mask }: Outline, picture: Picture, by: number): Outline => outlineOf(shrunk(mask, picture, by))
 
 const middle = (list: readonly number[]) => list.toSorted((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0
 const middleLab = (list: readonly Lab[]): Lab => ({
@@ -141,7 +116,6 @@ const middleLab = (list: readonly Lab[]): Lab => ({
   a: middle(list.map(c => c.a)),
   b: middle(list.map(c => c.b)),
 })
-const apart = (x: Lab, y: Lab) => Math.hypot(x.l - y.l, x.a - y.a, x.b - y.b)
 
 /** What clear tissue adds to the ground that shows through: whitish, a little yellow (from memory). */
 const MILK: Lab = { l: 84, a: 0, b: 5 }
@@ -151,7 +125,7 @@ function fromClear(c: Lab, ground: Lab): number {
   const along = { l: MILK.l - ground.l, a: MILK.a - ground.a, b: MILK.b - ground.b }
   const dot = (c.l - ground.l) * along.l + (c.a - ground.a) * along.a + (c.b - ground.b) * along.b
   const t = Math.min(1, Math.max(0, dot / Math.max(1, along.l ** 2 + along.a ** 2 + along.b ** 2)))
-  return apart(c, { l: ground.l + t * along.l, a: ground.a + t * along.a, b: ground.b + t * along.b })
+  return deltaE(c, { l: ground.l + t * along.l, a: ground.a + t * along.a, b: ground.b + t * along.b })
 }
 
 /** Each pixel goes with most of its neighbours: a shine on the back is no hole in the colour. */
@@ -180,16 +154,16 @@ function colouredOf(
   let [clear, coloured] = [at(0.05), at(0.95)]
   let own: boolean[] = []
   for (let round = 0; round < 25; round++) {
-    own = body.map(c => apart(c, coloured) < apart(c, clear))
+    own = body.map(c => deltaE(c, coloured) < deltaE(c, clear))
     const sides = [body.filter((_, i) => !own[i]), body.filter((_, i) => own[i])]
     if (sides.some(s => s.length === 0)) break
     const next = sides.map(middleLab) as [Lab, Lab]
-    const moved = apart(next[0], clear) + apart(next[1], coloured)
+    const moved = deltaE(next[0], clear) + deltaE(next[1], coloured)
     ;[clear, coloured] = next
     if (moved < 0.05) break
   }
   const share = smooth(own).filter(Boolean).length / own.length
-  if (apart(clear, coloured) < ONE_COLOUR) {
+  if (deltaE(clear, coloured) < ONE_COLOUR) {
     const all = middleLab(body)
     return fromClear(all, ground) > COLOURED ? { cover: 1, pigment: all } : { cover: 0, pigment: null }
   }

@@ -1,12 +1,17 @@
 import type { Picture } from '#core/counting'
-import { labOf, type Lab } from './lab'
+import { deltaE, labOf, type Lab } from './lab'
+import {
+  connected,
+  grown,
+  largestPart,
+  type Mask,
+  type Outline,
+  outlineOf,
+  shrunk,
+  type Size,
+  withoutHoles,
+} from './mask'
 import type { Spot } from './animalPicture'
-
-/** The pixels of one thing in a picture: 1 where it is. */
-export interface Outline {
-  mask: Uint8Array
-  area: number
-}
 
 /** Window in which the ground is told, beside the picture's width: wider than an animal is thick. */
 const RING = 0.08
@@ -39,13 +44,12 @@ export function outlineAt(picture: Picture, labs: readonly Lab[], spot: Spot, wi
     if (without?.mask[i]) continue
     const g = plane(i % width, Math.floor(i / width))
     const c = smooth[i]!
-    if (Math.hypot(c.l - g.l, c.a - g.a, c.b - g.b) > limit) differs[i] = 1
+    if (deltaE(c, g) > limit) differs[i] = 1
   }
   // the line of a clear shell is thin: gaps in it are closed before it is followed
-  let wide: Uint8Array = differs
-  for (let step = 0; step < GAP; step++) wide = grown(wide, width, height)
+  const wide = grown(differs, picture, GAP)
   const start = nearest(wide, picture, spot)
-  return start === null ? null : filled(connected(wide, width, height, start), width, height)
+  return start === null ? null : trimmed(connected(wide, picture, [start]), picture)
 }
 
 /** A three by three mean: noise of single pixels is no edge. */
@@ -89,10 +93,8 @@ function groundPlane(labs: readonly Lab[], { width, height }: Picture, without?:
 }
 
 type Plane = (x: number, y: number) => Lab
-const distanceTo = (plane: Plane, c: Lab, i: number, width: number) => {
-  const g = plane(i % width, Math.floor(i / width))
-  return Math.hypot(c.l - g.l, c.a - g.a, c.b - g.b)
-}
+const distanceTo = (plane: Plane, c: Lab, i: number, width: number) =>
+  deltaE(c, plane(i % width, Math.floor(i / width)))
 
 function fitPlane(labs: readonly Lab[], use: readonly number[], width: number): Plane {
   const n = use.length
@@ -128,81 +130,14 @@ function nearest(mask: Uint8Array, { width, height }: Picture, { x, y }: Spot): 
   return best
 }
 
-/** Pixels that hang together with one, four ways. */
-function connected(mask: Uint8Array, width: number, height: number, start: number): Uint8Array {
-  const found = new Uint8Array(mask.length)
-  const stack = [start]
-  found[start] = 1
-  while (stack.length > 0) {
-    const i = stack.pop()!
-    const [x, y] = [i % width, Math.floor(i / width)]
-    for (const [dx, dy] of [
-      [1, 0],
-      [-1, 0],
-      [0, 1],
-      [0, -1],
-    ] as const) {
-      const [u, v] = [x + dx, y + dy]
-      if (u < 0 || v < 0 || u >= width || v >= height) continue
-      const n = v * width + u
-      if (mask[n] && !found[n]) {
-        found[n] = 1
-        stack.push(n)
-      }
-    }
-  }
-  return found
-}
-
 /** The line of a shell may be broken for so many pixels and still be one. */
 const GAP = 2
 
-/** Holes that do not reach the rim are filled, and what was grown to close gaps is taken back. */
-function filled(wide: Uint8Array, width: number, height: number): Outline {
-  const empty = wide.map(v => (v ? 0 : 1))
-  const outside = connected(empty, width, height, 0)
-  let all: Uint8Array = wide.map((_, i) => (outside[i] ? 0 : 1))
-  // what was grown is taken back; then specks that only hang on by a thread fall off (opening, Serra 1982)
-  for (let step = 0; step < 2 * GAP; step++) all = eroded(all, width, height)
-  const core = largest(all, width, height)
-  let back = core
-  for (let step = 0; step < GAP; step++) back = grown(back, width, height)
-  // the mean over neighbours has carried the edge a pixel outwards
-  const mask = eroded(back, width, height)
-  return { mask, area: mask.reduce((a, b) => a + b, 0) }
+/**
+ * What was grown to close gaps, as an outline: holes are filled, the growth is taken back, and specks that only hang on
+ * by a thread fall off (opening, Serra 1982). The mean over neighbours has carried the edge a pixel outwards.
+ */
+function trimmed(wide: Mask, size: Size): Outline {
+  const core = largestPart(shrunk(withoutHoles(wide, size), size, 2 * GAP), size)
+  return outlineOf(shrunk(grown(core, size, GAP), size))
 }
-
-/** The largest part of a mask that hangs together. */
-function largest(mask: Uint8Array, width: number, height: number): Uint8Array {
-  let best = mask
-  let most = 0
-  const seen = new Uint8Array(mask.length)
-  for (const [i, v] of mask.entries()) {
-    if (!v || seen[i]) continue
-    const part = connected(mask, width, height, i)
-    let area = 0
-    for (const [k, p] of part.entries())
-      if (p) {
-        seen[k] = 1
-        area++
-      }
-    if (area > most) {
-      most = area
-      best = part
-    }
-  }
-  return best
-}
-
-const around = (mask: Uint8Array, width: number, height: number, some: boolean) =>
-  mask.map((v, i) => {
-    const [x, y] = [i % width, Math.floor(i / width)]
-    for (let dy = -1; dy <= 1; dy++)
-      for (let dx = -1; dx <= 1; dx++) {
-        const inside = x + dx >= 0 && x + dx < width && y + dy >= 0 && y + dy < height
-        if (inside && (mask[i + dy * width + dx] === 1) === some) return some ? 1 : 0
-      }
-    return v
-  })
-const grown = (mask: Uint8Array, width: number, height: number) => around(mask, width, height, true)
-const eroded = (mask: Uint8Array, width: number, height: number) => around(mask, width, height, false)

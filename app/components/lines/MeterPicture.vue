@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Picture } from '#core/counting'
-import type { Outline, Spot } from '#core/meter'
+import { edgeOf, type Outline, type Spot } from '#core/meter'
 
 /** A picture of one animal: taps say where the animal and the card are, and their outlines are drawn over it. */
 const props = defineProps<{
@@ -23,18 +23,11 @@ watchEffect(() => {
   canvas.value.width = width
   canvas.value.height = height
   const image = new ImageData(new Uint8ClampedArray(data), width, height)
-  for (const { mask } of props.outlines) drawEdge(image, mask)
+  // a light line where an outline ends, on any picture
+  for (const { mask } of props.outlines)
+    for (const i of edgeOf(mask, props.picture)) image.data.set([255, 233, 168, 255], 4 * i)
   context.putImageData(image, 0, 0)
 })
-/** A light line where an outline ends, on any picture. */
-function drawEdge({ data, width, height }: ImageData, mask: Uint8Array) {
-  for (const [i, v] of mask.entries()) {
-    const [x, y] = [i % width, Math.floor(i / width)]
-    const beside = [x > 0 && mask[i - 1], x < width - 1 && mask[i + 1], y > 0 && mask[i - width]]
-    const below = y < height - 1 && mask[i + width]
-    if (v && [...beside, below].some(n => !n)) data.set([255, 233, 168, 255], 4 * i)
-  }
-}
 const marks = computed(() =>
   [
     { spot: props.animal, letter: 'A' },

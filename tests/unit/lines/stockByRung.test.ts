@@ -66,7 +66,7 @@ describe('those that breed', () => {
   })
   it('stand where they were put, whatever the others do', () => {
     const breeding = [...l.spread([0, 0, 3, 30], 'female'), ...l.spread([0, 0, 4, 0], 'male')]
-    // thirty-three of eighty are known; the forty-seven others share twenty and thirty-seven that were graded below the top
+    // of eighty thirty-three are known; forty-seven share the twenty and thirty-seven that were graded below
     expect(stock([], undefined, { breeding }).females).toEqual([0, 16, 34, 30])
     expect(stock([], undefined, { breeding }).males).toEqual([10, 20, 10, 0])
     // where the model sees fewer than breed, no more are made up
