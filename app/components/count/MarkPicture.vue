@@ -24,14 +24,6 @@ const props = defineProps<{
 const marks = defineModel<PictureMark[]>({ required: true })
 const emit = defineEmits<{ accept: [index: number] }>()
 
-const canvas = ref<HTMLCanvasElement | null>(null)
-watchEffect(() => {
-  const { width, height, data } = props.picture
-  if (!canvas.value) return
-  canvas.value.width = width
-  canvas.value.height = height
-  canvas.value.getContext('2d')?.putImageData(new ImageData(data, width, height), 0, 0)
-})
 /** Marks are drawn as large on a phone as on a desk: the radius is in pixels of the picture. */
 const radius = computed(() => Math.max(props.picture.width, props.picture.height) / 75)
 
@@ -48,12 +40,9 @@ function hit(x: number, y: number) {
   if (suggested >= 0) emit('accept', suggested)
   marks.value = [...marks.value, { x: place.x, y: place.y, stage: props.stage }]
 }
-const { cross, tap, key } = usePictureCross(() => props.picture, {
-  hit,
-  back: () => {
-    if (!props.locked) marks.value = marks.value.slice(0, -1)
-  },
-})
+function back() {
+  if (!props.locked) marks.value = marks.value.slice(0, -1)
+}
 const lines = computed(() => [1, 2, 3].map(i => i / 4))
 const label = computed(
   () =>
@@ -62,24 +51,8 @@ const label = computed(
 </script>
 
 <template>
-  <div
-    class="marked"
-    :style="{
-      aspectRatio: `${picture.width} / ${picture.height}`,
-      width: `min(100%, calc(66vh * ${picture.width / picture.height}))`,
-    }"
-  >
-    <canvas ref="canvas" aria-hidden="true" />
-    <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
-    <svg
-      :viewBox="`0 0 ${picture.width} ${picture.height}`"
-      preserveAspectRatio="none"
-      role="application"
-      :aria-label="label"
-      tabindex="0"
-      @click="tap"
-      @keydown="key"
-    >
+  <div class="marked" :style="{ width: `min(100%, calc(66vh * ${picture.width / picture.height}))` }">
+    <PictureStage :picture="picture" :label="label" @hit="hit" @back="back">
       <g v-if="grid" class="grid">
         <template v-for="l in lines" :key="l">
           <line :x1="l * picture.width" :x2="l * picture.width" y1="0" :y2="picture.height" />
@@ -104,11 +77,7 @@ const label = computed(
         />
       </template>
       <circle v-for="(m, i) in missed" :key="`m${i}`" class="missed" :cx="m.x" :cy="m.y" :r="radius * 1.3" />
-      <g v-if="cross.shown" class="cross">
-        <line :x1="cross.x - radius * 1.6" :x2="cross.x + radius * 1.6" :y1="cross.y" :y2="cross.y" />
-        <line :y1="cross.y - radius * 1.6" :y2="cross.y + radius * 1.6" :x1="cross.x" :x2="cross.x" />
-      </g>
-    </svg>
+    </PictureStage>
     <p class="hidden-to-eyes" role="status">
       {{ marks.length }} marked:
       {{
@@ -122,27 +91,11 @@ const label = computed(
 
 <style scoped>
 .marked {
-  position: relative;
   margin: 0 auto;
-  border: 1px solid var(--rule);
-  border-radius: 6px;
-  overflow: hidden;
-}
-canvas,
-svg {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-}
-svg {
-  cursor: crosshair;
-  touch-action: manipulation;
 }
 .mark,
 .suggestion,
-.missed,
-.cross line {
+.missed {
   fill: none;
   stroke-width: 2.5;
   vector-effect: non-scaling-stroke;
@@ -162,10 +115,6 @@ svg {
   stroke: #ffb3a8;
   stroke-width: 3.5;
   filter: drop-shadow(0 0 1.5px #000);
-}
-.cross line {
-  stroke: #fff;
-  filter: drop-shadow(0 0 1px #000);
 }
 .grid line {
   stroke: rgba(255, 255, 255, 0.55);

@@ -65,8 +65,6 @@ describe('whom to keep of several families', () => {
     const pick = familyPick(near.fit, near.stocks, many)!
     expect(total(pick.proposed.keep[0]!.males)).toBeLessThan(5)
     expect(pick.proposed.keep.filter(k => total(k.females) > 0).length).toBeGreaterThan(1)
-    // and where kinship alone counts, nothing but the number of families
-    expect(pick.proposed.kinship).toBeGreaterThan(0)
   })
   it('is none where families or animals are too few', () => {
     expect(familyPick(fit, stocks.slice(0, FAMILIES_LEAST - 1), many)).toBeNull()
