@@ -27,11 +27,13 @@ export interface Contributions {
 }
 
 const HALVINGS = 60
+/** Bounds that leave no choice at all would be refused for the last digit of a sum. */
+const HAIR = 1e-9
 
 /**
  * Shares in the young that bring most merit with a mean kinship no higher than a limit (Meuwissen 1997, J. Anim. Sci.
  * 75: 934), by quadratic programming (Goldfarb & Idnani 1983) with the price of kinship found by halving.
- * @throws RangeError where the sizes do not fit, or a side has nobody
+ * @throws RangeError where the sizes do not fit, a side has nobody, or the bounds leave too little
  */
 export function optimalContributions(candidates: Candidates, limit: number): Contributions {
   check(candidates)
@@ -56,7 +58,15 @@ function check({ merit, coancestry, males, most }: Candidates) {
     throw new RangeError('contributions need candidates of both sexes')
   if (most && (most.length !== n || most.some(m => !(m >= 0))))
     throw new RangeError('the most that each may give is a share')
+  const sides = sidesOf({ merit, males })
+  const ofSide = (side: readonly number[]) => side.reduce((sum, s, i) => sum + s * most![i]!, 0)
+  if (most && sides.some(side => ofSide(side) < 1 / sides.length - HAIR))
+    throw new RangeError('the most that all may give is too little')
 }
+
+/** Who belongs to each side that gives its share: males and females, or all as one. */
+const sidesOf = ({ merit, males }: Pick<Candidates, 'merit' | 'males'>): number[][] =>
+  males ? [males.map(m => (m ? 1 : 0)), males.map(m => (m ? 0 : 1))] : [merit.map(() => 1)]
 
 const told = (candidates: Candidates, shares: number[], reached: boolean): Contributions => ({
   shares,
@@ -72,7 +82,7 @@ const kinshipOf = ({ coancestry }: Candidates, shares: readonly number[]): numbe
 /** Most merit less a price times kinship. */
 function sharesAt({ merit, coancestry, males, most }: Candidates, price: number): number[] {
   const n = merit.length
-  const sides = males ? [males.map(m => (m ? 1 : 0)), males.map(m => (m ? 0 : 1))] : [merit.map(() => 1)]
+  const sides = sidesOf({ merit, males })
   // divided by the price where that is high, so that the numbers stay about one
   const [ofKin, ofMerit] = price > 1 ? [1, 1 / price] : [price, 1]
   // relatives of one family have rows alike: the solver wants a hair more on the diagonal
@@ -81,7 +91,7 @@ function sharesAt({ merit, coancestry, males, most }: Candidates, price: number)
   const own = (i: number, sign: number) => merit.map((_, j) => (i === j ? sign : 0))
   // each side its share, nobody less than none, and nobody more than may be
   const A = from1(merit.map((_, i) => from1([...sides.map(s => s[i]!), ...own(i, 1), ...(most ? own(i, -1) : [])])))
-  const b = from1([...sides.map(() => 1 / sides.length), ...merit.map(() => 0), ...(most ?? []).map(m => -m)])
+  const b = from1([...sides.map(() => 1 / sides.length), ...merit.map(() => 0), ...(most ?? []).map(m => -m - HAIR)])
   const { solution, message } = solveQP(D, from1(merit.map(m => m * ofMerit)), A, b, sides.length)
   if (message) throw new RangeError(`kinship is not one of real animals: ${message}`)
   return Array.from({ length: n }, (_, i) => Math.max(0, solution[i + 1]!))

@@ -62,6 +62,7 @@ test('a bee-shrimp tank from nothing to the logged first fill, its tests, and th
   await expect(page.getByText('Filled, and logged.')).toBeVisible()
   await expect(page.getByText('Curing has not begun, week 1.')).toBeVisible()
   await page.getByRole('button', { name: 'Log a test' }).click()
+  await expect(sheet(page).getByLabel('Ammonia')).toBeFocused()
   await sheet(page).getByLabel('Ammonia').fill('2')
   await sheet(page).getByLabel('Nitrite').fill('0')
   await page.getByRole('button', { name: 'Save' }).click()

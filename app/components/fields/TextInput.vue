@@ -15,6 +15,15 @@ const props = defineProps<{
 }>()
 const model = defineModel<string>({ required: true })
 const id = useId()
+const field = useTemplateRef('field')
+const root = useTemplateRef('root')
+/** The first field takes the focus when it comes into sight, unless somebody types in another one already. */
+useIntersectionObserver(
+  () => (props.autofocus ? root.value : null),
+  ([seen]) => {
+    if (seen?.isIntersecting && !(document.activeElement instanceof HTMLInputElement)) field.value?.focus()
+  },
+)
 const halfTyped = computed(() => props.type?.startsWith('date') && model.value === HALF_TYPED)
 /** A date of which only a part was typed stands empty in the browser's eyes, and would be taken for today. */
 function looked(event: Event) {
@@ -25,17 +34,17 @@ function looked(event: Event) {
 </script>
 
 <template>
-  <div>
+  <div ref="root">
     <label :for="id" class="label">{{ label }}</label>
     <v-text-field
       :id="id"
+      ref="field"
       :model-value="halfTyped ? '' : model"
       :type="type ?? 'text'"
       :inputmode="numeric ? 'decimal' : undefined"
       :suffix="suffix"
       :max="max"
       :placeholder="placeholder"
-      :autofocus="autofocus"
       autocomplete="off"
       :error-messages="error ? [error] : []"
       :hint="hint"

@@ -55,7 +55,9 @@ function joining(moves: readonly { kind: string; toColonyId?: string }[]): Write
   })
 }
 async function save() {
-  const group = props.desk.groupNow(Date.now())
+  // one moment for all: who moves before the box hangs would never have come into it
+  const nowMs = Date.now()
+  const group = props.desk.groupNow(nowMs)
   const ladder = room.ladders.find(l => l.id === group?.ladderId)
   if (!group || !ladder || !colony.value) return
   const { breed, offer, part } = props.desk.trays.value
@@ -65,11 +67,11 @@ async function save() {
     colony: colony.value,
     trays: { breed, offer, part },
     stamp: log.stamp,
-    nowMs: Date.now(),
+    nowMs,
   }
   const box =
     breedIn.value === NEW_BOX && glass.value
-      ? newBox({ colony: colony.value, host: glass.value, name: boxName(props.of.line.name, names()) }, Date.now())
+      ? newBox({ colony: colony.value, host: glass.value, name: boxName(props.of.line.name, names()) }, nowMs)
       : null
   const read = readBreeders({ breedIn: box?.colony.id ?? breedIn.value, partTo: partTo.value }, about)
   issue.value = typeof read === 'string' ? read : ''

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type ColonyFacts, entryDoubt, type Meeting, namedFacts, tooManyDead } from '#core/care'
+import { type ColonyFacts, entryDoubt, type Meeting, namedFacts, neverKept, tooManyDead } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import type { Entry } from '#core/records'
 import { judgeValue, waterStory } from '#core/water'
@@ -59,6 +59,10 @@ describe('an entry that can hardly be', () => {
     expect(key(move(), facts(), facts(), 'sameLine')).toBeNull()
     expect(key(move(), facts(), facts({ curing: true }), 'sameLine')).toBe('uncured')
     expect(key(move(), facts({}, 'water-isopod'), facts({}, 'neocaridina'))).toBe('otherSpecies')
+  })
+  it('mixes kinds of crabs: that is never kept', () => {
+    expect(key(move(), facts({}, 'land-crab'), facts({}, 'land-crab'), 'never')).toBe('crabKinds')
+    expect(neverKept).toEqual(['crabKinds'])
   })
   it('is no entry of other kinds', () => {
     expect(key(entry('molts', { number: 400 }), facts())).toBeNull()

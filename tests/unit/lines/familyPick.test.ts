@@ -66,6 +66,12 @@ describe('whom to keep of several families', () => {
     expect(total(pick.proposed.keep[0]!.males)).toBeLessThan(5)
     expect(pick.proposed.keep.filter(k => total(k.females) > 0).length).toBeGreaterThan(1)
   })
+  it('keeps all where all are wanted', () => {
+    const all = { females: total(stocks.flatMap(x => x.females)), males: total(stocks.flatMap(x => x.males)) }
+    const pick = familyPick(fit, stocks, all)!.proposed
+    expect(pick.keep.map(k => k.females)).toEqual(stocks.map(x => x.females))
+    expect(pick.gain).toBeCloseTo(0, 9)
+  })
   it('is none where families or animals are too few', () => {
     expect(familyPick(fit, stocks.slice(0, FAMILIES_LEAST - 1), many)).toBeNull()
     expect(familyPick(fit, stocks, { females: 500, males: 5 })).toBeNull()
@@ -80,6 +86,10 @@ describe('shares that have a bound', () => {
     const bound = optimalContributions({ ...about, most: [0.4, 0.4, 1] }, 1)
     expect(bound.shares.map(s => Number(s.toFixed(3)))).toEqual([0.4, 0.4, 0.2])
     expect(() => optimalContributions({ ...about, most: [0.4] }, 1)).toThrow('the most that each may give')
+    expect(() => optimalContributions({ ...about, most: [0.4, 0.4, 0.1] }, 1)).toThrow('too little')
+    const sides = { ...about, males: [true, false, false] }
+    expect(optimalContributions({ ...sides, most: [0.5, 0.25, 0.25] }, 1).shares[1]).toBeCloseTo(0.25, 6)
+    expect(() => optimalContributions({ ...sides, most: [0.4, 0.5, 0.5] }, 1)).toThrow('too little')
   })
 })
 
@@ -103,6 +113,10 @@ describe('a line that is told family by family', () => {
     expect(read.families.map(f => f.colonyId)).toEqual(boxes.slice(0, 2))
     expect(read.history.groups.map(g => g.id)).toEqual([g1.id, ...read.families.map(f => f.groupId)])
     expect(read.history.groups[1]).toMatchObject({ size: 18, period: g2.id, breeders: [{ number: 1 }, { number: 3 }] })
+    // a choice that nobody carried out bred none
+    groups[1]!.state = 'draft'
+    expect(split()).toBeNull()
+    groups[1]!.state = 'released'
     // as one it is still one
     expect(readLine(l.records()).history.groups.length).toBe(2)
     expect(fitLine(read.history).heritability.value).toBeGreaterThan(0)

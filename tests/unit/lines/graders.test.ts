@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fitOrdinal, weightedKappa } from '#core/lines'
+import { fitOrdinal, ordinalRegression, rungChances, weightedKappa } from '#core/lines'
+import { normalBelow } from '#core/stats'
 
 describe('two graders', () => {
   it('who always agree are at one, who never do under nought, by chance at nought', () => {
@@ -79,6 +80,32 @@ describe('a fit of rungs', () => {
     const twice = fitOrdinal(counts.map((c, x) => ({ counts: c.map(n => 4 * n), x })))
     expect(twice.slope).toBeCloseTo(up.slope, 6)
     for (const [i, se] of twice.se.entries()) expect(se).toBeCloseTo(up.se[i]! / 2, 6)
+  })
+  it('tells one more animal’s rung with the doubt of the fit: few graded ones make it less sure', () => {
+    const of = (times: number) => {
+      const groups = [
+        [8, 2, 1],
+        [3, 6, 3],
+        [1, 2, 8],
+      ].map((counts, x) => ({ counts: counts.map(n => n * times), x: [x] }))
+      const fit = ordinalRegression(groups)
+      return { fit, chances: rungChances(fit, [2.5]) }
+    }
+    const [few, many] = [of(1), of(50)]
+    expect(few.fit.slopes[0]).toBeCloseTo(many.fit.slopes[0]!, 6)
+    expect(few.chances[2]).toBeLessThan(many.chances[2]! - 0.01)
+    // with no doubt left it is the curve itself
+    expect(many.chances[2]).toBeCloseTo(1 - normalBelow(many.fit.cuts[1]! - 2.5 * many.fit.slopes[0]!, 0, 1), 2)
+    expect(few.chances.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9)
+    // a prior pulls the slope towards none
+    const pulled = ordinalRegression(
+      [
+        [8, 2, 1],
+        [1, 2, 8],
+      ].map((counts, x) => ({ counts, x: [x] })),
+      0.2,
+    )
+    expect(Math.abs(pulled.slopes[0]!)).toBeLessThan(0.5)
   })
   it('refuses a rung on which nobody stands, and one place alone', () => {
     expect(() =>

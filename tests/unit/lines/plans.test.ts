@@ -49,6 +49,27 @@ describe('new blood', () => {
     expect(told.crossed[told.backAfter! - 1]!.meanRung.value).toBeGreaterThanOrEqual(2.9)
     expect(told.crossed[told.backAfter! - 2]!.meanRung.value).toBeLessThan(2.9)
   })
+  it('is level at once with a line that was bred downwards, and never with one that goes on rising', () => {
+    const down = lineOf([
+      { counts: [10, 20, 30, 40], kept: [8, 6, 0, 0] },
+      { counts: [20, 30, 30, 20], kept: [12, 0, 0, 0] },
+      { counts: [40, 36, 16, 8], kept: [10, 0, 0, 0] },
+    ])
+    const worst = (['male', 'female'] as const).map(sex => bred('g2', [10, 0, 0, 0], sex))
+    const fallen = outcrossAhead(fitLine(down), { breeders: worst, young: 100, generations: 3, nowMean: 1.9 })!
+    expect(fallen.caughtUpAfter).toBe(1)
+    expect(fallen.crossed[0]!.meanRung.value).toBeGreaterThan(fallen.on[0]!.meanRung.value + 0.3)
+    expect(told.caughtUpAfter).toBeNull()
+  })
+  it('is told less surely of one male than of twenty', () => {
+    const wide = (males: number) => {
+      const set = [bred('g2', [0, 0, 0, males], 'male'), breeders[1]!]
+      const { low, high } = outcrossAhead(fit, { breeders: set, young: 100, generations: 1, nowMean: 2.9 })!.crossed[0]!
+        .meanRung
+      return high - low
+    }
+    expect(wide(1)).toBeGreaterThan(1.05 * wide(20))
+  })
   it('is not back within too few generations, and is none without both sexes', () => {
     expect(ask(1).backAfter).toBeNull()
     expect(ask(1).caughtUpAfter).toBeNull()

@@ -23,6 +23,15 @@ describe('grown animals by rung', () => {
     expect(stock([])).toEqual({ females: [0, 20, 40, 20], males: [10, 20, 10, 0] })
     expect(stock([], { females: 0, males: 3 })).toEqual({ females: [0, 0, 0, 0], males: [1, 1, 1, 0] })
   })
+  it('are no others where a second keeper graded the same ones again', () => {
+    const seen = [...l.spread([40, 0, 0, 0], 'female'), ...l.spread([40, 0, 0, 0], 'male')]
+    const again = { ...grading, id: nextId(), keeper: 'M. T.', againOf: grading.id, seen }
+    const both = stockByRung({
+      ...{ ladder: l.ladder, colonyId: l.colonyId, gradings: [grading, again], entries: [], breeding: [] },
+      grown: { females: 80, males: 40 },
+    })
+    expect(both).toEqual(stock([]))
+  })
   it('lose those that left on a known rung since, and only those', () => {
     const best = left(10, l.spread([0, 0, 0, 15], 'female'))
     // ninety-five before, of whom a quarter stood on top: of 23.75 fifteen are gone

@@ -83,6 +83,15 @@ describe('an animal on a photo', () => {
     const grey = measured(flat(), { ...at, kind: 'grey' as never })
     expect(grey.pigment!.l).toBeLessThan(measured(flat()).pigment!.l - 10)
   })
+  it('looks the same where light falls off to a side: the ground tells by how much', () => {
+    const fallen = flat()
+    for (let i = 0; i < 120 * 80; i++)
+      for (let c = 0; c < 3; c++) fallen.data[4 * i + c] = fallen.data[4 * i + c]! * (1 - (0.35 * (i % 120)) / 120)
+    const [sloped, even] = [measured(fallen), measured(flat())]
+    expect(deltaE(sloped.pigment!, even.pigment!)).toBeLessThan(4.5)
+    expect(Math.abs(sloped.cover - even.cover)).toBeLessThan(0.04)
+    expect(sloped.warnings).toContain('uneven')
+  })
   it('warns of the light, and says what it does not find', () => {
     expect(measured(flat({ card: 255 })).warnings).toContain('tooBright')
     expect(measured(flat({ light: [0.4, 0.4, 0.4] })).warnings).toContain('tooDark')

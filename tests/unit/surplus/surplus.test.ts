@@ -160,10 +160,11 @@ describe('orders', () => {
 describe('the weekly list', () => {
   it('offers what can go less what is reserved, largest first', () => {
     const other = colony(s.glass.id, { name: 'Barley' })
+    const rung = (words: string, offered: number) => ({ words, offered, priceEach: 3 })
     const list = offersList(
       [
         { colony: s.colony, canGo: 40 },
-        { colony: other, canGo: 60 },
+        { colony: other, canGo: 60, rungs: [rung('dense', 9), rung('clear', 0)] },
         { colony: colony(s.glass.id), canGo: 0 },
       ],
       [order(50, 5)],
@@ -171,7 +172,7 @@ describe('the weekly list', () => {
       id => (id === other.id ? 2 : null),
     )
     expect(list).toEqual([
-      expect.objectContaining({ name: 'Barley', offered: 60, reserved: 0, priceEach: 2 }),
+      expect.objectContaining({ name: 'Barley', offered: 60, reserved: 0, priceEach: 2, rungs: [rung('dense', 9)] }),
       expect.objectContaining({ offered: 0, reserved: 50, priceEach: null }),
     ])
   })
