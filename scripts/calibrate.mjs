@@ -5,7 +5,7 @@
 // losses, for what is told of them; luck, for what it alone leaves of the coming eight weeks;
 // water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching;
 // shells, for ages and sizes of measured animals; hatches, for larvae in a tub and pools of dry eggs; lines, for
-// heritability, the next generation and inbreeding of bred lines; families, for
+// heritability, the next generation and inbreeding of bred lines; beside, for another trait of theirs; families, for
 // choices of breeders by family against the best rungs; meter, for photos of one animal and the suggested rung.
 import { availableParallelism } from 'node:os'
 import { ensureInstalled } from './lib/prepare.mjs'
@@ -183,6 +183,14 @@ const others = {
       t.sharesOff <= Math.min(0.05, 0.8 * t.asLastOff) &&
       Math.abs(t.inbreedingOff) <= 0.015 &&
       t.inbreedingError <= 0.03,
+  },
+  beside: {
+    columns: ['', 'n', 'slope: holds', 'wide', 'leans', 'learnt', 'next: holds', 'rungs off', 'were it none'],
+    cells: t => [
+      ...[t.n, per(t.slopeHeld), t.slopeWidth.toFixed(2), t.slopeOff.toFixed(3), per(t.learnt), per(t.nextHeld)],
+      ...[t.nextOff, t.asNone].map(x => x.toFixed(3)),
+    ],
+    good: t => t.slopeHeld >= 0.74 && t.slopeHeld <= 0.86,
   },
   families: {
     of: r => `${r.families} families`,

@@ -1,11 +1,13 @@
 import { presentRungs } from '#core/records'
 
-/** The line that a colony holds, and the ladder by which it is graded. */
+/** The line that a colony holds, and its ladders, the main one first. */
 export function useColonyLadder(colonyId: Ref<string>) {
   const room = useRoomStore()
+  const { laddersOf } = useLadders()
   const colony = computed(() => room.colonyById.get(colonyId.value))
   const line = computed(() => room.lines.find(l => l.id === colony.value?.lineId))
-  const ladder = computed(() => room.ladders.find(l => l.id === line.value?.ladderIds[0]))
+  const ladders = computed(() => (line.value ? laddersOf(line.value) : []))
+  const ladder = computed(() => ladders.value[0])
   const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
-  return { colony, line, ladder, rungs }
+  return { colony, line, ladders, ladder, rungs }
 }

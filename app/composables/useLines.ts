@@ -23,25 +23,25 @@ export function useLines() {
   const worker = useWorker<LinesApi>(
     () => new Worker(new URL('../workers/lines.worker.ts', import.meta.url), { type: 'module' }),
   )
+  const { laddersOf } = useLadders()
   const { log, read, coloniesOf, entriesOfLine, leftOrGraded } = useLineLog()
   const told = shallowReactive(new Map<string, LineTold | null>())
   const asked = new Map<string, string>()
 
-  /** All that is said of a line on its main ladder; null while it has none. */
+  /** All that is said of a line on its ladders; null while it has none. */
   function recordsOf(line: Line): LineRecords | null {
-    const ladder = room.ladders.find(l => l.id === line.ladderIds[0])
+    const [ladder, ...beside] = laddersOf(line)
     if (!ladder) return null
     return {
-      line,
-      ladder,
+      ...{ line, ladder, beside },
       generations: room.generations.filter(g => g.lineId === line.id),
       breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
       entries: leftOrGraded(line.id),
     }
   }
   /** Changes when anything changes that a line follows from. */
-  const markOf = ({ line, ladder, generations, breedingGroups, entries }: LineRecords) =>
-    [line, ladder, ...generations, ...breedingGroups.filter(b => b.state !== 'draft')]
+  const markOf = ({ line, ladder, beside = [], generations, breedingGroups, entries }: LineRecords) =>
+    [line, ladder, ...beside, ...generations, ...breedingGroups.filter(b => b.state !== 'draft')]
       .map(r => r.rev)
       .concat(`${entries.length} ${entries.reduce((last, e) => (e.id > last ? e.id : last), '')}`)
       .join()

@@ -1,10 +1,13 @@
 import { expose } from 'comlink'
+import type { Ranged } from '#core/stats'
 import {
+  besideNext,
   type BreederSet,
   FAMILIES_LEAST,
   type Family,
   familyPick,
   fitLine,
+  gainsOf,
   graderOf,
   outcrossAhead,
   type OutcrossTold,
@@ -47,6 +50,8 @@ export interface ChoiceAsked {
 export interface ChoiceTold {
   next: NextGeneration
   ahead: SharesTold[]
+  /** by how many mean rungs each other trait changes in the next generation; null where that is not known */
+  beside: { ladderId: string; change: Ranged | null }[]
 }
 
 /** Tells of a choice; null where the line was not told, or the choice has one sex alone. */
@@ -57,7 +62,14 @@ function choose({ lineId, breeders, generations }: ChoiceAsked): ChoiceTold | nu
   return {
     next: nextGeneration(line.fit, { breeders, young }),
     ahead: generationsAhead(line.fit, { breeders, generations, young }),
+    beside: besidesOf(line, breeders, young),
   }
+}
+
+function besidesOf({ fit, beside }: LineFitted, breeders: BreederSet[], young: number): ChoiceTold['beside'] {
+  if (beside.length === 0) return []
+  const gains = gainsOf(fit, { breeders, young })
+  return beside.map(b => ({ ladderId: b.ladderId, change: besideNext(b, gains) }))
 }
 
 /** The curve of choices, hardest first. */

@@ -10,6 +10,7 @@ export {
   type Variety,
   varietyAmong,
 } from './effectiveBreeders'
+export { type Beside, besideNext, besideTrait, SLOPE_PRIOR_SD } from './beside'
 export { bestOf, breedersFrom, type Pick, pickCurve, proposedPick, type Stock } from './picks'
 export { type Agreement, type AgreementWeights, weightedKappa } from './agreement'
 export {
@@ -33,7 +34,7 @@ export {
 } from './groupKinship'
 export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
-export { nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
+export { gainsOf, nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
 export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
 export { type GradedAlike, type OrdinalRegression, ordinalRegression, rungChances } from './ordinalRegression'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'

@@ -26,6 +26,12 @@ export interface LineFit {
   draws: LineDraw[]
 }
 
+/** How wide a rung is, in standard deviations of the trait. */
+export function rungWidth({ draws }: Pick<LineFit, 'draws'>): number {
+  const { cuts } = draws[Math.floor(draws.length / 2)]!.run.eyes.values().next().value!
+  return cuts.length > 1 ? (cuts.at(-1)! - cuts[0]!) / (cuts.length - 1) : 1
+}
+
 /** What was learnt below this share of the range tells nothing yet (from memory). */
 export const LEARNT_AT_LEAST = 0.2
 

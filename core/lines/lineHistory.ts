@@ -20,7 +20,10 @@ import { type BreederSet, bothSexes, type GradedSex, type LineGroup, type LineHi
 /** All that the log and the records say of one line. */
 export interface LineRecords {
   line: Line
+  /** the main one, by which it is bred */
   ladder: Ladder
+  /** others by which it is graded */
+  beside?: readonly Ladder[]
   generations: readonly Generation[]
   breedingGroups: readonly BreedingGroup[]
   /** of the colonies that hold or held it: gradings, and what left by rung */

@@ -36,38 +36,50 @@ export interface YoungAsked {
  * breeds, what segregates, the food and warmth of the next generation, and that so many grow up.
  * @throws RangeError for no breeders, or ones of one sex alone
  */
-export function nextGeneration(fit: LineFit, { breeders, young, grader, seed = 7 }: YoungAsked): NextGeneration {
-  if (!bothSexes(breeders)) throw new RangeError('young need males and females that breed')
-  const { history, rowOf } = fit.model
-  const segregates = fit.model.segregates(breeders)
-  const many = Math.max(2, Math.round(young))
-  const draws: number[][] = []
-  const gains: number[] = []
-  for (const [d, { heritability, run }] of fit.draws.entries()) {
-    // each draw has its own stream, so that two choices share all their luck
-    let turn = streamAt(seed, d)
-    const uniform = () => uniformAt((turn = (turn + STREAM_STEP) | 0))
-    const made = youngOf(breeders, run, rowOf, heritability * segregates)
-    const drift = Math.sqrt(made.doubt + made.segregating / many)
-    const mean = made.mean + drift * normalFrom(uniform())
+export function nextGeneration(fit: LineFit, { breeders, young, grader, seed }: YoungAsked): NextGeneration {
+  const { rungs } = fit.model.history
+  const many = manyOf(young)
+  const possible = youngDrawn(fit, { breeders, young, seed })
+  const draws = possible.map(({ mean, variance, run, uniform }) => {
     const environment = LINE_PRIOR.environment * normalFrom(uniform())
-    gains.push(mean - meanOfGroups(breeders, run, rowOf))
     const shares: number[] = []
     let left = many
     let done = 0
-    const below = belowOf(run, { mean: mean + environment, variance: made.variance, grader })
-    for (let k = 0; k < history.rungs; k++) {
+    const below = belowOf(run, { mean: mean + environment, variance, grader })
+    for (let k = 0; k < rungs; k++) {
       const upTo = k < below.length ? below[k]! : 1
       const chance = done < 1 ? (upTo - done) / (1 - done) : 1
-      const here = k === history.rungs - 1 ? left : binomialFrom(uniform(), left, Math.min(1, Math.max(0, chance)))
+      const here = k === rungs - 1 ? left : binomialFrom(uniform(), left, Math.min(1, Math.max(0, chance)))
       shares.push(here / many)
       left -= here
       done = upTo
     }
-    draws.push(shares)
-  }
-  const shares = Array.from({ length: history.rungs }, (_, k) => rangeOf(draws.map(s => s[k]!)))
-  return { shares, ...sharesTold(draws), gain: rangeOf(gains) }
+    return shares
+  })
+  const shares = Array.from({ length: rungs }, (_, k) => rangeOf(draws.map(s => s[k]!)))
+  return { shares, ...sharesTold(draws), gain: rangeOf(possible.map(p => p.gain)) }
+}
+
+/** How far the breeding values of the young rise, in each possible truth of the fit (as `gain` of the young). */
+export const gainsOf = (fit: LineFit, asked: Omit<YoungAsked, 'grader'>): number[] =>
+  youngDrawn(fit, asked).map(y => y.gain)
+
+const manyOf = (young: number) => Math.max(2, Math.round(young))
+
+/** The young in each possible truth, with the luck that is left of it. */
+function youngDrawn(fit: LineFit, { breeders, young, seed = 7 }: Omit<YoungAsked, 'grader'>) {
+  if (!bothSexes(breeders)) throw new RangeError('young need males and females that breed')
+  const { rowOf } = fit.model
+  const segregates = fit.model.segregates(breeders)
+  return fit.draws.map(({ heritability, run }, d) => {
+    // each draw has its own stream, so that two choices share all their luck
+    let turn = streamAt(seed, d)
+    const uniform = () => uniformAt((turn = (turn + STREAM_STEP) | 0))
+    const made = youngOf(breeders, run, rowOf, heritability * segregates)
+    const drift = Math.sqrt(made.doubt + made.segregating / manyOf(young))
+    const mean = made.mean + drift * normalFrom(uniform())
+    return { mean, variance: made.variance, run, uniform, gain: mean - meanOfGroups(breeders, run, rowOf) }
+  })
 }
 
 /** Shares below each border, both sexes together. */

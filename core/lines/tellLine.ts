@@ -1,10 +1,11 @@
-import type { EntryOf } from '#core/records'
+import { currentEntries, type EntryOf } from '#core/records'
 import { type Ranged, Z80, zQuantile } from '#core/stats'
 import { type Agreement, weightedKappa } from './agreement'
+import { type Beside, besideTrait } from './beside'
 import { generationsLeft, type Variety, varietyAmong } from './effectiveBreeders'
 import { graderOf, pairedSessions } from './gradings'
 import { type BreederSet, bothSexes, gradedIn, gradedTwiceIn, type LineHistory } from './history'
-import { fitLine, type LineFit, LEARNT_AT_LEAST } from './lineFit'
+import { fitLine, type LineFit, LEARNT_AT_LEAST, rungWidth } from './lineFit'
 import { type GradedGeneration, type LineRead, type LineRecords, readLine } from './lineHistory'
 import { type InheritanceTold, inheritanceOf } from './segregation'
 import { type NextGeneration, nextGeneration, usualYoung } from './nextGeneration'
@@ -64,6 +65,8 @@ export interface LineTold {
   agreements: AgreementTold[]
   /** how those on the lowest rung may come about; null where too few generations have any */
   throwbacks: InheritanceTold[] | null
+  /** other traits that it is graded by */
+  beside: Omit<Beside, 'slopes'>[]
 }
 
 /** Below so many rungs a generation a line is at a plateau (a tenth, common practice, no source). */
@@ -78,6 +81,8 @@ export interface LineFitted {
   told: LineTold
   read: LineRead
   fit: LineFit
+  /** other traits, with their possible slopes */
+  beside: Beside[]
 }
 
 /**
@@ -106,6 +111,7 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   const young = usualYoung(read.history)
   const next = bothSexes(read.running) ? nextGeneration(fit, { breeders: read.running, young }) : null
   const pace = paceOf(fit)
+  const beside = besideOf(records, { read, fit })
   const told: LineTold = {
     generations,
     heading: headingOf(fit, pace),
@@ -122,8 +128,14 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
     keepers: keepersOf(fit),
     agreements: agreementsOf(records, read),
     throwbacks: throwbacksOf(read),
+    beside: beside.map(({ slopes: _, ...b }) => b),
   }
-  return { told, read, fit }
+  return { told, read, fit, beside }
+}
+
+function besideOf({ beside = [], entries }: LineRecords, of: { read: LineRead; fit: LineFit }): Beside[] {
+  const gradings = currentEntries(entries).filter((e): e is EntryOf<'grading'> => e.kind === 'grading')
+  return beside.map(ladder => besideTrait(ladder, gradings, of))
 }
 
 const total = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
@@ -140,7 +152,7 @@ function paceOf({ model, draws }: LineFit): number | null {
   if (from === undefined || to === undefined) return null
   const shown = (row: number) =>
     draws.reduce((sum, { run }) => sum + run.standings[row]!.mean + run.standings[row]!.environment, 0) / draws.length
-  return (shown(to) - shown(from)) / 3 / rungWidth(draws)
+  return (shown(to) - shown(from)) / 3 / rungWidth({ draws })
 }
 
 /** Whether breeding values rose since the first graded generation, and whether the last three still do. */
@@ -152,12 +164,6 @@ function headingOf({ model, draws }: LineFit, pace: number | null): Heading {
   if (rose <= 1 - SURE) return 'falling'
   if (rose < SURE) return 'still'
   return pace !== null && pace < PLATEAU ? 'plateau' : 'rising'
-}
-
-/** How wide a rung is, in standard deviations of the trait. */
-function rungWidth(draws: LineFit['draws']): number {
-  const { cuts } = draws[Math.floor(draws.length / 2)]!.run.eyes.values().next().value!
-  return cuts.length > 1 ? (cuts.at(-1)! - cuts[0]!) / (cuts.length - 1) : 1
 }
 
 /** The newest generation against what the ones before had foreseen. */
@@ -207,7 +213,7 @@ function throwbacksOf({ generations }: LineRead): InheritanceTold[] | null {
 /** How each keeper sees, in rungs. */
 function keepersOf(fit: LineFit): KeeperTold[] {
   const { history, graders } = fit.model
-  const step = rungWidth(fit.draws)
+  const step = rungWidth(fit)
   return graders.map((name, i) => {
     const eyes = fit.draws.map(d => d.run.eyes.get(name)!)
     const pairs = history.groups.flatMap(g => g.twice.filter(t => t.graders.includes(name)))

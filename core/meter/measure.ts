@@ -52,9 +52,7 @@ export function measureAnimal(
   const fall = fallOff(picture, card, animal)
   const gains = light.gains.map(g => g / fall)
   const lit = (i: number): Lab => litLab(picture, i, gains)
-  // pixels of the rim are half ground
-  const inner = inside(animal, picture, 1)
-  const body = members(inner.area > LEAST_AREA ? inner : animal)
+  const body = members(animal)
   const ground = middleLab(ringAround(animal, picture, card).map(lit))
   const { cover, pigment } = colouredOf(body.map(lit), ground, own => smoothed(own, body, picture))
   const warnings: LightWarning[] = [...light.warnings]

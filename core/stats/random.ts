@@ -6,7 +6,7 @@ export type Random = () => number
 
 /**
  * A seeded uniform generator (xoroshiro128+, package pure-rand).
- * @param seed any integer
+ * @param seed any integer; seeds that lie close to each other begin alike, so that a row of them is hashed first
  * @returns a function that gives numbers in [0, 1), the same sequence for the same seed on every machine
  * @throws RangeError when the seed is not a safe integer
  */

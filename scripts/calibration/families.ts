@@ -1,5 +1,5 @@
 import { familyPick, fitLine, kinships, kinshipOf, type LineGroup, type Stock } from '#core/lines'
-import { type Random, seededRandom } from '#core/stats'
+import { hashText, type Random, seededRandom } from '#core/stats'
 import { normal } from './lines'
 
 /** What three generations of two ways of choosing came to, begun alike. */
@@ -45,7 +45,7 @@ type Plan = ReturnType<typeof setUp>
  * app proposes; both begin with the same animals, and their males and females are put together in the same manner.
  */
 function live(seed: number, proposed: boolean) {
-  const random = seededRandom(seed)
+  const random = seededRandom(hashText(`families ${seed}`))
   const plan = setUp(random)
   let count = 0
   const all: Animal[] = []

@@ -2,7 +2,7 @@ import { randomGamma, randomNormal, randomPoisson, randomUniform } from 'd3-rand
 import { type BatchTold, readBatch } from '#core/batches'
 import { groupOf, resolveGroup } from '#core/groups'
 import { DAY_MS, type Entry, toMoment } from '#core/records'
-import { quantileSorted, seededRandom, streamAt } from '#core/stats'
+import { hashText, quantileSorted, seededRandom, streamAt } from '#core/stats'
 
 /** What was told of one hatch on one day, held against its truth. */
 export interface HatchResult {
@@ -43,7 +43,7 @@ interface Life {
 }
 
 function rearOne(seed: number, groupId: string, many: number): HatchResult[] {
-  const random = seededRandom(seed)
+  const random = seededRandom(hashText(`hatches ${seed}`))
   const normal = randomNormal.source(random)(0, 1)
   const uniform = randomUniform.source(random)
   const larvae = groupId !== 'pool-branchiopod'

@@ -1,11 +1,11 @@
 import { inbreedingOf, kinships, type GroupGrading, type LineGroup, type LineHistory } from '#core/lines'
-import { type Random, seededRandom } from '#core/stats'
+import { hashText, type Random, seededRandom } from '#core/stats'
 
 /**
  * Lines of animals with genes of their own: forty to a hundred loci of uneven effects, each animal two copies of each,
  * sires who share unevenly by rank, broods of uneven size. None of it is what the fitted model believes.
  */
-interface Animal {
+export interface Animal {
   genes: Uint8Array
   value: number
   /** what is graded, without the keeper's error */
@@ -26,6 +26,8 @@ export interface TrueLine {
   heritability: number
   history: LineHistory
   animals: Animal[][]
+  /** of each locus, for one copy, on a scale of its own */
+  effects: Float64Array
   cuts: number[]
   /** who bred the last generation, which nobody graded yet */
   next: Pick<LineGroup, 'breeders'>
@@ -179,7 +181,7 @@ function drawFrom(random: Random, list: readonly Breeder[]): Breeder {
  * @param seed of everything
  */
 export function trueLine(seed: number): TrueLine {
-  const random = seededRandom(seed)
+  const random = seededRandom(hashText(`line ${seed}`))
   const plan = setUp(random)
   const { genome, trait, founders } = founding(random, plan)
   let now = founders
@@ -206,7 +208,15 @@ export function trueLine(seed: number): TrueLine {
   }
   const { heritability, cuts } = plan
   const inbreeding = trueInbreeding(animals)
-  return { heritability, history: { rungs, groups }, animals, cuts, next: { breeders }, inbreeding }
+  return {
+    heritability,
+    history: { rungs, groups },
+    animals,
+    effects: genome.effects,
+    cuts,
+    next: { breeders },
+    inbreeding,
+  }
 }
 
 /** Mean inbreeding of the last of some generations, by the tabular method over all animals. */

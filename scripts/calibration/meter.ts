@@ -7,7 +7,7 @@ import {
   practiceScene,
   suggestRung,
 } from '#core/meter'
-import { seededRandom } from '#core/stats'
+import { hashText, seededRandom } from '#core/stats'
 import { normal } from './lines'
 
 /** What one keeper’s photos told: how far off each was, and whether later ones were put on their rung. */
@@ -28,7 +28,7 @@ const RUNGS = 5
  */
 export const meterKeepers = (seeds: readonly number[]): MeterResult[] =>
   seeds.map(seed => {
-    const random = seededRandom(seed)
+    const random = seededRandom(hashText(`meter ${seed}`))
     const ofDepth = 0.2 + 0.5 * random()
     const bend = 0.8 + 0.5 * random()
     const cuts = Array.from({ length: RUNGS - 1 }, (_, k) => (k + 1) / RUNGS + 0.05 * (random() - 0.5))

@@ -2,7 +2,7 @@ import { randomNormal, randomUniform } from 'd3-random'
 import { groupOf, resolveGroup } from '#core/groups'
 import { DAY_MS, WEEK_MS } from '#core/records'
 import { growthOf } from '#core/shells'
-import { quantileSorted, seededRandom, streamAt } from '#core/stats'
+import { hashText, quantileSorted, seededRandom, streamAt } from '#core/stats'
 
 /** What was told of one animal that was measured, held against its truth. */
 export interface ShellResult {
@@ -35,7 +35,7 @@ export function growShells(seeds: readonly number[]): ShellResult[] {
 }
 
 function growOne(seed: number, groupId: string, many: number, bornKnown: boolean): ShellResult[] {
-  const random = seededRandom(seed)
+  const random = seededRandom(hashText(`shells ${seed}`))
   const normal = randomNormal.source(random)(0, 1)
   const uniform = randomUniform.source(random)
   const resolved = resolveGroup({ groupId, schools: {}, targets: {}, life: {} })

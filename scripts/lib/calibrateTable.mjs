@@ -6,6 +6,7 @@ import { summariseLuck } from '../calibration/luckAlone'
 import { summariseBroods } from '../calibration/hatching'
 import { summariseHatches } from '../calibration/hatches'
 import { summariseShells } from '../calibration/shellGrowth'
+import { besideTable } from '../calibration/besideRanges'
 import { linesTable } from '../calibration/lineRanges'
 import { pairsTable } from '../calibration/families'
 import { meterTable } from '../calibration/meter'
@@ -25,6 +26,7 @@ const summarise =
     shells: summariseShells,
     hatches: summariseHatches,
     lines: linesTable,
+    beside: besideTable,
     families: pairsTable,
     meter: meterTable,
   }[of] ?? summariseCases

@@ -6,6 +6,7 @@ import { tellLosses } from '../calibration/losses'
 import { luckAlone } from '../calibration/luckAlone'
 import { watchBroods } from '../calibration/hatching'
 import { rearHatches } from '../calibration/hatches'
+import { gradeBeside } from '../calibration/besideRanges'
 import { breedLines } from '../calibration/lineRanges'
 import { pairFamilies } from '../calibration/families'
 import { meterKeepers } from '../calibration/meter'
@@ -24,6 +25,7 @@ const others = {
   shells: growShells,
   hatches: rearHatches,
   lines: breedLines,
+  beside: gradeBeside,
   families: pairFamilies,
   meter: meterKeepers,
 }[variant]
