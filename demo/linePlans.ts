@@ -20,10 +20,12 @@ export interface LinePlan {
   breedsNow: boolean
   /** what one animal of each rung costs; none where nobody sells them by rung */
   prices: readonly number[]
+  /** what a unit of the main trait's genes does to size, where that is graded too; null where it is not */
+  size: number | null
 }
 
 const NEVER = 99
-const common = { spentFrom: NEVER, crossedIn: -1, strictIn: [], twiceIn: [], breedsNow: false, prices: [] }
+const common = { spentFrom: NEVER, crossedIn: -1, strictIn: [], twiceIn: [], breedsNow: false, prices: [], size: null }
 
 /** One that rises, one at a plateau, one whose kinship runs away, and one that was crossed by accident. */
 export const linePlans: readonly LinePlan[] = [
@@ -38,6 +40,7 @@ export const linePlans: readonly LinePlan[] = [
       twiceIn: [2, 3],
       breedsNow: true,
       prices: [0.5, 1, 1.5, 2.5, 4],
+      size: -0.5,
     },
   },
   {

@@ -61,9 +61,20 @@ function addLine(making: Making, plan: LinePlan, { roomId, colonies, made }: Pla
     ...{ roomId, name: plan.name, groupId: colony.groupId, crossingGroup: colony.groupId },
     ...{ goal: plan.goal, ladderIds: [ladderId] },
   }
+  if (plan.size !== null) {
+    const size = sizeLadder(making, roomId, began)
+    made.ladders.push(size)
+    line.ladderIds.push(size.id)
+  }
   made.lines.push(line)
   for (const c of own) c.lineId = line.id
   breed(making, plan, { line, colony, rungs: rungs.map(r => r.id), made })
+}
+
+function sizeLadder(making: Making, roomId: Id, began: number): Ladder {
+  const starter = starterLadders('neocaridina').find(l => l.trait === 'Size')!
+  const rungs = starter.rungs.map((words, order) => ({ id: making.id(began), words, order }))
+  return { ...begun(making.id(began), began), roomId, trait: starter.trait, rungs }
 }
 
 interface Breeding {
@@ -110,6 +121,13 @@ function breed(making: Making, plan: LinePlan, { line, colony, rungs, made }: Br
       const again = now.slice(0, 48).map(a => rungOf(a.trait + second.shift + second.noise * normalBy(random)))
       session(gradedMs + 50 * 60_000, second, again, { againOf: id })
     }
+    if (plan.size !== null) {
+      const each = gradedBySize(making, plan.size, now.slice(0, SIZED_MOST), { t, ladder: made.ladders.at(-1)! })
+      const ms = gradedMs + 100 * 60_000
+      const stamp = { id: making.id(ms), at: toMoment(ms), loggedAt: toMoment(ms), keeper: USUAL.keeper }
+      const about = { colonyId: colony.id, kind: 'grading', ladderId: line.ladderIds[1], generationId: generation.id }
+      made.entries.push(Entry.parse({ ...stamp, ...about, seen: each, inOrder: true, ageWeeks: 12 }))
+    }
     const newest = t === plan.graded.length - 1
     if (newest && !plan.breedsNow) return
     parents = choose(random, plan, now, seen)
@@ -130,6 +148,26 @@ function breed(making: Making, plan: LinePlan, { line, colony, rungs, made }: Br
     made.breedingGroups.push(group)
     groupIds = [group.id]
   }
+}
+
+/** So many of a generation are held against a ruler. */
+const SIZED_MOST = 60
+const SIZE_CUTS = [-1, 0.2, 1.3]
+
+/** Sizes of some animals, whose genes lean against those of the main trait. */
+function gradedBySize(
+  making: Making,
+  slope: number,
+  now: readonly Bred[],
+  { t, ladder }: { t: number; ladder: Ladder },
+): RungCount[] {
+  const random = making.randomFor(`size ${ladder.trait} ${t}`)
+  const year = 0.12 * normalBy(random)
+  return now.map(a => {
+    const size = slope * a.value + year + (a.female ? 0.3 : -0.3) + 0.95 * normalBy(random)
+    const rung = SIZE_CUTS.filter(cut => size > cut).length
+    return { rungId: ladder.rungs[rung]!.id, sex: sexOf(a), number: 1 }
+  })
 }
 
 const USUAL = { keeper: 'A. R.', shift: 0, noise: 0.3 }

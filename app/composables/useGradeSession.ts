@@ -1,4 +1,12 @@
-import { currentEntries, type EntryOf, type Id, type RungCount, toMoment } from '#core/records'
+import {
+  currentEntries,
+  type EntryOf,
+  type Id,
+  type Ladder,
+  presentRungs,
+  type RungCount,
+  toMoment,
+} from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
 import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
@@ -8,11 +16,12 @@ import { typedKeys } from '~/forms/typedKeys'
 export function useGradeSession(colonyId: Ref<string>) {
   const room = useRoomStore()
   const log = useLogStore()
-  const { colony, line, ladder, rungs } = useColonyLadder(colonyId)
+  const { colony, line, ladders } = useColonyLadder(colonyId)
   const { grownMs, breedersOf } = useBreeding()
   const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
   const running = computed(() => (line.value ? breedersOf(line.value) : []))
-  const { kept, draft, edit } = useGradeDraft(colonyId, ladder, usualGeneration)
+  const { kept, draft, edit, by, ladder } = useGradeDraft(colonyId, ladders, usualGeneration)
+  const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
   /** The newest, or the next one where breeders have been at it long enough. */
   function usualGeneration(): string {
     const grown = line.value ? grownMs(line.value) : null
@@ -56,23 +65,29 @@ export function useGradeSession(colonyId: Ref<string>) {
     await navigateTo(`/lines/${line.value.id}`)
   }
   return {
-    ...{ colony, line, ladder, rungs, generations, running, draft, edit, earlier, again },
+    ...{ colony, line, ladders, ladder, by, rungs, generations, running, draft, edit, earlier, again },
     ...{ grade, back, setSex, counts, issue, saving, save },
   }
 }
 
 /** What is graded so far, as this device keeps it. */
-function useGradeDraft(colonyId: Ref<string>, ladder: Ref<{ id: string } | undefined>, usualGeneration: () => string) {
+function useGradeDraft(colonyId: Ref<string>, ladders: Ref<readonly Ladder[]>, usualGeneration: () => string) {
   const kept = useDurable<GradeDraft | null>(typedKeys.grade, null)
+  const fresh = (ladderId = ladders.value[0]?.id ?? '') => ({
+    ...{ ...freshDraft(colonyId.value, ladderId), generation: usualGeneration() },
+  })
   const draft = computed<GradeDraft>({
     get: () =>
-      kept.value?.colonyId === colonyId.value && kept.value.ladderId === ladder.value?.id
+      kept.value?.colonyId === colonyId.value && ladders.value.some(l => l.id === kept.value!.ladderId)
         ? kept.value
-        : { ...freshDraft(colonyId.value, ladder.value?.id ?? ''), generation: usualGeneration() },
+        : fresh(),
     set: value => (kept.value = value),
   })
   const edit = (more: Partial<GradeDraft>) => (draft.value = { ...draft.value, ...more })
-  return { kept, draft, edit }
+  const ladder = computed(() => ladders.value.find(l => l.id === draft.value.ladderId))
+  /** Grades by another trait; before anybody is graded, since rungs of one ladder are none of another. */
+  const by = (ladderId: Id) => (draft.value = fresh(ladderId))
+  return { kept, draft, edit, by, ladder }
 }
 
 /** Sessions of this colony in which animals were told one by one, newest first: they may be graded again. */

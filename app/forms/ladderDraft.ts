@@ -47,12 +47,22 @@ export function splitRung(typed: LadderTyped, at: number): LadderTyped {
 const priced = (read: ReturnType<typeof readPrice>) =>
   read.ok && read.price !== undefined ? { priceEach: read.price } : {}
 
+/** What a ladder is read against. */
+export interface LadderAbout {
+  /** as it stands; null for a new one */
+  ladder: Ladder | null
+  roomId: Id
+  nowMs: number
+  /** other traits that the line is graded by */
+  others?: readonly string[]
+}
+
 /** Reads a ladder back. @returns the record, or a sentence on what is wrong */
-export function readLadder(
-  typed: LadderTyped,
-  { ladder, roomId, nowMs }: { ladder: Ladder | null; roomId: Id; nowMs: number },
-): Ladder | string {
-  if (typed.trait.trim() === '') return 'Say what is graded: colour cover, pattern, size …'
+export function readLadder(typed: LadderTyped, { ladder, roomId, nowMs, others = [] }: LadderAbout): Ladder | string {
+  const trait = typed.trait.trim().toLowerCase()
+  if (trait === '') return 'Say what is graded: colour cover, pattern, size …'
+  if (others.some(o => o.toLowerCase() === trait))
+    return `The line is graded by “${typed.trait.trim()}” already: say what else is graded.`
   const words = typed.rungs.map(r => r.words.trim())
   if (words.includes('')) return 'Each rung needs a word or two.'
   if (new Set(words.map(w => w.toLowerCase())).size < words.length) return 'Two rungs have the same words.'

@@ -66,9 +66,12 @@ export const FALLEN =
   'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a ' +
   'second keeper grade the same animals again. One generation in forty falls like this by chance.'
 
+/** "+0.39" */
+export const signedRungs = (rungs: number, digits = 2): string =>
+  `${rungs >= 0 ? '+' : '−'}${Math.abs(rungs).toFixed(digits)}`
+
 /** "+0.39 rungs a generation, over the last three" */
-export const paceText = (pace: number): string =>
-  `${pace >= 0 ? '+' : '−'}${Math.abs(pace).toFixed(2)} rungs a generation, over the last three`
+export const paceText = (pace: number): string => `${signedRungs(pace)} rungs a generation, over the last three`
 
 /** "in about 4 generations" */
 export const leftText = (generations: number): string =>

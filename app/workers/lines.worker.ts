@@ -7,7 +7,6 @@ import {
   type Family,
   familyPick,
   fitLine,
-  gainsOf,
   graderOf,
   outcrossAhead,
   type OutcrossTold,
@@ -66,11 +65,8 @@ function choose({ lineId, breeders, generations }: ChoiceAsked): ChoiceTold | nu
   }
 }
 
-function besidesOf({ fit, beside }: LineFitted, breeders: BreederSet[], young: number): ChoiceTold['beside'] {
-  if (beside.length === 0) return []
-  const gains = gainsOf(fit, { breeders, young })
-  return beside.map(b => ({ ladderId: b.ladderId, change: besideNext(b, gains) }))
-}
+const besidesOf = ({ fit, beside }: LineFitted, breeders: BreederSet[], young: number): ChoiceTold['beside'] =>
+  beside.map(b => ({ ladderId: b.ladderId, change: besideNext(b, fit, { breeders, young }) }))
 
 /** The curve of choices, hardest first. */
 const curve = (lineId: string, stock: Stock): Pick[] => {

@@ -3,10 +3,11 @@ import { type EntryOf, type Id, type Ladder, momentMs, presentRungs, type RungCo
 import { equalDraws, normalFrom, type Ranged, STREAM_STEP, streamAt, uniformAt, Z80 } from '#core/stats'
 import { varietyAmong } from './effectiveBreeders'
 import { countsOn, graderOf, seenIn } from './gradings'
-import type { LineGroup } from './history'
+import type { BreederSet, LineGroup } from './history'
 import { HERITABILITY_PRIOR, type LineFit, rungWidth } from './lineFit'
 import type { LineRead } from './lineHistory'
 import { LINE_PRIOR } from './lineModel'
+import { gainsOf } from './nextGeneration'
 import { ordinalRegression } from './ordinalRegression'
 import { meanRungOf, rangeOf } from './sharesTold'
 
@@ -20,8 +21,10 @@ export interface Beside {
   perRung: Ranged | null
   /** how much narrower that range is than what was thought before: 0 nothing, 1 all */
   learnt: number
-  /** possible slopes, in rungs of it for a standard deviation of the main trait; each with the draw that it goes with */
+  /** possible slopes, in standard deviations of each; each with the draw of the fit that it goes with */
   slopes: { draw: number; slope: number }[]
+  /** rungs of it to a standard deviation */
+  rungsPerSd: number
 }
 
 /**
@@ -34,6 +37,8 @@ const FAR = 3
 /** The middle of all generations lies anywhere, so far off that it says nothing. */
 const ANYWHERE = 10
 const SEED = 11
+/** Nobody knows that of the other trait: the middle of what is thought of any. */
+const USUAL_HERITABILITY = HERITABILITY_PRIOR.alpha / (HERITABILITY_PRIOR.alpha + HERITABILITY_PRIOR.beta)
 
 /** What one keeper graded of one generation and sex. */
 interface Cell {
@@ -67,24 +72,34 @@ export function besideTrait(
     meanRungs: counts.map((c, row) => (graded[row] ? meanRungOf(c) : null)),
   }
   const seen = graded.filter(Boolean).length < 2 ? null : meansOf(cells)
-  if (!seen) return { ...told, perRung: null, learnt: 0, slopes: [] }
+  if (!seen) return { ...told, perRung: null, learnt: 0, slopes: [], rungsPerSd: 1 }
   const spread = spreadOf(seen.covariance, cells, fit.model.history.groups)
   const slopes = slopesOf(seen.means, spread, { cells, fit })
   const perRung = rangeOf(slopes.map(s => (s.slope * rungWidth(fit)) / seen.width))
   const prior = (2 * Z80 * SLOPE_PRIOR_SD * rungWidth(fit)) / seen.width
-  return {
-    ...{ ...told, perRung, learnt: Math.max(0, 1 - (perRung.high - perRung.low) / prior) },
-    slopes: slopes.map(s => ({ ...s, slope: s.slope / seen.width })),
-  }
+  const learnt = Math.max(0, 1 - (perRung.high - perRung.low) / prior)
+  return { ...told, perRung, learnt, slopes, rungsPerSd: 1 / seen.width }
 }
 
 /**
- * By how much another trait will change in the young of some breeders, in mean rungs of its ladder.
- * @param gains rise of the main trait's breeding values, one for each draw of the fit (`gainsOf`)
+ * By how much another trait will change in the young of some breeders, in mean rungs of its ladder: what goes with the
+ * main trait, and its own drift among those who breed.
  * @returns null where the slope is not known
  */
-export const besideNext = ({ slopes }: Pick<Beside, 'slopes'>, gains: readonly number[]): Ranged | null =>
-  slopes.length > 0 ? rangeOf(slopes.map(({ draw, slope }) => slope * gains[draw]!)) : null
+export function besideNext(
+  { slopes, rungsPerSd }: Pick<Beside, 'slopes' | 'rungsPerSd'>,
+  fit: LineFit,
+  { breeders, young }: { breeders: readonly BreederSet[]; young: number },
+): Ranged | null {
+  if (slopes.length === 0) return null
+  const gains = gainsOf(fit, { breeders, young })
+  const drift = Math.sqrt(USUAL_HERITABILITY * (2 * varietyAmong(breeders).perGeneration + 1 / (2 * young)))
+  return rangeOf(slopes.map(({ draw, slope }, i) => rungsPerSd * (slope * gains[draw]! + drift * luckOf(1, i))))
+}
+
+/** A standard normal number, the same for the same place. */
+const luckOf = (use: number, i: number): number =>
+  normalFrom(uniformAt((streamAt(SEED, use) + Math.imul(i, STREAM_STEP)) | 0))
 
 /** Gradings on a ladder by generation, keeper and sex. A second look at the same animals tells no new ones. */
 function cellsOf(ladder: Ladder, gradings: readonly EntryOf<'grading'>[], { generations }: LineRead): Cell[] {
@@ -139,13 +154,12 @@ const sign: Readonly<Record<RungCount['sex'], number>> = { female: 1, male: -1, 
 
 /** All by which the means may differ but the slope: what was graded by chance, years, drift, keepers and sexes. */
 function spreadOf(sampled: Matrix, cells: readonly Cell[], groups: readonly LineGroup[]): CholeskyDecomposition {
-  const heritability = HERITABILITY_PRIOR.alpha / (HERITABILITY_PRIOR.alpha + HERITABILITY_PRIOR.beta)
   let drifted = 0
   const drift = groups.map(g => (drifted += g.breeders.length > 0 ? 2 * varietyAmong(g.breeders).perGeneration : 0))
   const spread = Matrix.zeros(cells.length, cells.length)
   for (const [i, a] of cells.entries())
     for (const [j, b] of cells.slice(0, i + 1).entries()) {
-      let both = sampled.get(i, j) + ANYWHERE ** 2 + heritability * drift[Math.min(a.row, b.row)]!
+      let both = sampled.get(i, j) + ANYWHERE ** 2 + USUAL_HERITABILITY * drift[Math.min(a.row, b.row)]!
       if (groups[a.row]!.period === groups[b.row]!.period) both += LINE_PRIOR.environment ** 2
       if (a.grader === b.grader) both += LINE_PRIOR.shift ** 2
       both += sign[a.sex] * sign[b.sex] * (LINE_PRIOR.sexes / 2) ** 2
@@ -171,9 +185,8 @@ function slopesOf(
   })
   const most = Math.max(...truths.map(t => t.weight))
   const weights = Float64Array.from(truths, t => Math.exp(t.weight - most))
-  const stream = streamAt(SEED, 0)
-  return [...equalDraws(weights, truths.length)].map((draw, i) => {
-    const luck = normalFrom(uniformAt((stream + Math.imul(i, STREAM_STEP)) | 0))
-    return { draw, slope: truths[draw]!.middle + truths[draw]!.sd * luck }
-  })
+  return [...equalDraws(weights, truths.length)].map((draw, i) => ({
+    draw,
+    slope: truths[draw]!.middle + truths[draw]!.sd * luckOf(0, i),
+  }))
 }

@@ -34,7 +34,7 @@ export {
 } from './groupKinship'
 export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
-export { gainsOf, nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
+export { nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
 export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
 export { type GradedAlike, type OrdinalRegression, ordinalRegression, rungChances } from './ordinalRegression'
 export { fitOrdinal, type GradedGroup, type OrdinalFit } from './ordinalProbit'

@@ -50,7 +50,7 @@ export {
 } from './days'
 export { LABEL_MOST, MAX_LITRES, MIN_LITRES } from './limits'
 export { Ladder, presentRungs, Rung, RUNGS_LEAST, RUNGS_MOST, spanOf, wordRungId } from './ladder'
-export { Line, USUAL_KINSHIP_LIMIT } from './line'
+export { LADDERS_MOST, Line, USUAL_KINSHIP_LIMIT } from './line'
 export { type Clash, type Merged, mergeRecord } from './mergeRecord'
 export { Bench, Calibration } from './bench'
 export { usualBench } from './usualBench'

@@ -3,6 +3,9 @@ import { edited } from './editedFields'
 import { Id } from './id'
 import { Label } from './label'
 
+/** Traits that anybody grades a line by. */
+export const LADDERS_MOST = 8
+
 /** A line: what colonies of several glasses share when they are bred as one. */
 export const Line = z.strictObject({
   ...edited,
@@ -15,7 +18,7 @@ export const Line = z.strictObject({
   /** what it is bred for, in the keeper's words */
   goal: z.string().trim().max(200, 'must have 200 letters at most').optional(),
   /** what its animals are graded by, the main one first */
-  ladderIds: z.array(Id).max(8, 'takes eight ladders at most'),
+  ladderIds: z.array(Id).max(LADDERS_MOST, 'takes eight ladders at most'),
   /** inbreeding that the keeper does not want to pass; a quarter, that of full sibs' young, when missing */
   kinshipLimit: z.number().min(0.02, 'must be 2 % or more').max(0.5, 'must be 50 % at most').optional(),
 })

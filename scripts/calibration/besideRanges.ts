@@ -1,4 +1,4 @@
-import { type Beside, besideNext, besideTrait, fitLine, gainsOf, type LineGroup, type LineRead } from '#core/lines'
+import { type Beside, besideNext, besideTrait, fitLine, type LineGroup, type LineRead } from '#core/lines'
 import { begun, type EntryOf, type Ladder, type RungCount, toMoment, WEEK_MS } from '#core/records'
 import { hashText, type Random, seededRandom } from '#core/stats'
 import { newId } from '../../app/data/newId'
@@ -72,7 +72,7 @@ function toldOf(line: TrueLine, seed: number): BesideResult {
     const young = line.animals.at(-1)!
     const parents = line.animals.at(-2)!
     const truth = (mean(young.map(value)) - mean(parents.map(value))) / second!
-    const range = besideNext(told, gainsOf(fit, { breeders: line.next.breeders, young: young.length }))!
+    const range = besideNext(told, fit, { breeders: line.next.breeders, young: young.length })!
     return { held: holds(range, truth), off: Math.abs(range.value - truth), asNone: Math.abs(truth) }
   }
 }

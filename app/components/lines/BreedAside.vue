@@ -4,7 +4,7 @@ import type { LineOf } from '~/composables/useLines'
 import type { BreedAsk } from '~/composables/useBreedAsk'
 import { GENERATIONS_AHEAD, GENERATIONS_WITHIN } from '~/composables/useBreedAsk'
 import type { TraysDesk } from '~/composables/useTrays'
-import { bestRungs, leftText, shareRange } from '~/words/lines'
+import { bestRungs, leftText, shareRange, signedRungs } from '~/words/lines'
 import { backText, breedTitle } from '~/words/lineTrays'
 import { percent, whole } from '~/words/numbers'
 
@@ -18,6 +18,15 @@ const now = computed(() => told.value.inbreeding?.value ?? 0)
 const later = computed(() => inbreedingWith(now.value, variety.value.perGeneration, GENERATIONS_AHEAD))
 const left = computed(() => generationsLeft(now.value, variety.value.perGeneration, props.limit))
 const many = computed(() => variety.value.males > 0 && variety.value.females > 0)
+/** What the choice does to other traits. */
+const besides = computed(() =>
+  (props.ask.choice.value?.beside ?? []).flatMap(({ ladderId, change }) => {
+    const ladder = room.ladders.find(l => l.id === ladderId)
+    if (!ladder || !change) return []
+    const below = `likely ${signedRungs(change.low, 1)} to ${signedRungs(change.high, 1)}`
+    return [{ name: `${ladder.trait} next, rungs`, value: signedRungs(change.value, 1), below }]
+  }),
+)
 const facts = computed(() => {
   if (!many.value) return []
   const { choice, leaving, there, backOf } = props.ask
@@ -27,6 +36,7 @@ const facts = computed(() => {
   const staying = Math.max(0, Math.round(there.value - leaving.value))
   return [
     ...(choice.value ? [{ name: best, value: shareRange(choice.value.next.upFrom[from]!) }] : []),
+    ...besides.value,
     ...(ahead ? [{ name: `In ${GENERATIONS_AHEAD} generations`, value: shareRange(ahead.upFrom[from]!) }] : []),
     {
       name: 'Effective size',

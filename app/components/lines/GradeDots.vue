@@ -15,7 +15,7 @@ const MOST_DOTS = 320
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
 const perRow = computed(() =>
-  Math.max(4, Math.floor((Math.max(300, width.value - 130) / props.rungs.length - 14) / 11)),
+  Math.max(4, Math.floor((Math.max(300, width.value - 158) / props.rungs.length - 14) / 11)),
 )
 const rows = computed(() =>
   props.told.generations.map((g, t) => {
@@ -102,7 +102,7 @@ table {
   table-layout: fixed;
 }
 th:first-child {
-  width: 118px;
+  width: 146px;
 }
 th {
   text-align: left;

@@ -3,14 +3,14 @@ import { starterLadders } from '#core/lines'
 import { type Ladder, type Line, presentRungs, RUNGS_MOST } from '#core/records'
 import { type LadderTyped, newLadder, readLadder, splitRung, typedLadder } from '~/forms/ladderDraft'
 
-/** The words of the rungs, from the dullest up, and what else is kept of the line. */
-const props = defineProps<{ line: Line; ladder: Ladder | null }>()
+/** The words of the rungs, from the dullest up; with the main ladder also what else is kept of the line. */
+const props = defineProps<{ line: Line; ladder: Ladder | null; others: readonly string[]; main: boolean }>()
+const emit = defineEmits<{ saved: [ladderId: string] }>()
 const room = useRoomStore()
 const { saving, saveAll } = useSave()
-const starters = computed(() => starterLadders(props.line.groupId))
-const typed = ref<LadderTyped>(
-  props.ladder ? typedLadder(props.ladder) : newLadder(starters.value[0]!.trait, starters.value[0]!.rungs),
-)
+const starters = computed(() => starterLadders(props.line.groupId).filter(s => !props.others.includes(s.trait)))
+const begins = starters.value[0] ?? { trait: '', rungs: ['', '', ''] }
+const typed = ref<LadderTyped>(props.ladder ? typedLadder(props.ladder) : newLadder(begins.trait, begins.rungs))
 // once saved the rungs have ids: what is typed goes on from them
 watch(
   () => props.ladder?.rev,
@@ -32,7 +32,9 @@ const move = (from: number, by: number) => {
 }
 async function save() {
   if (!room.room) return
-  const read = readLadder(typed.value, { ladder: props.ladder, roomId: room.room.id, nowMs: Date.now() })
+  const read = readLadder(typed.value, {
+    ...{ ladder: props.ladder, others: props.others, roomId: room.room.id, nowMs: Date.now() },
+  })
   const share = Number(limit.value.replace('%', '').trim())
   issue.value =
     typeof read === 'string'
@@ -42,19 +44,20 @@ async function save() {
         : 'The limit of inbreeding is a percentage from 2 to 50; 25 is that of brother and sister’s young.'
   if (typeof read === 'string' || issue.value) return
   const { goal: _, ...line } = toRaw(props.line)
-  const ladderIds = line.ladderIds.includes(read.id) ? line.ladderIds : [read.id, ...line.ladderIds]
+  const ladderIds = line.ladderIds.includes(read.id) ? line.ladderIds : [...line.ladderIds, read.id]
   const record: Line = {
     ...line,
     ...(goal.value.trim() && { goal: goal.value.trim() }),
     ...{ ladderIds, kinshipLimit: share / 100 },
   }
-  await saveAll(
+  const saved = await saveAll(
     [
       { table: 'ladders', record: read },
       { table: 'lines', record },
     ],
     `${props.line.name}: ladder saved.`,
   )
+  if (saved) emit('saved', read.id)
 }
 </script>
 
@@ -74,9 +77,9 @@ async function save() {
     </div>
     <TextInput v-model="typed.trait" label="What is graded" />
     <p class="heads small muted" aria-hidden="true">
-      <span>In your words</span><span>price{{ room.room?.currency ? `, ${room.room.currency}` : '' }}</span>
+      <span>In your words</span><span v-if="main">price{{ room.room?.currency ? `, ${room.room.currency}` : '' }}</span>
     </p>
-    <ol class="rungs" aria-label="Rungs, best first">
+    <ol class="rungs" :class="{ main }" aria-label="Rungs, best first">
       <li v-for="k in typed.rungs.length" :key="typed.rungs[typed.rungs.length - k]!.key">
         <span class="shade" :style="{ background: rungColour(typed.rungs.length - k, typed.rungs.length) }" />
         <b class="numeral">{{ typed.rungs.length - k + 1 }}</b>
@@ -85,6 +88,7 @@ async function save() {
           :label="`Words of rung ${typed.rungs.length - k + 1}`"
         />
         <CellInput
+          v-if="main"
           v-model="typed.rungs[typed.rungs.length - k]!.price"
           class="price"
           :label="`Price of one on rung ${typed.rungs.length - k + 1}`"
@@ -122,7 +126,7 @@ async function save() {
     <button v-if="typed.rungs.length < RUNGS_MOST" type="button" class="link add" @click="add">
       A better rung on top
     </button>
-    <FieldGrid>
+    <FieldGrid v-if="main">
       <TextInput v-model="goal" label="What the line is bred for" />
       <TextInput v-model="limit" label="Inbreeding not to pass" suffix="%" numeric />
     </FieldGrid>
@@ -133,8 +137,8 @@ async function save() {
       any of its parts.
     </p>
     <p class="small muted">
-      The price is that of one animal on its rung, for the weekly list. To reword a rung changes its words everywhere.
-      To split one makes two, and what was graded before lies on either.
+      <template v-if="main">The price is that of one animal on its rung, for the weekly list. </template>To reword a
+      rung changes its words everywhere. To split one makes two, and what was graded before lies on either.
     </p>
   </div>
 </template>
@@ -159,10 +163,13 @@ async function save() {
 }
 .rungs li {
   display: grid;
-  grid-template-columns: 12px 20px minmax(0, 1fr) 76px 130px;
+  grid-template-columns: 12px 20px minmax(0, 1fr) 130px;
   gap: var(--space-4);
   align-items: center;
   padding: var(--space-2) 0;
+}
+.rungs.main li {
+  grid-template-columns: 12px 20px minmax(0, 1fr) 76px 130px;
 }
 .rungs :deep(input) {
   width: 100%;

@@ -1,28 +1,36 @@
 <script setup lang="ts">
 import { countsOn, graderOf, seenIn } from '#core/lines'
-import { presentRungs } from '#core/records'
+import { currentEntries, type EntryOf, presentRungs } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
 import { agreementText, keeperText } from '~/words/lines'
 import { dayText } from '~/words/when'
 
 /** Who graded when, how keepers see beside each other, and how well they agree. */
 const props = defineProps<{ of: LineOf; nowMs: number }>()
-const room = useRoomStore()
 const log = useLogStore()
-const ladder = computed(() => room.ladders.find(l => l.id === props.of.line.ladderIds[0]))
-const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
-const sessions = computed(() =>
-  (props.of.told?.generations ?? [])
-    .flatMap(g => g.gradings.map(e => ({ entry: e, n: g.n })))
+const { laddersOf } = useLadders()
+const numberOf = computed(() => new Map((props.of.told?.generations ?? []).map(g => [g.id, g.n])))
+const sessions = computed(() => {
+  const gradings = currentEntries(props.of.entries).filter((e): e is EntryOf<'grading'> => e.kind === 'grading')
+  const mainOf = new Map((props.of.told?.generations ?? []).flatMap(g => g.gradings.map(e => [e.id, g.n])))
+  return laddersOf(props.of.line)
+    .flatMap((ladder, i) =>
+      gradings.flatMap(entry => {
+        const seen = seenIn(entry, ladder)
+        if (seen.length === 0) return []
+        const counts = countsOn(ladder, seen)
+        const n = mainOf.get(entry.id) ?? numberOf.value.get(entry.generationId ?? '')
+        const trait = i > 0 ? `${ladder.trait.toLowerCase()}, ` : ''
+        return {
+          ...{ id: entry.id, entry, counts, rungs: presentRungs(ladder) },
+          ...{ day: dayText(Date.parse(entry.at), props.nowMs), keeper: graderOf(entry) },
+          below: entry.againOf ? `${trait}the same again` : `${trait}no. ${n ?? '–'}`,
+          total: Math.round(counts.reduce((a, b) => a + b, 0)),
+        }
+      }),
+    )
     .sort((a, b) => (a.entry.at < b.entry.at ? 1 : -1))
-    .map(({ entry, n }) => {
-      const counts = ladder.value ? countsOn(ladder.value, seenIn(entry, ladder.value)) : []
-      return {
-        ...{ id: entry.id, entry, counts, n, day: dayText(Date.parse(entry.at), props.nowMs) },
-        ...{ keeper: graderOf(entry), again: !!entry.againOf, total: Math.round(counts.reduce((a, b) => a + b, 0)) },
-      }
-    }),
-)
+})
 const keepers = computed(() => props.of.told?.keepers ?? [])
 </script>
 
@@ -32,9 +40,9 @@ const keepers = computed(() => props.of.told?.keepers ?? [])
     <template v-else>
       <ul class="plain">
         <li v-for="k in keepers" :key="k.name">{{ keeperText(k, keepers[0]!.name) }}</li>
-        <li v-for="a in of.told!.agreements" :key="a.atMs">{{ agreementText(a, nowMs) }}</li>
+        <li v-for="a in of.told?.agreements ?? []" :key="a.atMs">{{ agreementText(a, nowMs) }}</li>
       </ul>
-      <p v-if="of.told!.agreements.length === 0" class="small muted">
+      <p v-if="(of.told?.agreements ?? []).length === 0" class="small muted">
         Let a second keeper grade the same animals once: then each one’s eye is known, and what it hides comes out of
         every figure here.
       </p>
@@ -42,10 +50,9 @@ const keepers = computed(() => props.of.told?.keepers ?? [])
         <li v-for="s in sessions" :key="s.id">
           <span class="day">{{ s.day }}</span>
           <span
-            >{{ s.total }} by {{ s.keeper
-            }}<span class="below">{{ s.again ? 'the same again' : `no. ${s.n}` }}</span></span
+            >{{ s.total }} by {{ s.keeper }}<span class="below">{{ s.below }}</span></span
           >
-          <RungBar :counts="s.counts" :rungs="rungs" />
+          <RungBar :counts="s.counts" :rungs="s.rungs" />
           <button type="button" class="link" @click="log.takeBack(s.entry, 'Session taken back.')">take back</button>
         </li>
       </ul>

@@ -14,7 +14,9 @@ const desk = useLines()
 const id = computed(() => String(route.params.id))
 const of = computed(() => desk.lines.value.find(l => l.line.id === id.value))
 useHead({ title: () => `${of.value?.line.name ?? 'Line'} · Ulkin` })
-const ladder = computed(() => room.ladders.find(l => l.id === of.value?.line.ladderIds[0]))
+const { laddersOf } = useLadders()
+const ladders = computed(() => (of.value ? laddersOf(of.value.line) : []))
+const ladder = computed(() => ladders.value[0])
 const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
 const told = computed(() => of.value?.told ?? null)
 const nowMs = computed(() => statements.now.getTime())
@@ -85,6 +87,7 @@ useEventListener('keydown', event => {
       <template v-if="tab === 'generations'">
         <GradeDots v-if="told" :told="told" :rungs="rungs" :now-ms="nowMs" />
         <ThrowbacksNote v-if="told?.throwbacks" :throwbacks="told.throwbacks" :words="rungs[0]?.words ?? ''" />
+        <BesideTraits v-if="told && ladder" :told="told" :main="ladder" :ladders="ladders" :now-ms="nowMs" />
       </template>
       <template v-else-if="tab === 'breed'">
         <BreedingNow :of="of" :now-ms="nowMs" />
@@ -104,7 +107,7 @@ useEventListener('keydown', event => {
         :rungs="rungs.length"
         @why="why = told && whyKinship(told)"
       />
-      <LadderPanel v-else-if="tab === 'ladder'" :line="of.line" :ladder="ladder ?? null" />
+      <LaddersPanel v-else-if="tab === 'ladder'" :line="of.line" :ladders="ladders" />
       <SessionsPanel v-else :of="of" :now-ms="nowMs" />
     </div>
     <NotHere v-else-if="room.ready" place="Lines" what="This line" to="/lines" back="All lines" />

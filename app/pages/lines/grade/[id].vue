@@ -7,7 +7,7 @@ const room = useRoomStore()
 const sheets = useSheets()
 const colonyId = computed(() => String(route.params.id))
 const session = useGradeSession(colonyId)
-const { colony, line, ladder, rungs, draft, edit, again } = session
+const { colony, line, ladders, ladder, rungs, draft, edit, again } = session
 useHead({ title: () => `Grade ${colony.value?.name ?? ''} · Ulkin` })
 const total = computed(() => session.counts.value.reduce((a, b) => a + b, 0))
 const sexes = [
@@ -78,6 +78,14 @@ const setNumber = (rungId: string, sex: string, text: string) =>
           >
           <template v-else>{{ counted(total, 'animal', 'animals') }} graded</template>
         </p>
+        <ChoiceChips
+          v-if="ladders.length > 1 && total === 0"
+          :model-value="draft.ladderId"
+          label="By which trait"
+          hide-label
+          :options="ladders.map(l => ({ value: l.id, title: l.trait }))"
+          @update:model-value="session.by"
+        />
         <ChoiceChips
           :model-value="draft.way"
           label="How"
@@ -174,7 +182,7 @@ const setNumber = (rungId: string, sex: string, text: string) =>
           ]"
           @update:model-value="edit({ all: $event })"
         />
-        <p class="small">
+        <p v-if="ladder?.id === ladders[0]?.id" class="small">
           <NuxtLink :to="`/lines/meter/${colonyId}`">Grade meter</NuxtLink>: cover and depth off a photo.
         </p>
         <p class="small muted">

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import type { LineTold } from '#core/lines'
+import { type Ladder, presentRungs } from '#core/records'
+import { besideText } from '~/words/lineBeside'
+import { generationName } from '~/words/lineGenerations'
+
+/** Other traits that the line is graded by: what each generation was, and what the main trait does to them. */
+const props = defineProps<{ told: LineTold; main: Ladder; ladders: readonly Ladder[]; nowMs: number }>()
+const traits = computed(() =>
+  props.told.beside.flatMap(b => {
+    const ladder = props.ladders.find(l => l.id === b.ladderId)
+    if (!ladder) return []
+    const rows = props.told.generations.flatMap((g, t) => {
+      const mean = b.meanRungs[t]
+      const name = generationName(g, t === props.told.generations.length - 1, props.nowMs)
+      return mean == null ? [] : [{ id: g.id, name, mean: mean.toFixed(1), counts: b.counts[t]! }]
+    })
+    const rungs = presentRungs(ladder)
+    return [{ ladder, rungs, rows, text: besideText(b, props.main.trait, ladder.trait) }]
+  }),
+)
+</script>
+
+<template>
+  <section v-for="t in traits" :key="t.ladder.id" :aria-label="t.ladder.trait">
+    <h2>{{ t.ladder.trait }}</h2>
+    <p><TheSentence :text="t.text" /></p>
+    <table v-if="t.rows.length > 0">
+      <thead>
+        <tr class="small muted">
+          <th scope="col"><span class="hidden-to-eyes">Generation</span></th>
+          <th scope="col">{{ t.rungs.map((r, k) => `${k + 1} ${r.words}`).join(' · ') }}</th>
+          <th scope="col" class="mean">mean rung</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in t.rows" :key="row.id">
+          <th scope="row">{{ row.name }}</th>
+          <td><RungBar :counts="row.counts" :rungs="t.rungs" /></td>
+          <td class="mean numeral">{{ row.mean }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="t.rows.length > 1" class="small muted">
+      From the means of the generations, with food and warmth of a year, drift, keepers and sexes taken for what they
+      are. That most traits have little to do with each other is from memory.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: var(--space-4);
+  max-width: 860px;
+  padding-top: var(--space-5);
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  padding: var(--space-3) var(--space-5) var(--space-3) 0;
+}
+tbody th {
+  font-weight: 600;
+  width: 146px;
+}
+td {
+  padding: var(--space-3) 0;
+}
+.mean {
+  width: 90px;
+  text-align: right;
+  padding-right: 0;
+}
+</style>
