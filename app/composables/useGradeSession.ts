@@ -1,12 +1,4 @@
-import {
-  currentEntries,
-  type EntryOf,
-  type Id,
-  type Ladder,
-  presentRungs,
-  type RungCount,
-  toMoment,
-} from '#core/records'
+import { currentEntries, type EntryOf, type Id, type Ladder, presentRungs, type RungCount } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
 import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
@@ -41,7 +33,7 @@ export function useGradeSession(colonyId: Ref<string>) {
   )
 
   const issue = ref('')
-  const { saving, save: saveOne, saveWith } = useSave()
+  const { saving, saveWith } = useSave()
   async function save() {
     if (!line.value || !ladder.value) return
     const read = readSession(draft.value, {
@@ -53,13 +45,7 @@ export function useGradeSession(colonyId: Ref<string>) {
     const { generation, entries: written } = read
     const writes = generation ? [{ table: 'generations' as const, record: generation }] : []
     const words = `${counts.value.reduce((a, b) => a + b, 0)} graded.`
-    // the session names its generation for ever: one that is taken back is put away, not taken out
-    const putAway = async () => {
-      if (generation)
-        await saveOne('generations', { ...generation, ended: { at: toMoment(Date.now()), why: 'putAway' } })
-      return ''
-    }
-    const ok = await saveWith(writes, written, words, putAway)
+    const ok = await saveWith(writes, written, words)
     if (!ok) return
     kept.value = null
     await navigateTo(`/lines/${line.value.id}`)

@@ -40,23 +40,25 @@ export function useSave({ queue = false }: { queue?: boolean } = {}) {
       saving.value = false
     }
   }
-  /** Undoes what was written, and says how that went. */
-  async function goBack(ways: readonly WayBack[]): Promise<string> {
+  /** Undoes what was written, with the entries of the same step, and says how that went. */
+  async function goBack(ways: readonly WayBack[], entries: readonly Entry[] = []): Promise<string> {
     let all = false
     const done = await attempt(async () => {
-      all = await (await writeDoor()).putBack(openDb(), ways, Date.now())
+      all = await (await writeDoor()).putBack(openDb(), ways, Date.now(), entries)
     })
     return !done ? '' : all ? 'Taken back.' : 'It stays: the log or another record speaks of it.'
   }
-  function tell({ clashes, ways }: Saved, words?: string, undone?: () => unknown) {
-    if (!words && clashes.length === 0) return
-    const back = async () => {
-      const said = await goBack(ways)
+  const backThen =
+    (undone: (() => unknown) | undefined, ...what: Parameters<typeof goBack>) =>
+    async () => {
+      const said = await goBack(...what)
       await undone?.()
       return said
     }
+  function tell({ clashes, ways }: Saved, words?: string, undone?: () => unknown) {
+    if (!words && clashes.length === 0) return
     const gaveWay = clashes.length > 0 ? ` ${clashText(clashes)}` : ''
-    log.tell(`${words ?? 'Saved.'}${gaveWay}`, ways.length > 0 ? back : undefined)
+    log.tell(`${words ?? 'Saved.'}${gaveWay}`, ways.length > 0 ? backThen(undone, ways) : undefined)
   }
   /**
    * Writes a record; only what was changed on the sheet.
@@ -73,18 +75,18 @@ export function useSave({ queue = false }: { queue?: boolean } = {}) {
     attempt(async () => tell(await (await writeDoor()).saveRecords(openDb(), writes, Date.now()), words, undone))
   /**
    * Writes records and the entries that go with them as one step; the notice undoes both.
-   * @param back what undoes the records, where putting their old versions back is not enough
+   * @param undone what follows when it did
    */
   const saveWith = (
     writes: readonly Write[],
     entries: readonly Entry[],
     words: string,
-    back?: () => Promise<string>,
+    undone?: () => unknown,
   ): Promise<boolean> =>
     attempt(async () => {
       const { saveTogether } = await writeDoor()
       const { revised, ways } = await saveTogether(openDb(), writes, entries, Date.now())
-      log.wrote(revised, { words, entries: [...entries], back: back ?? (() => goBack(ways)) })
+      log.wrote(revised, { words, entries: [...entries], back: backThen(undone, ways, entries) })
     })
   return { saving, attempt, save, saveAll, saveWith }
 }

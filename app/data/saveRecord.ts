@@ -67,16 +67,28 @@ export async function saveRecords(db: UlkinDb, writes: readonly Write[], nowMs: 
 
 /**
  * Undoes writes as one step, the last first: what was changed has its old values again, and what somebody changed since
- * stands; what was begun goes, unless something names it by now.
- * @returns whether all of it went back; what is named already stays
+ * stands; what was begun goes, unless something names it by now. What only the entries of the same step name is put
+ * away: the log keeps them, withdrawn.
+ * @param entries of the same step
+ * @returns whether all of it went back; what something else names already stays
  */
-export async function putBack(db: UlkinDb, ways: readonly WayBack[], nowMs: number): Promise<boolean> {
+export async function putBack(
+  db: UlkinDb,
+  ways: readonly WayBack[],
+  nowMs: number,
+  entries: readonly Entry[] = [],
+): Promise<boolean> {
+  const own = new Set([...entries, ...ways].map(x => x.id))
   return db.transaction('rw', db.everything, async () => {
     let all = true
     for (const { table, id, before, after } of ways.toReversed()) {
       // the version that the write made is what both sides began from
       if (before) await saveOne(db, { table, record: { ...before, rev: after } }, nowMs, 'theirs')
-      else all = (await deleteUnused(db, table, id, nowMs)) && all
+      else if (!(await deleteUnused(db, table, id, nowMs))) {
+        const record = await db.table<Edited, string>(table).get(id)
+        if (!record || entries.length === 0 || (await isNamed(db, table, id, own))) all = false
+        else await saveOne(db, { table, record: { ...record, ended: { at: toMoment(nowMs), why: 'putAway' } } }, nowMs)
+      }
     }
     return all
   })
@@ -172,10 +184,10 @@ export async function deleteUnused(db: UlkinDb, table: EditedTable, id: string, 
 /** Tables whose rows are found in the log by its keys. */
 const FOUND_BY_KEY: ReadonlySet<string> = new Set(['colonies', 'glasses', 'animals'])
 
-/** Whether any row of any table names a record. */
-async function isNamed(db: UlkinDb, table: string, id: string): Promise<boolean> {
-  const logged = await db.records('entries').where('keys').between(`${id} `, `${id}!`).count()
-  if (logged > 0) return true
+/** Whether any row of any table names a record, but for some. */
+async function isNamed(db: UlkinDb, table: string, id: string, but: ReadonlySet<string> = new Set()): Promise<boolean> {
+  const logged = db.records('entries').where('keys').between(`${id} `, `${id}!`)
+  if ((await logged.filter(e => !but.has(e.id)).count()) > 0) return true
   // what an entry names beside whose it is has no key; the kinds that can name such a row are few
   for (const [kind, { needs }] of Object.entries(entryKinds)) {
     if (FOUND_BY_KEY.has(table) || !(Object.values(needs) as string[]).includes(table)) continue
@@ -183,14 +195,14 @@ async function isNamed(db: UlkinDb, table: string, id: string): Promise<boolean>
       .records('entries')
       .where('[kind+id]')
       .between([kind, Dexie.minKey], [kind, Dexie.maxKey])
-      .filter(e => tables.entries.references(e).some(r => r.table === table && r.id === id))
+      .filter(e => !but.has(e.id) && tables.entries.references(e).some(r => r.table === table && r.id === id))
       .count()
     if (named > 0) return true
   }
   for (const [name, { references, way }] of Object.entries(db.registry)) {
     if (way !== 'edited') continue
-    const rows: object[] = await db.table(name).toArray()
-    if (rows.some(row => references(row).some(r => r.table === table && r.id === id))) return true
+    const rows: { id: string }[] = await db.table(name).toArray()
+    if (rows.some(row => !but.has(row.id) && references(row).some(r => r.table === table && r.id === id))) return true
   }
   return false
 }

@@ -3,9 +3,9 @@ import { begun, type Glass, type Rack } from '#core/records'
 import { addEntries } from '~/data/addEntries'
 import type { UlkinDb } from '~/data/database'
 import { newId } from '~/data/newId'
-import { putBack, saveRecord, saveRecords } from '~/data/saveRecord'
+import { putBack, saveRecord, saveRecords, saveTogether } from '~/data/saveRecord'
 import { clashText } from '~/words/clash'
-import { colony, count, glass as glassOf, NOW } from '../make'
+import { colony, count, entryOf, glass as glassOf, NOW } from '../make'
 import { it, type RoomInDb } from './roomInDb'
 
 const LATER = NOW + 1000
@@ -110,5 +110,38 @@ describe('a value of another tab that gave way', () => {
   it('is named in the words of the sheet', () => {
     const text = clashText([{ field: 'grossL', mine: 20, theirs: 25 }])
     expect(text).toBe('Another tab had changed the same (litres): yours stands, theirs is kept in the attic.')
+  })
+  it('what only the entries of the same step name is put away with them; what was logged since keeps it', async ({
+    db,
+    s,
+  }) => {
+    const made = async () => {
+      const glass = glassOf(s.room.id, s.rack.id, { name: 'Box' })
+      const box = colony(glass.id)
+      const rack = (await db.records('racks').toArray())[0]!
+      const entries = [entryOf('move', 1, { colonyId: s.colony.id, toColonyId: box.id, number: 5 })]
+      const { ways } = await saveTogether(
+        db,
+        [
+          { table: 'racks', record: { ...rack, name: 'By the window' } },
+          { table: 'glasses', record: glass },
+          { table: 'colonies', record: box },
+        ],
+        entries,
+        NOW,
+      )
+      return { glass, box, entries, ways, rack }
+    }
+    const first = await made()
+    expect(await putBack(db, first.ways, LATER, first.entries)).toBe(true)
+    const kept = await db.records('colonies').get(first.box.id)
+    expect(kept?.ended).toMatchObject({ why: 'putAway' })
+    expect((await db.records('glasses').get(first.glass.id))?.ended).toMatchObject({ why: 'putAway' })
+    expect((await db.records('racks').get(first.rack.id))?.name).toBe(first.rack.name)
+    // somebody counted there since: then it stays as it is
+    const second = await made()
+    await addEntries(db, [count(second.box.id, 0, 4)])
+    expect(await putBack(db, second.ways, LATER, second.entries)).toBe(false)
+    expect((await db.records('colonies').get(second.box.id))?.ended).toBeUndefined()
   })
 })

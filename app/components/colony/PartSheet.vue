@@ -90,24 +90,17 @@ async function save() {
   refused.value = what.value === 'join' && move ? doubt.question(move, props.colony) : mixing(draft.value.glassId)
   if (refused.value) return
   const entries = move ? [move] : []
-  const back = async () => {
-    await (what.value === 'join' ? endings.bringBack('colonies', colony.id) : putAway(colony))
-    return 'Taken back.'
-  }
+  // who parted has come back: the keeper is where they came from
+  const undone = what.value === 'join' ? undefined : () => navigateTo(`/colony/${props.colony.id}`)
   const words =
     what.value === 'join'
       ? `${props.colony.name} joined to ${room.colonyById.get(draft.value.intoId)?.name}.`
       : `${whole(move?.number ?? 0)} of ${props.colony.name} parted into ` +
         `${room.glassById.get(draft.value.glassId)?.name}.`
-  const saved = await saveWith([{ table: 'colonies', record: colony }], entries, words, back)
+  const saved = await saveWith([{ table: 'colonies', record: colony }], entries, words, undone)
   if (!saved) return
   open.value = false
   await navigateTo(what.value === 'join' ? `/colony/${draft.value.intoId}` : `/colony/${colony.id}`)
-}
-/** A parting that is taken back leaves a colony of nobody: it is put away, and the keeper is where it came from. */
-async function putAway(parted: Colony) {
-  await endings.end('colonies', parted, 'putAway')
-  await navigateTo(`/colony/${props.colony.id}`)
 }
 async function end() {
   if (!why.value) return
