@@ -38,7 +38,15 @@ export function useSurplusDesk() {
     const of = lines.value.find(l => l.line.id === colony.lineId)
     const ladder = room.ladders.find(l => l.id === of?.line.ladderIds[0])
     const stock = of && byRung(of, colony)
-    return ladder && stock ? offersByRung(ladder, { stock, core: coreOf(colony), offered: Math.max(0, free) }) : []
+    if (!ladder || !stock) return []
+    const ordered = (rungId: string) =>
+      reservedOf(
+        open.value.filter(o => o.rungId === rungId),
+        colony.id,
+        nowMs.value,
+      )
+    const reserved = new Map(ladder.rungs.map(r => [r.id, ordered(r.id)]))
+    return offersByRung(ladder, { stock, core: coreOf(colony), offered: Math.max(0, free), reserved })
   }
   const colonies = computed(() =>
     statements.inFull

@@ -131,6 +131,8 @@ export interface SurplusAsked {
   allowedRisk: number
   stayUnder: number
   orders: Order[]
+  /** of the grown animals, the part that stands on each rung and does not breed */
+  onRung: Record<string, number>
 }
 /** What comes back, part by part. */
 export type SurplusPart =
@@ -163,7 +165,7 @@ async function surplus(
   give({
     kind: 'ahead',
     spare: spareAhead(futures, floors, AHEAD),
-    orders: ordersAhead(asked.orders, futures, floors.total, about.nowMs),
+    orders: ordersAhead(asked.orders, futures, { keep: floors.total, nowMs: about.nowMs, onRung: asked.onRung }),
   })
   const oneSex = resolveGroup(about.subject.colony).group.stages.femaleShare.value === 1
   for (const of of takeKinds.options.filter((k): k is TakeKind => !oneSex || (k !== 'females' && k !== 'males'))) {

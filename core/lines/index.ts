@@ -77,6 +77,7 @@ export {
   breedingCore,
   type ByRung,
   bySex,
+  type OfferAsked,
   offersByRung,
   type RungOffer,
   type StockAsked,

@@ -105,6 +105,8 @@ export interface RungOffer {
   /** grown animals on it, and those of them that breed */
   there: number
   breeding: number
+  /** ordered of this very rung */
+  reserved: number
   /** most that can go where all that go are of this rung */
   atMost: number
   /** how many of what is on offer are of it, taken as they come of those that do not breed */
@@ -113,17 +115,26 @@ export interface RungOffer {
   priceEach: number | null
 }
 
-/**
- * Splits what is on offer over the rungs, best first; the breeding core is left out.
- * @param offered animals that can go and are reserved for nobody
- */
+/** What of a colony can be offered. */
+export interface OfferAsked {
+  stock: ByRung
+  /** who breeds and stays */
+  core: readonly RungCount[]
+  /** animals that can go and are reserved for nobody */
+  offered: number
+  /** ordered of each rung; none when missing */
+  reserved?: ReadonlyMap<Id, number>
+}
+
+/** Splits what is on offer over the rungs, best first; the breeding core and what is ordered of a rung are left out. */
 export function offersByRung(
   ladder: Pick<Ladder, 'rungs'>,
-  { stock, core, offered }: { stock: ByRung; core: readonly RungCount[]; offered: number },
+  { stock, core, offered, reserved = new Map() }: OfferAsked,
 ): RungOffer[] {
   const breeding = countsOn(ladder, core).map(Math.round)
+  const ordered = presentRungs(ladder).map(r => reserved.get(r.id) ?? 0)
   const there = stock.females.map((n, k) => n + stock.males[k]!)
-  const free = there.map((n, k) => Math.max(0, n - breeding[k]!))
+  const free = there.map((n, k) => Math.max(0, n - breeding[k]! - ordered[k]!))
   const shared = sharedOut(Math.min(offered, sum(free)), free)
   return presentRungs(ladder)
     .map((rung, k) => ({
@@ -131,6 +142,7 @@ export function offersByRung(
       words: rung.words,
       there: there[k]!,
       breeding: breeding[k]!,
+      reserved: ordered[k]!,
       atMost: Math.min(offered, free[k]!),
       offered: shared[k]!,
       priceEach: rung.priceEach ?? null,

@@ -127,13 +127,28 @@ function thereFor(kind: TakeKind, number: number, there: OfKinds, gone: OfKinds)
   return grown >= number && (kind === 'adults' || there[kind] - gone[kind] >= number)
 }
 
+/** What orders are held against. */
+export interface OrdersAsked {
+  /** animals that must stay */
+  keep: number
+  nowMs: number
+  /** of the grown animals, the part that stands on each rung and does not breed */
+  onRung?: Readonly<Record<string, number>>
+}
+
 /**
- * Looks ahead at all open orders of one colony. Each is judged on its own stage and sex, and served after those due
- * before it; what those take of its kind is no longer there. What would have been born of them is not taken off.
+ * Looks ahead at all open orders of one colony. Each is judged on its own stage, sex and rung, and served after those
+ * due before it; what those take of its kind is no longer there. What would have been born of them is not taken off,
+ * and the grown ones are taken to stand on their rungs as they do today.
  */
-export function ordersAhead(orders: readonly Order[], futures: Futures, keep: number, nowMs: number): OrderOutlook[] {
+export function ordersAhead(
+  orders: readonly Order[],
+  futures: Futures,
+  { keep, nowMs, onRung = {} }: OrdersAsked,
+): OrderOutlook[] {
   let until = 0
   const gone: OfKinds = { halfGrown: 0, adults: 0, females: 0, males: 0 }
+  const goneOfRung = new Map<string, number>()
   return orders
     .filter(o => o.state === 'open')
     .toSorted((a, b) => (a.dueAt < b.dueAt ? -1 : 1))
@@ -145,9 +160,12 @@ export function ordersAhead(orders: readonly Order[], futures: Futures, keep: nu
         const at = week * futures.size + i
         const [total, halfGrown, females] = [futures.totals[at]!, futures.halfGrown[at]!, futures.females[at]!]
         const there = { halfGrown, females, adults: total - halfGrown, males: total - halfGrown - females }
-        if (total - until >= keep && thereFor(order.of, order.number, there, gone)) can++
+        const share = order.rungId === undefined ? undefined : onRung[order.rungId]
+        const ofRung = share === undefined ? Infinity : share * there.adults - (goneOfRung.get(order.rungId!) ?? 0)
+        if (total - until >= keep && ofRung >= order.number && thereFor(order.of, order.number, there, gone)) can++
       }
       if (order.of !== 'any') gone[order.of] += order.number
+      if (order.rungId) goneOfRung.set(order.rungId, (goneOfRung.get(order.rungId) ?? 0) + order.number)
       return { orderId: order.id, week, chance: can / futures.size, until }
     })
 }

@@ -92,15 +92,23 @@ const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 
 const carrying = computed(() => (group.value.stages.eggs === 'carried' ? Math.round(props.population.broods.value) : 0))
 
+/** Of the grown animals, the part that stands on each rung and does not breed. */
+const onRung = computed(() => {
+  const all = props.rungs.reduce((n, r) => n + r.there, 0)
+  return Object.fromEntries(props.rungs.map(r => [r.rungId, all > 0 ? (r.there - r.breeding) / all : 0]))
+})
 watchDebounced(
-  [() => props.colony.id, () => props.asOf, floors, () => props.orders],
+  [() => props.colony.id, () => props.asOf, floors, () => props.orders, () => JSON.stringify(onRung.value)],
   async () => {
     takes.value = []
     upper.value = null
     course.value = null
     await numbers.surplus(
       props.colony,
-      { ...floors.value, stayUnder: outgrownAt(props.population.capacity), orders: props.orders.map(o => ({ ...o })) },
+      {
+        ...{ ...floors.value, stayUnder: outgrownAt(props.population.capacity) },
+        ...{ orders: props.orders.map(o => ({ ...o })), onRung: onRung.value },
+      },
       part => {
         if (part.kind === 'take') takes.value = [...takes.value, part.take]
         else if (part.kind === 'upper') upper.value = part.upper

@@ -94,6 +94,17 @@ describe('those that breed', () => {
     // thirty of a hundred and four, as they come
     expect(offers.map(o => o.offered)).toEqual([3, 12, 12, 3])
     expect(worthOf(offers)).toBe(3 * 4 + 12 * 3 + 12 * 2 + 3)
+    // what is ordered of a rung is no longer on offer there
+    const ordered = new Map([[l.rungId(2), 40]])
+    const less = offersByRung(priced, { stock: stock([]), core, offered: 30, reserved: ordered })
+    expect(less.map(o => [o.reserved, o.atMost])).toEqual([
+      [0, 11],
+      [40, 3],
+      [0, 30],
+      [0, 10],
+    ])
+    expect(less.reduce((n, o) => n + o.offered, 0)).toBe(30)
+    expect(less[1]!.offered).toBeLessThanOrEqual(3)
     const all = offersByRung(l.ladder, { stock: stock([]), core, offered: 500 })
     expect(all.map(o => o.offered)).toEqual([11, 43, 40, 10])
     expect([all[0]!.priceEach, worthOf(all)]).toEqual([null, 0])

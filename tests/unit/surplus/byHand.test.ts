@@ -128,12 +128,34 @@ describe('orders, by hand', () => {
     [20, 10],
   ]
   const futures = futuresOf(totals, females, halfGrown)
-  const chance = (o: Order, keep = 30) => ordersAhead([o], futures, keep, NOW)[0]!
+  const onRung: Record<string, number> = {}
+  const chance = (o: Order, keep = 30) => ordersAhead([o], futures, { keep, nowMs: NOW, onRung })[0]!
   it('can be filled where so many of the kind are there and enough stay', () => {
     expect(chance(order(10, 7))).toMatchObject({ week: 1, chance: 0.75, until: 10 })
     expect(chance(order(10, 7, { of: 'females' }))).toMatchObject({ chance: 0.5 })
     expect(chance(order(10, 7, { of: 'halfGrown' }))).toMatchObject({ chance: 0.5 })
     expect(chance(order(10, 7), 31).chance).toBe(0.5)
+  })
+  it('of a rung want so many on it who do not breed, after those ordered before', () => {
+    const rungId = nextId()
+    const asked = { keep: 0, nowMs: NOW, onRung: { [rungId]: 0.25 } }
+    const [size, weeks] = [2, 1]
+    // grown: forty in one future, eighty in the other
+    const flat = (values: number[]) => Float64Array.from(values)
+    const grown = { size, weeks, totals: flat([40, 80, 40, 80]), halfGrown: flat([0, 0, 0, 0]) }
+    const futures = { ...grown, females: flat([20, 40, 20, 40]) } as unknown as Futures
+    const of = (...numbers: number[]) =>
+      ordersAhead(
+        numbers.map((n, k) => order(n, 1 + k, { of: 'adults', rungId })),
+        futures,
+        asked,
+      ).map(o => o.chance)
+    expect(of(10)).toEqual([1])
+    expect(of(11)).toEqual([0.5])
+    expect(of(21)).toEqual([0])
+    expect(of(8, 4)).toEqual([1, 0.5])
+    // of a rung of which nothing is known the number of grown ones alone counts
+    expect(ordersAhead([order(40, 1, { of: 'adults', rungId: nextId() })], futures, asked)[0]!.chance).toBe(1)
   })
   it('are judged in the week they are due, from today to the end of the fan', () => {
     expect(chance(order(10, 3))).toMatchObject({ week: 0, chance: 1 })

@@ -112,8 +112,7 @@ describe('orders', () => {
       ordersAhead(
         list.map(([number, of], k) => order(number, k + 1, { of })),
         still,
-        10,
-        NOW,
+        { keep: 10, nowMs: NOW },
       ).map(o => o.chance)
     expect(chances([24, 'males'], [1, 'males'], [35, 'females'])).toEqual([1, 0, 1])
     // sixty are grown: what goes as female or male is no longer there as grown, and the other way round
@@ -132,8 +131,7 @@ describe('orders', () => {
     const ahead = ordersAhead(
       [order(60, 20), order(20, 6), order(5000, 60), order(9, 3, { state: 'dropped' })],
       futures,
-      30,
-      NOW,
+      { keep: 30, nowMs: NOW },
     )
     expect(ahead.map(o => o.until)).toEqual([20, 80, 5080])
     expect(ahead[0]!.chance).toBeGreaterThan(0.95)
