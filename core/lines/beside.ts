@@ -73,8 +73,11 @@ export function besideTrait(
   }
   const seen = graded.filter(Boolean).length < 2 ? null : meansOf(cells)
   if (!seen) return { ...told, perRung: null, learnt: 0, slopes: [], rungsPerSd: 1 }
-  const spread = spreadOf(seen.covariance, cells, fit.model.history.groups)
-  const slopes = slopesOf(seen.means, spread, { cells, fit })
+  const rows = read.generations.map(g => fit.model.rowOf.get(g.id)!)
+  const { groups } = fit.model.history
+  const own = rows.map(row => groups[row]!)
+  const spread = spreadOf(seen.covariance, cells, own)
+  const slopes = slopesOf(seen.means, spread, { cells, rows, fit })
   const perRung = rangeOf(slopes.map(s => (s.slope * rungWidth(fit)) / seen.width))
   const prior = (2 * Z80 * SLOPE_PRIOR_SD * rungWidth(fit)) / seen.width
   const learnt = Math.max(0, 1 - (perRung.high - perRung.low) / prior)
@@ -173,11 +176,11 @@ function spreadOf(sampled: Matrix, cells: readonly Cell[], groups: readonly Line
 function slopesOf(
   means: readonly number[],
   spread: CholeskyDecomposition,
-  { cells, fit }: { cells: readonly Cell[]; fit: LineFit },
+  { cells, rows, fit }: { cells: readonly Cell[]; rows: readonly number[]; fit: LineFit },
 ) {
   const y = spread.solve(Matrix.columnVector([...means])).to1DArray()
   const truths = fit.draws.map(({ run }) => {
-    const values = cells.map(c => run.standings[c.row]!.mean)
+    const values = cells.map(c => run.standings[rows[c.row]!]!.mean)
     const solved = spread.solve(Matrix.columnVector(values)).to1DArray()
     const precision = 1 / SLOPE_PRIOR_SD ** 2 + values.reduce((sum, v, i) => sum + v * solved[i]!, 0)
     const middle = values.reduce((sum, v, i) => sum + v * y[i]!, 0) / precision

@@ -48,6 +48,8 @@ export interface LineGroup {
   period: string
   gradings: readonly GroupGrading[]
   twice: readonly GradedTwice[]
+  /** nobody chose who bred it: it tells years apart from breeding, and is no generation of the line that is told */
+  spare?: true
 }
 
 /** All that the log says of a line's grades on one ladder: parents before their young. */

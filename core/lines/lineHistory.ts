@@ -62,9 +62,11 @@ const UNTOLD = 8
  */
 export function readLine(records: LineRecords): LineRead {
   const entries = currentEntries(records.entries)
-  const gradings = entries.filter(
+  const all = entries.filter(
     (e): e is EntryOf<'grading'> => e.kind === 'grading' && seenIn(e, records.ladder).length > 0,
   )
+  const ofSpare = (e: EntryOf<'grading'>) => e.colonyId === records.line.spareColonyId
+  const gradings = all.filter(e => !ofSpare(e))
   const parts = records.generations.length > 0 ? byGeneration(records, gradings) : byStretch(gradings)
   const generations: GradedGeneration[] = []
   const groups: LineGroup[] = []
@@ -76,12 +78,32 @@ export function readLine(records: LineRecords): LineRead {
     const counts = countsOn(records.ladder, seen.once)
     generations.push({ id, n, fromMs, gradings: own, counts, bred: null })
     const size = Math.max(2, Math.round(counts.reduce((a, b) => a + b, 0)))
+    // who was not chosen grew up beside it; the newest of the line stays the last
+    const untilMs = parts[i + 1]?.fromMs ?? Infinity
+    const beside = all.filter(e => ofSpare(e) && momentMs(e.at) >= fromMs && momentMs(e.at) < untilMs)
+    if (i > 0 && beside.length > 0) groups.push(spareGroup(id, beside, { groups, ladder: records.ladder }))
     groups.push({ id, size, breeders, period: id, gradings: seen.gradings, twice: seen.twice })
   }
   const last = generations.at(-1)
   const running = runningOf(records.breedingGroups, last?.id).flatMap(b => setsOf(b, records.ladder))
   if (last) last.bred = bredOf(running)
   return { history: { rungs: presentRungs(records.ladder).length, groups }, generations, running }
+}
+
+/** Animals of the spare glass in the time of a generation: bred by whoever was there before, at first the founders. */
+function spareGroup(
+  period: Id,
+  own: readonly EntryOf<'grading'>[],
+  { groups, ladder }: { groups: readonly LineGroup[]; ladder: Ladder },
+): LineGroup {
+  const { once, gradings, twice } = graded(own, ladder)
+  const before = groups.findLast(g => g.spare) ?? groups[0]!
+  const number = Math.max(UNTOLD, Math.round(before.size / 2))
+  const breeders = (['male', 'female'] as const).map(sex => ({
+    ...{ groupId: before.id, sex, number, rungs: null, grader: SOMEBODY },
+  }))
+  const size = Math.max(2, Math.round(rungsTotal(once)))
+  return { id: `${period} spare`, size, breeders, period, gradings, twice, spare: true }
 }
 
 /** Choices of breeders of a generation that are at it, or were. */

@@ -17,7 +17,7 @@ const YOUNG: readonly [number, number] = [20, 200]
 
 /** How many young are thought to grow up, for every forecast of a line alike. */
 export function usualYoung({ groups }: LineHistory): number {
-  const graded = groups.findLast(g => g.gradings.length + g.twice.length > 0)
+  const graded = groups.findLast(g => !g.spare && g.gradings.length + g.twice.length > 0)
   return Math.min(YOUNG[1], Math.max(YOUNG[0], graded?.size ?? 0))
 }
 

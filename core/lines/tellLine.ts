@@ -65,6 +65,8 @@ export interface LineTold {
   agreements: AgreementTold[]
   /** how those on the lowest rung may come about; null where too few generations have any */
   throwbacks: InheritanceTold[] | null
+  /** where nobody chooses: how it was graded last, and the line at the same time; null without a spare glass */
+  spare: { meanRung: number; ofLine: number } | null
   /** other traits that it is graded by */
   beside: Omit<Beside, 'slopes'>[]
 }
@@ -128,22 +130,37 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
     keepers: keepersOf(fit),
     agreements: agreementsOf(records, read),
     throwbacks: throwbacksOf(read),
+    spare: spareOf(read.history, generations),
     beside: beside.map(({ slopes: _, ...b }) => b),
   }
   return { told, read, fit, beside }
 }
 
-function besideOf({ beside = [], entries }: LineRecords, of: { read: LineRead; fit: LineFit }): Beside[] {
-  const gradings = currentEntries(entries).filter((e): e is EntryOf<'grading'> => e.kind === 'grading')
+/** How the newest graded animals of the spare glass stand beside those of the line that grew up with them. */
+function spareOf({ groups, rungs }: LineHistory, generations: LineTold['generations']): LineTold['spare'] {
+  const spare = groups.findLast(g => g.spare)
+  const ofLine = generations.find(g => g.id === spare?.period)?.meanRung
+  if (!spare || ofLine == null) return null
+  const cells = spare.gradings.flatMap(g => g.cells)
+  const counts = Array.from({ length: rungs }, (_, k) =>
+    total(cells.map(c => (c.from <= k && k <= c.to ? c.number / (c.to - c.from + 1) : 0))),
+  )
+  return { meanRung: meanRungOf(counts), ofLine }
+}
+
+function besideOf({ beside = [], entries, line }: LineRecords, of: { read: LineRead; fit: LineFit }): Beside[] {
+  const gradings = currentEntries(entries).filter(
+    (e): e is EntryOf<'grading'> => e.kind === 'grading' && e.colonyId !== line.spareColonyId,
+  )
   return beside.map(ladder => besideTrait(ladder, gradings, of))
 }
 
 const total = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
 const shareFrom = (counts: readonly number[], from: number) => total(counts.slice(from)) / total(counts)
 
-/** Rows of the groups that were graded. */
+/** Rows of the line's own groups that were graded. */
 const gradedRows = ({ groups }: LineHistory): number[] =>
-  groups.flatMap((g, row) => (g.gradings.length + g.twice.length > 0 ? [row] : []))
+  groups.flatMap((g, row) => (!g.spare && g.gradings.length + g.twice.length > 0 ? [row] : []))
 
 /** Rungs a generation over the last three steps: of what was graded, without the keepers' eyes. */
 function paceOf({ model, draws }: LineFit): number | null {
@@ -169,7 +186,8 @@ function headingOf({ model, draws }: LineFit, pace: number | null): Heading {
 /** The newest generation against what the ones before had foreseen. */
 function cameOf({ history, generations }: LineRead): CameTold | null {
   const last = history.groups.at(-1)!
-  const before = { ...history, groups: history.groups.slice(0, -1) }
+  // what grew up beside it tells of its year, and was not there to be asked
+  const before = { ...history, groups: history.groups.filter(g => g.period !== last.period) }
   const { counts, gradings } = generations.at(-1)!
   if (before.groups.length === 0 || total(counts) === 0 || last.breeders.every(b => b.rungs === null)) return null
   if (gradedRows(before).length === 0) return null

@@ -19,6 +19,8 @@ export const Line = z.strictObject({
   goal: z.string().trim().max(200, 'must have 200 letters at most').optional(),
   /** what its animals are graded by, the main one first */
   ladderIds: z.array(Id).max(LADDERS_MOST, 'takes eight ladders at most'),
+  /** the colony of it in which nobody chooses who breeds: what food and warmth do to all of them shows there */
+  spareColonyId: Id.optional(),
   /** inbreeding that the keeper does not want to pass; a quarter, that of full sibs' young, when missing */
   kinshipLimit: z.number().min(0.02, 'must be 2 % or more').max(0.5, 'must be 50 % at most').optional(),
 })

@@ -96,7 +96,11 @@ export const tables: { readonly [T in TableName]: TableDefinition<Tables[T]> } =
   ladders: { ...inRoom, way: 'edited', words: ['ladder of grades', 'ladders of grades'] },
   lines: {
     ...inRoom,
-    references: l => [...inRoom.references(l), ...l.ladderIds.flatMap((id, i) => to('ladders', `ladderIds.${i}`, id))],
+    references: l => [
+      ...inRoom.references(l),
+      ...l.ladderIds.flatMap((id, i) => to('ladders', `ladderIds.${i}`, id)),
+      ...to('colonies', 'spareColonyId', l.spareColonyId),
+    ],
     way: 'edited',
     words: ['line', 'lines'],
   },

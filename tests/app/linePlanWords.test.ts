@@ -85,7 +85,16 @@ describe('the grade meter in words', () => {
 
 describe('animals of a rung that leave', () => {
   const rung: RungOffer = {
-    ...{ rungId: nextId(), words: 'dense', there: 20, breeding: 4, reserved: 0, atMost: 12, offered: 5, priceEach: 2.5 },
+    ...{
+      rungId: nextId(),
+      words: 'dense',
+      there: 20,
+      breeding: 4,
+      reserved: 0,
+      atMost: 12,
+      offered: 5,
+      priceEach: 2.5,
+    },
   }
   it('are written down with it', () => {
     const draft = {

@@ -84,6 +84,10 @@ const height = (n: number) => 11 * Math.max(1, Math.ceil(n / perRow.value))
       </tbody>
     </table>
     <p class="small muted">Each dot is one graded animal; filled ones were bred from.</p>
+    <p v-if="told.spare" class="small muted">
+      In the spare glass, where nobody chooses, the mean rung is {{ told.spare.meanRung.toFixed(1) }}; of the line at
+      the same time it is {{ told.spare.ofLine.toFixed(1) }}.
+    </p>
     <p v-if="told.came" class="small muted">
       The newest was foreseen with {{ told.bestFrom + 1 }} or better in
       {{ shareRange(told.came.forecast.upFrom[told.bestFrom]!) }}; it came with {{ percent(told.best!.now) }}.

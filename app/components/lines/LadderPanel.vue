@@ -19,6 +19,11 @@ watch(
   },
 )
 const goal = ref(props.line.goal ?? '')
+const spare = ref(props.line.spareColonyId ?? '')
+const spares = computed(() => [
+  { value: '', title: 'none' },
+  ...room.colonies.filter(c => c.lineId === props.line.id).map(c => ({ value: c.id, title: c.name })),
+])
 const limit = ref(String(Math.round(100 * (props.line.kinshipLimit ?? 0.25))))
 const issue = ref('')
 const old = computed(() => {
@@ -43,11 +48,12 @@ async function save() {
         ? ''
         : 'The limit of inbreeding is a percentage from 2 to 50; 25 is that of brother and sister’s young.'
   if (typeof read === 'string' || issue.value) return
-  const { goal: _, ...line } = toRaw(props.line)
+  const { goal: _g, spareColonyId: _s, ...line } = toRaw(props.line)
   const ladderIds = line.ladderIds.includes(read.id) ? line.ladderIds : [...line.ladderIds, read.id]
   const record: Line = {
     ...line,
     ...(goal.value.trim() && { goal: goal.value.trim() }),
+    ...(spare.value && { spareColonyId: spare.value }),
     ...{ ladderIds, kinshipLimit: share / 100 },
   }
   const saved = await saveAll(
@@ -130,6 +136,12 @@ async function save() {
       <TextInput v-model="goal" label="What the line is bred for" />
       <TextInput v-model="limit" label="Inbreeding not to pass" suffix="%" numeric />
     </FieldGrid>
+    <template v-if="main && spares.length > 2">
+      <PickOne v-model="spare" label="A spare glass, where nobody chooses who breeds" :options="spares" />
+      <p class="small muted">
+        Graded now and then, it tells what food and warmth do to all from what breeding does to the line.
+      </p>
+    </template>
     <FieldIssue :text="issue" />
     <div><v-btn color="primary" :loading="saving" @click="save">Save the ladder</v-btn></div>
     <p v-if="old.length > 0" class="small muted">
