@@ -8,6 +8,8 @@ export interface Standing {
   variance: number
   /** what the environment of its growing up added to all */
   environment: number
+  /** what their age added to all when they were graded */
+  aged: number
 }
 
 /** How a keeper sees animals: what is graded is the trait, moved by a shift and blurred. */
@@ -56,7 +58,7 @@ export function chosenOf(
     return { mean, variance, doubt: ((1 + unevenness) * variance) / Math.max(1, set.number) }
   const seen = variance + environment + eye.blur
   const sd = Math.sqrt(seen)
-  const at = mean + standing.environment + eye.shift
+  const at = mean + standing.environment + standing.aged + eye.shift
   const edge = (k: number) => (k === 0 ? -Infinity : k > eye.cuts.length ? Infinity : (eye.cuts[k - 1]! - at) / sd)
   let [first, second, within] = [0, 0, 0]
   for (const [k, n] of set.rungs.entries()) {

@@ -7,5 +7,5 @@ import type { GradedSex } from './history'
  */
 export const UNEVENNESS: Readonly<Record<GradedSex, number>> = { male: 0.7, female: 0.3, mixed: 0.5 }
 
-/** Spread of the unevenness on the log scale: nearly three times as much or as little (from memory). */
-export const UNEVENNESS_SD = 1
+/** Spread of the unevenness on the log scale: two and a half times as much or as little (from memory). */
+export const UNEVENNESS_SD = 0.9

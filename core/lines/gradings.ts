@@ -37,7 +37,12 @@ const sexes: readonly { sex: GradedSex; of: RungCount['sex'] }[] = [
 ]
 
 /** A grading as the model reads it, each sex for itself; an old rung that was split stays a stretch of today's. */
-export function gradingsOf(seen: readonly RungCount[], ladder: Pick<Ladder, 'rungs'>, grader: string): GroupGrading[] {
+export function gradingsOf(
+  seen: readonly RungCount[],
+  ladder: Pick<Ladder, 'rungs'>,
+  { grader, ageWeeks }: Pick<GroupGrading, 'grader' | 'ageWeeks'>,
+): GroupGrading[] {
+  const by = { grader, ...(ageWeeks !== undefined && { ageWeeks }) }
   const rungs = presentRungs(ladder).length
   return sexes.flatMap(({ sex, of }) => {
     const own = seen.filter(s => s.sex === of)
@@ -54,7 +59,7 @@ export function gradingsOf(seen: readonly RungCount[], ladder: Pick<Ladder, 'run
     // rungs on which nobody stood count too
     const covered = new Set([...cells.values()].flatMap(c => range(c.from, c.to)))
     for (const k of range(0, rungs - 1)) if (!covered.has(k)) add(k, k, 0)
-    return cells.size > 0 ? [{ grader, sex, cells: [...cells.values()].sort((a, b) => a.from - b.from) }] : []
+    return cells.size > 0 ? [{ ...by, sex, cells: [...cells.values()].sort((a, b) => a.from - b.from) }] : []
   })
 }
 const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i)
@@ -82,6 +87,8 @@ export function pairedSessions(entries: readonly Grading[], ladder: Ladder): Pai
       const [a, b] = [other && place(other.rungId), place(rungId)]
       if (a !== undefined && b !== undefined) table[a]![b]!++
     }
-    return [{ first, second, twice: { graders: [graderOf(first), graderOf(second)] as const, table } }]
+    const { ageWeeks } = first
+    const twice = { graders: [graderOf(first), graderOf(second)] as const, table }
+    return [{ first, second, twice: { ...twice, ...(ageWeeks !== undefined && { ageWeeks }) } }]
   })
 }

@@ -19,12 +19,15 @@ export interface GroupGrading {
   grader: string
   sex: GradedSex
   cells: readonly RungCell[]
+  /** about how old they were, weeks; where it is missing as old as is usual in the line */
+  ageWeeks?: number
 }
 
 /** The same animals graded by two keepers: rows are the rungs of the first, columns those of the second. */
 export interface GradedTwice {
   graders: readonly [string, string]
   table: readonly (readonly number[])[]
+  ageWeeks?: number
 }
 
 /** Animals that bred, all of one group and one sex. */

@@ -1,7 +1,8 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { normalFrom, type Ranged, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
 import type { LineHistory } from './history'
-import { cellsOf, type Graded, lineModel, type LineModel, type LineRun } from './lineModel'
+import { cellsOf, type Graded, lineModel, type LineModel } from './lineModel'
+import type { LineRun } from './lineRun'
 
 /**
  * What is thought of the heritability of a graded trait before anything was selected: a beta curve with its mean near

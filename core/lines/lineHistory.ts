@@ -149,7 +149,7 @@ export function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
   const once = firsts.flatMap(e => seenIn(e, ladder))
   const gradings = firsts.flatMap(e => {
     const longest = Math.max(0, ...pairs.filter(p => p.first.id === e.id).map(p => p.second.seen?.length ?? 0))
-    return gradingsOf(seenIn(e, ladder).slice(longest), ladder, graderOf(e))
+    return gradingsOf(seenIn(e, ladder).slice(longest), ladder, { grader: graderOf(e), ageWeeks: e.ageWeeks })
   })
   return { once, gradings, twice: pairs.map(p => p.twice) }
 }

@@ -1,9 +1,9 @@
-import { quickNormalBelow } from '#core/stats'
-import { type Chosen, chosenOf, type Eye, joinChosen, type Standing } from './chosen'
+import { type Chosen, chosenOf, type Eye, joinChosen } from './chosen'
 import { UNEVENNESS } from './familySizes'
 import { groupKinships } from './groupKinship'
-import { type BreederSet, type GradedSex, gradersOf, type LineGroup, type LineHistory } from './history'
+import { type BreederSet, type GradedSex, gradersOf, type LineHistory } from './history'
 import { breederGroups } from './breederGroups'
+import { ageing, fillChances, type LineRun, sign } from './lineRun'
 
 /** Figures from memory that the fit begins with, marked as such where they are shown. */
 export const LINE_PRIOR = {
@@ -16,6 +16,8 @@ export const LINE_PRIOR = {
   shift: 0.35,
   /** how far males and females lie apart */
   sexes: 0.5,
+  /** what twice the age adds */
+  age: 0.3,
   /** where the lowest border lies, and the ratio of the steps between them */
   lowest: 1.5,
   steps: 0.6,
@@ -40,18 +42,6 @@ export interface LineModel {
   run(latents: Float64Array, heritability: number, like?: { run: LineRun; latent: number }): LineRun
 }
 
-/** A line as some latents have it. */
-export interface LineRun {
-  eyes: Map<string, Eye>
-  /** how far females lie above the mean of both; males as far below */
-  sexes: number
-  /** variance of what is not passed on */
-  rest: number
-  standings: Standing[]
-  /** chance of each cell that was graded, in the order of `cellsOf` */
-  chances: Float64Array
-}
-
 /** One multinomial of a history: how many fell into each of its cells, which follow one another in `chances`. */
 export interface Graded {
   counts: readonly number[]
@@ -74,8 +64,6 @@ export function cellsOf(history: LineHistory): Graded[] {
   return found
 }
 
-const sign: Readonly<Record<GradedSex, number>> = { female: 1, male: -1, mixed: 0 }
-
 /** Where each unknown stands among the latents. */
 interface Layout {
   blurs: number
@@ -84,17 +72,31 @@ interface Layout {
   groups: number
   /** how far the sexes lie apart; only where somebody told them apart */
   sexes: number
+  /** what age adds; only where animals were graded at more than one */
+  age: number
   size: number
 }
 
 function layoutOf(history: LineHistory, graders: number, periods: number): Layout {
   const sexed = history.groups.some(g => g.gradings.some(x => x.sex !== 'mixed'))
+  const aged = new Set(agesOf(history)).size > 1
   const blurs = history.rungs - 1
   const shifts = blurs + graders
   const periodsAt = shifts + Math.max(0, graders - 1)
   const groups = periodsAt + periods
   const sexes = groups + history.groups.length - 1
-  return { blurs, shifts, periods: periodsAt, groups, sexes, size: sexes + (sexed ? 1 : 0) }
+  const age = sexes + (sexed ? 1 : 0)
+  return { blurs, shifts, periods: periodsAt, groups, sexes, age, size: age + (aged ? 1 : 0) }
+}
+
+/** Ages at which animals were graded, where somebody said so. */
+const agesOf = ({ groups }: LineHistory): number[] =>
+  groups.flatMap(g => [...g.gradings, ...g.twice].flatMap(x => x.ageWeeks ?? []))
+
+/** The age to which all is put: the middle of those that were said. */
+function usualAge(history: LineHistory): number {
+  const sorted = agesOf(history).toSorted((a, b) => a - b)
+  return sorted[Math.floor(sorted.length / 2)] ?? 1
 }
 
 /** How each keeper sees, as some latents have it: the borders rise by steps about three standard deviations in all. */
@@ -127,6 +129,7 @@ export function lineModel(history: LineHistory): LineModel {
   const rowOf = new Map(history.groups.map((g, row) => [g.id, row]))
   const kin = groupKinships(breederGroups(history.groups))
   const layout = layoutOf(history, graders.length, periods.length)
+  const usual = usualAge(history)
   const cells = cellsOf(history).reduce((sum, c) => sum + c.counts.length, 0)
   function segregates(breeders: readonly BreederSet[]): number {
     const all = breeders.reduce((sum, b) => sum + b.number, 0)
@@ -150,7 +153,9 @@ export function lineModel(history: LineHistory): LineModel {
     const from = like ? firstRows[like.latent]! : 0
     const made: LineRun = {
       eyes: like && from > 0 ? like.run.eyes : eyesOf(z, layout, graders),
-      sexes: layout.size > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
+      sexes: layout.age > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
+      age: layout.size > layout.age ? LINE_PRIOR.age * z[layout.age]! : 0,
+      usualAge: usual,
       rest: 1 - heritability,
       standings: like ? like.run.standings.slice(0, from) : [],
       chances: new Float64Array(cells),
@@ -160,34 +165,20 @@ export function lineModel(history: LineHistory): LineModel {
     for (let row = from; row < history.groups.length; row++) {
       const group = history.groups[row]!
       const environment = LINE_PRIOR.environment * z[layout.periods + periods.indexOf(group.period)]!
+      const aged = ageing(made, group.gradings.find(g => g.ageWeeks !== undefined) ?? {})
       const luck = row === 0 ? 0 : z[layout.groups + row - 1]!
       if (group.breeders.length === 0)
-        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment })
+        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment, aged })
       else {
         const young = youngOf(group.breeders, made, rowOf, heritability * kept[row]!)
         const drift = Math.sqrt(young.doubt + young.segregating / Math.max(1, group.size))
-        made.standings.push({ mean: young.mean + drift * luck, variance: young.variance, environment })
+        made.standings.push({ mean: young.mean + drift * luck, variance: young.variance, environment, aged })
       }
       at = fillChances(made, row, group, at)
     }
     return made
   }
   return { history, graders, size: layout.size, rowOf, segregates, run }
-}
-
-/** Chances of all that was graded of a group, from a place on. @returns the place after them */
-function fillChances(run: LineRun, row: number, { gradings, twice }: LineGroup, from: number): number {
-  let at = from
-  for (const { grader, sex, cells } of gradings) {
-    const look = lookOf(run, row, grader, sex)
-    for (const cell of cells) run.chances[at++] = look(cell.from, cell.to)
-  }
-  for (const { graders, table } of twice) {
-    const size = table.length ** 2
-    fillTwice(run.chances.subarray(at, at + size), run, row, graders)
-    at += size
-  }
-  return at
 }
 
 /** What breeders pass on, and what segregates among their young. */
@@ -238,58 +229,3 @@ export const amongFew = (number: number, sex: GradedSex): number =>
 const eyeOf = ({ eyes }: LineRun, grader: string): Eye => eyes.get(grader) ?? eyes.values().next().value!
 
 const moved = (eye: Eye, by: number): Eye => (by === 0 ? eye : { ...eye, shift: eye.shift + by })
-
-/** Chance of a stretch of rungs in a group, as a keeper grades it. */
-function lookOf(run: LineRun, row: number, grader: string, sex: GradedSex): (from: number, to: number) => number {
-  const { mean, variance, environment } = run.standings[row]!
-  const eye = run.eyes.get(grader)!
-  // both sexes together are a little wider than one
-  const wider = sex === 'mixed' ? run.sexes ** 2 : 0
-  const sd = Math.sqrt(variance + run.rest + eye.blur + wider)
-  const at = mean + environment + eye.shift + sign[sex] * run.sexes
-  const below = eye.cuts.map(cut => quickNormalBelow((cut - at) / sd))
-  const upTo = (k: number) => (k < 0 ? 0 : k >= below.length ? 1 : below[k]!)
-  return (from, to) => Math.max(1e-12, upTo(to) - upTo(from - 1))
-}
-
-const NODES = 25
-const FAR = 4
-const places = /* @__PURE__ */ Float64Array.from({ length: NODES }, (_, i) => -FAR + (2 * FAR * i) / (NODES - 1))
-const weights = /* @__PURE__ */ (() => {
-  const raw = places.map(x => Math.exp(-(x * x) / 2))
-  const all = raw.reduce((a, b) => a + b, 0)
-  return raw.map(w => w / all)
-})()
-
-/**
- * Chances of the pairs of rungs that two keepers give the same animals: what is graded is one, their errors are two.
- */
-function fillTwice(into: Float64Array, run: LineRun, row: number, graders: readonly [string, string]) {
-  const { mean, variance, environment } = run.standings[row]!
-  const sd = Math.sqrt(variance + run.rest + run.sexes ** 2)
-  const [first, second] = [run.eyes.get(graders[0])!, run.eyes.get(graders[1])!]
-  const rungs = first.cuts.length + 1
-  const [byFirst, bySecond] = [new Float64Array(rungs), new Float64Array(rungs)]
-  into.fill(1e-12)
-  for (let i = 0; i < NODES; i++) {
-    const at = mean + environment + sd * places[i]!
-    fillRungs(byFirst, first, at)
-    fillRungs(bySecond, second, at)
-    for (let a = 0; a < rungs; a++) {
-      const p = weights[i]! * byFirst[a]!
-      for (let b = 0; b < rungs; b++) into[a * rungs + b]! += p * bySecond[b]!
-    }
-  }
-}
-
-/** Chance of each rung for an animal whose trait is known. */
-function fillRungs(into: Float64Array, { cuts, shift, blur }: Eye, at: number) {
-  const sd = Math.sqrt(blur)
-  let last = 0
-  for (let k = 0; k < cuts.length; k++) {
-    const below = quickNormalBelow((cuts[k]! - at - shift) / sd)
-    into[k] = below - last
-    last = below
-  }
-  into[cuts.length] = 1 - last
-}

@@ -1,7 +1,8 @@
 import { binomialFrom, normalFrom, quickNormalBelow, type Ranged, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
 import { type BreederSet, bothSexes, type LineHistory } from './history'
 import type { LineFit } from './lineFit'
-import { LINE_PRIOR, type LineRun, youngOf } from './lineModel'
+import { LINE_PRIOR, youngOf } from './lineModel'
+import type { LineRun } from './lineRun'
 import { rangeOf, type SharesTold, sharesTold } from './sharesTold'
 
 /** What the young of some breeders will be. */

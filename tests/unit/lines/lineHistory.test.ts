@@ -13,7 +13,7 @@ describe('gradings on a ladder', () => {
       { rungId: c, sex: 'female' as const, number: 1 },
       { rungId: b, sex: 'unknown' as const, number: 4 },
     ]
-    expect(gradingsOf(seen, ladder, 'A. R.')).toEqual([
+    expect(gradingsOf(seen, ladder, { grader: 'A. R.' })).toEqual([
       { grader: 'A. R.', sex: 'female', cells: [cell(0, 0, 2), cell(1, 1, 0), cell(2, 2, 1)] },
       { grader: 'A. R.', sex: 'mixed', cells: [cell(0, 0, 0), cell(1, 1, 4), cell(2, 2, 0)] },
     ])
@@ -25,7 +25,7 @@ describe('gradings on a ladder', () => {
     const parts = [low, high].map((id, i) => ({ id, words: `part ${i}`, order: 1 + i, from: [b] }))
     const split = { ...ladder, rungs: [...ladder.rungs.map(r => (r.id === c ? { ...r, order: 3 } : r)), ...parts] }
     const seen = [{ rungId: b, sex: 'unknown' as const, number: 6 }]
-    expect(gradingsOf(seen, split, 'A')[0]!.cells).toEqual([cell(0, 0, 0), cell(1, 2, 6), cell(3, 3, 0)])
+    expect(gradingsOf(seen, split, { grader: 'A' })[0]!.cells).toEqual([cell(0, 0, 0), cell(1, 2, 6), cell(3, 3, 0)])
     expect(countsOn(split, seen)).toEqual([0, 3, 3, 0])
   })
   it('of old entries are found by their words', () => {
