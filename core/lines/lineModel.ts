@@ -16,8 +16,9 @@ export const LINE_PRIOR = {
   shift: 0.35,
   /** how far males and females lie apart */
   sexes: 0.5,
-  /** what twice the age adds */
-  age: 0.3,
+  /** what twice the age adds: colours deepen and animals grow; and its spread */
+  age: 0.2,
+  ageSd: 0.2,
   /** where the lowest border lies, and the ratio of the steps between them */
   lowest: 1.5,
   steps: 0.6,
@@ -154,7 +155,7 @@ export function lineModel(history: LineHistory): LineModel {
     const made: LineRun = {
       eyes: like && from > 0 ? like.run.eyes : eyesOf(z, layout, graders),
       sexes: layout.age > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
-      age: layout.size > layout.age ? LINE_PRIOR.age * z[layout.age]! : 0,
+      age: layout.size > layout.age ? LINE_PRIOR.age + LINE_PRIOR.ageSd * z[layout.age]! : 0,
       usualAge: usual,
       rest: 1 - heritability,
       standings: like ? like.run.standings.slice(0, from) : [],
