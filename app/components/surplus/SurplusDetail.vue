@@ -84,6 +84,7 @@ const rungColumns = [
   { key: 'words', title: 'Grade', as: 'name' },
   { key: 'there', title: 'There', as: 'figure' },
   { key: 'breeding', title: 'Breed, stay' },
+  { key: 'reserved', title: 'Ordered' },
   { key: 'atMost', title: 'Can go, if all are', as: 'figure' },
   { key: 'price', title: 'Price of each' },
 ] as const
@@ -171,6 +172,7 @@ const caution = computed(() =>
       <DataTable label="What can go by grade" :columns="rungColumns" :rows="rungs">
         <template #there="{ row }">{{ row.there === 0 ? 'none' : whole(row.there) }}</template>
         <template #breeding="{ row }">{{ row.breeding || '' }}</template>
+        <template #reserved="{ row }">{{ row.reserved || '' }}</template>
         <template #atMost="{ row }">{{ row.atMost === 0 ? 'none' : whole(row.atMost) }}</template>
         <template #price="{ row }">{{ row.priceEach === null ? '' : moneyText(row.priceEach, currency) }}</template>
       </DataTable>
