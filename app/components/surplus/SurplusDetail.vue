@@ -80,14 +80,14 @@ const staying = computed(() => ({
 }))
 const breeding = computed(() => props.rungs.reduce((n, r) => n + r.breeding, 0))
 const worth = computed(() => worthOf(props.rungs))
-const rungColumns = [
-  { key: 'words', title: 'Grade', as: 'name' },
-  { key: 'there', title: 'There', as: 'figure' },
-  { key: 'breeding', title: 'Breed, stay' },
-  { key: 'reserved', title: 'Ordered' },
-  { key: 'atMost', title: 'Can go, if all are', as: 'figure' },
-  { key: 'price', title: 'Price of each' },
-] as const
+const rungColumns = computed(() => [
+  { key: 'words', title: 'Grade', as: 'name' } as const,
+  { key: 'there', title: 'There', as: 'figure' } as const,
+  { key: 'breeding', title: 'Breed, stay' } as const,
+  ...(props.rungs.some(r => r.reserved > 0) ? [{ key: 'reserved', title: 'Ordered' } as const] : []),
+  { key: 'atMost', title: 'Can go, if all are', as: 'figure' } as const,
+  { key: 'price', title: 'Price of each' } as const,
+])
 const group = computed(() => groupOf(props.colony.groupId))
 const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 
@@ -98,9 +98,11 @@ const onRung = computed(() => {
   const all = props.rungs.reduce((n, r) => n + r.there, 0)
   return Object.fromEntries(props.rungs.map(r => [r.rungId, all > 0 ? (r.there - r.breeding) / all : 0]))
 })
+let turn = 0
 watchDebounced(
   [() => props.colony.id, () => props.asOf, floors, () => props.orders, () => JSON.stringify(onRung.value)],
   async () => {
+    const mine = ++turn
     takes.value = []
     upper.value = null
     course.value = null
@@ -111,6 +113,8 @@ watchDebounced(
         ...{ orders: props.orders.map(o => ({ ...o })), onRung: onRung.value },
       },
       part => {
+        // what was on its way for an older question is not shown over a newer one
+        if (mine !== turn) return
         if (part.kind === 'take') takes.value = [...takes.value, part.take]
         else if (part.kind === 'upper') upper.value = part.upper
         else if (part.kind === 'course') course.value = part.course
