@@ -28,8 +28,8 @@ export function whyLine(told: LineTold, nowMs: number): Why {
       'What was selected is the mean of those that bred, by their rungs and sexes, against all of their generation; ' +
         'what came of it is the next generation. Heritability is the part that came through, that of the founders ' +
         'without the keepers’ error.',
-      'Few breeders drift by chance (Hill 1972): the range holds that. A spare glass that is not selected would tell ' +
-        'a good year from a gain.',
+      'Few breeders drift by chance (Hill 1972): the range holds that. A spare glass in which nobody chooses tells a ' +
+        'good year from a gain. Gradings at another age than usual are put to the usual one.',
     ],
     formula: 'response = heritability × (mean of the breeders − mean of all), on the scale behind the grades',
     figures: [
@@ -45,11 +45,16 @@ export function whyLine(told: LineTold, nowMs: number): Why {
         value: '0.35 standard deviations',
         basis: memory,
       },
+      { name: 'Twice the age adds', value: '0.2 standard deviations, or none to twice that', basis: memory },
     ],
     narrows: [
       'A second keeper who grades the same animals again: then errors are measured, not remembered.',
       'More graded in each generation, and harder selection for a generation or two.',
-      'A spare glass of the same line from which nobody is chosen.',
+      ...(told.spare
+        ? []
+        : [
+            'A spare glass of the same line, in which nobody chooses: name it under Ladder, and grade it now and then.',
+          ]),
     ],
   }
 }

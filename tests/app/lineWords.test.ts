@@ -13,6 +13,7 @@ import {
 } from '~/words/lines'
 import { backText, breedTitle } from '~/words/lineTrays'
 import { plain } from '~/words/numbers'
+import { besideText } from '~/words/lineBeside'
 import { whyKinship, whyLine } from '~/words/whyLine'
 import { NOW } from '../make'
 
@@ -106,9 +107,30 @@ describe('why', () => {
     expect(why.figures[0]).toMatchObject({ value: '0.30 to 0.50' })
     expect(why.figures.filter(f => /memory/.test(f.basis)).length).toBeGreaterThanOrEqual(3)
     expect(why.narrows.join()).toContain('second keeper')
+    expect(why.narrows.join()).toContain('A spare glass')
+    expect(whyLine({ ...line, spare: { meanRung: 2, ofLine: 3 } }, NOW).narrows.join()).not.toContain('spare glass')
     const kinship = whyKinship(line)
     expect(kinship.reasons).toEqual(['About 20 % (10 % to 30 %) now.', 'Your limit comes in about two generations.'])
     expect(kinship.inputs[0]!.text).toContain('not written down')
     expect(kinship.figures[0]).toMatchObject({ value: '9 females, 3 males' })
+  })
+})
+
+describe('another trait', () => {
+  const told = (low: number, value: number, high: number, learnt = 0.5) =>
+    besideText({ perRung: { low, value, high }, learnt, meanRungs: [2, 2.1] }, 'Colour cover', 'Size')
+  it('is said to be paid for, to come along, or to go its own way', () => {
+    expect(plain(told(-0.6, -0.3, -0.1))).toBe(
+      'Better colour cover costs size: −0.30 of a rung for each rung of colour cover (likely −0.60 to −0.10).',
+    )
+    expect(plain(told(0.1, 0.3, 0.6))).toContain('Better colour cover takes size with it: +0.30')
+    expect(plain(told(-0.1, 0.1, 0.4))).toContain('go their own ways, as far as the grades tell: +0.10')
+    expect(plain(told(-0.6, -0.3, -0.1, 0.1))).toContain('the grades cannot tell yet (−0.60 to −0.10')
+  })
+  it('asks for gradings where there are too few', () => {
+    const few = (meanRungs: (number | null)[]) =>
+      besideText({ perRung: null, learnt: 0, meanRungs }, 'Colour cover', 'Size')
+    expect(few([null, null])).toContain('Nobody graded size yet')
+    expect(few([2, null])).toContain('takes two graded generations; so far there is one')
   })
 })
