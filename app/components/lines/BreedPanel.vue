@@ -104,7 +104,7 @@ const setting = ref(false)
         Drag a stack, or pick it and type how many. On a stack the keys B, H, O and P send it to breed, hold, offer and
         part. Squares are males. The numbers are the model’s grown animals, shared out as they were graded last.
       </p>
-      <FamiliesPick :of="of" :rungs="rungs" :worker="worker" :many="wanted" />
+      <FamiliesPick v-if="ladder" :of="of" :ladder="ladder" :rungs="rungs" :worker="worker" :many="wanted" />
       <PickCurve v-if="ask.curve.value.length > 1" :ask="ask" :told="of.told" :proposal="proposal" />
     </div>
     <BreedAside :of="of" :desk="desk" :ask="ask" :limit="limit" @set="setting = true" />

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import { standingTotal } from '#core/lines'
-import { presentGlassId } from '#core/records'
 import type { Write } from '~/data/saveRecord'
 import type { LineOf } from '~/composables/useLines'
 import type { TraysDesk } from '~/composables/useTrays'
-import { boxName, newBox } from '~/forms/breedBox'
 import { partOutlets, readBreeders } from '~/forms/breedDraft'
 import { cautionText } from '~/words/cautions'
 import { whole } from '~/words/numbers'
@@ -14,7 +12,6 @@ const props = defineProps<{ of: LineOf; desk: TraysDesk }>()
 const open = defineModel<boolean>({ required: true })
 const room = useRoomStore()
 const log = useLogStore()
-const statements = useStatementsStore()
 const doubt = useEntryDoubt()
 const { saving, saveWith } = useSave()
 const { colony } = props.desk
@@ -26,34 +23,12 @@ watch(open, now => {
   breedIn.value ||= colony.value?.id ?? ''
   issue.value = ''
 })
-/** Breeds in a box that is hung up now. */
-const NEW_BOX = 'box'
-const glass = computed(() => colony.value && room.glassById.get(presentGlassId(colony.value)))
-const existing = computed(() =>
-  room.colonies
-    .filter(c => c.groupId === props.of.line.groupId && c.form === 'colony')
-    .map(c => ({ value: c.id, title: `${c.name} · ${room.glassById.get(presentGlassId(c))?.name ?? ''}` })),
-)
-const homes = computed(() => [
-  ...existing.value,
-  ...(glass.value ? [{ value: NEW_BOX, title: `A new box in ${glass.value.name}` }] : []),
-])
+const { existing, homes, homeAt, joining } = useBreedHomes(() => props.of, colony)
 const ways = computed(() => [
   { value: '', title: 'Choose …' },
   ...existing.value.filter(h => h.value !== colony.value?.id),
   ...Object.entries(partOutlets).map(([value, title]) => ({ value, title })),
 ])
-const names = () => [...room.all.glasses, ...room.all.colonies].map(r => r.name)
-/** A glass without a line and nobody in it becomes one of the line's. */
-function joining(moves: readonly { kind: string; toColonyId?: string }[]): Write[] {
-  return moves.flatMap(m => {
-    const to = room.colonyById.get(m.toColonyId ?? '')
-    const empty = to && (statements.of(to.id)?.population.now.high ?? 1) < 0.5
-    return to && to.lineId === undefined && empty
-      ? [{ table: 'colonies' as const, record: { ...toRaw(to), lineId: props.of.line.id } }]
-      : []
-  })
-}
 async function save() {
   // one moment for all: who moves before the box hangs would never have come into it
   const nowMs = Date.now()
@@ -69,23 +44,15 @@ async function save() {
     stamp: log.stamp,
     nowMs,
   }
-  const box =
-    breedIn.value === NEW_BOX && glass.value
-      ? newBox({ colony: colony.value, host: glass.value, name: boxName(props.of.line.name, names()) }, nowMs)
-      : null
-  const read = readBreeders({ breedIn: box?.colony.id ?? breedIn.value, partTo: partTo.value }, about)
+  const home = homeAt(breedIn.value, nowMs)
+  const read = readBreeders({ breedIn: home.colonyId, partTo: partTo.value }, about)
   issue.value = typeof read === 'string' ? read : ''
   if (typeof read === 'string') return
   // each move is checked: lines that cross never share a glass unless the keeper says so twice
   const odd = read.moves.map(m => doubt.question(m, colony.value!)).find(q => q !== '')
   if (odd) return void (issue.value = `${odd} Set them once more to do it all the same.`)
   const writes: Write[] = [
-    ...(box
-      ? [
-          { table: 'glasses' as const, record: box.glass },
-          { table: 'colonies' as const, record: box.colony },
-        ]
-      : []),
+    ...home.writes,
     ...joining(read.moves),
     { table: 'breedingGroups', record: read.group },
     ...read.orders.map(record => ({ table: 'orders' as const, record })),

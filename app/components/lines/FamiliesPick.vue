@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { FAMILIES_LEAST } from '#core/lines'
-import type { Rung } from '#core/records'
+import type { Ladder, Rung } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
 import type { FamiliesTold } from '~/workers/lines.worker'
+import { familiesBreed } from '~/forms/breedFamilies'
 import { percent, whole } from '~/words/numbers'
 
 /**
@@ -11,6 +12,7 @@ import { percent, whole } from '~/words/numbers'
  */
 const props = defineProps<{
   of: LineOf
+  ladder: Ladder
   rungs: readonly Rung[]
   worker: ReturnType<typeof useLines>['worker']
   /** breeders of each sex that are thought of */
@@ -38,7 +40,6 @@ watchDebounced(
 )
 const rows = computed(() =>
   (told.value?.pick?.proposed.keep ?? []).map(k => {
-    const family = told.value!.families.find(f => f.groupId === k.groupId)
     const of = (list: readonly number[]) =>
       list
         .map((n, r) => ({ n, r }))
@@ -48,12 +49,17 @@ const rows = computed(() =>
         .join(', ')
     return {
       id: k.groupId,
-      name: room.colonyById.get(family?.colonyId ?? '')?.name ?? 'a glass that is gone',
+      name: colonyOf(k.groupId)?.name ?? 'a glass that is gone',
       females: of(k.females) || 'none',
       males: of(k.males) || 'none',
     }
   }),
 )
+const colonyOf = (groupId: string) =>
+  room.colonyById.get(told.value?.families.find(f => f.groupId === groupId)?.colonyId ?? '')
+const breeds = computed(() => familiesBreed(told.value?.pick?.proposed.keep ?? [], props.ladder, colonyOf))
+const generationId = computed(() => props.of.told?.generations.at(-1)?.id ?? '')
+const setting = ref(false)
 const columns = [
   { key: 'name', title: 'Family', as: 'name' },
   { key: 'females', title: 'Females to keep' },
@@ -78,6 +84,8 @@ const better = computed(() => {
         <template v-else>nothing gains more at the same kinship than the best grades from whatever family.</template>
       </p>
       <DataTable label="Whom to keep of each family" :columns="columns" :rows="rows" />
+      <div><v-btn variant="outlined" color="primary" @click="setting = true">Set these breeders</v-btn></div>
+      <FamiliesSheet v-model="setting" :of="of" :ladder="ladder" :families="breeds" :generation-id="generationId" />
     </template>
     <p v-else class="small muted">
       {{ told.families.length }} boxes were graded by themselves; from {{ FAMILIES_LEAST }} on, and with enough grown

@@ -1,0 +1,48 @@
+import { type Colony, type EntryOf, presentGlassId } from '#core/records'
+import type { Write } from '~/data/saveRecord'
+import { boxName, newBox } from '~/forms/breedBox'
+import type { LineOf } from './useLines'
+
+/** Breeds in a box that is hung up now. */
+const NEW_BOX = 'box'
+
+/** Where animals of a line may breed: a colony of their kind, or a new box in the water of the one they are of. */
+export function useBreedHomes(of: () => LineOf, colony: Ref<Colony | null | undefined>) {
+  const room = useRoomStore()
+  const statements = useStatementsStore()
+  const glass = computed(() => colony.value && room.glassById.get(presentGlassId(colony.value)))
+  const existing = computed(() =>
+    room.colonies
+      .filter(c => c.groupId === of().line.groupId && c.form === 'colony')
+      .map(c => ({ value: c.id, title: `${c.name} · ${room.glassById.get(presentGlassId(c))?.name ?? ''}` })),
+  )
+  const homes = computed(() => [
+    ...existing.value,
+    ...(glass.value ? [{ value: NEW_BOX, title: `A new box in ${glass.value.name}` }] : []),
+  ])
+  /** The colony that a choice means, with the box that has to be hung for it. */
+  function homeAt(choice: string, nowMs: number): { colonyId: string; writes: Write[] } {
+    if (choice !== NEW_BOX || !glass.value || !colony.value) return { colonyId: choice, writes: [] }
+    const names = [...room.all.glasses, ...room.all.colonies].map(r => r.name)
+    const box = newBox({ colony: colony.value, host: glass.value, name: boxName(of().line.name, names) }, nowMs)
+    return {
+      colonyId: box.colony.id,
+      writes: [
+        { table: 'glasses', record: box.glass },
+        { table: 'colonies', record: box.colony },
+      ],
+    }
+  }
+  /** A glass without a line and nobody in it becomes one of the line's. */
+  function joining(moves: readonly (EntryOf<'move'> | EntryOf<'removal'>)[]): Write[] {
+    const into = new Set(moves.flatMap(m => (m.kind === 'move' ? [m.toColonyId] : [])))
+    return [...into].flatMap(id => {
+      const to = room.colonyById.get(id)
+      const empty = to && (statements.of(to.id)?.population.now.high ?? 1) < 0.5
+      return to && to.lineId === undefined && empty
+        ? [{ table: 'colonies' as const, record: { ...toRaw(to), lineId: of().line.id } }]
+        : []
+    })
+  }
+  return { existing, homes, homeAt, joining }
+}
