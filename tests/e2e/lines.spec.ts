@@ -51,6 +51,7 @@ test('from the words of a ladder over sixty grades by keys to breeders and a for
   await page.getByRole('button', { name: 'Save the ladder' }).click()
   await expect(page.getByRole('radio', { name: 'Size' })).toBeChecked()
   await page.getByRole('link', { name: 'Grade a session' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Grade Cinder' })).toBeVisible()
   await page.getByRole('radio', { name: 'Size' }).check()
   for (const key of ['f', '2', '3', 'm', '2']) await page.keyboard.press(key)
   await expect(page.locator('p.statement')).toHaveText('Three animals graded')
