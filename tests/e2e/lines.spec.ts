@@ -10,6 +10,7 @@ const openLine = async (page: Page, name: string) => {
 const toTab = (page: Page, name: string) => page.getByRole('tab', { name }).click()
 
 test('from the words of a ladder over sixty grades by keys to breeders and a forecast', async ({ page }) => {
+  test.setTimeout(120_000)
   await startRoom(page)
   await startColony(page, { name: 'Cinder', females: '40', males: '30' })
   await toLines(page)
@@ -122,6 +123,7 @@ test('lines of the room: which improves, which fell, and how two keepers see', a
 })
 
 test('a stack is sent by a key, part of it by a number, and lines that cross are kept apart', async ({ page }) => {
+  test.setTimeout(120_000)
   await openDemo(page)
   await openLine(page, 'Slate')
   await toTab(page, 'Breed')
