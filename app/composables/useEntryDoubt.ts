@@ -2,9 +2,16 @@ import { type ColonyFacts, entryDoubt, type Meeting, namedFacts, neverKept, stil
 import { resolveGroup } from '#core/groups'
 import type { ValueVerdict } from '#core/water'
 import { type Colony, type Entry, momentMs, presentGlassId } from '#core/records'
+import { type Asked, askOnce } from '~/forms/askOnce'
 import { doubtText } from '~/words/entryDoubt'
 
 const lastOf = (values: readonly ValueVerdict[]) => values.find(v => v.key === 'salinityGKg')?.latest?.value
+
+/** An entry that is about to be written, and the colony that it is of. */
+interface Step {
+  entry: Entry
+  colony: Colony
+}
 
 /**
  * Asks once about an entry that can hardly be: a second save of the same keeps it.
@@ -15,7 +22,7 @@ export function useEntryDoubt() {
   const statements = useStatementsStore()
   const care = useCareStore()
   const followed = useAnimalsStore()
-  let asked = ''
+  const ask = askOnce()
 
   function factsOf(colony: Colony): ColonyFacts {
     const told = statements.of(colony.id)
@@ -51,17 +58,19 @@ export function useEntryDoubt() {
       named: named.map(({ animal, entries }) => namedFacts(animal, entries, entry)),
     }
   }
-  function question(entry: Entry, colony: Colony): string {
+  function oddIn({ entry, colony }: Step): Asked[] {
     const to = entry.kind === 'move' ? room.colonyById.get(entry.toColonyId) : undefined
     const doubt = entryDoubt(
       entry,
       { ...factsOf(colony), ...namedIn(entry, colony) },
       to ? { ...factsOf(to), meets: meetingAt(colony, to) } : null,
     )
-    const key = doubt ? `${doubt.key} ${colony.id} ${doubt.values.n}` : ''
-    const again = key !== '' && key === asked && !neverKept.includes(doubt!.key)
-    asked = again ? '' : key
-    return doubt && !again ? doubtText(doubt) : ''
+    if (!doubt) return []
+    const key = `${doubt.key} ${colony.id} ${doubt.values.n}`
+    return [{ key, text: doubtText(doubt), never: neverKept.includes(doubt.key) }]
   }
-  return { question }
+  /** Of entries that are written together. */
+  const questionOf = (steps: readonly Step[]): string => ask(steps.flatMap(oddIn))
+  const question = (entry: Entry, colony: Colony): string => questionOf([{ entry, colony }])
+  return { question, questionOf }
 }

@@ -39,6 +39,10 @@ export function familiesBreed(
   })
 }
 
+/** The colony that gives most of the breeders. */
+export const givesMost = (families: readonly FamilyBreeds[]): Colony | null =>
+  families.toSorted((a, b) => rungsTotal(b.breed) - rungsTotal(a.breed))[0]?.colony ?? null
+
 /** What setting the breeders of several families stands on. */
 export interface FamiliesAbout {
   line: Line

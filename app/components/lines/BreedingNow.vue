@@ -42,7 +42,7 @@ async function save() {
   const read = readRelease(typed.value, { group: toRaw(group.value), stamp: log.stamp, nowMs: Date.now() })
   issue.value = typeof read === 'string' ? read : ''
   if (typeof read === 'string') return
-  issue.value = read.moves.map(m => doubt.question(m, from)).find(q => q !== '') ?? ''
+  issue.value = doubt.questionOf(read.moves.map(entry => ({ entry, colony: from })))
   if (issue.value) return
   const many = read.moves.reduce((sum, m) => sum + m.number, 0)
   const words =

@@ -1,4 +1,4 @@
-import { type Colony, type EntryOf, presentGlassId } from '#core/records'
+import { type BreedingGroup, type Colony, type EntryOf, type Order, presentGlassId } from '#core/records'
 import type { Write } from '~/data/saveRecord'
 import { boxName, newBox } from '~/forms/breedBox'
 import type { LineOf } from './useLines'
@@ -6,10 +6,24 @@ import type { LineOf } from './useLines'
 /** Breeds in a box that is hung up now. */
 const NEW_BOX = 'box'
 
-/** Where animals of a line may breed: a colony of their kind, or a new box in the water of the one they are of. */
-export function useBreedHomes(of: () => LineOf, colony: Ref<Colony | null | undefined>) {
+type Move = EntryOf<'move'> | EntryOf<'removal'>
+
+/** Who breeds from now on, and what is written with it. */
+export interface BreedersWritten {
+  group: BreedingGroup
+  moves: readonly Move[]
+  orders?: readonly Order[]
+}
+
+/**
+ * Where animals of a line may breed, a colony of their kind or a new box in the water of the one they are of; and the
+ * one step that sets them there.
+ */
+export function useSettingBreeders(of: () => LineOf, colony: Ref<Colony | null | undefined>) {
   const room = useRoomStore()
   const statements = useStatementsStore()
+  const doubt = useEntryDoubt()
+  const { saving, saveWith } = useSave()
   const glass = computed(() => colony.value && room.glassById.get(presentGlassId(colony.value)))
   const existing = computed(() =>
     room.colonies
@@ -34,7 +48,7 @@ export function useBreedHomes(of: () => LineOf, colony: Ref<Colony | null | unde
     }
   }
   /** A glass without a line and nobody in it becomes one of the line's. */
-  function joining(moves: readonly (EntryOf<'move'> | EntryOf<'removal'>)[]): Write[] {
+  function joining(moves: readonly Move[]): Write[] {
     const into = new Set(moves.flatMap(m => (m.kind === 'move' ? [m.toColonyId] : [])))
     return [...into].flatMap(id => {
       const to = room.colonyById.get(id)
@@ -44,5 +58,28 @@ export function useBreedHomes(of: () => LineOf, colony: Ref<Colony | null | unde
         : []
     })
   }
-  return { existing, homes, homeAt, joining }
+  /**
+   * Writes it as one step. Each move is checked: lines that cross never share a glass unless the keeper says so twice.
+   * @param hung what `homeAt` has hung for it
+   * @returns whether they are set, and else what is to be asked, if anything
+   */
+  async function set(
+    hung: readonly Write[],
+    { group, moves, orders = [] }: BreedersWritten,
+  ): Promise<{ done: boolean; question: string }> {
+    const steps = moves.flatMap(entry => {
+      const from = room.colonyById.get(entry.colonyId)
+      return from ? [{ entry, colony: from }] : []
+    })
+    const odd = doubt.questionOf(steps)
+    if (odd) return { done: false, question: `${odd} Set them once more to do it all the same.` }
+    const writes: Write[] = [
+      ...hung,
+      ...joining(moves),
+      { table: 'breedingGroups', record: group },
+      ...orders.map(record => ({ table: 'orders' as const, record })),
+    ]
+    return { done: await saveWith(writes, moves, `${of().line.name}: the breeders are set.`), question: '' }
+  }
+  return { existing, homes, homeAt, set, saving }
 }
