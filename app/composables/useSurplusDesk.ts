@@ -33,10 +33,11 @@ export function useSurplusDesk() {
   const { lines } = useLines()
   const { coreOf } = useBreeding()
   const { byRung } = useColonyRungs()
+  const { mainOf } = useLadders()
   /** What its rungs have to offer; empty where nothing was graded. */
   function rungsOf(colony: Colony, free: number): RungOffer[] {
     const of = lines.value.find(l => l.line.id === colony.lineId)
-    const ladder = room.ladders.find(l => l.id === of?.line.ladderIds[0])
+    const ladder = of && mainOf(of.line)
     const stock = of && byRung(of, colony)
     if (!ladder || !stock) return []
     const ordered = (rungId: string) =>

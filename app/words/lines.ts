@@ -66,6 +66,11 @@ export const FALLEN =
   'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a ' +
   'second keeper grade the same animals again. One generation in forty falls like this by chance.'
 
+/** Where nobody chooses, beside the line. */
+export const spareText = ({ meanRung, ofLine }: NonNullable<LineTold['spare']>): string =>
+  `In the spare glass, where nobody chooses, the mean rung is ${meanRung.toFixed(1)}; of the line at the same time it ` +
+  `is ${ofLine.toFixed(1)}.`
+
 /** "+0.39" */
 export const signedRungs = (rungs: number, digits = 2): string =>
   `${rungs >= 0 ? '+' : '−'}${Math.abs(rungs).toFixed(digits)}`

@@ -77,11 +77,13 @@ export {
   breedingCore,
   type ByRung,
   bySex,
+  freeOnRungs,
   type OfferAsked,
   offersByRung,
   type RungOffer,
   type StockAsked,
   stockByRung,
+  worthByRung,
   worthOf,
 } from './stockByRung'
 export { type StarterLadder, starterLadders } from './starterLadders'

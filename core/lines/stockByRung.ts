@@ -150,6 +150,16 @@ export function offersByRung(
     .toReversed()
 }
 
+/** Of the grown animals, the part that stands on each rung and does not breed. */
+export function freeOnRungs(offers: readonly Pick<RungOffer, 'rungId' | 'there' | 'breeding'>[]): Record<Id, number> {
+  const all = sum(offers.map(o => o.there))
+  return Object.fromEntries(offers.map(o => [o.rungId, all > 0 ? Math.max(0, o.there - o.breeding) / all : 0]))
+}
+
+/** What some animals bring by their rungs, in the room's currency; rungs without a price bring nothing. */
+export const worthByRung = (ladder: Pick<Ladder, 'rungs'>, counts: readonly RungCount[]): number =>
+  sum(counts.map(c => c.number * (ladder.rungs.find(r => r.id === c.rungId)?.priceEach ?? 0)))
+
 /** What a rung list brings, where each rung has a price; 0 where none has. */
 export const worthOf = (offers: readonly Pick<RungOffer, 'offered' | 'priceEach'>[]): number =>
   offers.reduce((all, o) => all + o.offered * (o.priceEach ?? 0), 0)

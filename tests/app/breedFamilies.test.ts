@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { begun, BreedingGroup, type EntryOf, type Ladder } from '#core/records'
-import { familiesBreed, readFamilyBreeders } from '~/forms/breedFamilies'
+import { familiesBreed, givesMost, readFamilyBreeders } from '~/forms/breedFamilies'
 import { newLineRecord } from '~/forms/lineDraft'
 import { colony, nextId, NOW } from '../make'
 
@@ -34,6 +34,7 @@ describe('breeders of several families', () => {
       ],
       ['Box 2', [['female', 2]]],
     ])
+    expect([givesMost(families), givesMost(families.toReversed()), givesMost([])]).toEqual([boxes[0], boxes[0], null])
     // a glass that is gone sends nobody
     expect(familiesBreed(keep, ladder, () => undefined)).toEqual([])
   })

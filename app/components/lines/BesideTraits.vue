@@ -16,7 +16,12 @@ const traits = computed(() =>
       return mean == null ? [] : [{ id: g.id, name, mean: mean.toFixed(1), counts: b.counts[t]! }]
     })
     const rungs = presentRungs(ladder)
-    return [{ ladder, rungs, rows, text: besideText(b, props.main.trait, ladder.trait) }]
+    const columns = [
+      { key: 'name', title: 'Generation', as: 'name', width: '146px' } as const,
+      { key: 'counts', title: rungs.map((r, k) => `${k + 1} ${r.words}`).join(' · ') },
+      { key: 'mean', title: 'Mean rung', as: 'number', width: '100px' } as const,
+    ]
+    return [{ ladder, rungs, columns, rows, text: besideText(b, props.main.trait, ladder.trait) }]
   }),
 )
 </script>
@@ -25,22 +30,9 @@ const traits = computed(() =>
   <section v-for="t in traits" :key="t.ladder.id" :aria-label="t.ladder.trait">
     <h2>{{ t.ladder.trait }}</h2>
     <p><TheSentence :text="t.text" /></p>
-    <table v-if="t.rows.length > 0">
-      <thead>
-        <tr class="small muted">
-          <th scope="col"><span class="hidden-to-eyes">Generation</span></th>
-          <th scope="col">{{ t.rungs.map((r, k) => `${k + 1} ${r.words}`).join(' · ') }}</th>
-          <th scope="col" class="mean">mean rung</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in t.rows" :key="row.id">
-          <th scope="row">{{ row.name }}</th>
-          <td><RungBar :counts="row.counts" :rungs="t.rungs" /></td>
-          <td class="mean numeral">{{ row.mean }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <DataTable v-if="t.rows.length > 0" :label="`Generations by ${t.ladder.trait}`" :columns="t.columns" :rows="t.rows">
+      <template #counts="{ row }"><RungBar :counts="row.counts" :rungs="t.rungs" /></template>
+    </DataTable>
     <p v-if="t.rows.length > 1" class="small muted">
       From the means of the generations, with food and warmth of a year, drift, keepers and sexes taken for what they
       are. That most traits have little to do with each other is from memory.
@@ -54,26 +46,5 @@ section {
   gap: var(--space-4);
   max-width: 860px;
   padding-top: var(--space-5);
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  padding: var(--space-3) var(--space-5) var(--space-3) 0;
-}
-tbody th {
-  font-weight: 600;
-  width: 146px;
-}
-td {
-  padding: var(--space-3) 0;
-}
-.mean {
-  width: 90px;
-  text-align: right;
-  padding-right: 0;
 }
 </style>

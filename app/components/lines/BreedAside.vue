@@ -1,5 +1,16 @@
 <script setup lang="ts">
-import { generationsLeft, inbreedingWith, malesFor, paceAhead, PLATEAU, rateWithin, varietyAmong } from '#core/lines'
+import {
+  countsIn,
+  generationsLeft,
+  inbreedingWith,
+  malesFor,
+  paceAhead,
+  PLATEAU,
+  rateWithin,
+  varietyAmong,
+  worthByRung,
+} from '#core/lines'
+import type { Ladder } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
 import type { BreedAsk } from '~/composables/useBreedAsk'
 import { GENERATIONS_AHEAD, GENERATIONS_WITHIN } from '~/composables/useBreedAsk'
@@ -7,9 +18,10 @@ import type { TraysDesk } from '~/composables/useTrays'
 import { bestRungs, leftText, shareRange, signedRungs } from '~/words/lines'
 import { backText, breedTitle } from '~/words/lineTrays'
 import { percent, whole } from '~/words/numbers'
+import { moneyText } from '~/words/surplus'
 
 /** What a choice costs and brings. */
-const props = defineProps<{ of: LineOf; desk: TraysDesk; ask: BreedAsk; limit: number }>()
+const props = defineProps<{ of: LineOf; ladder: Ladder; desk: TraysDesk; ask: BreedAsk; limit: number }>()
 const emit = defineEmits<{ set: [] }>()
 const room = useRoomStore()
 const variety = computed(() => varietyAmong(props.desk.breeders.value))
@@ -18,6 +30,9 @@ const now = computed(() => told.value.inbreeding?.value ?? 0)
 const later = computed(() => inbreedingWith(now.value, variety.value.perGeneration, GENERATIONS_AHEAD))
 const left = computed(() => generationsLeft(now.value, variety.value.perGeneration, props.limit))
 const many = computed(() => variety.value.males > 0 && variety.value.females > 0)
+const currency = computed(() => room.room?.currency ?? '')
+/** What lies on offer is worth. */
+const offered = computed(() => worthByRung(props.ladder, countsIn(props.desk.tray('offer'))))
 /** What the choice does to other traits. */
 const besides = computed(() =>
   (props.ask.choice.value?.beside ?? []).flatMap(({ ladderId, change }) => {
@@ -48,6 +63,9 @@ const facts = computed(() => {
       value: `about ${percent(later.value)}`,
       below: `limit ${percent(props.limit)} ${leftText(left.value)}`,
     },
+    ...(offered.value > 0
+      ? [{ name: 'On offer, by your prices', value: moneyText(offered.value, currency.value) }]
+      : []),
     ...(leaving.value > 0
       ? [
           { name: `${props.ask.colony.value?.name ?? 'Colony'} after it`, value: `≈ ${whole(staying)}` },

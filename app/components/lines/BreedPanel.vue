@@ -107,7 +107,7 @@ const setting = ref(false)
       <FamiliesPick v-if="ladder" :of="of" :ladder="ladder" :rungs="rungs" :worker="worker" :many="wanted" />
       <PickCurve v-if="ask.curve.value.length > 1" :ask="ask" :told="of.told" :proposal="proposal" />
     </div>
-    <BreedAside :of="of" :desk="desk" :ask="ask" :limit="limit" @set="setting = true" />
+    <BreedAside v-if="ladder" :of="of" :ladder="ladder" :desk="desk" :ask="ask" :limit="limit" @set="setting = true" />
     <BreedersSheet v-model="setting" :of="of" :desk="desk" />
   </div>
 </template>

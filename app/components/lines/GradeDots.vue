@@ -3,7 +3,7 @@ import type { LineTold } from '#core/lines'
 import type { Rung } from '#core/records'
 import { percent } from '~/words/numbers'
 import { generationName } from '~/words/lineGenerations'
-import { shareRange } from '~/words/lines'
+import { shareRange, spareText } from '~/words/lines'
 
 /**
  * Generations as dots, one for each graded animal; those that bred are filled. Beyond a few hundred a bar stands for
@@ -84,10 +84,7 @@ const height = (n: number) => 11 * Math.max(1, Math.ceil(n / perRow.value))
       </tbody>
     </table>
     <p class="small muted">Each dot is one graded animal; filled ones were bred from.</p>
-    <p v-if="told.spare" class="small muted">
-      In the spare glass, where nobody chooses, the mean rung is {{ told.spare.meanRung.toFixed(1) }}; of the line at
-      the same time it is {{ told.spare.ofLine.toFixed(1) }}.
-    </p>
+    <p v-if="told.spare" class="small muted">{{ spareText(told.spare) }}</p>
     <p v-if="told.came" class="small muted">
       The newest was foreseen with {{ told.bestFrom + 1 }} or better in
       {{ shareRange(told.came.forecast.upFrom[told.bestFrom]!) }}; it came with {{ percent(told.best!.now) }}.

@@ -2,7 +2,7 @@
 import { groupOf, resolveGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
 import { type Colony, type Order, WEEK_MS } from '#core/records'
-import { type RungOffer, worthOf } from '#core/lines'
+import { freeOnRungs, type RungOffer, worthOf } from '#core/lines'
 import { outgrownAt, type SafeTake, type Upper, type WeeklyCourse } from '#core/surplus'
 import { wholeNumber } from '~/forms/wholeNumber'
 import { cautionText } from '~/words/cautions'
@@ -93,11 +93,7 @@ const oneSex = computed(() => group.value.stages.femaleShare.value === 1)
 
 const carrying = computed(() => (group.value.stages.eggs === 'carried' ? Math.round(props.population.broods.value) : 0))
 
-/** Of the grown animals, the part that stands on each rung and does not breed. */
-const onRung = computed(() => {
-  const all = props.rungs.reduce((n, r) => n + r.there, 0)
-  return Object.fromEntries(props.rungs.map(r => [r.rungId, all > 0 ? (r.there - r.breeding) / all : 0]))
-})
+const onRung = computed(() => freeOnRungs(props.rungs))
 let turn = 0
 watchDebounced(
   [() => props.colony.id, () => props.asOf, floors, () => props.orders, () => JSON.stringify(onRung.value)],

@@ -11,12 +11,13 @@ const room = useRoomStore()
 const statements = useStatementsStore()
 const { lines, complete, worker } = useLines()
 const { grownMs } = useBreeding()
+const { mainOf } = useLadders()
 
 const rows = computed(() =>
   lines.value.map(({ line, colonies, told }) => {
     const now = colonies.flatMap(c => statements.of(c.id)?.population.now ?? [])
     const sum = now.length === colonies.length && now.length > 0 ? sumOfRanges(now) : null
-    const ladder = room.ladders.find(l => l.id === line.ladderIds[0])
+    const ladder = mainOf(line)
     const rungs = ladder ? presentRungs(ladder) : []
     const last = told?.generations.findLast(g => g.meanRung !== null)
     return {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { breedingCore, bySex, offersByRung, stockByRung, worthOf } from '#core/lines'
+import { breedingCore, bySex, freeOnRungs, offersByRung, stockByRung, worthByRung, worthOf } from '#core/lines'
 import type { Entry, RungCount } from '#core/records'
 import { entryOf, nextId, removal, withdrawal } from '../../make'
 import { breedLine } from './lineParts'
@@ -105,6 +105,11 @@ describe('those that breed', () => {
     ])
     expect(less.reduce((n, o) => n + o.offered, 0)).toBe(30)
     expect(less[1]!.offered).toBeLessThanOrEqual(3)
+    // of a hundred and twenty grown: 20, 50, 40 and 10 less those that breed
+    expect(Object.values(freeOnRungs(offers)).map(x => Math.round(120 * x))).toEqual([11, 43, 40, 10])
+    expect(freeOnRungs([])).toEqual({})
+    expect(worthByRung(priced, l.spread([0, 1, 0, 3], 'male'))).toBe(2 + 3 * 4)
+    expect(worthByRung(l.ladder, l.spread([0, 1, 0, 3], 'male'))).toBe(0)
     const all = offersByRung(l.ladder, { stock: stock([]), core, offered: 500 })
     expect(all.map(o => o.offered)).toEqual([11, 43, 40, 10])
     expect([all[0]!.priceEach, worthOf(all)]).toEqual([null, 0])
