@@ -68,8 +68,19 @@ export const FALLEN =
 
 /** Where nobody chooses, beside the line. */
 export const spareText = ({ meanRung, ofLine }: NonNullable<LineTold['spare']>): string =>
-  `In the spare glass, where nobody chooses, the mean rung is ${meanRung.toFixed(1)}; of the line at the same time it ` +
-  `is ${ofLine.toFixed(1)}.`
+  `In the spare glass, where nobody chooses, the mean rung is ${meanRung.toFixed(1)}; of the line at the same ` +
+  `time it is ${ofLine.toFixed(1)}.`
+
+/** Mean rung by generation, as graded and as the genes have it, and of the next one. */
+export const courseRows = ({ generations, next }: Pick<LineTold, 'generations' | 'next'>) => [
+  ...generations.map(g => ({
+    ...{ name: `No. ${g.n}`, graded: g.meanRung === null ? 'not graded' : g.meanRung.toFixed(1) },
+    genes: rungRange(g.byGenes),
+  })),
+  ...(next ? [{ name: 'Next, forecast', graded: '', genes: rungRange(next.meanRung) }] : []),
+]
+const rungRange = ({ low, value, high }: { low: number; value: number; high: number }) =>
+  `${value.toFixed(1)} (${low.toFixed(1)}–${high.toFixed(1)})`
 
 /** "+0.39" */
 export const signedRungs = (rungs: number, digits = 2): string =>
@@ -85,6 +96,17 @@ export const leftText = (generations: number): string =>
     : generations > 40
       ? 'not within 40 generations'
       : `in about ${counted(Math.max(1, Math.round(generations)), 'generation', 'generations').toLowerCase()}`
+
+/** "in about 4 generations, about a year" */
+export function limitText({ generationsLeft: left, generationYears: years }: LimitTold): string {
+  if (left === null) return ''
+  if (left <= 0 || left > 40 || years === null) return leftText(left)
+  const months = Math.round(12 * left * years)
+  const long =
+    months < 18 ? counted(Math.max(1, months), 'month', 'months').toLowerCase() : `${whole(months / 12)} years`
+  return `${leftText(left)}, about ${long}`
+}
+type LimitTold = Pick<LineTold, 'generationsLeft' | 'generationYears'>
 
 /** "11 % (8–15)" */
 export const shareRange = ({ low, value, high }: { low: number; value: number; high: number }): string =>

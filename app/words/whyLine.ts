@@ -1,6 +1,6 @@
 import { HERITABILITY_PRIOR, type LineTold } from '#core/lines'
 import { percent, plain, whole } from './numbers'
-import { heritabilityText, keeperText, leftText, shareRange } from './lines'
+import { heritabilityText, keeperText, limitText, shareRange } from './lines'
 import { basisText } from './states'
 import { dayText } from './when'
 import type { Why } from './why'
@@ -68,7 +68,7 @@ export function whyKinship(told: LineTold): Why {
       inbreeding
         ? `About ${percent(inbreeding.value)} (${percent(inbreeding.low)} to ${percent(inbreeding.high)}) now.`
         : 'Nothing is known of who bred.',
-      ...(told.generationsLeft === null ? [] : [`Your limit comes ${leftText(told.generationsLeft)}.`]),
+      ...(told.generationsLeft === null ? [] : [`Your limit comes ${limitText(told)}.`]),
     ],
     inputs: told.generations.map(g => ({
       text: `No. ${g.n}: ${shareRange(g.inbreeding)}${g.bred ? '' : ', who bred it on is not written down'}`,

@@ -1,9 +1,10 @@
-import { normalFrom, quickNormalBelow, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
+import { normalFrom, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
 import { varietyAmong } from './effectiveBreeders'
 import { UNEVENNESS } from './familySizes'
 import type { BreederSet } from './history'
 import type { LineDraw, LineFit } from './lineFit'
 import { amongFew, LINE_PRIOR, youngOf } from './lineModel'
+import { sharesBelow } from './lineRun'
 import { selectionOf } from './selection'
 import { type SharesTold, sharesTold } from './sharesTold'
 
@@ -86,8 +87,7 @@ function liveOn(
   const found: number[][] = []
   for (let t = 0; t < generations; t++) {
     const environment = LINE_PRIOR.environment * luck()
-    const sd = Math.sqrt(variance + run.rest + run.sexes ** 2)
-    const below = eye.cuts.map(cut => quickNormalBelow((cut - mean - environment) / sd))
+    const below = sharesBelow(run, { mean: mean + environment, variance })
     found.push([...below, 1].map((p, k) => p - (k > 0 ? below[k - 1]! : 0)))
     const segregating = (founders / 2) * (1 - perGeneration) ** (t + 1)
     const seen = variance + run.rest + eye.blur

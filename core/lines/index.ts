@@ -11,6 +11,7 @@ export {
   varietyAmong,
 } from './effectiveBreeders'
 export { type Beside, besideNext, besideTrait, SLOPE_PRIOR_SD } from './beside'
+export { courseOf } from './course'
 export { bestOf, breedersFrom, type Pick, pickCurve, proposedPick, type Stock } from './picks'
 export { type Agreement, type AgreementWeights, weightedKappa } from './agreement'
 export {
@@ -65,6 +66,7 @@ export {
   type AgreementTold,
   type CameTold,
   foreseen,
+  type GenerationTold,
   type Heading,
   type KeeperTold,
   type LineFitted,

@@ -95,3 +95,19 @@ function fillRungs(into: Float64Array, { cuts, shift, blur }: Eye, at: number) {
   }
   into[cuts.length] = 1 - last
 }
+
+/** Animals of whom no single one is looked at: their mean with what moved all of them, and their genes' variance. */
+interface Many {
+  mean: number
+  variance: number
+  /** as whom they are graded; as they truly are when missing */
+  grader?: string
+}
+
+/** Shares below each border, both sexes together; by no known keeper's eye the borders of the one who graded most. */
+export function sharesBelow(run: LineRun, { mean, variance, grader }: Many): number[] {
+  const eye = grader === undefined ? undefined : run.eyes.get(grader)
+  const { cuts } = eye ?? run.eyes.values().next().value!
+  const sd = Math.sqrt(variance + run.rest + (eye?.blur ?? 0) + run.sexes ** 2)
+  return cuts.map(cut => quickNormalBelow((cut - mean - (eye?.shift ?? 0)) / sd))
+}

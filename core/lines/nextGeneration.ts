@@ -1,8 +1,8 @@
-import { binomialFrom, normalFrom, quickNormalBelow, type Ranged, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
+import { binomialFrom, normalFrom, type Ranged, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
 import { type BreederSet, bothSexes, type LineHistory } from './history'
 import type { LineFit } from './lineFit'
 import { LINE_PRIOR, youngOf } from './lineModel'
-import type { LineRun } from './lineRun'
+import { type LineRun, sharesBelow } from './lineRun'
 import { rangeOf, type SharesTold, sharesTold } from './sharesTold'
 
 /** What the young of some breeders will be. */
@@ -46,7 +46,7 @@ export function nextGeneration(fit: LineFit, { breeders, young, grader, seed }: 
     const shares: number[] = []
     let left = many
     let done = 0
-    const below = belowOf(run, { mean: mean + environment, variance, grader })
+    const below = sharesBelow(run, { mean: mean + environment, variance, ...(grader !== undefined && { grader }) })
     for (let k = 0; k < rungs; k++) {
       const upTo = k < below.length ? below[k]! : 1
       const chance = done < 1 ? (upTo - done) / (1 - done) : 1
@@ -81,17 +81,6 @@ function youngDrawn(fit: LineFit, { breeders, young, seed = 7 }: Omit<YoungAsked
     const mean = made.mean + drift * normalFrom(uniform())
     return { mean, variance: made.variance, run, uniform, gain: mean - meanOfGroups(breeders, run, rowOf) }
   })
-}
-
-/** Shares below each border, both sexes together. */
-function belowOf(
-  run: LineRun,
-  { mean, variance, grader }: { mean: number; variance: number; grader: string | undefined },
-): number[] {
-  const eye = grader === undefined ? undefined : run.eyes.get(grader)
-  const { cuts } = eye ?? run.eyes.values().next().value!
-  const sd = Math.sqrt(variance + run.rest + (eye?.blur ?? 0) + run.sexes ** 2)
-  return cuts.map(cut => quickNormalBelow((cut - mean - (eye?.shift ?? 0)) / sd))
 }
 
 /** Mean breeding value of the groups that the breeders are of, each side a half. */

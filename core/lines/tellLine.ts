@@ -1,7 +1,8 @@
-import { currentEntries, type EntryOf } from '#core/records'
+import { currentEntries, DAY_MS, type EntryOf } from '#core/records'
 import { type Ranged, Z80, zQuantile } from '#core/stats'
 import { type Agreement, weightedKappa } from './agreement'
 import { type Beside, besideTrait } from './beside'
+import { courseOf } from './course'
 import { generationsLeft, type Variety, varietyAmong } from './effectiveBreeders'
 import { graderOf, pairedSessions } from './gradings'
 import { type BreederSet, bothSexes, gradedIn, gradedTwiceIn, type LineHistory } from './history'
@@ -42,9 +43,18 @@ export interface CameTold {
   unexplained: boolean
 }
 
+/** A generation with what follows from the fit. */
+export interface GenerationTold extends GradedGeneration {
+  inbreeding: Ranged
+  /** as it was graded; null where it was not */
+  meanRung: number | null
+  /** mean rung as its genes have it */
+  byGenes: Ranged
+}
+
 /** A line as it is told. */
 export interface LineTold {
-  generations: (GradedGeneration & { inbreeding: Ranged; meanRung: number | null })[]
+  generations: GenerationTold[]
   heading: Heading
   /** lowest of the rungs that are told together as the best ones, from 0 */
   bestFrom: number
@@ -59,6 +69,8 @@ export interface LineTold {
   /** of who breeds now or bred last */
   variety: Variety | null
   generationsLeft: number | null
+  /** years from one generation to the next, in the mean; null before there are two */
+  generationYears: number | null
   next: NextGeneration | null
   came: CameTold | null
   keepers: KeeperTold[]
@@ -71,6 +83,7 @@ export interface LineTold {
   beside: Omit<Beside, 'slopes'>[]
 }
 
+const YEAR_MS = 365.25 * DAY_MS
 /** Below so many rungs a generation a line is at a plateau (a tenth, common practice, no source). */
 export const PLATEAU = 0.1
 /** A change is told where so many of the possible truths have it. */
@@ -97,8 +110,13 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   if (read.history.rungs < 2 || read.generations.every(g => total(g.counts) === 0)) return null
   const fit = fitLine(read.history)
   const inbreeding = inbreedingOfGroups(read.history.groups).of
-  const generations = read.generations.map(g => ({
+  const byGenes = courseOf(
+    fit,
+    read.generations.map(g => g.id),
+  )
+  const generations = read.generations.map((g, t) => ({
     ...g,
+    byGenes: byGenes[t]!,
     inbreeding: inbreeding.get(g.id)!,
     meanRung: total(g.counts) > 0 ? meanRungOf(g.counts) : null,
   }))
@@ -125,6 +143,8 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
     inbreeding: last.inbreeding,
     variety,
     generationsLeft: variety ? generationsLeft(last.inbreeding.value, variety.perGeneration, limit) : null,
+    generationYears:
+      generations.length > 1 ? (last.fromMs - generations[0]!.fromMs) / (generations.length - 1) / YEAR_MS : null,
     next,
     came: cameOf(read),
     keepers: keepersOf(fit),

@@ -6,7 +6,9 @@ import {
   bestRungs,
   heritabilityText,
   keeperText,
+  courseRows,
   leftText,
+  limitText,
   lineHeadline,
   nextStep,
   paceText,
@@ -97,10 +99,12 @@ describe('why', () => {
     bred: null,
     inbreeding: range(0.2),
     meanRung: 1.7,
+    byGenes: range(1.6),
   }
   const line = told({
     ...{ heritability: range(0.4), known: true, keepers: [], generations: [generation], inbreeding: range(0.2) },
-    ...{ variety: { males: 3, females: 9, effective: 6.2, perGeneration: 0.08 }, generationsLeft: 2 },
+    ...{ variety: { males: 3, females: 9, effective: 6.2, perGeneration: 0.08 } },
+    ...{ generationsLeft: 2, generationYears: 0.5 },
   })
   it('tells what went in, and which figures are from memory', () => {
     const why = whyLine(line, NOW)
@@ -110,7 +114,10 @@ describe('why', () => {
     expect(why.narrows.join()).toContain('A spare glass')
     expect(whyLine({ ...line, spare: { meanRung: 2, ofLine: 3 } }, NOW).narrows.join()).not.toContain('spare glass')
     const kinship = whyKinship(line)
-    expect(kinship.reasons).toEqual(['About 20 % (10 % to 30 %) now.', 'Your limit comes in about two generations.'])
+    expect(kinship.reasons).toEqual([
+      'About 20 % (10 % to 30 %) now.',
+      'Your limit comes in about two generations, about 12 months.',
+    ])
     expect(kinship.inputs[0]!.text).toContain('not written down')
     expect(kinship.figures[0]).toMatchObject({ value: '9 females, 3 males' })
   })
@@ -132,5 +139,33 @@ describe('another trait', () => {
       besideText({ perRung: null, learnt: 0, meanRungs }, 'Colour cover', 'Size')
     expect(few([null, null])).toContain('Nobody graded size yet')
     expect(few([2, null])).toContain('takes two graded generations; so far there is one')
+  })
+})
+
+describe('a line over time', () => {
+  it('comes to its limit in generations and in months or years', () => {
+    const at = (generationsLeft: number | null, generationYears: number | null) =>
+      limitText({ generationsLeft, generationYears })
+    expect([at(4.2, 0.25), at(10, 0.5), at(1, 0.01)]).toEqual([
+      'in about four generations, about 13 months',
+      'in about ten generations, about 5 years',
+      'in about one generation, about one month',
+    ])
+    expect([at(0, 1), at(99, 1), at(4, null), at(null, 1)]).toEqual([
+      'passed already',
+      'not within 40 generations',
+      'in about four generations',
+      '',
+    ])
+  })
+  it('is a table of what was graded and of its genes, with the next one', () => {
+    const g = (n: number, meanRung: number | null) => ({ n, meanRung, byGenes: { low: 2.1, value: 2.3, high: 2.6 } })
+    const next = { meanRung: { low: 3, value: 3.2, high: 3.5 } }
+    const rows = courseRows({ generations: [g(1, 2.44), g(2, null)], next } as unknown as LineTold)
+    expect(rows).toEqual([
+      { name: 'No. 1', graded: '2.4', genes: '2.3 (2.1–2.6)' },
+      { name: 'No. 2', graded: 'not graded', genes: '2.3 (2.1–2.6)' },
+      { name: 'Next, forecast', graded: '', genes: '3.2 (3.0–3.5)' },
+    ])
   })
 })

@@ -4,7 +4,7 @@ import { foundersHolding, inbreedingAhead } from '#core/lines'
 import { USUAL_KINSHIP_LIMIT } from '#core/records'
 import { NumberLine } from '~/charts/numberLine'
 import type { LineOf } from '~/composables/useLines'
-import { leftText, shareRange } from '~/words/lines'
+import { limitText, shareRange } from '~/words/lines'
 import { percent, whole } from '~/words/numbers'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
@@ -113,8 +113,7 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
   <div v-else class="kinship">
     <p v-if="told.inbreeding">
       Inbreeding is about <b class="numeral">{{ percent(told.inbreeding.value) }}</b> now; your limit is
-      {{ percent(limit)
-      }}<template v-if="told.generationsLeft !== null">, reached {{ leftText(told.generationsLeft) }}</template
+      {{ percent(limit) }}<template v-if="told.generationsLeft !== null">, reached {{ limitText(told) }}</template
       >.
       <template v-if="founders"> What variety is left, {{ whole(founders) }} unrelated founders would hold. </template>
       {{ ' ' }}<button type="button" class="link" @click="emit('why')">Why?</button>

@@ -42,6 +42,7 @@ const keepers = computed(() => props.of.told?.keepers ?? [])
         <li v-for="k in keepers" :key="k.name">{{ keeperText(k, keepers[0]!.name) }}</li>
         <li v-for="a in of.told?.agreements ?? []" :key="a.atMs">{{ agreementText(a, nowMs) }}</li>
       </ul>
+      <AgreementChart v-if="(of.told?.agreements ?? []).length > 1" :agreements="of.told!.agreements" :now-ms="nowMs" />
       <p v-if="(of.told?.agreements ?? []).length === 0" class="small muted">
         Let a second keeper grade the same animals once: then each one’s eye is known, and what it hides comes out of
         every figure here.

@@ -86,6 +86,7 @@ useEventListener('keydown', event => {
       <TabRow v-model="tab" :tabs="tabs" label="Parts of the line" />
       <template v-if="tab === 'generations'">
         <GradeDots v-if="told" :told="told" :rungs="rungs" :now-ms="nowMs" />
+        <ResponseChart v-if="told" :told="told" :rungs="rungs.length" />
         <ThrowbacksNote v-if="told?.throwbacks" :throwbacks="told.throwbacks" :words="rungs[0]?.words ?? ''" />
         <BesideTraits v-if="told && ladder" :told="told" :main="ladder" :ladders="ladders" :now-ms="nowMs" />
       </template>
