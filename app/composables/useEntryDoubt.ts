@@ -66,7 +66,9 @@ export function useEntryDoubt() {
       to ? { ...factsOf(to), meets: meetingAt(colony, to) } : null,
     )
     if (!doubt) return []
-    const key = `${doubt.key} ${colony.id} ${doubt.values.n}`
+    // as many to the same place are the same again; others are another step
+    const going = 'number' in entry ? entry.number : doubt.values.n
+    const key = [doubt.key, colony.id, to?.id, going].join(' ')
     return [{ key, text: doubtText(doubt), never: neverKept.includes(doubt.key) }]
   }
   /** Of entries that are written together. */
