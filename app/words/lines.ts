@@ -1,5 +1,6 @@
 import type { Crossing } from '#core/care'
 import type { AgreementTold, FamilyNode, Heading, KeeperTold, LineTold } from '#core/lines'
+import type { Rung } from '#core/records'
 import { counted, num, percent, whole } from './numbers'
 import { dayText } from './when'
 
@@ -70,6 +71,10 @@ export const FALLEN =
 export const spareText = ({ meanRung, ofLine }: NonNullable<LineTold['spare']>): string =>
   `In the spare glass, where nobody chooses, the mean rung is ${meanRung.toFixed(1)}; of the line at the same ` +
   `time it is ${ofLine.toFixed(1)}.`
+
+/** "1 small for its age · 2 usual · 3 large" */
+export const ladderText = (rungs: readonly Pick<Rung, 'words'>[]): string =>
+  rungs.map((r, k) => `${k + 1} ${r.words}`).join(' · ')
 
 /** Mean rung by generation, as graded and as the genes have it, and of the next one. */
 export const courseRows = ({ generations, next }: Pick<LineTold, 'generations' | 'next'>) => [

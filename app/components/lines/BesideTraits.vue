@@ -3,6 +3,7 @@ import type { LineTold } from '#core/lines'
 import { type Ladder, presentRungs } from '#core/records'
 import { besideText } from '~/words/lineBeside'
 import { generationName } from '~/words/lineGenerations'
+import { ladderText } from '~/words/lines'
 
 /** Other traits that the line is graded by: what each generation was, and what the main trait does to them. */
 const props = defineProps<{ told: LineTold; main: Ladder; ladders: readonly Ladder[]; nowMs: number }>()
@@ -18,7 +19,7 @@ const traits = computed(() =>
     const rungs = presentRungs(ladder)
     const columns = [
       { key: 'name', title: 'Generation', as: 'name', width: '146px' } as const,
-      { key: 'counts', title: rungs.map((r, k) => `${k + 1} ${r.words}`).join(' · ') },
+      { key: 'counts', title: ladderText(rungs) },
       { key: 'mean', title: 'Mean rung', as: 'number', width: '100px' } as const,
     ]
     return [{ ladder, rungs, columns, rows, text: besideText(b, props.main.trait, ladder.trait) }]

@@ -3,7 +3,7 @@ import type { LineTold } from '#core/lines'
 import type { Rung } from '#core/records'
 import { percent } from '~/words/numbers'
 import { generationName } from '~/words/lineGenerations'
-import { shareRange, spareText } from '~/words/lines'
+import { ladderText, shareRange, spareText } from '~/words/lines'
 
 /**
  * Generations as dots, one for each graded animal; those that bred are filled. Beyond a few hundred a bar stands for
@@ -14,9 +14,15 @@ const props = defineProps<{ told: LineTold; rungs: readonly Rung[]; nowMs: numbe
 const MOST_DOTS = 320
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
-const perRow = computed(() =>
-  Math.max(4, Math.floor((Math.max(300, width.value - 158) / props.rungs.length - 14) / 11)),
+/** Breadth of the names, room between columns and distance of the dots, px: smaller where the table is narrow. */
+const narrow = computed(() => width.value < 560)
+const sizes = computed(() =>
+  narrow.value ? { names: 88, gap: 8, step: 7, radius: 2.5 } : { names: 146, gap: 12, step: 11, radius: 4 },
 )
+const perRow = computed(() => {
+  const { names, gap, step } = sizes.value
+  return Math.max(4, Math.floor(((Math.max(300, width.value) - names) / props.rungs.length - gap) / step))
+})
 const rows = computed(() =>
   props.told.generations.map((g, t) => {
     const total = g.counts.reduce((a, b) => a + b, 0)
@@ -34,17 +40,20 @@ const rows = computed(() =>
   }),
 )
 const dots = (n: number) =>
-  Array.from({ length: n }, (_, i) => ({ x: 5 + 11 * (i % perRow.value), y: 5 + 11 * Math.floor(i / perRow.value) }))
-const height = (n: number) => 11 * Math.max(1, Math.ceil(n / perRow.value))
+  Array.from({ length: n }, (_, i) => ({ x: i % perRow.value, y: Math.floor(i / perRow.value) }))
+const height = (n: number) => sizes.value.step * Math.max(1, Math.ceil(n / perRow.value))
 </script>
 
 <template>
   <div ref="frame" class="grades">
+    <p v-if="narrow" aria-hidden="true" class="small muted">{{ ladderText(rungs) }}</p>
     <table>
       <thead>
         <tr>
           <th scope="col"><span class="hidden-to-eyes">Generation</span></th>
-          <th v-for="(r, k) in rungs" :key="r.id" scope="col" class="small">{{ k + 1 }} {{ r.words }}</th>
+          <th v-for="(r, k) in rungs" :key="r.id" scope="col" class="small">
+            {{ k + 1 }} <span :class="{ 'hidden-to-eyes': narrow }">{{ r.words }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -59,13 +68,13 @@ const height = (n: number) => 11 * Math.max(1, Math.ceil(n / perRow.value))
               class="bar"
               :style="{ width: `${100 * c.share}%`, background: rungColour(k, rungs.length) }"
             />
-            <svg v-else aria-hidden="true" :width="11 * perRow" :height="height(c.n)">
+            <svg v-else aria-hidden="true" :width="sizes.step * perRow" :height="height(c.n)">
               <circle
                 v-for="(d, i) in dots(c.n)"
                 :key="i"
-                :cx="d.x"
-                :cy="height(c.n) - d.y"
-                r="4"
+                :cx="sizes.step * (d.x + 0.45)"
+                :cy="height(c.n) - sizes.step * (d.y + 0.45)"
+                :r="sizes.radius"
                 :style="{
                   stroke: rungStroke(k, rungs.length),
                   fill: i < c.bred ? rungStroke(k, rungs.length) : 'transparent',
@@ -103,13 +112,13 @@ table {
   table-layout: fixed;
 }
 th:first-child {
-  width: 146px;
+  width: v-bind('`${sizes.names}px`');
 }
 th {
   text-align: left;
   font-weight: 600;
   vertical-align: bottom;
-  padding: var(--space-4) var(--space-4) var(--space-3) 0;
+  padding: var(--space-4) v-bind('`${sizes.gap}px`') var(--space-3) 0;
 }
 thead th {
   font-weight: 400;
@@ -117,7 +126,7 @@ thead th {
 }
 td {
   vertical-align: bottom;
-  padding: var(--space-4) var(--space-4) var(--space-3) 0;
+  padding: var(--space-4) v-bind('`${sizes.gap}px`') var(--space-3) 0;
 }
 tbody tr {
   border-bottom: 1px solid var(--rule);

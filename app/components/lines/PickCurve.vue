@@ -19,7 +19,7 @@ const points = computed(() =>
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
   datasets: [
     {
-      ...{ label: 'best rungs', data: points.value.map(p => ({ x: p.kept, y: 100 * p.best.value })) },
+      ...{ clip: 8, label: 'best rungs', data: points.value.map(p => ({ x: p.kept, y: 100 * p.best.value })) },
       ...{
         borderColor: colour('roe'),
         borderWidth: 2,

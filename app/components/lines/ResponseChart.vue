@@ -22,7 +22,7 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
       { ...bare, label: 'low', data: genes('low') },
       { label: 'by its genes', data: genes('value'), borderColor: colour('weed'), borderWidth: 2, pointRadius: 0 },
       {
-        ...{ ...rings(), label: 'as graded' },
+        ...{ ...rings(), label: 'as graded', clip: 8 },
         data: past.value.flatMap(g => (g.meanRung === null ? [] : [{ x: g.n, y: g.meanRung }])),
       },
     ],

@@ -81,8 +81,10 @@ async function begin() {
       <WorkerFailed v-if="worker.failed" :worker="worker" />
       <ul class="lines">
         <li v-for="r in rows" :key="r.line.id">
-          <NuxtLink :to="`/lines/${r.line.id}`" class="name">{{ r.line.name }}</NuxtLink>
-          <p class="small muted goal">{{ r.line.goal ?? 'no goal written down' }}</p>
+          <div class="who">
+            <NuxtLink :to="`/lines/${r.line.id}`" class="name">{{ r.line.name }}</NuxtLink>
+            <p class="small muted goal">{{ r.line.goal ?? 'no goal written down' }}</p>
+          </div>
           <p class="says">{{ r.headline }}</p>
           <RungBar v-if="r.counts.length > 0" :counts="r.counts" :rungs="r.rungs" />
           <dl class="facts small">
@@ -143,8 +145,11 @@ async function begin() {
 .name {
   font: 650 var(--type-title) var(--v-font-heading);
 }
+.who {
+  grid-row: 1 / span 2;
+}
 .goal {
-  grid-row: 2;
+  padding-top: var(--space-2);
 }
 .says {
   grid-column: 2;
