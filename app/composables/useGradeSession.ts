@@ -1,7 +1,7 @@
 import { currentEntries, type EntryOf, type Id, type Ladder, presentRungs, type RungCount } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOf } from '~/data/log'
-import { freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
+import { ALWAYS, freshDraft, type GradeDraft, readSession, seenOf } from '~/forms/gradeSession'
 import { typedKeys } from '~/forms/typedKeys'
 
 /** A grading session of one colony: kept on the device until it is saved. */
@@ -12,14 +12,21 @@ export function useGradeSession(colonyId: Ref<string>) {
   const { grownMs, breedersOf } = useBreeding()
   const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
   const running = computed(() => (line.value ? breedersOf(line.value) : []))
+  const sessions = useSessions(colonyId)
+  /** Whether it was graded before without generations. */
+  const rolling = computed(() => sessions.value.some(e => e.generationId === undefined))
   const { kept, draft, edit, by, ladder } = useGradeDraft(colonyId, ladders, usualGeneration)
   const rungs = computed(() => (ladder.value ? presentRungs(ladder.value) : []))
   /** The newest, or the next one where breeders have been at it long enough. */
   function usualGeneration(): string {
     const grown = line.value ? grownMs(line.value) : null
+    if (generations.value.length === 0 && rolling.value) return ALWAYS
     return grown !== null && grown <= Date.now() ? 'new' : (generations.value.at(-1)?.id ?? 'new')
   }
-  const earlier = useEarlierSessions(colonyId, ladder)
+  /** Those in which animals were told one by one, newest first: they may be graded again. */
+  const earlier = computed(() =>
+    sessions.value.filter(e => !!e.inOrder && e.ladderId === ladder.value?.id && !e.againOf).toReversed(),
+  )
   const again = computed(() => earlier.value.find(e => e.id === draft.value.againOf))
 
   function grade(rungId: Id) {
@@ -52,7 +59,7 @@ export function useGradeSession(colonyId: Ref<string>) {
   }
   return {
     ...{ colony, line, ladders, ladder, by, rungs, generations, running, draft, edit, earlier, again },
-    ...{ grade, back, setSex, counts, issue, saving, save },
+    ...{ rolling, grade, back, setSex, counts, issue, saving, save },
   }
 }
 
@@ -76,17 +83,12 @@ function useGradeDraft(colonyId: Ref<string>, ladders: Ref<readonly Ladder[]>, u
   return { kept, draft, edit, by, ladder }
 }
 
-/** Sessions of this colony in which animals were told one by one, newest first: they may be graded again. */
-function useEarlierSessions(colonyId: Ref<string>, ladder: Ref<{ id: string } | undefined>) {
+/** Gradings of this colony that stand, oldest first. */
+function useSessions(colonyId: Ref<string>) {
   const { value: entries } = useLiveQuery(
     () => entriesOf(openDb(), colonyId.value),
     [],
     () => colonyId.value,
   )
-  return computed(() =>
-    currentEntries(entries.value)
-      .filter((e): e is EntryOf<'grading'> => e.kind === 'grading' && !!e.inOrder && e.ladderId === ladder.value?.id)
-      .filter(e => !e.againOf)
-      .toReversed(),
-  )
+  return computed(() => currentEntries(entries.value).filter((e): e is EntryOf<'grading'> => e.kind === 'grading'))
 }

@@ -1,4 +1,4 @@
-import type { LineRecords, LineTold } from '#core/lines'
+import { grownTogether, type LineRecords, type LineTold } from '#core/lines'
 import { type Colony, type Entry, type Line, USUAL_KINSHIP_LIMIT } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
@@ -24,7 +24,7 @@ export function useLines() {
     () => new Worker(new URL('../workers/lines.worker.ts', import.meta.url), { type: 'module' }),
   )
   const { laddersOf } = useLadders()
-  const { log, read, coloniesOf, entriesOfLine, leftOrGraded } = useLineLog()
+  const { log, read, coloniesOf, entriesOfLine, leftOrGraded, grown } = useLineLog()
   const told = shallowReactive(new Map<string, LineTold | null>())
   const asked = new Map<string, string>()
 
@@ -37,17 +37,19 @@ export function useLines() {
       generations: room.generations.filter(g => g.lineId === line.id),
       breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
       entries: leftOrGraded(line.id),
+      grown: grown.value.get(line.id) ?? [],
     }
   }
   /** Changes when anything changes that a line follows from. */
-  const markOf = ({ line, ladder, beside = [], generations, breedingGroups, entries }: LineRecords) =>
+  const markOf = ({ line, ladder, beside = [], generations, breedingGroups, entries, grown = [] }: LineRecords) =>
     [line, ladder, ...beside, ...generations, ...breedingGroups.filter(b => b.state !== 'draft')]
       .map(r => r.rev)
+      .concat(...grown.map(g => `${g.number}`))
       .concat(`${entries.length} ${entries.reduce((last, e) => (e.id > last ? e.id : last), '')}`)
       .join()
 
   watch(
-    [() => room.lines, () => room.ladders, () => room.generations, () => room.breedingGroups, log, read],
+    [() => room.lines, () => room.ladders, () => room.generations, () => room.breedingGroups, log, read, grown],
     async () => {
       if (!read.value || !room.ready) return
       for (const line of room.lines) {
@@ -81,9 +83,10 @@ export function useLines() {
   return { lines, complete, worker }
 }
 
-/** What was logged of the lines: gradings, and who came and went. */
+/** What was logged of the lines: gradings, and who came and went; and how many were grown. */
 function useLineLog() {
   const room = useRoomStore()
+  const statements = useStatementsStore()
   const { value: log, ready: read } = useLiveQuery<Entry[]>(
     () => entriesOfKinds(openDb(), ['grading', 'removal', 'move', 'addition', 'withdrawal'], 0),
     [],
@@ -103,5 +106,17 @@ function useLineLog() {
     const own = ownOf(lineId)
     return entriesOfLine(lineId).filter(e => e.kind !== 'addition' && !(e.kind === 'move' && own.has(e.toColonyId)))
   }
-  return { log, read, coloniesOf, entriesOfLine, leftOrGraded }
+  /** Grown animals of lines that breed all the time when they were graded, by the population model. */
+  const grown = computed(() => {
+    const rolling = room.lines.filter(l => !room.generations.some(g => g.lineId === l.id))
+    return new Map(
+      rolling.map(l => {
+        const past = coloniesOf(l.id).map(c => statements.of(c.id)?.population.grown.past ?? [])
+        const graded = leftOrGraded(l.id).filter(e => e.kind === 'grading')
+        const days = graded.map(e => e.at)
+        return [l.id, grownTogether(past, days)]
+      }),
+    )
+  })
+  return { log, read, coloniesOf, entriesOfLine, leftOrGraded, grown }
 }

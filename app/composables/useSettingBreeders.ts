@@ -10,7 +10,8 @@ type Move = EntryOf<'move'> | EntryOf<'removal'>
 
 /** Who breeds from now on, and what is written with it. */
 export interface BreedersWritten {
-  group: BreedingGroup
+  /** null where whoever stays breeds */
+  group: BreedingGroup | null
   moves: readonly Move[]
   orders?: readonly Order[]
 }
@@ -76,10 +77,11 @@ export function useSettingBreeders(of: () => LineOf, colony: Ref<Colony | null |
     const writes: Write[] = [
       ...hung,
       ...joining(moves),
-      { table: 'breedingGroups', record: group },
+      ...(group ? [{ table: 'breedingGroups' as const, record: group }] : []),
       ...orders.map(record => ({ table: 'orders' as const, record })),
     ]
-    return { done: await saveWith(writes, moves, `${of().line.name}: the breeders are set.`), question: '' }
+    const words = group ? 'the breeders are set' : 'they are taken out'
+    return { done: await saveWith(writes, moves, `${of().line.name}: ${words}.`), question: '' }
   }
   return { existing, homes, homeAt, set, saving }
 }

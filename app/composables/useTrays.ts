@@ -12,10 +12,11 @@ import {
   standingTotal,
   type Trays,
 } from '#core/lines'
-import { begun, type BreedingGroup, type Ladder, toMoment, type TrayKind } from '#core/records'
+import { begun, type BreedingGroup, type Ladder, toMoment, type TrayKind, trayKinds } from '#core/records'
 import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
 import { writeDoor } from '~/data/writeDoor'
+import { typedKeys } from '~/forms/typedKeys'
 import type { LineOf } from './useLines'
 
 /**
@@ -30,23 +31,28 @@ export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
   const total = (kind: TrayKind) => standingTotal(tray(kind))
   const move = (key: string, from: TrayKind, to: TrayKind, number: number) =>
     set(moveBetween(stock.value, trays.value, { key, from, to, number }))
-  const bySex = (sex: 'female' | 'male') => rungs.value.map(r => trays.value.breed[stackKey(r.id, sex)] ?? 0)
+  /** Where the animals breed all the time, whoever stays breeds. */
+  const rolling = computed(() => !!of().told?.rolling)
+  const kinds = computed(() => (rolling.value ? trayKinds.filter(k => k !== 'breed') : trayKinds))
+  const breeding = computed(() => tray(rolling.value ? 'hold' : 'breed'))
+  const bySex = (sex: 'female' | 'male') => rungs.value.map(r => breeding.value[stackKey(r.id, sex)] ?? 0)
   const breeders = computed<BreederSet[]>(() => {
     if (!last.value) return []
     const about = { groupId: last.value.id, grader: grader.value }
     const sets = breedersFrom(about, { females: bySex('female'), males: bySex('male') }).filter(b => b.number > 0)
     return oneSex.value ? sets.map(b => ({ ...b, sex: 'mixed' })) : sets
   })
-  /** Puts a pick into the breeding tray. */
+  /** Puts a pick into the breeding tray; where whoever stays breeds, all others into the one of the parted. */
   function take(pick: { females: readonly number[]; males: readonly number[] }) {
     const breed: Record<string, number> = {}
     for (const [k, r] of rungs.value.entries()) {
       breed[stackKey(r.id, 'female')] = pick.females[k] ?? 0
       breed[stackKey(r.id, 'male')] = pick.males[k] ?? 0
     }
-    set({ ...noTrays, breed })
+    const others = Object.entries(stock.value).map(([key, n]) => [key, Math.max(0, n - (breed[key] ?? 0))])
+    set(rolling.value ? { ...noTrays, part: Object.fromEntries(others) } : { ...noTrays, breed })
   }
-  return { ...stockDesk, colony, trays, tray, total, move, take, breeders, groupNow }
+  return { ...stockDesk, colony, rolling, kinds, breeding, trays, tray, total, move, take, breeders, groupNow }
 }
 export type TraysDesk = ReturnType<typeof useTrays>
 
@@ -62,6 +68,9 @@ function useTrayDraft(
       b => b.lineId === of().line.id && b.state === 'draft' && b.generationId === last.value?.id,
     ),
   )
+  // a stretch of time has no record that a draft could hang on: this device keeps it
+  const here = useDurable<{ of: string; trays: Trays } | null>(typedKeys.trays, null)
+  const typed = computed(() => (here.value && here.value.of === last.value?.id ? here.value.trays : null))
   // what is on screen goes ahead of the record, which follows in a moment
   const moved = shallowRef<Trays | null>(null)
   const trays = computed<Trays>(() => {
@@ -69,7 +78,7 @@ function useTrayDraft(
       ...{ breed: standingsOf(draft.value.parents), offer: standingsOf(draft.value.trays?.offer ?? []) },
       part: standingsOf(draft.value.trays?.part ?? []),
     }
-    return fitTrays(stock.value, moved.value ?? kept ?? noTrays)
+    return fitTrays(stock.value, moved.value ?? kept ?? typed.value ?? noTrays)
   })
   /** The group of breeders as the trays have it; null before anything was graded. */
   function groupNow(nowMs: number): BreedingGroup | null {
@@ -89,8 +98,11 @@ function useTrayDraft(
   }
   const keep = useDebounceFn(async () => {
     const record = groupNow(Date.now())
-    // stretches of time have no record that a choice could hang on
-    if (!record || !room.generations.some(g => g.id === record.generationId)) return
+    if (!record) return
+    if (!room.generations.some(g => g.id === record.generationId)) {
+      here.value = { of: record.generationId, trays: trays.value }
+      return
+    }
     await (await writeDoor()).saveRecord(openDb(), 'breedingGroups', record, Date.now())
   }, 400)
   function set(next: Trays) {

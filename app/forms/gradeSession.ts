@@ -29,12 +29,15 @@ export interface GradeDraft {
   sex: RungCount['sex']
   /** the session whose animals are graded again; empty for none */
   againOf: string
-  /** the generation that they are of; `new` begins one, empty is the newest */
+  /** the generation that they are of; `new` begins one, `always` has none, empty is the newest */
   generation: string
   ageWeeks: string
   /** whether these were all grown animals of the colony */
   all: '' | 'yes' | 'no'
 }
+
+/** Generations are not told apart: the animals breed all the time. */
+export const ALWAYS = 'always'
 
 export const freshDraft = (colonyId: string, ladderId: string): GradeDraft => ({
   ...{ colonyId, ladderId, way: 'each', list: [], numbers: {}, sex: 'unknown' },
@@ -80,7 +83,7 @@ export function readSession(draft: GradeDraft, about: GradeAbout): GradeSaved | 
     return 'Their age is a whole number of weeks, like 12; leave it empty where nobody knows.'
   const { line, generations, nowMs } = about
   const newest = generations.at(-1)
-  const begins = draft.generation === 'new' || !newest
+  const begins = draft.generation !== ALWAYS && (draft.generation === 'new' || !newest)
   const generation: Generation | null = begins
     ? {
         ...begun(newId(), nowMs),
@@ -89,13 +92,14 @@ export function readSession(draft: GradeDraft, about: GradeAbout): GradeSaved | 
       }
     : null
   const at = toMoment(nowMs)
-  const ofOld = draft.generation && draft.generation !== 'new' ? draft.generation : newest?.id
+  const named = draft.generation && draft.generation !== 'new' && draft.generation !== ALWAYS
+  const ofOld = named ? draft.generation : newest?.id
   const grading = Entry.parse({
     ...about.stamp(),
     ...{ at, kind: 'grading', colonyId: draft.colonyId, ladderId: draft.ladderId, seen },
     ...(draft.way === 'each' && { inOrder: true }),
     ...(draft.againOf && draft.way === 'each' && { againOf: draft.againOf }),
-    generationId: generation?.id ?? ofOld,
+    ...(generation || ofOld ? { generationId: generation?.id ?? ofOld } : {}),
     ...(draft.ageWeeks.trim() && { ageWeeks: Number(draft.ageWeeks) }),
   }) as EntryOf<'grading'>
   const many = (sex: RungCount['sex']) => seen.reduce((sum, s) => sum + (s.sex === sex ? s.number : 0), 0)

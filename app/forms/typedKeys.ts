@@ -5,4 +5,5 @@ export const typedKeys = {
   vessel: 'ulkin.typed.vessel',
   planStart: 'ulkin.typed.planStart',
   grade: 'ulkin.typed.grade',
+  trays: 'ulkin.typed.trays',
 } as const

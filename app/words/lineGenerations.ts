@@ -1,5 +1,6 @@
 import { format } from 'date-fns'
-import type { GradedGeneration } from '#core/lines'
+import type { GradedGeneration, LineTold } from '#core/lines'
+import { dayText } from './when'
 
 const ordinals = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth', 'Tenth']
 
@@ -13,3 +14,9 @@ export function generationName(
   const year = new Date(fromMs).getFullYear() === new Date(nowMs).getFullYear() ? '' : ' yyyy'
   return `${nth}, ${newest ? 'now' : format(fromMs, `MMM${year}`)}`
 }
+
+/** Names of all generations of a line; of one that breeds all the time the days on which it was graded. */
+export const generationNames = ({ generations, rolling }: Pick<LineTold, 'generations' | 'rolling'>, nowMs: number) =>
+  generations.map((g, t) =>
+    rolling ? dayText(g.fromMs, nowMs) : generationName(g, t === generations.length - 1, nowMs),
+  )

@@ -76,13 +76,20 @@ export const spareText = ({ meanRung, ofLine }: NonNullable<LineTold['spare']>):
 export const ladderText = (rungs: readonly Pick<Rung, 'words'>[]): string =>
   rungs.map((r, k) => `${k + 1} ${r.words}`).join(' · ')
 
+/** What an axis of generations says: where they breed all the time it is time, by the parents' age. */
+export const generationAxis = ({ rolling }: Pick<LineTold, 'rolling'>): string =>
+  rolling ? `generations of ${whole(rolling.parentsAgeWeeks)} weeks, from the first grading` : 'generation'
+
 /** Mean rung by generation, as graded and as the genes have it, and of the next one. */
-export const courseRows = ({ generations, next }: Pick<LineTold, 'generations' | 'next'>) => [
-  ...generations.map(g => ({
-    ...{ name: `No. ${g.n}`, graded: g.meanRung === null ? 'not graded' : g.meanRung.toFixed(1) },
+export const courseRows = (told: Pick<LineTold, 'generations' | 'next' | 'rolling'>, nowMs: number) => [
+  ...told.generations.map(g => ({
+    ...{
+      name: told.rolling ? dayText(g.fromMs, nowMs) : `No. ${g.n}`,
+      graded: g.meanRung === null ? 'not graded' : g.meanRung.toFixed(1),
+    },
     genes: rungRange(g.byGenes),
   })),
-  ...(next ? [{ name: 'Next, forecast', graded: '', genes: rungRange(next.meanRung) }] : []),
+  ...(told.next ? [{ name: 'Next, forecast', graded: '', genes: rungRange(told.next.meanRung) }] : []),
 ]
 const rungRange = ({ low, value, high }: { low: number; value: number; high: number }) =>
   `${value.toFixed(1)} (${low.toFixed(1)}–${high.toFixed(1)})`
@@ -91,8 +98,23 @@ const rungRange = ({ low, value, high }: { low: number; value: number; high: num
 export const signedRungs = (rungs: number, digits = 2): string =>
   `${rungs >= 0 ? '+' : '−'}${Math.abs(rungs).toFixed(digits)}`
 
-/** "+0.39 rungs a generation, over the last three" */
-export const paceText = (pace: number): string => `${signedRungs(pace)} rungs a generation, over the last three`
+/** "+0.39 rungs a generation, over the last three"; where animals breed all the time over so many weeks */
+export function paceText({ pace, rolling }: { pace: number; rolling: LineTold['rolling'] }): string {
+  const over = rolling?.pace ? `the last ${whole(rolling.pace.overWeeks)} weeks` : 'the last three'
+  return `${signedRungs(pace)} rungs a generation, over ${over}`
+}
+
+/** What comes in a week where animals breed all the time. */
+export function weeklyText({ pace, parentsAgeWeeks: age }: NonNullable<LineTold['rolling']>): string {
+  const parents = `Parents are about ${whole(age)} weeks old in the mean: that is a generation (from memory).`
+  if (!pace) return `They breed all the time. ${parents} After half of one the gradings tell how fast it goes.`
+  const { low, value, high } = pace.weekly
+  const each = (rungs: number) => signedRungs(rungs, 3)
+  return (
+    `They breed all the time: ${each(value)} rungs a week by their genes (likely ${each(low)} to ${each(high)}), ` +
+    `over ${whole(pace.overWeeks)} weeks. ${parents}`
+  )
+}
 
 /** "in about 4 generations" */
 export const leftText = (generations: number): string =>
@@ -147,6 +169,13 @@ export function nextStep(
   if (!told) return 'Grade a first session.'
   if (told.came?.unexplained) return 'Find out why the newest generation fell.'
   if (told.generationsLeft !== null && told.generationsLeft <= 1) return 'New blood: kinship is at your limit.'
+  if (told.rolling) {
+    const { culled, gradeAgainMs } = told.rolling
+    if (gradeAgainMs <= nowMs) return 'Grade them again: half of the grown are new by now.'
+    return culled
+      ? `Grade them again when half of the grown are new, about ${dayText(gradeAgainMs, nowMs)}.`
+      : 'Take the dull ones out.'
+  }
   if (grownMs === null) return 'Choose who breeds.'
   return grownMs <= nowMs
     ? 'Grade the young: by now they are grown.'

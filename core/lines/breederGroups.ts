@@ -12,12 +12,16 @@ const ofSex = (breeders: readonly BreederSet[], sex: GradedSex): Breeders[] =>
         : [],
   )
 
-/** Groups of a line as their kinship is reckoned, with the usual unevenness of families. */
-export const breederGroups = (groups: readonly LineGroup[]): BredGroup[] =>
-  groups.map(({ id, size, breeders }) => ({
+/** Groups of a line as their kinship is reckoned, with the usual unevenness of families or another one. */
+export const breederGroups = (
+  groups: readonly LineGroup[],
+  unevenness = { sires: UNEVENNESS.male, dams: UNEVENNESS.female },
+): BredGroup[] =>
+  groups.map(({ id, size, breeders, stayed }) => ({
     id,
     size,
     sires: ofSex(breeders, 'male'),
     dams: ofSex(breeders, 'female'),
-    unevenness: { sires: UNEVENNESS.male, dams: UNEVENNESS.female },
+    ...(stayed && { stayed: { groupId: stayed.breeders.groupId, share: stayed.share } }),
+    unevenness,
   }))

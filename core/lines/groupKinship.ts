@@ -14,6 +14,8 @@ export interface BredGroup {
   size: number
   sires: readonly Breeders[]
   dams: readonly Breeders[]
+  /** part of it that is no young but animals of an earlier group, grown older */
+  stayed?: { groupId: Id; share: number }
   /**
    * how unevenly the sires, and the dams, share in the young: variance of their expected shares over the square of the
    * mean; nothing where all do alike
@@ -60,8 +62,32 @@ export function groupKinships(groups: readonly BredGroup[]): GroupKinships {
     const { sires: ofSires = 0, dams: ofDams = 0 } = group.unevenness ?? {}
     k.inbreeding[row] = across
     k.between[row * n + row] = (drawnTwice(k, sires, ofSires) + 2 * across + drawnTwice(k, dams, ofDams)) / 4
+    if (group.stayed) joinStayed(k, row, { ...group.stayed, groups })
   }
   return k
+}
+
+/** Makes the young of a group one with those of an earlier one that are still there. */
+function joinStayed(
+  k: GroupKinships,
+  row: number,
+  { groupId, share, groups }: { groupId: Id; share: number; groups: readonly BredGroup[] },
+) {
+  const n = groups.length
+  const old = k.rowOf.get(groupId)
+  if (old === undefined || old >= row)
+    throw new RangeError(`${groupId} does not stand before those that it stayed with`)
+  const young = 1 - share
+  const [ofYoung, ofOld, across] = [kin(k, row, row), kin(k, old, old), kin(k, row, old)]
+  for (let other = 0; other < row; other++) {
+    const itself = other === old ? 1 / groups[old]!.size : 0
+    const stayed = itself * withSelf(k, old) + (1 - itself) * kin(k, old, other)
+    const joined = young * kin(k, row, other) + share * stayed
+    k.between[row * n + other] = joined
+    k.between[other * n + row] = joined
+  }
+  k.inbreeding[row] = young * k.inbreeding[row]! + share * k.inbreeding[old]!
+  k.between[row * n + row] = young ** 2 * ofYoung + 2 * young * share * across + share ** 2 * ofOld
 }
 
 /** Breeders by row, with the share of the young that is theirs. */

@@ -41,12 +41,21 @@ export interface BreederSet {
   grader: string
 }
 
+/** Those of an earlier group that are still there, where a colony breeds all the time. */
+export interface Stayed {
+  /** part of the grown that they are */
+  share: number
+  breeders: BreederSet
+}
+
 /** Animals of one generation in one place. Founders have no breeders. */
 export interface LineGroup {
   id: Id
   /** grown animals in it, of whom breeders are taken */
   size: number
   breeders: readonly BreederSet[]
+  /** where it breeds all the time: whom the young of its breeders have joined */
+  stayed?: Stayed
   /** groups that grew up at the same time and in the same way have one name here, and one environment */
   period: string
   gradings: readonly GroupGrading[]

@@ -12,6 +12,10 @@ export {
 } from './effectiveBreeders'
 export { type Beside, besideNext, besideTrait, SLOPE_PRIOR_SD } from './beside'
 export { courseOf } from './course'
+export type { AgreementTold, KeeperTold } from './keepersTold'
+export { paceByTime, type WeeklyPace } from './paceByTime'
+export { grownTogether } from './grownTogether'
+export { type Renewal, renewalOf } from './renewal'
 export { bestOf, breedersFrom, type Pick, pickCurve, proposedPick, type Stock } from './picks'
 export { type Agreement, type AgreementWeights, weightedKappa } from './agreement'
 export {
@@ -63,14 +67,13 @@ export { differentialOf, intensityOfFew, responseTo, type Selection, selectionOf
 export { countsOn, graderOf, gradingsOf, type Paired, pairedSessions, seenIn, SOMEBODY } from './gradings'
 export { type GradedGeneration, type LineRead, type LineRecords, readLine, runningOf } from './lineHistory'
 export {
-  type AgreementTold,
   type CameTold,
   foreseen,
   type GenerationTold,
   type Heading,
-  type KeeperTold,
   type LineFitted,
   type LineTold,
+  type RollingTold,
   PLATEAU,
   tellLine,
 } from './tellLine'

@@ -1,3 +1,4 @@
+import { groupOf } from '#core/groups'
 import {
   type BreedingGroup,
   currentEntries,
@@ -16,6 +17,7 @@ import {
 } from '#core/records'
 import { countsOn, graderOf, gradingsOf, pairedSessions, seenIn, SOMEBODY } from './gradings'
 import { type BreederSet, bothSexes, type GradedSex, type LineGroup, type LineHistory } from './history'
+import { type Renewal, renewalOf } from './renewal'
 
 /** All that the log and the records say of one line. */
 export interface LineRecords {
@@ -28,6 +30,11 @@ export interface LineRecords {
   breedingGroups: readonly BreedingGroup[]
   /** of the colonies that hold or held it: gradings, and what left by rung */
   entries: readonly Entry[]
+  /**
+   * grown animals of it by the population model, oldest first: asked where it breeds all the time, since those taken
+   * out are then some of more than were graded
+   */
+  grown?: readonly { atMs: number; number: number }[]
 }
 
 /** A generation as it is told: who was graded, and who was bred from. */
@@ -39,6 +46,8 @@ export interface GradedGeneration {
   gradings: EntryOf<'grading'>[]
   /** by today's rungs, lowest first, each animal once */
   counts: number[]
+  /** grown animals that these are of; as many where it is not known */
+  size: number
   /** who of them bred the next, by rung; null where nobody wrote it down */
   bred: { males: number[]; females: number[]; mixed: number[] } | null
 }
@@ -49,6 +58,8 @@ export interface LineRead {
   generations: GradedGeneration[]
   /** who breeds of the newest generation, whose young nobody has graded */
   running: BreederSet[]
+  /** of a line whose animals breed all the time; null where there are generations */
+  renewal: Renewal | null
 }
 
 /** Gradings that lie less far apart are of one stretch of time, in a line without generations. */
@@ -57,38 +68,103 @@ const STRETCH_WEEKS = 5
 const UNTOLD = 8
 
 /**
- * Reads a line: generations with their gradings and breeders, or, where its animals breed all the time, stretches of
- * time of which each was bred by those of the one before that were left.
+ * Reads a line: generations with their gradings and breeders; or, where its animals breed all the time, stretches of
+ * time. Of the grown of a stretch some are young, of those that were there when they were laid, and the others are
+ * those of the stretch before that were left.
  */
 export function readLine(records: LineRecords): LineRead {
   const entries = currentEntries(records.entries)
-  const all = entries.filter(
+  const gradedEver = entries.filter(
     (e): e is EntryOf<'grading'> => e.kind === 'grading' && seenIn(e, records.ladder).length > 0,
   )
   const ofSpare = (e: EntryOf<'grading'>) => e.colonyId === records.line.spareColonyId
-  const gradings = all.filter(e => !ofSpare(e))
-  const parts = records.generations.length > 0 ? byGeneration(records, gradings) : byStretch(gradings)
+  const gradings = gradedEver.filter(e => !ofSpare(e))
+  const renewal = records.generations.length > 0 ? null : renewalOf(groupOf(records.line.groupId))
+  const parts = renewal ? byStretch(gradings) : byGeneration(records, gradings)
+  const about = { records, entries, renewal }
   const generations: GradedGeneration[] = []
   const groups: LineGroup[] = []
   for (const [i, { id, n, fromMs, own }] of parts.entries()) {
-    const before = generations[i - 1]
-    const breeders = before ? breedersOf(records, entries, { before, id, untilMs: fromMs }) : []
-    if (before) before.bred = bredOf(breeders)
     const seen = graded(own, records.ladder)
     const counts = countsOn(records.ladder, seen.once)
-    generations.push({ id, n, fromMs, gradings: own, counts, bred: null })
-    const size = Math.max(2, Math.round(counts.reduce((a, b) => a + b, 0)))
+    const all = renewal ? (records.grown?.findLast(g => g.atMs <= fromMs)?.number ?? 0) : 0
+    const size = Math.max(2, Math.round(Math.max(all, rungsSum(counts))))
+    const bred = bredBefore(about, generations, { id, fromMs, size })
+    const before = generations.at(-1)
+    if (before) before.bred = bredOf(bred.stayed ? [bred.stayed.breeders] : bred.breeders)
+    generations.push({ id, n, fromMs, gradings: own, counts, size, bred: null })
     // who was not chosen grew up beside it; the newest of the line stays the last
     const untilMs = parts[i + 1]?.fromMs ?? Infinity
-    const beside = all.filter(e => ofSpare(e) && momentMs(e.at) >= fromMs && momentMs(e.at) < untilMs)
+    const beside = gradedEver.filter(e => ofSpare(e) && momentMs(e.at) >= fromMs && momentMs(e.at) < untilMs)
     if (i > 0 && beside.length > 0) groups.push(spareGroup(id, beside, { groups, ladder: records.ladder }))
-    groups.push({ id, size, breeders, period: id, gradings: seen.gradings, twice: seen.twice })
+    groups.push({ id, size, ...bred, period: id, gradings: seen.gradings, twice: seen.twice })
   }
   const last = generations.at(-1)
-  const running = runningOf(records.breedingGroups, last?.id).flatMap(b => setsOf(b, records.ladder))
+  const running =
+    renewal && last
+      ? [leftOf(about, last, Infinity)]
+      : runningOf(records.breedingGroups, last?.id).flatMap(b => setsOf(b, records.ladder))
   if (last) last.bred = bredOf(running)
-  return { history: { rungs: presentRungs(records.ladder).length, groups }, generations, running }
+  return { history: { rungs: presentRungs(records.ladder).length, groups }, generations, running, renewal }
 }
+
+/** A line while it is read. */
+interface Reading {
+  records: LineRecords
+  entries: readonly Entry[]
+  renewal: Renewal | null
+}
+
+/** Who bred a generation of the ones before it, or a stretch of time, and whom these have joined. */
+function bredBefore(
+  about: Reading,
+  generations: readonly GradedGeneration[],
+  { id, fromMs, size }: Pick<GradedGeneration, 'id' | 'fromMs' | 'size'>,
+): Pick<LineGroup, 'breeders' | 'stayed'> {
+  const before = generations.at(-1)
+  if (!before) return { breeders: [] }
+  if (!about.renewal) return { breeders: breedersOf(about, { before, id, untilMs: fromMs }) }
+  const weeks = (fromMs - before.fromMs) / WEEK_MS
+  // in the mean those that have come since grew up half way between
+  const laidMs = fromMs - (about.renewal.grownAfterWeeks + weeks / 2) * WEEK_MS
+  const left = leftOf(about, before, fromMs)
+  const share = about.records.grown?.length
+    ? Math.min(1, (left.number * about.renewal.surviving(weeks)) / size)
+    : 1 - about.renewal.newWithin(weeks)
+  return { breeders: grownAt(about, generations, laidMs), stayed: { share, breeders: left } }
+}
+
+/** The grown at a moment: those of the stretch that were left, and in time more of those who come before the next. */
+function grownAt(about: Reading, generations: readonly GradedGeneration[], atMs: number): BreederSet[] {
+  const at = Math.max(
+    0,
+    generations.findLastIndex(g => g.fromMs <= atMs),
+  )
+  const [stretch, next] = [generations[at]!, generations[at + 1]]
+  const left = leftOf(about, stretch, atMs)
+  const gone = next ? Math.max(0, atMs - stretch.fromMs) / (next.fromMs - stretch.fromMs) : 0
+  if (!next || gone === 0) return [left]
+  const all = { groupId: next.id, sex: 'mixed' as const, number: gone * next.size, rungs: null, grader: left.grader }
+  return [withNumber(left, (1 - gone) * left.number), all]
+}
+/** As many of them, on the same rungs. */
+const withNumber = (set: BreederSet, number: number): BreederSet => ({
+  ...set,
+  number,
+  rungs: set.rungs?.map(n => (n * number) / set.number) ?? null,
+})
+
+/** Who of a stretch of time was left at some moment: all of them, where nobody was taken out. */
+function leftOf({ records, entries }: Reading, of: GradedGeneration, untilMs: number): BreederSet {
+  const grader = of.gradings[0] ? graderOf(of.gradings[0]) : SOMEBODY
+  const set = { groupId: of.id, sex: 'mixed' as const, grader }
+  const gone = countsOn(records.ladder, takenOut(entries, of.fromMs, untilMs))
+  const each = of.size / Math.max(1, rungsSum(of.counts))
+  const rungs = of.counts.map((n, k) => Math.max(0, Math.round(n * each - gone[k]!)))
+  const number = rungsSum(rungs)
+  return gone.some(n => n > 0) && number > 1 ? { ...set, number, rungs } : { ...set, number: of.size, rungs: null }
+}
+const rungsSum = (counts: readonly number[]) => counts.reduce((a, b) => a + b, 0)
 
 /** Animals of the spare glass in the time of a generation: bred by whoever was there before, at first the founders. */
 function spareGroup(
@@ -156,10 +232,10 @@ export function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
 
 /** Who bred a generation: those of its breeding groups, or whoever was left of the one before. */
 function breedersOf(
-  { generations, breedingGroups, ladder }: LineRecords,
-  entries: readonly Entry[],
+  about: Reading,
   { before, id, untilMs }: { before: GradedGeneration; id: Id; untilMs: number },
 ): BreederSet[] {
+  const { generations, breedingGroups, ladder } = about.records
   const own = generations.find(g => g.id === id)?.breedingGroupIds ?? []
   // breeders are of generations that stand before; others are of another line, or a slip
   const known = new Set(generations.filter(g => g.n <= before.n).map(g => g.id))
@@ -167,14 +243,11 @@ function breedersOf(
     .filter(b => own.includes(b.id) && b.state !== 'draft' && known.has(b.generationId))
     .flatMap(b => setsOf(b, ladder))
   if (bothSexes(sets)) return sets
-  const grader = before.gradings[0] ? graderOf(before.gradings[0]) : SOMEBODY
-  const gone = countsOn(ladder, takenOut(entries, before.fromMs, untilMs))
-  if (gone.some(n => n > 0)) {
-    const left = before.counts.map((n, k) => Math.max(0, Math.round(n - gone[k]!)))
-    const number = left.reduce((a, b) => a + b, 0)
-    if (number > 1) return [{ groupId: before.id, sex: 'mixed', number, rungs: left, grader }]
-  }
-  return (['male', 'female'] as const).map(sex => ({ groupId: before.id, sex, number: UNTOLD, rungs: null, grader }))
+  const left = leftOf(about, before, untilMs)
+  if (left.rungs) return [left]
+  return (['male', 'female'] as const).map(sex => ({
+    ...{ groupId: before.id, sex, number: UNTOLD, rungs: null, grader: left.grader },
+  }))
 }
 
 /** What left a line by rung: taken out or moved away. */

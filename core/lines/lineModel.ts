@@ -1,7 +1,7 @@
-import { type Chosen, chosenOf, type Eye, joinChosen } from './chosen'
+import { type Chosen, chosenOf, type Eye, joinChosen, type Standing } from './chosen'
 import { UNEVENNESS } from './familySizes'
 import { groupKinships } from './groupKinship'
-import { type BreederSet, type GradedSex, gradersOf, type LineHistory } from './history'
+import { type BreederSet, type GradedSex, gradersOf, type LineHistory, type Stayed } from './history'
 import { breederGroups } from './breederGroups'
 import { ageing, fillChances, type LineRun, sign } from './lineRun'
 
@@ -171,15 +171,44 @@ export function lineModel(history: LineHistory): LineModel {
       if (group.breeders.length === 0)
         made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment, aged })
       else {
-        const young = youngOf(group.breeders, made, rowOf, heritability * kept[row]!)
-        const drift = Math.sqrt(young.doubt + young.segregating / Math.max(1, group.size))
-        made.standings.push({ mean: young.mean + drift * luck, variance: young.variance, environment, aged })
+        const { mean, variance, doubt, segregating } = youngOf(group.breeders, made, rowOf, heritability * kept[row]!)
+        const young = { mean, variance, environment, aged, doubt: doubt + segregating / Math.max(1, group.size) }
+        const all = group.stayed ? withStayed(young, group.stayed, made, rowOf) : young
+        const moved = all.mean + Math.sqrt(all.doubt) * luck
+        made.standings.push({ mean: moved, variance: all.variance, environment: all.environment, aged })
       }
       at = fillChances(made, row, group, at)
     }
     return made
   }
   return { history, graders, size: layout.size, rowOf, segregates, run }
+}
+
+/** Animals of whose mean something is not known: a variance. */
+type Doubted = Standing & Pick<Chosen, 'doubt'>
+
+/**
+ * Young and those whom they have joined, as one. What was chosen of those that stayed is not all in their genes: the
+ * rest of it is still to be seen on them, and goes with them.
+ */
+function withStayed(
+  young: Doubted,
+  { share, breeders }: Stayed,
+  run: LineRun,
+  rowOf: ReadonlyMap<string, number>,
+): Doubted {
+  const before = run.standings[rowOf.get(breeders.groupId)!]!
+  const eye = eyeOf(run, breeders.grader)
+  const stayed = chosenOf(breeders, { standing: before, eye, environment: run.rest, unevenness: 0 })
+  const beside = ((stayed.mean - before.mean) * run.rest) / before.variance
+  const born = 1 - share
+  return {
+    mean: born * young.mean + share * stayed.mean,
+    variance: born * young.variance + share * stayed.variance + born * share * (young.mean - stayed.mean) ** 2,
+    environment: born * young.environment + share * (before.environment + beside),
+    aged: young.aged,
+    doubt: born ** 2 * young.doubt + share ** 2 * stayed.doubt,
+  }
 }
 
 /** What breeders pass on, and what segregates among their young. */

@@ -1,38 +1,21 @@
-import { currentEntries, DAY_MS, type EntryOf } from '#core/records'
+import { currentEntries, DAY_MS, type EntryOf, WEEK_MS } from '#core/records'
 import { type Ranged, Z80, zQuantile } from '#core/stats'
-import { type Agreement, weightedKappa } from './agreement'
 import { type Beside, besideTrait } from './beside'
 import { courseOf } from './course'
 import { generationsLeft, type Variety, varietyAmong } from './effectiveBreeders'
-import { graderOf, pairedSessions } from './gradings'
-import { type BreederSet, bothSexes, gradedIn, gradedTwiceIn, type LineHistory } from './history'
+import { graderOf } from './gradings'
+import { type AgreementTold, agreementsOf, type KeeperTold, keepersOf } from './keepersTold'
+import { type BreederSet, bothSexes, type LineHistory } from './history'
 import { fitLine, type LineFit, LEARNT_AT_LEAST, rungWidth } from './lineFit'
 import { type GradedGeneration, type LineRead, type LineRecords, readLine } from './lineHistory'
 import { type InheritanceTold, inheritanceOf } from './segregation'
 import { type NextGeneration, nextGeneration, usualYoung } from './nextGeneration'
+import { paceByTime, type WeeklyPace } from './paceByTime'
 import { inbreedingOfGroups } from './pedigreeDraws'
-import { meanRungOf, rangeOf } from './sharesTold'
+import { meanRungOf } from './sharesTold'
 
 /** Where a line goes. */
 export type Heading = 'rising' | 'plateau' | 'falling' | 'still' | 'unknown'
-
-/** How a keeper sees beside the one who graded most. */
-export interface KeeperTold {
-  name: string
-  graded: number
-  /** by how many rungs higher than the first keeper; none for the first */
-  shift: Ranged | null
-  /** standard deviation of the error, in rungs; a figure from memory where the same animals were never graded twice */
-  blur: Ranged
-  measured: boolean
-}
-
-/** Two keepers' grades of the same animals. */
-export interface AgreementTold extends Agreement {
-  graders: readonly [string, string]
-  n: number
-  atMs: number
-}
 
 /** What came of a forecast: how the newest generation was foreseen, and how it was graded. */
 export interface CameTold {
@@ -50,6 +33,20 @@ export interface GenerationTold extends GradedGeneration {
   meanRung: number | null
   /** mean rung as its genes have it */
   byGenes: Ranged
+  /** where it stands in time, in generations: its number, or where animals breed all the time by the parents' age */
+  at: number
+}
+
+/** A line whose animals breed all the time. */
+export interface RollingTold {
+  /** mean age of the parents: one generation */
+  parentsAgeWeeks: number
+  /** null while too little time has passed */
+  pace: WeeklyPace | null
+  /** whether dull ones were taken out since it was graded last */
+  culled: boolean
+  /** when half of the grown are new since then, and another grading tells more */
+  gradeAgainMs: number
 }
 
 /** A line as it is told. */
@@ -65,6 +62,8 @@ export interface LineTold {
   known: boolean
   /** rungs a generation over the last three, without what the keepers' eyes made of it; null where there are fewer */
   pace: number | null
+  /** of a line whose animals breed all the time; null where there are generations */
+  rolling: RollingTold | null
   inbreeding: Ranged | null
   /** of who breeds now or bred last */
   variety: Variety | null
@@ -117,6 +116,7 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   const generations = read.generations.map((g, t) => ({
     ...g,
     byGenes: byGenes[t]!,
+    at: read.renewal ? 1 + (g.fromMs - read.generations[0]!.fromMs) / WEEK_MS / read.renewal.parentsAgeWeeks : g.n,
     inbreeding: inbreeding.get(g.id)!,
     meanRung: total(g.counts) > 0 ? meanRungOf(g.counts) : null,
   }))
@@ -130,7 +130,8 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   const last = generations.at(-1)!
   const young = usualYoung(read.history)
   const next = bothSexes(read.running) ? nextGeneration(fit, { breeders: read.running, young }) : null
-  const pace = paceOf(fit)
+  const rolling = rollingOf(read, { fit, graded })
+  const pace = rolling ? rolling.pace && rolling.pace.weekly.value * rolling.parentsAgeWeeks : paceOf(fit)
   const beside = besideOf(records, { read, fit })
   const told: LineTold = {
     generations,
@@ -140,11 +141,11 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
     heritability: fit.heritability,
     known: fit.learnt >= LEARNT_AT_LEAST,
     pace,
+    rolling,
     inbreeding: last.inbreeding,
     variety,
     generationsLeft: variety ? generationsLeft(last.inbreeding.value, variety.perGeneration, limit) : null,
-    generationYears:
-      generations.length > 1 ? (last.fromMs - generations[0]!.fromMs) / (generations.length - 1) / YEAR_MS : null,
+    generationYears: rolling ? (rolling.parentsAgeWeeks * WEEK_MS) / YEAR_MS : yearsBetween(generations),
     next,
     came: cameOf(read),
     keepers: keepersOf(fit),
@@ -155,6 +156,23 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   }
   return { told, read, fit, beside }
 }
+
+function rollingOf(
+  { renewal, running }: LineRead,
+  { fit, graded }: { fit: LineFit; graded: readonly GradedGeneration[] },
+): RollingTold | null {
+  if (!renewal) return null
+  return {
+    ...{ parentsAgeWeeks: renewal.parentsAgeWeeks, pace: paceByTime(fit, graded, renewal) },
+    ...{ culled: running.some(b => b.rungs !== null) },
+    gradeAgainMs: graded.at(-1)!.fromMs + renewal.halfNewWeeks * WEEK_MS,
+  }
+}
+
+const yearsBetween = (generations: readonly GradedGeneration[]): number | null =>
+  generations.length > 1
+    ? (generations.at(-1)!.fromMs - generations[0]!.fromMs) / (generations.length - 1) / YEAR_MS
+    : null
 
 /** How the newest graded animals of the spare glass stand beside those of the line that grew up with them. */
 function spareOf({ groups, rungs }: LineHistory, generations: LineTold['generations']): LineTold['spare'] {
@@ -209,6 +227,8 @@ function cameOf({ history, generations }: LineRead): CameTold | null {
   // what grew up beside it tells of its year, and was not there to be asked
   const before = { ...history, groups: history.groups.filter(g => g.period !== last.period) }
   const { counts, gradings } = generations.at(-1)!
+  // where young join those that were there, what is asked of young alone is not what was graded
+  if (last.stayed) return null
   if (before.groups.length === 0 || total(counts) === 0 || last.breeders.every(b => b.rungs === null)) return null
   if (gradedRows(before).length === 0) return null
   return foreseen(before, { breeders: last.breeders, counts, grader: gradings[0] && graderOf(gradings[0]) })
@@ -246,34 +266,4 @@ function throwbacksOf({ generations }: LineRead): InheritanceTold[] | null {
       culled: bred !== null && [bred.males, bred.females, bred.mixed].every(list => (list[0] ?? 0) === 0),
     })),
   )
-}
-
-/** How each keeper sees, in rungs. */
-function keepersOf(fit: LineFit): KeeperTold[] {
-  const { history, graders } = fit.model
-  const step = rungWidth(fit)
-  return graders.map((name, i) => {
-    const eyes = fit.draws.map(d => d.run.eyes.get(name)!)
-    const pairs = history.groups.flatMap(g => g.twice.filter(t => t.graders.includes(name)))
-    const alone = history.groups.flatMap(g => g.gradings.filter(x => x.grader === name))
-    return {
-      name,
-      graded: total(alone.map(g => gradedIn(g.cells))) + total(pairs.map(gradedTwiceIn)),
-      shift: i === 0 ? null : rangeOf(eyes.map(e => e.shift / step)),
-      blur: rangeOf(eyes.map(e => Math.sqrt(e.blur) / step)),
-      measured: pairs.length > 0,
-    }
-  })
-}
-
-/** How well keepers agree, session by session. */
-function agreementsOf({ ladder }: LineRecords, { generations }: LineRead): AgreementTold[] {
-  const gradings: EntryOf<'grading'>[] = generations.flatMap(g => g.gradings)
-  return pairedSessions(gradings, ladder).flatMap(({ second, twice }) => {
-    const n = gradedTwiceIn(twice)
-    const used = twice.table.some((row, i) => total(row) !== row[i])
-    if (n < 2) return []
-    const agreement = used ? weightedKappa(twice.table, 'linear') : { kappa: 1, se: 0 }
-    return [{ ...agreement, graders: twice.graders, n, atMs: Date.parse(second.at) }]
-  })
 }

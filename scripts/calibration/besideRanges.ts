@@ -61,9 +61,9 @@ function toldOf(line: TrueLine, seed: number): BesideResult {
   }
   const fit = fitLine(line.history)
   const generations = line.history.groups.map(({ id }: LineGroup, t) => ({
-    ...{ id, n: t + 1, fromMs: t * 20 * WEEK_MS, gradings: [], counts: [], bred: null },
+    ...{ id, n: t + 1, fromMs: t * 20 * WEEK_MS, gradings: [], counts: [], size: 0, bred: null },
   }))
-  const read: LineRead = { history: line.history, generations, running: [] }
+  const read: LineRead = { history: line.history, generations, running: [], renewal: null }
   const told = besideTrait(ladder, gradings(random, ladder, line, graded), { read, fit })
   const [second, main] = [cuts, line.cuts].map(c => (c.at(-1)! - c[0]!) / (c.length - 1))
   return { slope: slopeOf(told, line.animals[0]!, { value, ratio: main! / second! }), next: nextOf() }

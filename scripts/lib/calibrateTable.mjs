@@ -8,6 +8,7 @@ import { summariseHatches } from '../calibration/hatches'
 import { summariseShells } from '../calibration/shellGrowth'
 import { besideTable } from '../calibration/besideRanges'
 import { linesTable } from '../calibration/lineRanges'
+import { rollingTable } from '../calibration/rolling'
 import { pairsTable } from '../calibration/families'
 import { meterTable } from '../calibration/meter'
 import { summariseMolts } from '../calibration/moltTrouble'
@@ -26,6 +27,7 @@ const summarise =
     shells: summariseShells,
     hatches: summariseHatches,
     lines: linesTable,
+    rolling: rollingTable,
     beside: besideTable,
     families: pairsTable,
     meter: meterTable,

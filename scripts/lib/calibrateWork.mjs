@@ -8,6 +8,7 @@ import { watchBroods } from '../calibration/hatching'
 import { rearHatches } from '../calibration/hatches'
 import { gradeBeside } from '../calibration/besideRanges'
 import { breedLines } from '../calibration/lineRanges'
+import { gradeRolling } from '../calibration/rolling'
 import { pairFamilies } from '../calibration/families'
 import { meterKeepers } from '../calibration/meter'
 import { growShells } from '../calibration/shellGrowth'
@@ -25,6 +26,7 @@ const others = {
   shells: growShells,
   hatches: rearHatches,
   lines: breedLines,
+  rolling: gradeRolling,
   beside: gradeBeside,
   families: pairFamilies,
   meter: meterKeepers,

@@ -11,7 +11,7 @@ import {
   presentRungs,
   spanOf,
 } from '#core/records'
-import { freshDraft, readSession, seenOf } from '~/forms/gradeSession'
+import { ALWAYS, freshDraft, readSession, seenOf } from '~/forms/gradeSession'
 import { newLadder, readLadder, splitRung, typedLadder } from '~/forms/ladderDraft'
 import { newLineRecord } from '~/forms/lineDraft'
 import { boxName, newBox, readRelease } from '~/forms/breedBox'
@@ -142,6 +142,14 @@ describe('a session', () => {
       generation: null,
       entries: [{ generationId: newest.id }],
     })
+  })
+  it('of animals that breed all the time is of no generation', () => {
+    const { generation, entries } = readSession({ ...draft, list, generation: ALWAYS }, context) as {
+      generation: Generation | null
+      entries: Entry[]
+    }
+    expect(generation).toBeNull()
+    expect(entries[0]).not.toHaveProperty('generationId')
   })
   it.each([
     ['Nobody is graded yet', {}],

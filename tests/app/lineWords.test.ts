@@ -1,19 +1,21 @@
 import { describe, expect, it } from 'vitest'
 import type { LineTold } from '#core/lines'
-import { generationName } from '~/words/lineGenerations'
+import { generationName, generationNames } from '~/words/lineGenerations'
 import {
   agreementText,
   bestRungs,
   heritabilityText,
   keeperText,
   courseRows,
+  generationAxis,
   leftText,
   limitText,
   lineHeadline,
   nextStep,
   paceText,
+  weeklyText,
 } from '~/words/lines'
-import { backText, breedTitle } from '~/words/lineTrays'
+import { backText, breedTitle, trayKeysText, trayWord } from '~/words/lineTrays'
 import { plain } from '~/words/numbers'
 import { besideText } from '~/words/lineBeside'
 import { whyKinship, whyLine } from '~/words/whyLine'
@@ -38,8 +40,8 @@ describe('words of a line', () => {
     expect(plain(heritabilityText({ heritability, known: false }))).toContain('cannot tell yet')
   })
   it('tell paces, limits and weeks', () => {
-    expect(paceText(0.123)).toBe('+0.12 rungs a generation, over the last three')
-    expect(paceText(-0.2)).toBe('−0.20 rungs a generation, over the last three')
+    expect(paceText({ pace: 0.123, rolling: null })).toBe('+0.12 rungs a generation, over the last three')
+    expect(paceText({ pace: -0.2, rolling: null })).toBe('−0.20 rungs a generation, over the last three')
     expect([leftText(0), leftText(4.2), leftText(0.4), leftText(99)]).toEqual([
       'passed already',
       'in about four generations',
@@ -93,9 +95,11 @@ describe('why', () => {
   const generation = {
     id: 'g',
     n: 1,
+    at: 1,
     fromMs: NOW,
     gradings: [],
     counts: [1, 2],
+    size: 3,
     bred: null,
     inbreeding: range(0.2),
     meanRung: 1.7,
@@ -161,11 +165,49 @@ describe('a line over time', () => {
   it('is a table of what was graded and of its genes, with the next one', () => {
     const g = (n: number, meanRung: number | null) => ({ n, meanRung, byGenes: { low: 2.1, value: 2.3, high: 2.6 } })
     const next = { meanRung: { low: 3, value: 3.2, high: 3.5 } }
-    const rows = courseRows({ generations: [g(1, 2.44), g(2, null)], next } as unknown as LineTold)
+    const rows = courseRows({ generations: [g(1, 2.44), g(2, null)], next, rolling: null } as unknown as LineTold, NOW)
     expect(rows).toEqual([
       { name: 'No. 1', graded: '2.4', genes: '2.3 (2.1–2.6)' },
       { name: 'No. 2', graded: 'not graded', genes: '2.3 (2.1–2.6)' },
       { name: 'Next, forecast', graded: '', genes: '3.2 (3.0–3.5)' },
     ])
+  })
+})
+
+describe('a line that breeds all the time', () => {
+  const pace = { weekly: { low: 0.004, value: 0.0117, high: 0.02 }, overWeeks: 41.2 }
+  const rolling = { parentsAgeWeeks: 26.9, pace, culled: true, gradeAgainMs: NOW + 9 * 86_400_000 }
+  it('is told by the week, and what a generation of it is', () => {
+    expect(weeklyText(rolling)).toBe(
+      'They breed all the time: +0.012 rungs a week by their genes (likely +0.004 to +0.020), over 41 weeks. ' +
+        'Parents are about 27 weeks old in the mean: that is a generation (from memory).',
+    )
+    expect(weeklyText({ ...rolling, pace: null })).toContain('After half of one the gradings tell')
+    expect(paceText({ pace: 0.31, rolling })).toBe('+0.31 rungs a generation, over the last 41 weeks')
+    expect(generationAxis({ rolling })).toBe('generations of 27 weeks, from the first grading')
+    expect(generationAxis({ rolling: null })).toBe('generation')
+  })
+  it('asks for the dull ones, then for another grading when it tells more', () => {
+    const next = (more: Partial<typeof rolling>, nowMs = NOW) =>
+      nextStep(told({ generationsLeft: 9, rolling: { ...rolling, ...more } }), { grownMs: null, nowMs })
+    expect(next({ culled: false })).toBe('Take the dull ones out.')
+    expect(next({})).toMatch(/^Grade them again when half of the grown are new, about .*4 Dec/)
+    expect(next({ culled: false }, rolling.gradeAgainMs)).toBe('Grade them again: half of the grown are new by now.')
+  })
+  it('is graded by days, and breeds by whoever stays', () => {
+    const generations = [
+      { n: 1, fromMs: Date.UTC(2026, 3, 12) },
+      { n: 2, fromMs: NOW },
+    ] as LineTold['generations']
+    expect(generationNames({ generations, rolling }, NOW)).toEqual(['12 Apr', '25 Nov'])
+    expect(generationNames({ generations, rolling: null }, NOW)).toEqual(['First, Apr', 'Second, now'])
+    expect([breedTitle({ females: 2, males: 1 }, true), breedTitle({ females: 0, males: 0 }, true)]).toEqual([
+      'Stay 3: 2 females, 1 male',
+      'Nobody stays',
+    ])
+    expect([trayWord('hold', true), trayWord('hold', false), trayWord('part', true)]).toEqual([
+      ...['stay and breed', 'hold', 'part'],
+    ])
+    expect([trayKeysText(true), trayKeysText(false)].map(t => /B, H/.test(t))).toEqual([false, true])
   })
 })

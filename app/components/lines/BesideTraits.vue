@@ -2,19 +2,19 @@
 import type { LineTold } from '#core/lines'
 import { type Ladder, presentRungs } from '#core/records'
 import { besideText } from '~/words/lineBeside'
-import { generationName } from '~/words/lineGenerations'
+import { generationNames } from '~/words/lineGenerations'
 import { ladderText } from '~/words/lines'
 
 /** Other traits that the line is graded by: what each generation was, and what the main trait does to them. */
 const props = defineProps<{ told: LineTold; main: Ladder; ladders: readonly Ladder[]; nowMs: number }>()
+const names = computed(() => generationNames(props.told, props.nowMs))
 const traits = computed(() =>
   props.told.beside.flatMap(b => {
     const ladder = props.ladders.find(l => l.id === b.ladderId)
     if (!ladder) return []
-    const rows = props.told.generations.flatMap((g, t) => {
+    const rows = names.value.flatMap((name, t) => {
       const mean = b.meanRungs[t]
-      const name = generationName(g, t === props.told.generations.length - 1, props.nowMs)
-      return mean == null ? [] : [{ id: g.id, name, mean: mean.toFixed(1), counts: b.counts[t]! }]
+      return mean == null ? [] : [{ id: name, name, mean: mean.toFixed(1), counts: b.counts[t]! }]
     })
     const rungs = presentRungs(ladder)
     const columns = [

@@ -30,6 +30,8 @@ const now = computed(() => told.value.inbreeding?.value ?? 0)
 const later = computed(() => inbreedingWith(now.value, variety.value.perGeneration, GENERATIONS_AHEAD))
 const left = computed(() => generationsLeft(now.value, variety.value.perGeneration, props.limit))
 const many = computed(() => variety.value.males > 0 && variety.value.females > 0)
+/** Where whoever stays breeds, somebody has to go. */
+const ready = computed(() => many.value && (!props.desk.rolling.value || props.ask.leaving.value > 0))
 const currency = computed(() => room.room?.currency ?? '')
 /** What lies on offer is worth. */
 const offered = computed(() => worthByRung(props.ladder, countsIn(props.desk.tray('offer'))))
@@ -102,7 +104,7 @@ const apart = computed(() =>
 
 <template>
   <aside class="aside" aria-label="What this choice costs and brings">
-    <h2>{{ breedTitle(variety) }}</h2>
+    <h2>{{ breedTitle(variety, desk.rolling.value) }}</h2>
     <p class="small muted">{{ many ? 'What this choice costs and brings' : 'Put females and males to breed.' }}</p>
     <FactList :facts="facts" />
     <p v-if="many" class="small muted">
@@ -120,7 +122,9 @@ const apart = computed(() =>
         them apart.
       </p>
     </template>
-    <v-btn color="primary" :disabled="!many" @click="emit('set')">Set the breeders</v-btn>
+    <v-btn color="primary" :disabled="!ready" @click="emit('set')">{{
+      desk.rolling.value ? 'Take them out' : 'Set the breeders'
+    }}</v-btn>
     <p v-if="ask.numbers.failed" class="small">{{ ask.numbers.failed }}</p>
   </aside>
 </template>

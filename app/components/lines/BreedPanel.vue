@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { proposedPick, rateWithin } from '#core/lines'
-import { type Ladder, type Rung, type TrayKind, trayKinds, USUAL_KINSHIP_LIMIT } from '#core/records'
+import { type Ladder, type Rung, type TrayKind, USUAL_KINSHIP_LIMIT } from '#core/records'
 import { GENERATIONS_WITHIN } from '~/composables/useBreedAsk'
 import type { LineOf } from '~/composables/useLines'
-import { trayWord } from '~/words/lineTrays'
+import { trayKeysText, trayWord } from '~/words/lineTrays'
 import { percent } from '~/words/numbers'
 
 /** Who breeds: four trays, what the choice brings and costs, and the whole curve of choices. */
@@ -72,13 +72,16 @@ const setting = ref(false)
           <b>Keep {{ percent(proposal.share) }}</b
           >: most gain that stays under your limit of inbreeding for ten generations, and comes back in number.
         </p>
-        <v-btn variant="outlined" color="primary" size="small" @click="takeProposal">Put them to breed</v-btn>
+        <v-btn variant="outlined" color="primary" size="small" @click="takeProposal">{{
+          desk.rolling.value ? 'Part the rest' : 'Put them to breed'
+        }}</v-btn>
       </div>
       <div class="trays">
         <TrayCard
-          v-for="kind in trayKinds"
+          v-for="kind in desk.kinds.value"
           :key="kind"
           :kind="kind"
+          :rolling="desk.rolling.value"
           :standings="desk.tray(kind)"
           :rungs="rungs"
           :picked="picked"
@@ -96,13 +99,18 @@ const setting = ref(false)
           :placeholder="String(stack.there)"
         />
         <span>{{ stack.title }} to</span>
-        <v-btn v-for="k in trayKinds.filter(t => t !== stack!.kind)" :key="k" variant="outlined" @click="send(k)">
-          {{ trayWord[k] }}
+        <v-btn
+          v-for="k in desk.kinds.value.filter(t => t !== stack!.kind)"
+          :key="k"
+          variant="outlined"
+          @click="send(k)"
+        >
+          {{ trayWord(k, desk.rolling.value) }}
         </v-btn>
       </div>
       <p v-else class="small muted">
-        Drag a stack, or pick it and type how many. On a stack the keys B, H, O and P send it to breed, hold, offer and
-        part. Squares are males. The numbers are the model’s grown animals, shared out as they were graded last.
+        Drag a stack, or pick it and type how many. {{ trayKeysText(desk.rolling.value) }} Squares are males. The
+        numbers are the model’s grown animals, shared out as they were graded last.
       </p>
       <FamiliesPick v-if="ladder" :of="of" :ladder="ladder" :rungs="rungs" :worker="worker" :many="wanted" />
       <PickCurve v-if="ask.curve.value.length > 1" :ask="ask" :told="of.told" :proposal="proposal" />

@@ -32,18 +32,15 @@ async function save() {
   const group = props.desk.groupNow(nowMs)
   const ladder = room.ladders.find(l => l.id === group?.ladderId)
   if (!group || !ladder || !colony.value) return
-  const { breed, offer, part } = props.desk.trays.value
-  const about = {
-    group,
-    ladder,
-    colony: colony.value,
-    trays: { breed, offer, part },
-    stamp: log.stamp,
-    nowMs,
-  }
-  const { colonyId, writes } = homeAt(breedIn.value, nowMs)
+  const { offer, part } = props.desk.trays.value
+  const trays = { breed: props.desk.breeding.value, offer, part }
+  const about = { group, ladder, trays, colony: colony.value, stamp: log.stamp, nowMs }
+  const { colonyId, writes } = homeAt(props.desk.rolling.value ? colony.value.id : breedIn.value, nowMs)
   const read = readBreeders({ breedIn: colonyId, partTo: partTo.value }, about)
-  const { done, question } = typeof read === 'string' ? { done: false, question: read } : await set(writes, read)
+  const { rolling } = props.desk
+  const written = typeof read === 'string' ? read : rolling.value ? { ...read, group: null } : read
+  const { done, question } =
+    typeof written === 'string' ? { done: false, question: written } : await set(writes, written)
   issue.value = question
   if (!done) return
   open.value = false
@@ -53,7 +50,15 @@ const number = (kind: 'offer' | 'part') => standingTotal(props.desk.tray(kind))
 </script>
 
 <template>
-  <BreedSheet v-model="open" v-model:home="breedIn" :homes="homes" :issue="issue" :saving="saving" @set="save">
+  <BreedSheet
+    v-model="open"
+    v-model:home="breedIn"
+    :homes="homes"
+    :rolling="desk.rolling.value"
+    :issue="issue"
+    :saving="saving"
+    @set="save"
+  >
     <template v-if="number('part') > 0">
       <PickOne v-model="partTo" :label="`Where the ${whole(number('part'))} parted go`" :options="ways" />
       <CautionNote class="small">{{ cautionText('neverRelease') }}</CautionNote>

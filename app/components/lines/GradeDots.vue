@@ -2,7 +2,7 @@
 import type { LineTold } from '#core/lines'
 import type { Rung } from '#core/records'
 import { percent } from '~/words/numbers'
-import { generationName } from '~/words/lineGenerations'
+import { generationNames } from '~/words/lineGenerations'
 import { ladderText, shareRange, spareText } from '~/words/lines'
 
 /**
@@ -23,17 +23,21 @@ const perRow = computed(() => {
   const { names, gap, step } = sizes.value
   return Math.max(4, Math.floor(((Math.max(300, width.value) - names) / props.rungs.length - gap) / step))
 })
+const names = computed(() => generationNames(props.told, props.nowMs))
 const rows = computed(() =>
   props.told.generations.map((g, t) => {
     const total = g.counts.reduce((a, b) => a + b, 0)
     const bred = g.counts.map((_, k) =>
-      Math.round([g.bred?.males, g.bred?.females, g.bred?.mixed].reduce((sum, l) => sum + (l?.[k] ?? 0), 0)),
+      // dots are those that were graded: of more that were left as many as their part
+      Math.round(
+        ([g.bred?.males, g.bred?.females, g.bred?.mixed].reduce((sum, l) => sum + (l?.[k] ?? 0), 0) * total) / g.size,
+      ),
     )
     return {
       ...{
         id: g.id,
         total: Math.round(total),
-        name: generationName(g, t === props.told.generations.length - 1, props.nowMs),
+        name: names.value[t]!,
       },
       cells: g.counts.map((n, k) => ({ n: Math.round(n), bred: Math.min(bred[k]!, Math.round(n)), share: n / total })),
     }
@@ -84,7 +88,9 @@ const height = (n: number) => sizes.value.step * Math.max(1, Math.ceil(n / perRo
           </td>
         </tr>
         <tr v-if="told.next" class="next">
-          <th scope="row">Next, forecast<span class="below">of who breeds now</span></th>
+          <th scope="row">
+            Next, forecast<span class="below">{{ told.rolling ? 'young of those left' : 'of who breeds now' }}</span>
+          </th>
           <td v-for="(s, k) in told.next.shares" :key="k" class="small">
             <RungForecast :share="s" :colour="rungColour(k, rungs.length)" />
             <span class="numeral">{{ shareRange(s) }}</span>
@@ -92,7 +98,9 @@ const height = (n: number) => sizes.value.step * Math.max(1, Math.ceil(n / perRo
         </tr>
       </tbody>
     </table>
-    <p class="small muted">Each dot is one graded animal; filled ones were bred from.</p>
+    <p class="small muted">
+      Each dot is one graded animal; filled ones were {{ told.rolling ? 'left to breed' : 'bred from' }}.
+    </p>
     <p v-if="told.spare" class="small muted">{{ spareText(told.spare) }}</p>
     <p v-if="told.came" class="small muted">
       The newest was foreseen with {{ told.bestFrom + 1 }} or better in

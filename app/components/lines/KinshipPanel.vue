@@ -4,11 +4,12 @@ import { foundersHolding, inbreedingAhead } from '#core/lines'
 import { USUAL_KINSHIP_LIMIT } from '#core/records'
 import { NumberLine } from '~/charts/numberLine'
 import type { LineOf } from '~/composables/useLines'
-import { limitText, shareRange } from '~/words/lines'
+import { generationAxis, limitText, shareRange } from '~/words/lines'
 import { percent, whole } from '~/words/numbers'
+import { dayText } from '~/words/when'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
-const props = defineProps<{ of: LineOf; worker: ReturnType<typeof useLines>['worker']; rungs: number }>()
+const props = defineProps<{ of: LineOf; worker: ReturnType<typeof useLines>['worker']; rungs: number; nowMs: number }>()
 const emit = defineEmits<{ why: [] }>()
 const { colour, faded, frame, noteStyle, valueAxis } = useChartStyle()
 const AHEAD = 6
@@ -19,7 +20,7 @@ const rate = computed(() => told.value?.variety?.perGeneration ?? null)
 const ahead = computed(() => {
   const last = past.value.at(-1)
   if (!last || rate.value === null) return []
-  return inbreedingAhead(last.inbreeding.value, rate.value, AHEAD).map((a, t) => ({ n: last.n + t, ...a }))
+  return inbreedingAhead(last.inbreeding.value, rate.value, AHEAD).map((a, t) => ({ at: last.at + t, ...a }))
 })
 const highest = computed(() =>
   Math.max(limit.value, ...ahead.value.map(a => a.asBefore), ...past.value.map(g => g.inbreeding.high)),
@@ -35,15 +36,15 @@ const line = (values: { x: number; y: number }[], more: object) => ({
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
   datasets: [
     line(
-      past.value.map(g => ({ x: g.n, y: 100 * g.inbreeding.high })),
+      past.value.map(g => ({ x: g.at, y: 100 * g.inbreeding.high })),
       { label: 'high', borderWidth: 0, fill: '+1', backgroundColor: faded('weed', 0.16) },
     ),
     line(
-      past.value.map(g => ({ x: g.n, y: 100 * g.inbreeding.low })),
+      past.value.map(g => ({ x: g.at, y: 100 * g.inbreeding.low })),
       { label: 'low', borderWidth: 0 },
     ),
     line(
-      past.value.map(g => ({ x: g.n, y: 100 * g.inbreeding.value })),
+      past.value.map(g => ({ x: g.at, y: 100 * g.inbreeding.value })),
       {
         label: 'inbreeding',
         clip: false,
@@ -53,15 +54,15 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
       },
     ),
     line(
-      ahead.value.map(a => ({ x: a.n, y: 100 * a.asBefore })),
+      ahead.value.map(a => ({ x: a.at, y: 100 * a.asBefore })),
       { label: 'ahead, bred like this', borderColor: colour('weed'), borderDash: [4, 4] },
     ),
     line(
-      ahead.value.map(a => ({ x: a.n, y: 100 * a.afterOutcross })),
+      ahead.value.map(a => ({ x: a.at, y: 100 * a.afterOutcross })),
       { label: 'after an outcross', borderColor: colour('water'), borderDash: [2, 4] },
     ),
     line(
-      [1, (past.value.at(-1)?.n ?? 1) + AHEAD].map(x => ({ x, y: 100 * limit.value })),
+      [1, (past.value.at(-1)?.at ?? 1) + AHEAD].map(x => ({ x, y: 100 * limit.value })),
       { label: 'your limit', borderColor: colour('rust'), borderWidth: 1.4 },
     ),
   ],
@@ -71,8 +72,10 @@ const options = computed<ChartOptions<'line'>>(() => ({
   interaction: { mode: 'nearest', intersect: false, axis: 'x' },
   scales: {
     x: {
-      ...valueAxis('generation', { min: 1, max: (past.value.at(-1)?.n ?? 1) + AHEAD }, v =>
-        Number.isInteger(v) ? v : '',
+      ...valueAxis(
+        told.value ? generationAxis(told.value) : '',
+        { min: 1, max: (past.value.at(-1)?.at ?? 1) + AHEAD },
+        v => (Number.isInteger(v) ? v : ''),
       ),
       grid: { display: false },
     },
@@ -89,7 +92,7 @@ const columns = [
 ]
 const rows = computed(() =>
   past.value.map(g => ({
-    name: `No. ${g.n}`,
+    name: told.value?.rolling ? dayText(g.fromMs, props.nowMs) : `No. ${g.n}`,
     graded: whole(g.counts.reduce((a, b) => a + b, 0)),
     bred: g.bred
       ? [

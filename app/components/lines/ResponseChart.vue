@@ -2,18 +2,18 @@
 import type { ChartData, ChartOptions } from 'chart.js'
 import type { LineTold } from '#core/lines'
 import { NumberLine } from '~/charts/numberLine'
-import { courseRows } from '~/words/lines'
+import { courseRows, generationAxis } from '~/words/lines'
 
 /** What came of the breeding: the mean rung as it was graded, as the genes have it, and of the next generation. */
-const props = defineProps<{ told: LineTold; rungs: number }>()
+const props = defineProps<{ told: LineTold; rungs: number; nowMs: number }>()
 const { colour, faded, frame, noteStyle, rings, valueAxis } = useChartStyle()
 const past = computed(() => props.told.generations)
 const next = computed(() => props.told.next?.meanRung)
 const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
   const last = past.value.at(-1)!
   const genes = (of: 'low' | 'value' | 'high') => [
-    ...past.value.map(g => ({ x: g.n, y: g.byGenes[of] })),
-    ...(next.value ? [{ x: last.n + 1, y: next.value[of] }] : []),
+    ...past.value.map(g => ({ x: g.at, y: g.byGenes[of] })),
+    ...(next.value ? [{ x: last.at + 1, y: next.value[of] }] : []),
   ]
   const bare = { pointRadius: 0, borderWidth: 0 }
   return {
@@ -23,7 +23,7 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => {
       { label: 'by its genes', data: genes('value'), borderColor: colour('weed'), borderWidth: 2, pointRadius: 0 },
       {
         ...{ ...rings(), label: 'as graded', clip: 8 },
-        data: past.value.flatMap(g => (g.meanRung === null ? [] : [{ x: g.n, y: g.meanRung }])),
+        data: past.value.flatMap(g => (g.meanRung === null ? [] : [{ x: g.at, y: g.meanRung }])),
       },
     ],
   }
@@ -33,7 +33,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
   interaction: { mode: 'nearest', intersect: false, axis: 'x' },
   scales: {
     x: {
-      ...valueAxis('generation', { min: 1, max: past.value.at(-1)!.n + (next.value ? 1 : 0) }, v =>
+      ...valueAxis(generationAxis(props.told), { min: 1, max: past.value.at(-1)!.at + (next.value ? 1 : 0) }, v =>
         Number.isInteger(v) ? v : '',
       ),
       grid: { display: false },
@@ -42,7 +42,7 @@ const options = computed<ChartOptions<'line'>>(() => ({
   },
   plugins: { legend: { display: false }, tooltip: noteStyle() },
 }))
-const rows = computed(() => courseRows(props.told))
+const rows = computed(() => courseRows(props.told, props.nowMs))
 const columns = [
   { key: 'name', title: 'Generation', as: 'name' },
   { key: 'graded', title: 'As graded', as: 'figure' },

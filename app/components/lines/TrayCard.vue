@@ -5,7 +5,14 @@ import type { Rung, RungCount, TrayKind } from '#core/records'
 import { trayWord } from '~/words/lineTrays'
 
 /** A tray: stacks of one rung and sex, as dots. A stack is dragged, or picked and sent on by a letter. */
-const props = defineProps<{ kind: TrayKind; standings: Standings; rungs: readonly Rung[]; picked: string }>()
+const props = defineProps<{
+  kind: TrayKind
+  /** whether whoever stays breeds */
+  rolling: boolean
+  standings: Standings
+  rungs: readonly Rung[]
+  picked: string
+}>()
 const emit = defineEmits<{
   pick: [key: string]
   send: [key: string, to: TrayKind]
@@ -43,7 +50,7 @@ const MOST_DOTS = 40
 const keys: Readonly<Record<string, TrayKind>> = { b: 'breed', h: 'hold', o: 'offer', p: 'part' }
 function pressed(event: KeyboardEvent, stack: Stack) {
   const to = keys[event.key.toLowerCase()]
-  if (!to || event.ctrlKey || event.metaKey || event.altKey) return
+  if (!to || (props.rolling && to === 'breed') || event.ctrlKey || event.metaKey || event.altKey) return
   event.preventDefault()
   event.stopPropagation()
   emit('send', stack.key, to)
@@ -51,9 +58,9 @@ function pressed(event: KeyboardEvent, stack: Stack) {
 </script>
 
 <template>
-  <section class="tray" :class="`of-${kind}`" :aria-label="`${trayWord[kind]}: ${total}`">
+  <section class="tray" :class="`of-${kind}`" :aria-label="`${trayWord(kind, rolling)}: ${total}`">
     <h3>
-      <b class="numeral">{{ total }}</b> {{ trayWord[kind] }}
+      <b class="numeral">{{ total }}</b> {{ trayWord(kind, rolling) }}
     </h3>
     <VueDraggable
       :model-value="dragged"

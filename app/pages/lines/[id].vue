@@ -4,7 +4,7 @@ import { currentEntries, presentRungs } from '#core/records'
 import { counted, plain } from '~/words/numbers'
 import type { Why } from '~/words/why'
 import { whyKinship, whyLine } from '~/words/whyLine'
-import { crossingText, FALLEN, heritabilityText, lineHeadline } from '~/words/lines'
+import { crossingText, FALLEN, heritabilityText, lineHeadline, weeklyText } from '~/words/lines'
 
 const why = shallowRef<Why | null>(null)
 const route = useRoute()
@@ -32,7 +32,9 @@ const about = computed(() =>
   of.value
     ? [
         of.value.line.goal,
-        counted(told.value?.generations.length ?? 0, 'generation', 'generations').toLowerCase(),
+        told.value?.rolling
+          ? 'breeds all the time'
+          : counted(told.value?.generations.length ?? 0, 'generation', 'generations').toLowerCase(),
         of.value.colonies.map(c => c.name).join(', '),
       ]
         .filter(Boolean)
@@ -82,11 +84,12 @@ useEventListener('keydown', event => {
         {{ plain(heritabilityText(told)) }}
         <button type="button" class="link" @click="why = whyLine(told, nowMs)">Why?</button>
       </p>
+      <p v-if="told?.rolling" class="small muted">{{ weeklyText(told.rolling) }}</p>
       <WorkerFailed :worker="desk.worker" />
       <TabRow v-model="tab" :tabs="tabs" label="Parts of the line" />
       <template v-if="tab === 'generations'">
         <GradeDots v-if="told" :told="told" :rungs="rungs" :now-ms="nowMs" />
-        <ResponseChart v-if="told" :told="told" :rungs="rungs.length" />
+        <ResponseChart v-if="told" :told="told" :rungs="rungs.length" :now-ms="nowMs" />
         <ThrowbacksNote v-if="told?.throwbacks" :throwbacks="told.throwbacks" :words="rungs[0]?.words ?? ''" />
         <BesideTraits v-if="told && ladder" :told="told" :main="ladder" :ladders="ladders" :now-ms="nowMs" />
       </template>
@@ -106,6 +109,7 @@ useEventListener('keydown', event => {
         :of="of"
         :worker="desk.worker"
         :rungs="rungs.length"
+        :now-ms="nowMs"
         @why="why = told && whyKinship(told)"
       />
       <LaddersPanel v-else-if="tab === 'ladder'" :line="of.line" :ladders="ladders" />

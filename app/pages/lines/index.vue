@@ -45,7 +45,7 @@ const headline = computed(() => {
   const f = fastest.value
   if (!f)
     return `${counted(rows.value.length, 'line', 'lines')}: grade a few generations, and this tells which improves.`
-  return `${f.line.name} improves fastest: ${paceText(f.pace!)}.`
+  return `${f.line.name} improves fastest: ${paceText({ pace: f.pace!, rolling: f.told?.rolling ?? null })}.`
 })
 
 const name = ref('')

@@ -95,6 +95,26 @@ describe('kinship of groups', () => {
     const one = groupKinships(box(1, 10, 3, { unevenness: { sires: 3, dams: 0 } }))
     expect(groupInbreedingOf(one, 'g3')).toBe(groupInbreedingOf(groupKinships(box(1, 10, 3)), 'g3'))
   })
+  it('of young and those that they joined is that of each by its part, by hand', () => {
+    const bred = { size: 30, sires: [{ groupId: 'a', number: 1 }], dams: [{ groupId: 'a', number: 4 }] }
+    const young: BredGroup = { id: 'y', ...bred }
+    const line = (share: number): BredGroup[] => [
+      ...box(1, 2, 2).map(g => (g.id === 'g2' ? { ...g, id: 'a' } : g)),
+      { ...young, stayed: { groupId: 'a', share } },
+    ]
+    const [apart, joined, old] = [0, 0.3, 1].map(share => groupKinships(line(share)))
+    const f = (k: typeof apart, id: string) => groupInbreedingOf(k!, id)
+    expect(f(joined, 'y')).toBeCloseTo(0.7 * f(apart, 'y') + 0.3 * f(apart, 'a'), 12)
+    const kin = (a: string, b: string) => groupKinshipOf(apart!, a, b)
+    const all = 0.49 * kin('y', 'y') + 2 * 0.7 * 0.3 * kin('y', 'a') + 0.09 * kin('a', 'a')
+    expect(groupKinshipOf(joined!, 'y', 'y')).toBeCloseTo(all, 12)
+    expect(groupKinshipOf(old!, 'y', 'g1')).toBeCloseTo(kin('a', 'g1'), 12)
+    // an animal of that group may be the very one that stayed: one of three
+    const itself = (1 + f(apart, 'a')) / 2
+    expect(groupKinshipOf(old!, 'y', 'a')).toBeCloseTo(itself / 3 + (2 / 3) * kin('a', 'a'), 12)
+    expect(() => groupKinships([{ ...young, sires: [], dams: [], stayed: { groupId: 'z', share: 1 } }])).not.toThrow()
+    expect(() => groupKinships([...box(1, 2, 2), { ...young, stayed: { groupId: 'z', share: 1 } }])).toThrow(RangeError)
+  })
   it('an outcross takes the inbreeding of its young to nothing, and half of the kinship', () => {
     const line = box(1, 6, 6)
     const k = groupKinships([

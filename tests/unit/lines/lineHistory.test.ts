@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { countsOn, gradingsOf, pairedSessions, readLine, seenIn } from '#core/lines'
 import { wordRungId } from '#core/records'
-import { daysAgo, nextId } from '../../make'
+import { nextId } from '../../make'
 import { breedLine, ladderOf } from './lineParts'
 
 describe('gradings on a ladder', () => {
@@ -137,15 +137,5 @@ describe('a line that breeds all the time', () => {
       [1, [10, 22, 10, 5]],
       [2, [6, 18, 14, 7]],
     ])
-  })
-  it('is bred by those that were left after the dull ones were taken out', () => {
-    const removal = {
-      ...l.entries[0]!,
-      ...{ id: nextId(), kind: 'removal', at: daysAgo(150), outlet: 'sold', number: 24, grades: undefined },
-      rungs: l.spread([10, 14, 0, 0], 'unknown'),
-    } as never
-    const { history, generations } = readLine({ ...l.records(), entries: [...l.entries, removal] })
-    expect(history.groups[1]!.breeders).toMatchObject([{ sex: 'mixed', number: 23, rungs: [0, 8, 10, 5] }])
-    expect(generations[0]!.bred!.mixed).toEqual([0, 8, 10, 5])
   })
 })

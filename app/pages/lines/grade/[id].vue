@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ALWAYS } from '~/forms/gradeSession'
 import { counted } from '~/words/numbers'
 import { dayText } from '~/words/when'
 
@@ -17,10 +18,10 @@ const sexes = [
 ]
 const generationChoices = computed(() => {
   const next = (session.generations.value.at(-1)?.n ?? 0) + 1
-  return [
-    ...session.generations.value.toReversed().map(g => ({ value: g.id, title: `No. ${g.n}` })),
-    { value: 'new', title: `A new one, no. ${next}` },
-  ]
+  const first = { value: 'new', title: `A new one, no. ${next}` }
+  const always = { value: ALWAYS, title: 'None: they breed all the time in there' }
+  if (session.generations.value.length === 0) return session.rolling.value ? [always, first] : [first, always]
+  return [...session.generations.value.toReversed().map(g => ({ value: g.id, title: `No. ${g.n}` })), first]
 })
 const earlierChoices = computed(() => [
   { value: '', title: 'no: others, or the first time' },
