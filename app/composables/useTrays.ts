@@ -52,7 +52,8 @@ export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
     const others = Object.entries(stock.value).map(([key, n]) => [key, Math.max(0, n - (breed[key] ?? 0))])
     set(rolling.value ? { ...noTrays, part: Object.fromEntries(others) } : { ...noTrays, breed })
   }
-  return { ...stockDesk, colony, rolling, kinds, breeding, trays, tray, total, move, take, breeders, groupNow }
+  const clear = () => set(noTrays)
+  return { ...stockDesk, colony, clear, rolling, kinds, breeding, trays, tray, total, move, take, breeders, groupNow }
 }
 export type TraysDesk = ReturnType<typeof useTrays>
 

@@ -8,6 +8,12 @@ import type { Why } from './why'
 const memory = basisText({ kind: 'memory' })
 const range = ({ low, high }: { low: number; high: number }) => `${low.toFixed(2)} to ${high.toFixed(2)}`
 
+const ROLLING =
+  'They breed all the time: at each grading some are young of those that were there when they were laid, and the ' +
+  'others are those that were left; what was chosen of these is still seen on them beside their genes. How many are ' +
+  'new follows from the population model and the usual life. What comes in a generation comes in the parents’ mean ' +
+  'age (Rendel & Robertson 1950).'
+
 /** What stands behind where a line goes, and what of it comes through. */
 export function whyLine(told: LineTold, nowMs: number): Why {
   const first = told.keepers[0]
@@ -28,10 +34,13 @@ export function whyLine(told: LineTold, nowMs: number): Why {
       'What was selected is the mean of those that bred, by their rungs and sexes, against all of their generation; ' +
         'what came of it is the next generation. Heritability is the part that came through, that of the founders ' +
         'without the keepers’ error.',
+      ...(told.rolling ? [ROLLING] : []),
       'Few breeders drift by chance (Hill 1972): the range holds that. A spare glass in which nobody chooses tells a ' +
         'good year from a gain. Gradings at another age than usual are put to the usual one.',
     ],
-    formula: 'response = heritability × (mean of the breeders − mean of all), on the scale behind the grades',
+    formula: told.rolling
+      ? 'response a week = heritability × selection of a generation ÷ the parents’ mean age'
+      : 'response = heritability × (mean of the breeders − mean of all), on the scale behind the grades',
     figures: [
       {
         name: 'Heritability, 80 % range',

@@ -117,6 +117,12 @@ describe('why', () => {
     expect(why.narrows.join()).toContain('second keeper')
     expect(why.narrows.join()).toContain('A spare glass')
     expect(whyLine({ ...line, spare: { meanRung: 2, ofLine: 3 } }, NOW).narrows.join()).not.toContain('spare glass')
+    expect(whyLine(line, NOW).method.join()).not.toContain('all the time')
+    const rolling = { parentsAgeWeeks: 27, pace: null, culled: true, gradeAgainMs: NOW }
+    expect(whyLine({ ...line, rolling }, NOW)).toMatchObject({
+      method: expect.arrayContaining([expect.stringContaining('Rendel & Robertson')]),
+      formula: expect.stringContaining('parents’ mean age'),
+    })
     const kinship = whyKinship(line)
     expect(kinship.reasons).toEqual([
       'About 20 % (10 % to 30 %) now.',

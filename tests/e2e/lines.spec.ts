@@ -185,6 +185,52 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
   await expect(page.getByText(/breed in Slate box/)).toHaveCount(0)
 })
 
+test('a colony that breeds all the time is graded, and the dull ones leave it', async ({ page }) => {
+  await startRoom(page)
+  await startColony(page, { name: 'Cinder', females: '30', males: '20' })
+  await toLines(page)
+  await page.getByLabel('Name of the line').fill('Cinder line')
+  await page.getByLabel('The colony that holds it').selectOption({ label: 'Cinder' })
+  await page.getByRole('button', { name: 'Begin the line' }).click()
+  await page.getByRole('button', { name: 'vigour' }).click()
+  await page.getByRole('button', { name: 'Save the ladder' }).click()
+  await page.getByRole('link', { name: 'Grade a session' }).click()
+  await page.getByLabel('Which generation').selectOption({ label: 'None: they breed all the time' })
+  for (let i = 0; i < 30; i++) await page.keyboard.press(String(1 + (i % 3)))
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText(/^They breed all the time\. Parents are about \d+ weeks old/)).toBeVisible()
+  await toTab(page, 'Breed')
+  const tray = (name: string) => page.getByRole('region', { name: new RegExp(`^${name}: `) })
+  await expect(page.getByRole('button', { name: 'Take them out' })).toBeDisabled()
+  await tray('stay and breed')
+    .getByRole('button', { name: /females? of 1/ })
+    .focus()
+  await page.keyboard.press('b')
+  await page.keyboard.press('p')
+  await expect(tray('part')).not.toHaveAccessibleName('part: 0')
+  const parted = (await tray('part').getAttribute('aria-label'))!
+  await expect(page.getByRole('heading', { name: /^Stay \d+: / })).toBeVisible()
+  await expectAccessible(page)
+  // the choice is kept by this device
+  await page.waitForTimeout(900)
+  await page.reload()
+  await expect(tray('part')).toHaveAccessibleName(parted, { timeout: 20_000 })
+  await page.getByRole('button', { name: 'Take them out' }).click()
+  await sheet(page)
+    .getByLabel(/parted go/)
+    .selectOption('given')
+  await sheet(page).getByRole('button', { name: 'Take them out' }).click()
+  await expect(notice(page)).toContainText('they are taken out')
+  await toTab(page, 'Breed')
+  await expect(tray('part')).toHaveAccessibleName('part: 0', { timeout: 20_000 })
+  await toLines(page)
+  await expect(page.getByText(/Grade them again when half of the grown are new/)).toBeVisible({ timeout: 20_000 })
+  // the next session is of no generation again
+  await page.getByRole('link', { name: 'Cinder line', exact: true }).click()
+  await page.getByRole('link', { name: 'Grade a session' }).click()
+  await expect(page.getByLabel('Which generation')).toHaveValue('always')
+})
+
 /** Taps on the card of practice pictures until one is measured. */
 async function measureOne(page: Page) {
   for (let picture = 0; picture < 6; picture++) {

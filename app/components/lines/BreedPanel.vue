@@ -139,7 +139,7 @@ const setting = ref(false)
 }
 .trays {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: var(--space-5);
 }
 .send {

@@ -43,6 +43,8 @@ async function save() {
     typeof written === 'string' ? { done: false, question: written } : await set(writes, written)
   issue.value = question
   if (!done) return
+  // a draft of breeders has become theirs; of who was taken out none is left
+  if (rolling.value) props.desk.clear()
   open.value = false
   await navigateTo(`/lines/${props.of.line.id}`)
 }

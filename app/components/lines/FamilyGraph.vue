@@ -2,10 +2,11 @@
 import { familyGraph, type FamilyNode } from '#core/lines'
 import type { LineOf } from '~/composables/useLines'
 import type { FamilyLaid, FamilyLayoutApi } from '~/workers/familyLayout.worker'
+import { generationNames } from '~/words/lineGenerations'
 import { familyNodeText } from '~/words/lines'
 
 /** Who came of whom, generation by generation, as groups. */
-const props = defineProps<{ of: LineOf }>()
+const props = defineProps<{ of: LineOf; nowMs: number }>()
 const room = useRoomStore()
 const worker = useWorker<FamilyLayoutApi>(
   () => new Worker(new URL('../../workers/familyLayout.worker.ts', import.meta.url), { type: 'module' }),
@@ -17,6 +18,11 @@ const nodes = computed<FamilyNode[]>(() =>
     told: props.of.told?.generations ?? [],
   }),
 )
+/** Where they breed all the time, the days on which they were graded. */
+const days = computed(() => {
+  const { told } = props.of
+  return new Map(told?.rolling ? generationNames(told, props.nowMs).map((d, t) => [told.generations[t]!.id, d]) : [])
+})
 const laid = shallowRef<FamilyLaid | null>(null)
 watch(
   nodes,
@@ -38,7 +44,8 @@ const shown = computed(() =>
   nodes.value.flatMap(node => {
     const at = laid.value?.nodes.find(p => p.id === node.id)
     const colony = node.kind === 'breeders' ? (room.colonyById.get(node.colonyId)?.name ?? '') : ''
-    return at ? [{ node, ...at, ...familyNodeText(node, colony) }] : []
+    const day = days.value.get(node.id)
+    return at ? [{ node, ...at, ...familyNodeText(node, colony), ...(day && { title: day }) }] : []
   }),
 )
 const path = (points: readonly (readonly [number, number])[]) => {
@@ -69,7 +76,13 @@ const summary = computed(() => shown.value.map(s => `${s.title}: ${s.below}`).jo
         </g>
       </svg>
     </div>
-    <p class="small muted">Boxes are generations, rounds those that bred; the last rounds breed now.</p>
+    <p class="small muted">
+      {{
+        of.told?.rolling
+          ? 'Boxes are gradings: of each later one some are young of those before, and some are still the same.'
+          : 'Boxes are generations, rounds those that bred; the last rounds breed now.'
+      }}
+    </p>
   </section>
 </template>
 

@@ -103,7 +103,9 @@ const rows = computed(() =>
           .filter(([n]) => Number(n) > 0)
           .map(([n, w]) => `${n} ${w}`)
           .join(', ')
-      : 'not written down',
+      : told.value?.rolling
+        ? 'all of them'
+        : 'not written down',
     f: shareRange(g.inbreeding),
   })),
 )
@@ -127,7 +129,7 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
       <span class="ahead">Dashed: bred on like the last time.</span>{{ ' ' }}
       <span class="outcross">Dotted: with unrelated males once, then on like this.</span>
     </p>
-    <FamilyGraph :of="of" />
+    <FamilyGraph :of="of" :now-ms="nowMs" />
     <DataTable :columns="columns" :rows="rows" label="Inbreeding by generation" />
     <PlansPanel :of="of" :worker="worker" :rungs="rungs" />
   </div>

@@ -19,7 +19,7 @@ const sexes = [
 const generationChoices = computed(() => {
   const next = (session.generations.value.at(-1)?.n ?? 0) + 1
   const first = { value: 'new', title: `A new one, no. ${next}` }
-  const always = { value: ALWAYS, title: 'None: they breed all the time in there' }
+  const always = { value: ALWAYS, title: 'None: they breed all the time' }
   if (session.generations.value.length === 0) return session.rolling.value ? [always, first] : [first, always]
   return [...session.generations.value.toReversed().map(g => ({ value: g.id, title: `No. ${g.n}` })), first]
 })
