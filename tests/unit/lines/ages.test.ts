@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { fitLine, readLine, tellLine } from '#core/lines'
+import { ageing } from '../../../core/lines/lineRun'
 import { breedLine } from './lineParts'
+
+describe('what age adds', () => {
+  it('goes by doublings of the usual age', () => {
+    const at = (ageWeeks?: number, usualAge = 10) =>
+      ageing({ age: 0.2, usualAge } as never, ageWeeks === undefined ? {} : { ageWeeks })
+    expect([at(20), at(5), at(10), at()]).toEqual([0.2, -0.2, 0, 0])
+    expect(at(40)).toBeCloseTo(0.4, 12)
+    // under a week there is no age
+    expect([at(0, 1), at(0.5, 0.5)]).toEqual([0, 0])
+  })
+})
 
 const rising = [
   [30, 40, 20, 10],

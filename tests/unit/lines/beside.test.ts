@@ -11,6 +11,8 @@ import {
 } from '#core/lines'
 import type { EntryOf, Ladder, RungCount } from '#core/records'
 import { normalBelow, Z80, zQuantile } from '#core/stats'
+import { rungWidth } from '../../../core/lines/lineFit'
+import { rangeOf } from '../../../core/lines/sharesTold'
 import { breedLine, ladderOf } from './lineParts'
 
 /** A line graded on two ladders in so many generations, bred from its best. */
@@ -57,6 +59,11 @@ describe('a trait beside the one that is bred for', () => {
     expect(down.perRung!.value).toBeCloseTo(-up.perRung!.value, 1)
     expect(up.meanRungs[0]).toBeCloseTo(1.7, 9)
     expect(up.counts[3]).toEqual([8, 42, 50])
+    // a slope between standard deviations, told in rungs of one for a rung of the other
+    const whole = tellLine(lineWith(rising).records(), 0.25)!
+    const { slopes, rungsPerSd } = whole.beside[0]!
+    const inRungs = rangeOf(slopes.map(s => s.slope * rungsPerSd * rungWidth(whole.fit)))
+    expect(up.perRung!.value).toBeCloseTo(inRungs.value, 9)
     expect(up.learnt).toBeGreaterThan(0.1)
   })
   it('is not told before two generations were graded on it', () => {

@@ -47,6 +47,9 @@ describe('grown animals by rung', () => {
       ...{ colonyId: nextId(), toColonyId: l.colonyId, number: 20, rungs: l.spread([0, 0, 0, 20], 'female') },
     })
     expect(stock([came]).females).toEqual([0, 15, 30, 35])
+    // of more than there are now nobody was there before them
+    const many = { ...came, number: 40, rungs: l.spread([0, 0, 20, 20], 'female') } as Entry
+    expect(stock([many], { females: 10, males: 0 }).females).toEqual([0, 0, 5, 5])
     // a box holds whoever came into it, and a glass in which nobody was graded stands as the line does
     const box = nextId()
     const intoBox = entryOf('move', 5, {
