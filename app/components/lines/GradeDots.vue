@@ -17,7 +17,7 @@ const { width } = useElementSize(frame)
 /** Breadth of the names, room between columns and distance of the dots, px: smaller where the table is narrow. */
 const narrow = computed(() => width.value < 560)
 const sizes = computed(() =>
-  narrow.value ? { names: 88, gap: 8, step: 7, radius: 2.5 } : { names: 146, gap: 12, step: 11, radius: 4 },
+  narrow.value ? { names: 88, gap: 8, step: 7, radius: 2.5 } : { names: 156, gap: 12, step: 11, radius: 4 },
 )
 const perRow = computed(() => {
   const { names, gap, step } = sizes.value
