@@ -6,6 +6,7 @@ import {
   inTray,
   moveBetween,
   noTrays,
+  restOf,
   SOMEBODY,
   stackKey,
   standingsOf,
@@ -49,8 +50,7 @@ export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
       breed[stackKey(r.id, 'female')] = pick.females[k] ?? 0
       breed[stackKey(r.id, 'male')] = pick.males[k] ?? 0
     }
-    const others = Object.entries(stock.value).map(([key, n]) => [key, Math.max(0, n - (breed[key] ?? 0))])
-    set(rolling.value ? { ...noTrays, part: Object.fromEntries(others) } : { ...noTrays, breed })
+    set(rolling.value ? { ...noTrays, part: restOf(stock.value, breed) } : { ...noTrays, breed })
   }
   const clear = () => set(noTrays)
   return { ...stockDesk, colony, clear, rolling, kinds, breeding, trays, tray, total, move, take, breeders, groupNow }

@@ -15,6 +15,13 @@ export function generationName(
   return `${nth}, ${newest ? 'now' : format(fromMs, `MMM${year}`)}`
 }
 
+/** "No. 4"; of a line that breeds all the time the day of its grading. */
+export const shortName = (
+  { n, fromMs }: Pick<GradedGeneration, 'n' | 'fromMs'>,
+  { rolling }: Pick<LineTold, 'rolling'>,
+  nowMs: number,
+): string => (rolling ? dayText(fromMs, nowMs) : `No. ${n}`)
+
 /** Names of all generations of a line; of one that breeds all the time the days on which it was graded. */
 export const generationNames = ({ generations, rolling }: Pick<LineTold, 'generations' | 'rolling'>, nowMs: number) =>
   generations.map((g, t) =>

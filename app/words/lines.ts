@@ -2,6 +2,7 @@ import type { Crossing } from '#core/care'
 import type { AgreementTold, FamilyNode, Heading, KeeperTold, LineTold } from '#core/lines'
 import type { Rung } from '#core/records'
 import { counted, num, percent, whole } from './numbers'
+import { shortName } from './lineGenerations'
 import { dayText } from './when'
 
 /** "5" of a rung, counted from the dullest. */
@@ -84,7 +85,7 @@ export const generationAxis = ({ rolling }: Pick<LineTold, 'rolling'>): string =
 export const courseRows = (told: Pick<LineTold, 'generations' | 'next' | 'rolling'>, nowMs: number) => [
   ...told.generations.map(g => ({
     ...{
-      name: told.rolling ? dayText(g.fromMs, nowMs) : `No. ${g.n}`,
+      name: shortName(g, told, nowMs),
       graded: g.meanRung === null ? 'not graded' : g.meanRung.toFixed(1),
     },
     genes: rungRange(g.byGenes),

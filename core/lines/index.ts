@@ -98,6 +98,7 @@ export {
   inTray,
   moveBetween,
   noTrays,
+  restOf,
   sharedOut,
   stackKey,
   type Standings,

@@ -70,6 +70,7 @@ function onePedigree(groups: readonly LineGroup[], stream: number): Float64Array
   const rowOf = new Map(groups.map((g, row) => [g.id, row]))
   // animals of each group that were drawn: those who stay are the same ones again
   const known = groups.map((): number[] => [])
+  const stayedSoFar = groups.map(() => 0)
   const sidesOf: { sires: Side; dams: Side }[] = []
   const inbreeding = new Float64Array(groups.length)
   let many = 0
@@ -81,7 +82,7 @@ function onePedigree(groups: readonly LineGroup[], stream: number): Float64Array
     const { stayed } = groups[row]!
     if (stayed && uniform() < stayed.share) {
       const from = rowOf.get(stayed.breeders.groupId)!
-      const old = known[from]!.find(m => !known[row]!.includes(m)) ?? grow(from, pull)
+      const old = known[from]![stayedSoFar[row]!++] ?? grow(from, pull)
       known[row]!.push(old)
       return old
     }

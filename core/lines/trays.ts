@@ -46,6 +46,10 @@ export function fitTrays(stock: Standings, trays: Trays): Trays {
   return fitted
 }
 
+/** Whoever of a stock is not among some others of it. */
+export const restOf = (stock: Standings, others: Standings): Standings =>
+  Object.fromEntries(Object.entries(stock).map(([key, n]) => [key, Math.max(0, n - (others[key] ?? 0))]))
+
 /** Numbers by rung and sex as a record holds them. */
 export const countsIn = (standings: Standings): RungCount[] =>
   Object.entries(standings).flatMap(([key, number]) => {

@@ -145,32 +145,28 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(sheet(page)).toContainText('they cross, and the young fall back to dull')
   await parted.selectOption('given')
-  // asked about once, also where the odd move is not the last of the step
   const home = sheet(page).getByLabel('Where they breed')
+  /** Takes the step back, whose choice is a draft again, and sets it once more in a box of its own. */
+  async function backThenIntoBox() {
+    await page.keyboard.press('u')
+    await expect(notice(page)).toContainText('Taken back.')
+    await toTab(page, 'Breed')
+    await expect(tray('part')).toHaveAccessibleName('part: 1', { timeout: 30_000 })
+    await page.getByRole('button', { name: 'Set the breeders' }).click()
+    await parted.selectOption('given')
+    await home.selectOption({ label: 'A new box in Slate' })
+    await sheet(page).getByRole('button', { name: 'Set them' }).click()
+    await expect(notice(page)).toContainText('the breeders are set')
+  }
+  // asked about once, also where the odd move is not the last of the step
   await home.selectOption({ label: 'Barley · Barley' })
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(sheet(page)).toContainText('Set them once more to do it all the same.')
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(notice(page)).toContainText('the breeders are set')
-  await page.keyboard.press('u')
-  await expect(notice(page)).toContainText('Taken back.')
-  await toTab(page, 'Breed')
-  await expect(tray('part')).toHaveAccessibleName('part: 1', { timeout: 30_000 })
-  await page.getByRole('button', { name: 'Set the breeders' }).click()
-  await parted.selectOption('given')
-  await home.selectOption({ label: 'A new box in Slate' })
-  await sheet(page).getByRole('button', { name: 'Set them' }).click()
-  await expect(notice(page)).toContainText('the breeders are set')
-  // undone, the box is put away with its moves, and the choice is a draft again
-  await page.keyboard.press('u')
-  await expect(notice(page)).toContainText('Taken back.')
-  await toTab(page, 'Breed')
-  await expect(tray('part')).toHaveAccessibleName('part: 1', { timeout: 30_000 })
-  await page.getByRole('button', { name: 'Set the breeders' }).click()
-  await parted.selectOption('given')
-  await home.selectOption({ label: 'A new box in Slate' })
-  await sheet(page).getByRole('button', { name: 'Set them' }).click()
-  await expect(notice(page)).toContainText('the breeders are set')
+  await backThenIntoBox()
+  // undone, the box is put away with its moves
+  await backThenIntoBox()
   // the box hangs in the same water, and its females are let back when they carry eggs
   await toTab(page, 'Breed')
   await expect(page.getByText(/breed in Slate box 2 since/)).toBeVisible({ timeout: 30_000 })

@@ -2,7 +2,7 @@
 import { familyGraph, type FamilyNode } from '#core/lines'
 import type { LineOf } from '~/composables/useLines'
 import type { FamilyLaid, FamilyLayoutApi } from '~/workers/familyLayout.worker'
-import { generationNames } from '~/words/lineGenerations'
+import { shortName } from '~/words/lineGenerations'
 import { familyNodeText } from '~/words/lines'
 
 /** Who came of whom, generation by generation, as groups. */
@@ -18,10 +18,9 @@ const nodes = computed<FamilyNode[]>(() =>
     told: props.of.told?.generations ?? [],
   }),
 )
-/** Where they breed all the time, the days on which they were graded. */
-const days = computed(() => {
+const names = computed(() => {
   const { told } = props.of
-  return new Map(told?.rolling ? generationNames(told, props.nowMs).map((d, t) => [told.generations[t]!.id, d]) : [])
+  return new Map(told?.generations.map(g => [g.id, shortName(g, told, props.nowMs)]))
 })
 const laid = shallowRef<FamilyLaid | null>(null)
 watch(
@@ -44,8 +43,8 @@ const shown = computed(() =>
   nodes.value.flatMap(node => {
     const at = laid.value?.nodes.find(p => p.id === node.id)
     const colony = node.kind === 'breeders' ? (room.colonyById.get(node.colonyId)?.name ?? '') : ''
-    const day = days.value.get(node.id)
-    return at ? [{ node, ...at, ...familyNodeText(node, colony), ...(day && { title: day }) }] : []
+    const name = names.value.get(node.id)
+    return at ? [{ node, ...at, ...familyNodeText(node, colony), ...(name && { title: name }) }] : []
   }),
 )
 const path = (points: readonly (readonly [number, number])[]) => {

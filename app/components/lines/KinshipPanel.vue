@@ -4,9 +4,9 @@ import { foundersHolding, inbreedingAhead } from '#core/lines'
 import { USUAL_KINSHIP_LIMIT } from '#core/records'
 import { NumberLine } from '~/charts/numberLine'
 import type { LineOf } from '~/composables/useLines'
+import { shortName } from '~/words/lineGenerations'
 import { generationAxis, limitText, shareRange } from '~/words/lines'
 import { percent, whole } from '~/words/numbers'
-import { dayText } from '~/words/when'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
 const props = defineProps<{ of: LineOf; worker: ReturnType<typeof useLines>['worker']; rungs: number; nowMs: number }>()
@@ -92,7 +92,7 @@ const columns = [
 ]
 const rows = computed(() =>
   past.value.map(g => ({
-    name: told.value?.rolling ? dayText(g.fromMs, props.nowMs) : `No. ${g.n}`,
+    name: shortName(g, told.value!, props.nowMs),
     graded: whole(g.counts.reduce((a, b) => a + b, 0)),
     bred: g.bred
       ? [

@@ -1,6 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { countsIn, fitTrays, inTray, moveBetween, noTrays, sharedOut, standingsOf, standingTotal } from '#core/lines'
+import {
+  countsIn,
+  fitTrays,
+  inTray,
+  moveBetween,
+  noTrays,
+  restOf,
+  sharedOut,
+  standingsOf,
+  standingTotal,
+} from '#core/lines'
 import { trayKinds } from '#core/records'
 
 const stock = { 'a female': 6, 'a male': 4, 'b female': 3 }
@@ -24,6 +34,9 @@ describe('trays', () => {
     ).toBe(1)
     expect(moveBetween(stock, over, { key: 'b female', from: 'breed', to: 'hold', number: 1 })).toBe(over)
     expect(moveBetween(stock, over, { key: 'b female', from: 'part', to: 'part', number: 1 })).toBe(over)
+  })
+  it('leave the rest of a stock', () => {
+    expect(restOf(stock, { 'a female': 2, 'b female': 9 })).toEqual({ 'a female': 4, 'a male': 4, 'b female': 0 })
   })
   it('always hold the stock, whatever is moved', () => {
     const move = fc.record({
