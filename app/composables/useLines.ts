@@ -1,8 +1,12 @@
+import { storeToRefs } from 'pinia'
 import { grownTogether, type LineRecords, type LineTold } from '#core/lines'
-import { type Colony, type Entry, type Line, USUAL_KINSHIP_LIMIT } from '#core/records'
+import { type Animal, type Colony, type Entry, type Line, USUAL_KINSHIP_LIMIT } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
 import type { LinesApi } from '~/workers/lines.worker'
+
+/** What a line is told from; each of its animals with the number of its changes. */
+type Records = LineRecords & { animals: readonly Animal[] }
 
 /** A line with what is known of it. */
 export interface LineOf {
@@ -23,33 +27,14 @@ export function useLines() {
   const worker = useWorker<LinesApi>(
     () => new Worker(new URL('../workers/lines.worker.ts', import.meta.url), { type: 'module' }),
   )
-  const { laddersOf } = useLadders()
-  const { log, read, coloniesOf, entriesOfLine, leftOrGraded, grown } = useLineLog()
+  const lineLog = useLineLog()
+  const { read, coloniesOf, entriesOfLine } = lineLog
+  const { recordsOf, sources } = useLineRecords(lineLog)
   const told = shallowReactive(new Map<string, LineTold | null>())
   const asked = new Map<string, string>()
 
-  /** All that is said of a line on its ladders; null while it has none. */
-  function recordsOf(line: Line): LineRecords | null {
-    const [ladder, ...beside] = laddersOf(line)
-    if (!ladder) return null
-    return {
-      ...{ line, ladder, beside },
-      generations: room.generations.filter(g => g.lineId === line.id),
-      breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
-      entries: leftOrGraded(line.id),
-      grown: grown.value.get(line.id) ?? [],
-    }
-  }
-  /** Changes when anything changes that a line follows from. */
-  const markOf = ({ line, ladder, beside = [], generations, breedingGroups, entries, grown = [] }: LineRecords) =>
-    [line, ladder, ...beside, ...generations, ...breedingGroups.filter(b => b.state !== 'draft')]
-      .map(r => r.rev)
-      .concat(...grown.map(g => `${g.number}`))
-      .concat(`${entries.length} ${entries.reduce((last, e) => (e.id > last ? e.id : last), '')}`)
-      .join()
-
   watch(
-    [() => room.lines, () => room.ladders, () => room.generations, () => room.breedingGroups, log, read, grown],
+    sources,
     async () => {
       if (!read.value || !room.ready) return
       for (const line of room.lines) {
@@ -81,6 +66,38 @@ export function useLines() {
   )
   const complete = computed(() => read.value && room.lines.every(l => told.has(l.id)))
   return { lines, complete, worker }
+}
+
+/** What the lines are told from. */
+function useLineRecords({ log, read, leftOrGraded, grown }: ReturnType<typeof useLineLog>) {
+  const room = useRoomStore()
+  const { laddersOf } = useLadders()
+  /** All that is said of a line on its ladders; null while it has none. */
+  function recordsOf(line: Line): Records | null {
+    const [ladder, ...beside] = laddersOf(line)
+    if (!ladder) return null
+    return {
+      ...{ line, ladder, beside },
+      generations: room.generations.filter(g => g.lineId === line.id),
+      breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
+      entries: leftOrGraded(line.id),
+      grown: grown.value.get(line.id) ?? [],
+      animals: room.all.animals.filter(a => a.groupId === line.groupId),
+    }
+  }
+  const { lines, ladders, generations, breedingGroups, all } = storeToRefs(room)
+  const animals = computed(() => all.value.animals)
+  return { recordsOf, sources: [lines, ladders, generations, breedingGroups, animals, log, read, grown] }
+}
+
+/** Changes when anything changes that a line follows from. */
+function markOf(records: Records): string {
+  const { line, ladder, beside = [], generations, breedingGroups, entries, grown = [], animals } = records
+  return [line, ladder, ...beside, ...generations, ...breedingGroups.filter(b => b.state !== 'draft'), ...animals]
+    .map(r => r.rev)
+    .concat(...grown.map(g => `${g.number}`))
+    .concat(`${entries.length} ${entries.reduce((last, e) => (e.id > last ? e.id : last), '')}`)
+    .join()
 }
 
 /** What was logged of the lines: gradings, and who came and went; and how many were grown. */

@@ -8,9 +8,11 @@ import {
   type Glass,
   movedTo,
   type RungCount,
+  rungsTotal,
   toMoment,
 } from '#core/records'
 import { newId } from '~/data/newId'
+import { readBerried } from './carriedEggs'
 import { headsOfRungs } from './headsOfRungs'
 import { wholeNumber } from './wholeNumber'
 
@@ -58,6 +60,10 @@ export interface ReleaseTyped {
   to: string
   females: string
   males: string
+  /** how many of the females carry eggs; empty where nobody looked */
+  berried: string
+  /** followed animals that go */
+  animalIds: string[]
 }
 
 /** The end of a breeding group: its females go back, when they are berried, and perhaps its males. */
@@ -74,11 +80,18 @@ export function readRelease(
     if (!number.ok) return `How many ${sex}s go back? ${number.issue}`
     going.push(...firstOf(group.parents, sex, number.value))
   }
+  const number = rungsTotal(going)
+  const parts = headsOfRungs(going)
+  const eggs = readBerried(typed.berried)
+  if (!eggs.ok) return `How many carry eggs? ${eggs.issue}`
+  if ((eggs.told.berried ?? 0) > parts.females) return `No more carry eggs than go as females: ${parts.females}.`
+  if (typed.animalIds.length > number) return `${typed.animalIds.length} are named: as many go at least.`
   if (going.length === 0) return 'Nobody goes back: say how many, or let all stay.'
   const move = Entry.parse({
     ...stamp(),
-    ...{ at, kind: 'move', colonyId: group.colonyId, toColonyId: typed.to, parts: headsOfRungs(going), rungs: going },
-    number: going.reduce((sum, r) => sum + r.number, 0),
+    ...{ at, kind: 'move', colonyId: group.colonyId, toColonyId: typed.to, number, parts, rungs: going },
+    ...(typed.animalIds.length > 0 && { animalIds: typed.animalIds }),
+    ...eggs.told,
   }) as EntryOf<'move'>
   return { group: released, moves: [move] }
 }

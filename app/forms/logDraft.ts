@@ -93,6 +93,8 @@ export function draftOf(entry: Entry, colonyId: string, units: UnitPrefs): Draft
     correcting: entry,
   }
   if (isFieldKind(entry.kind)) draft.values = valuesOf(entry.kind, entry, units)
+  if ('berried' in entry && entry.berried !== undefined)
+    draft.values = { ...draft.values, berried: String(entry.berried) }
   if ('number' in entry && entry.number !== undefined) draft.number = String(entry.number)
   if ('parts' in entry && entry.parts)
     for (const key of headKeys) if (entry.parts[key] > 0) draft.parts[key] = String(entry.parts[key])

@@ -7,6 +7,7 @@ import {
   joinColony,
   partColony,
 } from '#core/records'
+import { readBerried } from './carriedEggs'
 import { readHeads } from './colonyDraft'
 import { readPastDay } from './deviceDays'
 import { nameIssue } from './nameIssue'
@@ -19,12 +20,16 @@ export interface PartDraft {
   heads: Record<string, string>
   /** those of them that are followed */
   animalIds: string[]
+  /** how many of them carry eggs; empty where nobody looked */
+  berried: string
   /** day on which it was done; empty for today */
   on: string
 }
-export type PartIssues = Partial<Record<'name' | 'glassId' | 'intoId' | 'heads' | 'on', string>>
+export type PartIssues = Partial<Record<'name' | 'glassId' | 'intoId' | 'heads' | 'berried' | 'on', string>>
 
-export const emptyPart = (): PartDraft => ({ name: '', glassId: '', intoId: '', heads: {}, animalIds: [], on: '' })
+export const emptyPart = (): PartDraft => ({
+  ...{ name: '', glassId: '', intoId: '', heads: {}, animalIds: [], berried: '', on: '' },
+})
 
 /** What a parting or joining is read against. */
 export interface PartContext {
@@ -46,7 +51,12 @@ function readMove(draft: PartDraft, { colony, nowMs }: PartContext) {
   const heads: Heads | null = read.ok ? read.heads : null
   if (heads && draft.animalIds.length > headsTotal(heads))
     issues.heads = `${draft.animalIds.length} are named: as many go at least.`
-  return { issues, heads, animalIds: draft.animalIds, atMs: day.ok ? day.ms : nowMs }
+  const eggs = readBerried(draft.berried)
+  if (!eggs.ok) issues.berried = eggs.issue
+  const told = eggs.ok ? eggs.told : {}
+  const mayCarry = heads ? heads.females + heads.unsexed : 0
+  if ((told.berried ?? 0) > mayCarry) issues.berried = `No more carry eggs than go as females: ${mayCarry}.`
+  return { issues, heads, going: { animalIds: draft.animalIds, ...told, atMs: day.ok ? day.ms : nowMs } }
 }
 
 /** Reads a part that goes into another glass. */
@@ -54,7 +64,7 @@ export function readPart(
   draft: PartDraft,
   context: PartContext,
 ): { ok: true; colony: Colony; move: EntryOf<'move'> } | { ok: false; issues: PartIssues } {
-  const { issues, heads, animalIds, atMs } = readMove(draft, context)
+  const { issues, heads, going } = readMove(draft, context)
   const unnamed = nameIssue(draft.name, 'Give the new colony a name.')
   if (unnamed) issues.name = unnamed
   if (!draft.glassId) issues.glassId = 'Which glass do they go into?'
@@ -68,8 +78,7 @@ export function readPart(
       name: draft.name.trim(),
       glassId: draft.glassId,
       heads,
-      animalIds,
-      atMs,
+      ...going,
       nowMs,
       stamp,
     }),
@@ -85,12 +94,12 @@ export function readJoin(
   context: PartContext,
   others: readonly Colony[],
 ): { ok: true; colony: Colony; move: EntryOf<'move'> | null } | { ok: false; issues: PartIssues } {
-  const { issues, heads, animalIds, atMs } = readMove(draft, context)
+  const { issues, heads, going } = readMove(draft, context)
   const into = others.find(c => c.id === draft.intoId)
   if (!into) issues.intoId = 'Which colony do they go into?'
-  else if (atMs < Date.parse(into.startedAt)) issues.on = `${into.name} did not live yet.`
+  else if (going.atMs < Date.parse(into.startedAt)) issues.on = `${into.name} did not live yet.`
   if (Object.keys(issues).length > 0 || !heads || !into) return { ok: false, issues }
-  return { ok: true, ...joinColony(context.colony, into, { heads, animalIds, atMs, stamp: context.stamp }) }
+  return { ok: true, ...joinColony(context.colony, into, { heads, ...going, stamp: context.stamp }) }
 }
 
 /** Stages of an estimate as numbers by sex and size, for the fields: whole animals, as far as they are told apart. */

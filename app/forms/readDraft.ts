@@ -12,6 +12,7 @@ import {
 } from '#core/records'
 import { kindWord } from '~/words/states'
 import { type UnitPrefs, valueName } from '~/words/unitPrefs'
+import { canCarry, keptOfSplit, readBerried } from './carriedEggs'
 import { readHeads } from './colonyDraft'
 import { animalKinds, glassKinds, isFieldKind } from './kindFields'
 import { defaultChoice, type Draft, type DraftIssues, FIELD_TIME, type LogKind } from './logDraft'
@@ -53,7 +54,7 @@ interface Made {
 }
 
 /**
- * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `at`, `text`, `colonyId`, `readings` or
+ * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `berried`, `at`, `text`, `colonyId`, `readings` or
  * `readings.<value>`.
  * @returns the entry with what to say when it is saved, or a sentence for every field that is not right
  */
@@ -69,6 +70,7 @@ export function readDraft(
   const ofGlass = glassKinds.has(draft.kind)
   const named = animalKinds.has(draft.kind) ? draft.animalIds : []
   const made = readKind({ ...draft, kind: draft.kind }, units, issues)
+  const split = readSplit(draft, Number(made.raw.number), issues)
   if (Object.keys(issues).length > 0) return { ok: false, issues }
   const parsed = Entry.safeParse({
     ...stamp,
@@ -80,12 +82,22 @@ export function readDraft(
     ...(ofGlass
       ? { glassId: waterIdAt?.(happenedMs) ?? stayAt(colony.stays, happenedMs).glassId }
       : { colonyId: colony.id }),
+    ...split,
     ...withWater(made.raw, draft, sources),
   })
   if (parsed.success) return { ok: true, entry: parsed.data, words: `${colony.name}: ${made.words}` }
   const wrong = parsed.error.issues[0]!
-  const field = isFieldKind(draft.kind) ? String(wrong.path[0] ?? 'text') : 'text'
+  const about = String(wrong.path[0] ?? 'text')
+  const field = isFieldKind(draft.kind) || about === 'berried' ? about : 'text'
   return { ok: false, issues: { [field]: `${wrong.message.replace(/^./, c => c.toUpperCase())}.` } }
+}
+
+/** What goes with animals that come or go: eggs, and what a correction leaves as it was. */
+function readSplit({ kind, values, correcting }: Draft, number: number, issues: DraftIssues): Base {
+  if (!canCarry(kind)) return {}
+  const carried = readBerried(values.berried ?? '')
+  if (!carried.ok) issues.berried = carried.issue
+  return { ...keptOfSplit(correcting?.kind === kind ? correcting : null, number), ...(carried.ok && carried.told) }
 }
 
 /** What was poured, by the water that was chosen; a correction keeps what was written down. */

@@ -4,13 +4,11 @@ import type { BreederSet, GradedSex, LineGroup } from './history'
 
 /** Breeders of one sex; where nobody told them apart half of them are taken to be it. */
 const ofSex = (breeders: readonly BreederSet[], sex: GradedSex): Breeders[] =>
-  breeders.flatMap(b =>
-    b.sex === sex
-      ? [{ groupId: b.groupId, number: b.number }]
-      : b.sex === 'mixed'
-        ? [{ groupId: b.groupId, number: Math.max(1, b.number / 2) }]
-        : [],
-  )
+  breeders.flatMap(({ groupId, young, ...b }) => {
+    if (b.sex !== sex && b.sex !== 'mixed') return []
+    const number = b.sex === sex ? b.number : Math.max(1, b.number / 2)
+    return [{ groupId, number, ...(young !== undefined && { young }) }]
+  })
 
 /** Groups of a line as their kinship is reckoned, with the usual unevenness of families or another one. */
 export const breederGroups = (

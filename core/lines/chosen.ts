@@ -8,8 +8,8 @@ export interface Standing {
   variance: number
   /** what the environment of its growing up added to all */
   environment: number
-  /** what their age added to all when they were graded */
-  aged: number
+  /** what their age, food and warmth added to all when they were graded */
+  raised: number
 }
 
 /** How a keeper sees animals: what is graded is the trait, moved by a shift and blurred. */
@@ -58,7 +58,7 @@ export function chosenOf(
     return { mean, variance, doubt: ((1 + unevenness) * variance) / Math.max(1, set.number) }
   const seen = variance + environment + eye.blur
   const sd = Math.sqrt(seen)
-  const at = mean + standing.environment + standing.aged + eye.shift
+  const at = mean + standing.environment + standing.raised + eye.shift
   const edge = (k: number) => (k === 0 ? -Infinity : k > eye.cuts.length ? Infinity : (eye.cuts[k - 1]! - at) / sd)
   let [first, second, within] = [0, 0, 0]
   for (const [k, n] of set.rungs.entries()) {
@@ -78,13 +78,13 @@ export function chosenOf(
   }
 }
 
-/** Several sets of one sex as one: weighed by their numbers. */
-export function joinChosen(sets: readonly { chosen: Chosen; number: number }[]): Chosen {
-  const all = sets.reduce((sum, s) => sum + s.number, 0)
-  const mean = sets.reduce((sum, s) => sum + (s.number / all) * s.chosen.mean, 0)
+/** Several sets of one sex as one: weighed by how many of the young are theirs. */
+export function joinChosen(sets: readonly { chosen: Chosen; weight: number }[]): Chosen {
+  const all = sets.reduce((sum, s) => sum + s.weight, 0)
+  const mean = sets.reduce((sum, s) => sum + (s.weight / all) * s.chosen.mean, 0)
   return {
     mean,
-    variance: sets.reduce((sum, s) => sum + (s.number / all) * (s.chosen.variance + (s.chosen.mean - mean) ** 2), 0),
-    doubt: sets.reduce((sum, s) => sum + (s.number / all) ** 2 * s.chosen.doubt, 0),
+    variance: sets.reduce((sum, s) => sum + (s.weight / all) * (s.chosen.variance + (s.chosen.mean - mean) ** 2), 0),
+    doubt: sets.reduce((sum, s) => sum + (s.weight / all) ** 2 * s.chosen.doubt, 0),
   }
 }

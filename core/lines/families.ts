@@ -1,6 +1,7 @@
 import type { Id } from '#core/records'
 import { bothSexes, type LineGroup, type LineHistory } from './history'
-import { graded, type LineRead, type LineRecords, setsOf } from './lineHistory'
+import { graded, type LineRead, type LineRecords } from './lineHistory'
+import { setsOf } from './breederSets'
 
 /** The young of one breeding group that grew up in a colony of their own. */
 export interface Family {
@@ -28,7 +29,7 @@ export function readFamilies(
     const gradings = newest.gradings.filter(e => e.colonyId === colonyId)
     const breeders = bred
       .filter(b => b.colonyId === colonyId && known.has(b.generationId))
-      .flatMap(b => setsOf(b, records.ladder))
+      .flatMap(b => setsOf(b, records))
     if (gradings.length === 0 || !bothSexes(breeders)) continue
     const seen = graded(gradings, records.ladder)
     const number = seen.once.reduce((sum, s) => sum + s.number, 0)

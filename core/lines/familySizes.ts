@@ -1,3 +1,4 @@
+import { normalFrom } from '#core/stats'
 import type { GradedSex } from './history'
 
 /**
@@ -9,3 +10,9 @@ export const UNEVENNESS: Readonly<Record<GradedSex, number>> = { male: 0.7, fema
 
 /** Spread of the unevenness on the log scale: two and a half times as much or as little (from memory). */
 export const UNEVENNESS_SD = 0.9
+
+/** How unevenly males and females breed in one possible pedigree. */
+export const unevenDrawn = (uniform: () => number) => {
+  const of = (sex: GradedSex) => UNEVENNESS[sex] * Math.exp(UNEVENNESS_SD * normalFrom(uniform()))
+  return { male: of('male'), female: of('female') }
+}

@@ -1,10 +1,22 @@
 import { type EntryOf, type Id, type Ladder, presentRungs, type RungCount, spanOf, wordRungId } from '#core/records'
 import type { GradedSex, GradedTwice, GroupGrading, RungCell } from './history'
+import type { Upbringing } from './upbringing'
 
 type Grading = EntryOf<'grading'>
 /** Who graded, where nobody signed. */
 export const SOMEBODY = '–'
 export const graderOf = ({ keeper }: Pick<Grading, 'keeper'>): string => keeper ?? SOMEBODY
+
+/** What a session says of how its animals grew up; nothing where it says nothing. */
+export function raisedIn({ ageWeeks, sizeMm, food, temperatureC }: Grading): Upbringing | undefined {
+  const said = {
+    ...(ageWeeks !== undefined && { ageWeeks }),
+    ...(sizeMm !== undefined && { sizeMm }),
+    ...(food && { food }),
+    ...(temperatureC !== undefined && { temperatureC }),
+  }
+  return Object.keys(said).length > 0 ? said : undefined
+}
 
 /** What a grading says on a ladder: rungs by their ids, old words by the rungs that they stand for. */
 export function seenIn(entry: Grading, ladder: Pick<Ladder, 'id' | 'rungs'>): RungCount[] {
@@ -40,9 +52,9 @@ const sexes: readonly { sex: GradedSex; of: RungCount['sex'] }[] = [
 export function gradingsOf(
   seen: readonly RungCount[],
   ladder: Pick<Ladder, 'rungs'>,
-  { grader, ageWeeks }: Pick<GroupGrading, 'grader' | 'ageWeeks'>,
+  { grader, raised }: Pick<GroupGrading, 'grader' | 'raised'>,
 ): GroupGrading[] {
-  const by = { grader, ...(ageWeeks !== undefined && { ageWeeks }) }
+  const by = { grader, ...(raised && { raised }) }
   const rungs = presentRungs(ladder).length
   return sexes.flatMap(({ sex, of }) => {
     const own = seen.filter(s => s.sex === of)
@@ -87,8 +99,8 @@ export function pairedSessions(entries: readonly Grading[], ladder: Ladder): Pai
       const [a, b] = [other && place(other.rungId), place(rungId)]
       if (a !== undefined && b !== undefined) table[a]![b]!++
     }
-    const { ageWeeks } = first
+    const raised = raisedIn(first)
     const twice = { graders: [graderOf(first), graderOf(second)] as const, table }
-    return [{ first, second, twice: { ...twice, ...(ageWeeks !== undefined && { ageWeeks }) } }]
+    return [{ first, second, twice: { ...twice, ...(raised && { raised }) } }]
   })
 }

@@ -5,6 +5,8 @@ import { rowIn } from './rowIn'
 export interface Breeders {
   groupId: Id
   number: number
+  /** young that are theirs; where missing as many as are of any other */
+  young?: number
 }
 
 /** A group of animals that grew up from one breeding: a generation in a glass. Founders have no breeders. */
@@ -98,11 +100,13 @@ interface Shares {
 }
 
 function sharesOf(breeders: readonly Breeders[], rowOf: ReadonlyMap<Id, number>): Shares[] {
-  const all = breeders.reduce((sum, b) => sum + b.number, 0)
-  return breeders.map(({ groupId, number }) => {
+  const of = ({ number, young = number }: Breeders) => young
+  const all = breeders.reduce((sum, b) => sum + of(b), 0)
+  return breeders.map(b => {
+    const { groupId, number } = b
     const row = rowOf.get(groupId)
     if (row === undefined) throw new RangeError(`the breeders’ group ${groupId} does not stand before their young`)
-    return { row, number, share: number / all }
+    return { row, number, share: of(b) / all }
   })
 }
 
@@ -123,12 +127,12 @@ function meanWith(k: GroupKinships, breeders: readonly Shares[], { row, size }: 
 const crossed = (k: GroupKinships, sires: readonly Shares[], dams: readonly Shares[]): number =>
   sires.reduce((sum, s) => dams.reduce((inner, d) => inner + s.share * d.share * kin(k, s.row, d.row), sum), 0)
 
-/** Mean kinship of the sires, or the dams, of two young: the same one by chance. */
+/** Mean kinship of the sires, or the dams, of two young: the same one by chance, where both are of one set. */
 function drawnTwice(k: GroupKinships, breeders: readonly Shares[], unevenness: number): number {
   return breeders.reduce(
     (sum, a) =>
       breeders.reduce((inner, b) => {
-        const same = a.row === b.row ? Math.min(1, (1 + unevenness) / a.number) : 0
+        const same = a === b ? Math.min(1, (1 + unevenness) / a.number) : 0
         return inner + a.share * b.share * (same * withSelf(k, a.row) + (1 - same) * kin(k, a.row, b.row))
       }, sum),
     0,

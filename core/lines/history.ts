@@ -1,4 +1,5 @@
 import type { Id } from '#core/records'
+import type { Upbringing } from './upbringing'
 
 /** Whose grades they are: one sex, or both where nobody told them apart. */
 export type GradedSex = 'female' | 'male' | 'mixed'
@@ -19,15 +20,15 @@ export interface GroupGrading {
   grader: string
   sex: GradedSex
   cells: readonly RungCell[]
-  /** about how old they were, weeks; where it is missing as old as is usual in the line */
-  ageWeeks?: number
+  /** how they grew up; where it is missing as is usual in the line */
+  raised?: Upbringing
 }
 
 /** The same animals graded by two keepers: rows are the rungs of the first, columns those of the second. */
 export interface GradedTwice {
   graders: readonly [string, string]
   table: readonly (readonly number[])[]
-  ageWeeks?: number
+  raised?: Upbringing
 }
 
 /** Animals that bred, all of one group and one sex. */
@@ -39,7 +40,14 @@ export interface BreederSet {
   rungs: readonly number[] | null
   /** who put them on their rungs */
   grader: string
+  /** those of them that are known one by one; of the same sex, and no more than there are */
+  followed?: readonly Id[]
+  /** how many of the next group are their young, of each sex the same; where missing all breeders have as many */
+  young?: number
 }
+
+/** Breeders as whole animals, at least one. */
+export const breedingIn = ({ number }: Pick<BreederSet, 'number'>): number => Math.max(1, Math.round(number))
 
 /** Those of an earlier group that are still there, where a colony breeds all the time. */
 export interface Stayed {

@@ -13,6 +13,8 @@ export {
 export { type Beside, besideNext, besideTrait, SLOPE_PRIOR_SD } from './beside'
 export { courseOf } from './course'
 export type { AgreementTold, KeeperTold } from './keepersTold'
+export { leastRelated, type PairingAnimal, type Pairings, pairingsOf } from './pairings'
+export { setsOf, youngByGroup } from './breederSets'
 export { paceByTime, type WeeklyPace } from './paceByTime'
 export { grownTogether } from './grownTogether'
 export { type Renewal, renewalOf } from './renewal'

@@ -1,5 +1,6 @@
 import { groupOf } from '#core/groups'
 import {
+  type Animal,
   type BreedingGroup,
   currentEntries,
   type Entry,
@@ -12,10 +13,10 @@ import {
   presentRungs,
   type RungCount,
   rungsTotal,
-  spanOf,
   WEEK_MS,
 } from '#core/records'
-import { countsOn, graderOf, gradingsOf, pairedSessions, seenIn, SOMEBODY } from './gradings'
+import { countsOn, graderOf, gradingsOf, pairedSessions, raisedIn, seenIn, SOMEBODY } from './gradings'
+import { setsOf, youngByGroup } from './breederSets'
 import { type BreederSet, bothSexes, type GradedSex, type LineGroup, type LineHistory } from './history'
 import { type Renewal, renewalOf } from './renewal'
 
@@ -30,6 +31,8 @@ export interface LineRecords {
   breedingGroups: readonly BreedingGroup[]
   /** of the colonies that hold or held it: gradings, and what left by rung */
   entries: readonly Entry[]
+  /** those that are followed one by one, with their ancestors */
+  animals?: readonly Pick<Animal, 'id' | 'sex' | 'sireIds' | 'damIds'>[]
   /**
    * grown animals of it by the population model, oldest first: asked where it breeds all the time, since those taken
    * out are then some of more than were graded
@@ -89,7 +92,7 @@ export function readLine(records: LineRecords): LineRead {
     const counts = countsOn(records.ladder, seen.once)
     const all = renewal ? (records.grown?.findLast(g => g.atMs <= fromMs)?.number ?? 0) : 0
     const size = Math.max(2, Math.round(Math.max(all, rungsSum(counts))))
-    const bred = bredBefore(about, generations, { id, fromMs, size })
+    const bred = bredBefore(about, generations, { part: parts[i]!, size })
     const before = generations.at(-1)
     if (before) before.bred = bredOf(bred.stayed ? [bred.stayed.breeders] : bred.breeders)
     generations.push({ id, n, fromMs, gradings: own, counts, size, bred: null })
@@ -103,7 +106,7 @@ export function readLine(records: LineRecords): LineRead {
   const running =
     renewal && last
       ? [leftOf(about, last, Infinity)]
-      : runningOf(records.breedingGroups, last?.id).flatMap(b => setsOf(b, records.ladder))
+      : runningOf(records.breedingGroups, last?.id).flatMap(b => setsOf(b, records))
   if (last) last.bred = bredOf(running)
   return { history: { rungs: presentRungs(records.ladder).length, groups }, generations, running, renewal }
 }
@@ -119,11 +122,12 @@ interface Reading {
 function bredBefore(
   about: Reading,
   generations: readonly GradedGeneration[],
-  { id, fromMs, size }: Pick<GradedGeneration, 'id' | 'fromMs' | 'size'>,
+  { part, size }: { part: Part; size: number },
 ): Pick<LineGroup, 'breeders' | 'stayed'> {
+  const { fromMs } = part
   const before = generations.at(-1)
   if (!before) return { breeders: [] }
-  if (!about.renewal) return { breeders: breedersOf(about, { before, id, untilMs: fromMs }) }
+  if (!about.renewal) return { breeders: breedersOf(about, { before, part, untilMs: fromMs }) }
   const weeks = (fromMs - before.fromMs) / WEEK_MS
   // in the mean those that have come since grew up half way between
   const laidMs = fromMs - (about.renewal.grownAfterWeeks + weeks / 2) * WEEK_MS
@@ -225,7 +229,7 @@ export function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
   const once = firsts.flatMap(e => seenIn(e, ladder))
   const gradings = firsts.flatMap(e => {
     const longest = Math.max(0, ...pairs.filter(p => p.first.id === e.id).map(p => p.second.seen?.length ?? 0))
-    return gradingsOf(seenIn(e, ladder).slice(longest), ladder, { grader: graderOf(e), ageWeeks: e.ageWeeks })
+    return gradingsOf(seenIn(e, ladder).slice(longest), ladder, { grader: graderOf(e), raised: raisedIn(e) })
   })
   return { once, gradings, twice: pairs.map(p => p.twice) }
 }
@@ -233,15 +237,15 @@ export function graded(own: readonly EntryOf<'grading'>[], ladder: Ladder) {
 /** Who bred a generation: those of its breeding groups, or whoever was left of the one before. */
 function breedersOf(
   about: Reading,
-  { before, id, untilMs }: { before: GradedGeneration; id: Id; untilMs: number },
+  { before, part, untilMs }: { before: GradedGeneration; part: Part; untilMs: number },
 ): BreederSet[] {
   const { generations, breedingGroups, ladder } = about.records
-  const own = generations.find(g => g.id === id)?.breedingGroupIds ?? []
+  const own = generations.find(g => g.id === part.id)?.breedingGroupIds ?? []
   // breeders are of generations that stand before; others are of another line, or a slip
   const known = new Set(generations.filter(g => g.n <= before.n).map(g => g.id))
-  const sets = breedingGroups
-    .filter(b => own.includes(b.id) && b.state !== 'draft' && known.has(b.generationId))
-    .flatMap(b => setsOf(b, ladder))
+  const bred = breedingGroups.filter(b => own.includes(b.id) && b.state !== 'draft' && known.has(b.generationId))
+  const young = youngByGroup(bred, part.own, ladder)
+  const sets = bred.flatMap(b => setsOf(b, about.records, young?.get(b.id)))
   if (bothSexes(sets)) return sets
   const left = leftOf(about, before, untilMs)
   if (left.rungs) return [left]
@@ -257,23 +261,6 @@ const takenOut = (entries: readonly Entry[], fromMs: number, untilMs: number): R
       ? (e.rungs ?? [])
       : [],
   )
-
-const sexOf: Readonly<Record<RungCount['sex'], GradedSex>> = { female: 'female', male: 'male', unknown: 'mixed' }
-
-/** A breeding group as the model reads it. */
-export function setsOf(
-  { generationId, keeper, parents }: Pick<BreedingGroup, 'generationId' | 'keeper' | 'parents'>,
-  ladder: Pick<Ladder, 'rungs'>,
-): BreederSet[] {
-  return (['male', 'female', 'unknown'] as const).flatMap(sex => {
-    const own = parents.filter(p => p.sex === sex && spanOf(ladder, p.rungId))
-    const number = rungsTotal(own)
-    if (number === 0) return []
-    return [
-      { groupId: generationId, sex: sexOf[sex], number, rungs: countsOn(ladder, own), grader: keeper ?? SOMEBODY },
-    ]
-  })
-}
 
 function bredOf(sets: readonly BreederSet[]): GradedGeneration['bred'] {
   const known = sets.flatMap(s => (s.rungs ? [{ sex: s.sex, rungs: s.rungs }] : []))

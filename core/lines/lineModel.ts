@@ -3,7 +3,8 @@ import { UNEVENNESS } from './familySizes'
 import { groupKinships } from './groupKinship'
 import { type BreederSet, type GradedSex, gradersOf, type LineHistory, type Stayed } from './history'
 import { breederGroups } from './breederGroups'
-import { ageing, fillChances, type LineRun, sign } from './lineRun'
+import { fillChances, type LineRun, sign } from './lineRun'
+import { differedIn, raisedBy, upbringingOf } from './upbringing'
 
 /** Figures from memory that the fit begins with, marked as such where they are shown. */
 export const LINE_PRIOR = {
@@ -16,9 +17,6 @@ export const LINE_PRIOR = {
   shift: 0.35,
   /** how far males and females lie apart */
   sexes: 0.5,
-  /** what twice the age adds: colours deepen and animals grow; and its spread */
-  age: 0.2,
-  ageSd: 0.2,
   /** where the lowest border lies, and the ratio of the steps between them */
   lowest: 1.5,
   steps: 0.6,
@@ -73,31 +71,21 @@ interface Layout {
   groups: number
   /** how far the sexes lie apart; only where somebody told them apart */
   sexes: number
-  /** what age adds; only where animals were graded at more than one */
-  age: number
+  /** what one step of each condition adds; only of such as differed */
+  slopes: number
   size: number
 }
 
-function layoutOf(history: LineHistory, graders: number, periods: number): Layout {
+function layoutOf(history: LineHistory, counts: { graders: number; periods: number; differed: number }): Layout {
+  const { graders, periods, differed } = counts
   const sexed = history.groups.some(g => g.gradings.some(x => x.sex !== 'mixed'))
-  const aged = new Set(agesOf(history)).size > 1
   const blurs = history.rungs - 1
   const shifts = blurs + graders
   const periodsAt = shifts + Math.max(0, graders - 1)
   const groups = periodsAt + periods
   const sexes = groups + history.groups.length - 1
-  const age = sexes + (sexed ? 1 : 0)
-  return { blurs, shifts, periods: periodsAt, groups, sexes, age, size: age + (aged ? 1 : 0) }
-}
-
-/** Ages at which animals were graded, where somebody said so. */
-const agesOf = ({ groups }: LineHistory): number[] =>
-  groups.flatMap(g => [...g.gradings, ...g.twice].flatMap(x => x.ageWeeks ?? []))
-
-/** The age to which all is put: the middle of those that were said. */
-function usualAge(history: LineHistory): number {
-  const sorted = agesOf(history).toSorted((a, b) => a - b)
-  return sorted[Math.floor(sorted.length / 2)] ?? 1
+  const slopes = sexes + (sexed ? 1 : 0)
+  return { blurs, shifts, periods: periodsAt, groups, sexes, slopes, size: slopes + differed }
 }
 
 /** How each keeper sees, as some latents have it: the borders rise by steps about three standard deviations in all. */
@@ -129,8 +117,9 @@ export function lineModel(history: LineHistory): LineModel {
   const periods = [...new Set(history.groups.map(g => g.period))]
   const rowOf = new Map(history.groups.map((g, row) => [g.id, row]))
   const kin = groupKinships(breederGroups(history.groups))
-  const layout = layoutOf(history, graders.length, periods.length)
-  const usual = usualAge(history)
+  const differed = differedIn(history)
+  const raised = history.groups.map(g => upbringingOf([...g.gradings, ...g.twice]))
+  const layout = layoutOf(history, { graders: graders.length, periods: periods.length, differed: differed.length })
   const cells = cellsOf(history).reduce((sum, c) => sum + c.counts.length, 0)
   function segregates(breeders: readonly BreederSet[]): number {
     const all = breeders.reduce((sum, b) => sum + b.number, 0)
@@ -154,9 +143,9 @@ export function lineModel(history: LineHistory): LineModel {
     const from = like ? firstRows[like.latent]! : 0
     const made: LineRun = {
       eyes: like && from > 0 ? like.run.eyes : eyesOf(z, layout, graders),
-      sexes: layout.age > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
-      age: layout.size > layout.age ? LINE_PRIOR.age + LINE_PRIOR.ageSd * z[layout.age]! : 0,
-      usualAge: usual,
+      sexes: layout.slopes > layout.sexes ? (LINE_PRIOR.sexes * z[layout.sexes]!) / 2 : 0,
+      differed,
+      slopes: differed.map(({ condition: { prior } }, i) => prior.mean + prior.sd * z[layout.slopes + i]!),
       rest: 1 - heritability,
       standings: like ? like.run.standings.slice(0, from) : [],
       chances: new Float64Array(cells),
@@ -166,16 +155,22 @@ export function lineModel(history: LineHistory): LineModel {
     for (let row = from; row < history.groups.length; row++) {
       const group = history.groups[row]!
       const environment = LINE_PRIOR.environment * z[layout.periods + periods.indexOf(group.period)]!
-      const aged = ageing(made, group.gradings.find(g => g.ageWeeks !== undefined) ?? {})
+      const grown = raisedBy(differed, made.slopes, raised[row])
       const luck = row === 0 ? 0 : z[layout.groups + row - 1]!
       if (group.breeders.length === 0)
-        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment, aged })
+        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment, raised: grown })
       else {
         const { mean, variance, doubt, segregating } = youngOf(group.breeders, made, rowOf, heritability * kept[row]!)
-        const young = { mean, variance, environment, aged, doubt: doubt + segregating / Math.max(1, group.size) }
+        const young = {
+          mean,
+          variance,
+          environment,
+          raised: grown,
+          doubt: doubt + segregating / Math.max(1, group.size),
+        }
         const all = group.stayed ? withStayed(young, group.stayed, made, rowOf) : young
         const moved = all.mean + Math.sqrt(all.doubt) * luck
-        made.standings.push({ mean: moved, variance: all.variance, environment: all.environment, aged })
+        made.standings.push({ mean: moved, variance: all.variance, environment: all.environment, raised: grown })
       }
       at = fillChances(made, row, group, at)
     }
@@ -206,7 +201,7 @@ function withStayed(
     mean: born * young.mean + share * stayed.mean,
     variance: born * young.variance + share * stayed.variance + born * share * (young.mean - stayed.mean) ** 2,
     environment: born * young.environment + share * (before.environment + beside),
-    aged: young.aged,
+    raised: young.raised,
     doubt: born ** 2 * young.doubt + share ** 2 * stayed.doubt,
   }
 }
@@ -231,6 +226,7 @@ export function youngOf(
     const own = breeders.filter(b => b.sex === sex || b.sex === 'mixed')
     const sets = own.map(b => ({
       number: b.sex === 'mixed' ? b.number / 2 : b.number,
+      weight: b.young ?? (b.sex === 'mixed' ? b.number / 2 : b.number),
       chosen: chosenOf(b, {
         standing: run.standings[rowOf.get(b.groupId)!]!,
         eye: moved(eyeOf(run, b.grader), sign[b.sex] * run.sexes),

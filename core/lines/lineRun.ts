@@ -1,15 +1,16 @@
 import { quickNormalBelow } from '#core/stats'
 import type { Eye, Standing } from './chosen'
 import type { GradedSex, GradedTwice, GroupGrading, LineGroup } from './history'
+import { type Differed, raisedBy } from './upbringing'
 
 /** A line as some latents have it. */
 export interface LineRun {
   eyes: Map<string, Eye>
   /** how far females lie above the mean of both; males as far below */
   sexes: number
-  /** what twice the age adds, and the age that is usual, weeks */
-  age: number
-  usualAge: number
+  /** how the graded grew up, where that differed, and what one step of each adds */
+  differed: readonly Differed[]
+  slopes: readonly number[]
   /** variance of what is not passed on */
   rest: number
   standings: Standing[]
@@ -35,10 +36,6 @@ export function fillChances(run: LineRun, row: number, { gradings, twice }: Line
   return at
 }
 
-/** What the age of some animals adds to the trait. */
-export const ageing = ({ age, usualAge }: LineRun, { ageWeeks = usualAge }: { ageWeeks?: number }): number =>
-  age === 0 ? 0 : age * Math.log2(Math.max(1, ageWeeks) / Math.max(1, usualAge))
-
 /** Chance of a stretch of rungs in a group, as a keeper grades it. */
 function lookOf(run: LineRun, row: number, grading: GroupGrading): (from: number, to: number) => number {
   const { grader, sex } = grading
@@ -47,7 +44,7 @@ function lookOf(run: LineRun, row: number, grading: GroupGrading): (from: number
   // both sexes together are a little wider than one
   const wider = sex === 'mixed' ? run.sexes ** 2 : 0
   const sd = Math.sqrt(variance + run.rest + eye.blur + wider)
-  const at = mean + environment + ageing(run, grading) + eye.shift + sign[sex] * run.sexes
+  const at = mean + environment + raisedBy(run.differed, run.slopes, grading.raised) + eye.shift + sign[sex] * run.sexes
   const below = eye.cuts.map(cut => quickNormalBelow((cut - at) / sd))
   const upTo = (k: number) => (k < 0 ? 0 : k >= below.length ? 1 : below[k]!)
   return (from, to) => Math.max(1e-12, upTo(to) - upTo(from - 1))
@@ -74,7 +71,7 @@ function fillTwice(into: Float64Array, run: LineRun, row: number, pair: GradedTw
   const [byFirst, bySecond] = [new Float64Array(rungs), new Float64Array(rungs)]
   into.fill(1e-12)
   for (let i = 0; i < NODES; i++) {
-    const at = mean + environment + ageing(run, pair) + sd * places[i]!
+    const at = mean + environment + raisedBy(run.differed, run.slopes, pair.raised) + sd * places[i]!
     fillRungs(byFirst, first, at)
     fillRungs(bySecond, second, at)
     for (let a = 0; a < rungs; a++) {

@@ -108,7 +108,7 @@ export function tellLine(records: LineRecords, limit: number): LineFitted | null
   const read = readLine(records)
   if (read.history.rungs < 2 || read.generations.every(g => total(g.counts) === 0)) return null
   const fit = fitLine(read.history)
-  const inbreeding = inbreedingOfGroups(read.history.groups).of
+  const inbreeding = inbreedingOfGroups(read.history.groups, { animals: records.animals ?? [] }).of
   const byGenes = courseOf(
     fit,
     read.generations.map(g => g.id),

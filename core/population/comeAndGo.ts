@@ -1,10 +1,12 @@
 import type { Heads } from '#core/records'
 import { binomialFrom, streamAt } from '#core/stats'
+import { EGG_ROOMS } from '#core/broods'
+import { broodsIn } from './broodsIn'
 import { luckAt } from './luck'
 import type { Particles, WeighedParticles } from './particles'
 import type { PopulationEvent } from './question'
 import type { StageRates } from './rates'
-import { FEMALES, FIRST, MALES, YOUNG_1, YOUNG_2 } from './stages'
+import { EGGS, FEMALES, FIRST, MALES, YOUNG_1, YOUNG_2 } from './stages'
 
 type StepEvent = Extract<PopulationEvent, { kind: 'step' }>
 
@@ -97,25 +99,67 @@ export const strangeness = (missing: number, number: number): number =>
  */
 export function applyStep(particles: WeighedParticles, event: StepEvent, rates: StageRates, key: number): void {
   const { cloud, size, logWeights } = particles
-  const { change, parts = NOBODY } = event
-  const named = parts.females + parts.males + parts.unsexed + parts.halfGrown + parts.young
-  const number = Math.abs(change)
-  const come = { parts, untold: number - named, rates }
+  const number = Math.abs(event.change)
+  const berried = rates.carried ? (event.berried ?? 0) : 0
+  const { parts, untold } = withBerried(event.parts ?? NOBODY, number, berried)
+  const come = { parts, untold, rates }
   const gone: Take[] = [
     { number: parts.females, weights: takeWeights.females },
     { number: parts.males, weights: takeWeights.males },
     { number: parts.unsexed, weights: takeWeights.adults },
     { number: parts.halfGrown, weights: [0.2, 1, 0, 0] },
     { number: parts.young, weights: [1, 0.2, 0, 0] },
-    { number: number - named, weights: ANY },
+    { number: untold, weights: ANY },
   ]
   for (let i = 0; i < size; i++) {
     if (event.hatched) cloud[FIRST * size + i] = cloud[FIRST * size + i]! + number
-    else if (change > 0) putInto(particles, i, come, key)
-    else {
-      logWeights[i] = logWeights[i]! - strangeness(takeTold(particles, i, gone, key), number)
+    else if (event.change > 0) {
+      putInto(particles, i, come, key)
+      bringBroods(particles, i, berried, key)
+    } else {
+      const missing = strangeness(takeTold(particles, i, gone, key), number)
+      const bare = berried > 0 ? strangeness(takeBroods(particles, i, berried, key), berried) : 0
+      logWeights[i] = logWeights[i]! - missing - bare
     }
   }
+}
+
+/** Who carries eggs is a female, also where nobody told the sexes apart. */
+function withBerried(parts: Heads, number: number, berried: number): { parts: Heads; untold: number } {
+  const untold = number - (parts.females + parts.males + parts.unsexed + parts.halfGrown + parts.young)
+  const more = Math.max(0, berried - parts.females)
+  const ofUntold = Math.min(more, untold)
+  const sexed = { females: parts.females + more, unsexed: parts.unsexed - (more - ofUntold) }
+  return { parts: { ...parts, ...sexed }, untold: untold - ofUntold }
+}
+
+/** Broods come with the females that carry them: how far they are nobody knows, so any room is as good as another. */
+function bringBroods({ cloud, size }: Particles, i: number, number: number, key: number) {
+  let left = number
+  for (let room = 0; room < EGG_ROOMS && left > 0; room++) {
+    const here = binomialFrom(luckAt(key, i, 30 + room), left, 1 / (EGG_ROOMS - room))
+    cloud[(EGGS + room) * size + i] = cloud[(EGGS + room) * size + i]! + here
+    left -= here
+  }
+}
+
+/** Broods go with the females that carry them, whichever they are. @returns how many were missing */
+function takeBroods({ cloud, size }: Particles, i: number, number: number, key: number): number {
+  let there = broodsIn(cloud, size, i)
+  let left = Math.min(number, there)
+  const missing = number - left
+  for (let room = 0; room < EGG_ROOMS && left > 0; room++) {
+    const row = (EGGS + room) * size + i
+    const here = cloud[row]!
+    // those of later rooms take what is left, so at least so many go here
+    const least = Math.max(0, left - (there - here))
+    const drawn = binomialFrom(luckAt(key, i, 40 + room), left, here / there)
+    const out = Math.min(here, left, Math.max(least, drawn))
+    cloud[row] = here - out
+    left -= out
+    there -= here
+  }
+  return missing
 }
 
 /** Takes what was told apart out of one particle. @returns how many were missing in the end */

@@ -20,6 +20,7 @@ export type PopulationEvent = { entryId: string; at: number } & (
       /** died in a molt */ molt?: boolean
       /** come out of a clutch: the smallest */ hatched: boolean
       parts?: Heads
+      /** how many of them carry eggs; missing where nobody looked */ berried?: number
     }
   /** females with eggs, or masses and clutches: so many broods are on the way at least */
   | {

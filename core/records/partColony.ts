@@ -22,6 +22,8 @@ export interface PartAsked {
   heads: Heads
   /** those of them that are followed */
   animalIds?: readonly Id[]
+  /** how many of them carry eggs; missing where nobody looked */
+  berried?: number
   atMs: number
   nowMs: number
   stamp: EntryStamp
@@ -32,7 +34,7 @@ export interface PartAsked {
  * animals, one entry that both colonies' numbers follow from. Taking that entry back undoes the parting of numbers.
  */
 export function partColony(colony: Colony, asked: PartAsked): { colony: Colony; move: EntryOf<'move'> } {
-  const { id, name, glassId, heads, animalIds = [], atMs, nowMs, stamp } = asked
+  const { id, name, glassId, atMs, nowMs } = asked
   const at = toMoment(atMs)
   const { minimumKeep: _k, minimumFemales: _f, basedOn: _b, ended: _e, ...same } = colony
   return {
@@ -45,7 +47,7 @@ export function partColony(colony: Colony, asked: PartAsked): { colony: Colony; 
       startedAt: at,
       stays: movedTo([], glassId, at),
     },
-    move: moveOf(colony.id, id, { heads, animalIds, at, stamp }),
+    move: moveOf(colony.id, id, asked),
   }
 }
 
@@ -57,21 +59,21 @@ export function partColony(colony: Colony, asked: PartAsked): { colony: Colony; 
 export function joinColony(
   colony: Colony,
   into: Colony,
-  going: { heads: Heads; animalIds?: readonly Id[]; atMs: number; stamp: EntryStamp },
+  going: Going,
 ): { colony: Colony; move: EntryOf<'move'> | null } {
-  const { heads, animalIds = [], atMs, stamp } = going
-  const at = toMoment(atMs)
   return {
-    colony: { ...colony, ended: { at, why: 'merged', intoId: into.id } },
-    move: headsTotal(heads) > 0 ? moveOf(colony.id, into.id, { heads, animalIds, at, stamp }) : null,
+    colony: { ...colony, ended: { at: toMoment(going.atMs), why: 'merged', intoId: into.id } },
+    move: headsTotal(going.heads) > 0 ? moveOf(colony.id, into.id, going) : null,
   }
 }
 
-function moveOf(
-  colonyId: Id,
-  toColonyId: Id,
-  { heads, animalIds, at, stamp }: { heads: Heads; animalIds: readonly Id[]; at: Moment; stamp: EntryStamp },
-): EntryOf<'move'> {
-  const named = animalIds.length > 0 ? { animalIds: [...animalIds] } : {}
-  return { ...stamp, at, kind: 'move', colonyId, toColonyId, number: headsTotal(heads), parts: heads, ...named }
+/** Who goes from one colony to another. */
+type Going = Pick<PartAsked, 'heads' | 'animalIds' | 'berried' | 'atMs' | 'stamp'>
+
+function moveOf(colonyId: Id, toColonyId: Id, { heads, animalIds = [], berried, atMs, stamp }: Going): EntryOf<'move'> {
+  return {
+    ...{ ...stamp, at: toMoment(atMs), kind: 'move', colonyId, toColonyId, number: headsTotal(heads), parts: heads },
+    ...(animalIds.length > 0 && { animalIds: [...animalIds] }),
+    ...(berried !== undefined && { berried }),
+  }
 }

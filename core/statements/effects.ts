@@ -23,14 +23,21 @@ type Effect<K extends EntryKind> = (entry: EntryOf<K>, reader: Reader) => Popula
 
 const about = (entry: Entry) => ({ entryId: entry.id, at: momentMs(entry.at) })
 
+/** Which animals of a number came or went. */
+interface Split {
+  parts: Heads | undefined
+  berried: number | undefined
+}
+
 /** Animals that came or went at one moment. */
 function step(
   entry: Entry,
   change: number,
-  more: { death?: boolean; molt?: boolean; hatched?: boolean; parts?: Heads | undefined } = {},
+  more: { death?: boolean; molt?: boolean; hatched?: boolean } & Partial<Split> = {},
 ): PopulationEvent[] {
-  const { death = false, molt = false, hatched = false, parts } = more
-  return [{ kind: 'step', ...about(entry), change, death, hatched, ...(molt && { molt }), ...(parts && { parts }) }]
+  const { death = false, molt = false, hatched = false, parts, berried } = more
+  const told = { ...(molt && { molt }), ...(parts && { parts }), ...(berried !== undefined && { berried }) }
+  return [{ kind: 'step', ...about(entry), change, death, hatched, ...told }]
 }
 
 function countEffect(entry: EntryOf<'count'>, { resolved: { group, counting } }: Reader): PopulationEvent[] {
@@ -75,10 +82,10 @@ const nothing = () => []
 /** What each kind of entry says of the number of animals: a kind that is left out does not compile. */
 const effects = {
   count: countEffect,
-  addition: e => step(e, e.number, { parts: e.parts }),
-  removal: e => step(e, -e.number, { parts: e.parts }),
+  addition: e => step(e, e.number, e),
+  removal: e => step(e, -e.number, e),
   death: e => step(e, -e.number, { death: true, molt: e.sign === 'failedMolt' }),
-  move: (e, { colonyId }) => step(e, e.colonyId === colonyId ? -e.number : e.number, { parts: e.parts }),
+  move: (e, { colonyId }) => step(e, e.colonyId === colonyId ? -e.number : e.number, e),
   // a clutch brings a hundred at once; young from an incubator are added when they are put in
   clutch: e => (e.event === 'hatched' && e.place === 'inPlace' && e.young ? step(e, e.young, { hatched: true }) : []),
   // one animal that is followed by its name says nothing of how many carry

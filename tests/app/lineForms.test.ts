@@ -247,7 +247,10 @@ describe('a session', () => {
     }
     const home = nextId()
     const release = (more: object) =>
-      readRelease({ to: home, females: '8', males: '', ...more }, { group, stamp, nowMs: NOW })
+      readRelease(
+        { to: home, females: '8', males: '', berried: '', animalIds: [], ...more },
+        { group, stamp, nowMs: NOW },
+      )
     it('lets its females back with their rungs, in one move', () => {
       expect(release({})).toMatchObject({
         group: { state: 'released', to: expect.any(String) },

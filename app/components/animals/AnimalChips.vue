@@ -2,7 +2,7 @@
 import type { Animal } from '#core/records'
 
 /** Which of the followed animals an entry is about; none when it is about the others, or about nobody known. */
-defineProps<{ animals: readonly Animal[]; colonyId: string; issue?: string | undefined }>()
+defineProps<{ animals: readonly Animal[]; colonyId: string; legend?: string; issue?: string | undefined }>()
 const ids = defineModel<string[]>({ required: true })
 const { animal: sheet } = useSheets()
 const flip = (id: string) => {
@@ -12,7 +12,7 @@ const flip = (id: string) => {
 
 <template>
   <fieldset class="who">
-    <legend class="small muted">Who of those that you follow</legend>
+    <legend class="small muted">{{ legend ?? 'Who of those that you follow' }}</legend>
     <label v-for="a in animals" :key="a.id" class="choice" :class="{ on: ids.includes(a.id) }">
       <input type="checkbox" :checked="ids.includes(a.id)" @change="flip(a.id)" />
       <span>{{ a.name }}</span>

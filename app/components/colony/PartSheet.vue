@@ -151,6 +151,7 @@ async function remove() {
           :legend="what === 'join' ? 'Who goes over (all that are left)' : 'Who goes'"
           :issue="issues.heads"
         />
+        <EggsField v-model="draft.berried" :group-id="colony.groupId" :error="issues.berried" />
         <TextInput v-model="draft.on" label="On (empty: today)" type="date" :error="issues.on" />
         <p class="small muted">
           {{

@@ -14,11 +14,15 @@ const log = useLogStore()
 const { colony } = props.desk
 const breedIn = ref('')
 const partTo = ref('')
+const followed = useAnimalsStore()
+const living = computed(() => (colony.value ? followed.livingIn(colony.value.id, Date.now()) : []))
+const named = ref<{ breed: string[]; part: string[] }>({ breed: [], part: [] })
 const issue = ref('')
 watch(open, now => {
   if (!now) return
   breedIn.value ||= colony.value?.id ?? ''
   issue.value = ''
+  named.value = { breed: [], part: [] }
 })
 const { existing, homes, homeAt, set, saving } = useSettingBreeders(() => props.of, colony)
 const ways = computed(() => [
@@ -34,7 +38,7 @@ async function save() {
   if (!group || !ladder || !colony.value) return
   const { offer, part } = props.desk.trays.value
   const trays = { breed: props.desk.breeding.value, offer, part }
-  const about = { group, ladder, trays, colony: colony.value, stamp: log.stamp, nowMs }
+  const about = { group, ladder, trays, colony: colony.value, named: whoOf(named.value), stamp: log.stamp, nowMs }
   const { colonyId, writes } = homeAt(props.desk.rolling.value ? colony.value.id : breedIn.value, nowMs)
   const read = readBreeders({ breedIn: colonyId, partTo: partTo.value }, about)
   const { rolling } = props.desk
@@ -48,6 +52,10 @@ async function save() {
   open.value = false
   await navigateTo(`/lines/${props.of.line.id}`)
 }
+const whoOf = ({ breed, part }: { breed: string[]; part: string[] }) => ({
+  breed: living.value.filter(a => breed.includes(a.id)),
+  part: living.value.filter(a => part.includes(a.id)),
+})
 const number = (kind: 'offer' | 'part') => standingTotal(props.desk.tray(kind))
 </script>
 
@@ -61,8 +69,22 @@ const number = (kind: 'offer' | 'part') => standingTotal(props.desk.tray(kind))
     :saving="saving"
     @set="save"
   >
+    <AnimalChips
+      v-if="living.length > 0 && colony && !desk.rolling.value"
+      v-model="named.breed"
+      :animals="living"
+      :colony-id="colony.id"
+      legend="Who of those that you follow breeds"
+    />
     <template v-if="number('part') > 0">
       <PickOne v-model="partTo" :label="`Where the ${whole(number('part'))} parted go`" :options="ways" />
+      <AnimalChips
+        v-if="living.length > 0 && colony"
+        v-model="named.part"
+        :animals="living"
+        :colony-id="colony.id"
+        legend="Who of those that you follow is parted"
+      />
       <CautionNote class="small">{{ cautionText('neverRelease') }}</CautionNote>
     </template>
     <p v-if="number('offer') > 0">

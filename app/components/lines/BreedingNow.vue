@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { groupOf } from '#core/groups'
 import { bySex } from '#core/lines'
 import { type BreedingGroup, presentGlassId } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
@@ -18,15 +19,25 @@ const running = computed(() =>
     .filter(b => b.state === 'running')
     .map(b => ({ group: b, ...bySex(b.parents), colony: room.colonyById.get(b.colonyId) })),
 )
+const namesOf = (ids: readonly string[]) => ids.map(followed.nameOf).join(', ')
 const open = ref(false)
 const group = shallowRef<BreedingGroup | null>(null)
-const typed = ref({ to: '', females: '', males: '' })
+const typed = ref({ to: '', females: '', males: '', berried: '', animalIds: [] as string[] })
+const followed = useAnimalsStore()
+/** Followed animals of the group that are still where it breeds. */
+const theirs = computed(() =>
+  followed.livingIn(group.value?.colonyId ?? '', Date.now()).filter(a => group.value?.animalIds.includes(a.id)),
+)
+const carried = computed(() => groupOf(props.of.line.groupId).stages.eggs === 'carried')
 const issue = ref('')
 function ask(of: BreedingGroup) {
   group.value = of
   const { females } = bySex(of.parents)
   const home = homes.value.find(h => h.value !== '' && h.value !== of.colonyId)
-  typed.value = { to: home?.value ?? '', females: String(females), males: '' }
+  const goes = theirs.value.filter(a => a.sex === 'female').map(a => a.id)
+  // they go back when they carry eggs: all of them, until the keeper says otherwise
+  const berried = carried.value ? String(females) : ''
+  typed.value = { to: home?.value ?? '', females: String(females), males: '', berried, animalIds: goes }
   issue.value = ''
   open.value = true
 }
@@ -59,7 +70,9 @@ async function save() {
     <li v-for="r in running" :key="r.group.id">
       <span>
         <b>{{ counted(r.females, 'female', 'females') }} and {{ counted(r.males, 'male', 'males').toLowerCase() }}</b>
-        breed in {{ r.colony?.name ?? 'a colony that is gone' }} since {{ dayText(Date.parse(r.group.from), nowMs) }}.
+        breed in {{ r.colony?.name ?? 'a colony that is gone' }} since {{ dayText(Date.parse(r.group.from), nowMs)
+        }}<template v-if="r.group.animalIds.length > 0">, among them {{ namesOf(r.group.animalIds) }}</template
+        >.
       </span>
       <button type="button" class="link" @click="ask(r.group)">Let them back</button>
     </li>
@@ -73,7 +86,15 @@ async function save() {
       <FieldGrid v-if="typed.to">
         <TextInput v-model="typed.females" label="Females that go" numeric />
         <TextInput v-model="typed.males" label="Males that go" numeric />
+        <EggsField v-model="typed.berried" :group-id="of.line.groupId" />
       </FieldGrid>
+      <AnimalChips
+        v-if="typed.to && group && theirs.length > 0"
+        v-model="typed.animalIds"
+        :animals="theirs"
+        :colony-id="group.colonyId"
+        legend="Who of those that you follow goes"
+      />
       <FieldIssue :text="issue" />
     </div>
     <template #foot>

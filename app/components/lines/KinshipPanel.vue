@@ -12,6 +12,8 @@ import { percent, whole } from '~/words/numbers'
 const props = defineProps<{ of: LineOf; worker: ReturnType<typeof useLines>['worker']; rungs: number; nowMs: number }>()
 const emit = defineEmits<{ why: [] }>()
 const { colour, faded, frame, noteStyle, valueAxis } = useChartStyle()
+const room = useRoomStore()
+const followed = useAnimalsStore()
 const AHEAD = 6
 const told = computed(() => props.of.told)
 const limit = computed(() => props.of.line.kinshipLimit ?? USUAL_KINSHIP_LIMIT)
@@ -84,6 +86,12 @@ const options = computed<ChartOptions<'line'>>(() => ({
   plugins: { legend: { display: false }, tooltip: noteStyle() },
 }))
 const sum = (list: readonly number[] | undefined) => Math.round((list ?? []).reduce((a, b) => a + b, 0))
+/** Followed animals that bred the generation after this one. */
+function namedOf(generationId: string): string {
+  const groups = room.breedingGroups.filter(b => b.state !== 'draft' && b.generationId === generationId)
+  return [...new Set(groups.flatMap(b => b.animalIds))].map(followed.nameOf).join(', ')
+}
+const withNames = (text: string, names: string) => (names ? `${text} (${names})` : text)
 const columns = [
   { key: 'name', title: 'Generation' },
   { key: 'graded', title: 'Graded', as: 'figure' as const },
@@ -95,14 +103,17 @@ const rows = computed(() =>
     name: shortName(g, told.value!, props.nowMs),
     graded: whole(g.counts.reduce((a, b) => a + b, 0)),
     bred: g.bred
-      ? [
-          [sum(g.bred.females), 'females'],
-          [sum(g.bred.males), 'males'],
-          [sum(g.bred.mixed), 'of both'],
-        ]
-          .filter(([n]) => Number(n) > 0)
-          .map(([n, w]) => `${n} ${w}`)
-          .join(', ')
+      ? withNames(
+          [
+            [sum(g.bred.females), 'females'],
+            [sum(g.bred.males), 'males'],
+            [sum(g.bred.mixed), 'of both'],
+          ]
+            .filter(([n]) => Number(n) > 0)
+            .map(([n, w]) => `${n} ${w}`)
+            .join(', '),
+          namedOf(g.id),
+        )
       : told.value?.rolling
         ? 'all of them'
         : 'not written down',
@@ -130,6 +141,7 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
       <span class="outcross">Dotted: with unrelated males once, then on like this.</span>
     </p>
     <FamilyGraph :of="of" :now-ms="nowMs" />
+    <FollowedPairs :of="of" :limit="limit" :now-ms="nowMs" />
     <DataTable :columns="columns" :rows="rows" label="Inbreeding by generation" />
     <PlansPanel :of="of" :worker="worker" :rungs="rungs" />
   </div>

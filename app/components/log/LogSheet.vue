@@ -6,6 +6,7 @@ import { type DraftIssues, defaultChoice, type LogKind, plainKinds } from '~/for
 import { readDraft } from '~/forms/readDraft'
 import { isFieldKind, kindFields } from '~/forms/kindFields'
 import { unitOf, volume } from '#core/units'
+import { canCarry } from '~/forms/carriedEggs'
 import { cautionText } from '~/words/cautions'
 import { GRADING, numberChoices, otherChoices } from '~/forms/logChoices'
 import { SKINS_STAY } from '~/words/molts'
@@ -226,6 +227,12 @@ function drop() {
         </details>
       </template>
 
+      <EggsField
+        v-if="canCarry(draft.kind)"
+        v-model="draft.values.berried"
+        :group-id="colony?.groupId"
+        :error="issues.berried"
+      />
       <SoftNote v-if="colony && disturbing.has(draft.kind)" :colony-ids="[colony.id]" />
       <p v-if="draft.kind === 'molts' && !settings.skinsTold" class="small">{{ SKINS_STAY }}</p>
       <LazyChangeShock

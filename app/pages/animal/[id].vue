@@ -16,6 +16,7 @@ import {
   shellToday,
   sizeText,
 } from '~/words/animals'
+import { ownInbreeding } from '~/words/followedPairs'
 import { limbsText } from '~/words/molts'
 import { dayText } from '~/words/when'
 
@@ -80,7 +81,14 @@ const facts = computed(() => {
           },
         ]
       : []),
+    ...inbred.value,
   ]
+})
+const pairings = usePairings(() => (animal.value ? [animal.value] : []))
+/** Inbreeding, where a parent is known at all. */
+const inbred = computed(() => {
+  const own = [...(pairings.value.told?.females ?? []), ...(pairings.value.told?.males ?? [])][0]
+  return own && own.known !== 'none' ? [{ name: 'Inbreeding', ...ownInbreeding(own) }] : []
 })
 const parents = computed(() => {
   const of = (ids: readonly string[]) => ids.map(animals.nameOf).join(' or ')

@@ -3,6 +3,9 @@ import { whole } from '../numbers'
 import { countMethodWord, deathSignWord, originWord, outletWord } from '../states'
 import { type EntryLines, headsText, more } from './line'
 
+const eggsText = ({ berried }: { berried?: number | undefined }) =>
+  berried ? `${whole(berried)} of them with eggs` : undefined
+
 /** Counts, and what came and went. */
 export const numbersLines: EntryLines<'count' | 'addition' | 'removal' | 'death' | 'move' | 'grading'> = {
   count: ({ entry, text }) => {
@@ -21,7 +24,7 @@ export const numbersLines: EntryLines<'count' | 'addition' | 'removal' | 'death'
   addition: ({ entry, text }) => {
     return {
       title: `Put in ${whole(entry.number)}`,
-      detail: more(originWord[entry.origin], entry.parts && headsText(entry.parts), text),
+      detail: more(originWord[entry.origin], entry.parts && headsText(entry.parts), eggsText(entry), text),
     }
   },
   removal: ({ entry, text }) => {
@@ -31,6 +34,7 @@ export const numbersLines: EntryLines<'count' | 'addition' | 'removal' | 'death'
         outletWord[entry.outlet],
         entry.price === undefined ? undefined : `for ${entry.price.toFixed(2)}`,
         entry.parts && headsText(entry.parts),
+        eggsText(entry),
         text,
       ),
     }
@@ -41,7 +45,7 @@ export const numbersLines: EntryLines<'count' | 'addition' | 'removal' | 'death'
   move: ({ entry, text }) => {
     return {
       title: `Moved ${whole(entry.number)}`,
-      detail: more('to another colony of the room', entry.parts && headsText(entry.parts), text),
+      detail: more('to another colony of the room', entry.parts && headsText(entry.parts), eggsText(entry), text),
     }
   },
   grading: ({ entry, text }) => {

@@ -47,6 +47,8 @@ export const split = {
   parts: Heads.optional(),
   /** on which rungs they stand, where that is known */
   rungs: RungCounts.optional(),
+  /** how many of them carry eggs, which go with them; missing where nobody looked */
+  berried: numberOrNone.optional(),
 }
 export const splitFits = { path: ['parts'], message: 'the parts add up to more than the number' }
 /** Whether the parts of a split fit into its number. */
@@ -56,3 +58,7 @@ export const rungsFitIssue = { path: ['rungs'], message: 'the rungs add up to mo
 /** Whether the rungs of a split fit into its number. */
 export const rungsFit = (e: { number: number; rungs?: z.infer<typeof RungCounts> | undefined }): boolean =>
   !e.rungs || rungsTotal(e.rungs) <= e.number
+export const berriedFitIssue = { path: ['berried'], message: 'more carry eggs than there are females' }
+/** Whether no more carry eggs than may be females. */
+export const berriedFit = (e: { number: number; parts?: Heads | undefined; berried?: number | undefined }): boolean =>
+  (e.berried ?? 0) <= e.number - (e.parts ? e.parts.males + e.parts.halfGrown + e.parts.young : 0)

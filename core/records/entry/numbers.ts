@@ -3,6 +3,8 @@ import { RungCount } from '../breeding'
 import { Heads } from '../colony'
 import { Id } from '../id'
 import {
+  berriedFit,
+  berriedFitIssue,
   fits,
   namesFit,
   namesFitIssue,
@@ -101,6 +103,7 @@ export const AdditionEntry = z
   })
   .refine(fits, splitFits)
   .refine(rungsFit, rungsFitIssue)
+  .refine(berriedFit, berriedFitIssue)
   .refine(namesFit, namesFitIssue)
 
 /** Animals taken out alive, or culled humanely. */
@@ -115,6 +118,7 @@ export const RemovalEntry = z
   })
   .refine(fits, splitFits)
   .refine(rungsFit, rungsFitIssue)
+  .refine(berriedFit, berriedFitIssue)
   .refine(namesFit, namesFitIssue)
 
 /** Animals found dead. */
@@ -132,6 +136,7 @@ export const MoveEntry = z
   .strictObject({ ...ofColony, kind: z.literal('move'), toColonyId: Id, ...split })
   .refine(fits, splitFits)
   .refine(rungsFit, rungsFitIssue)
+  .refine(berriedFit, berriedFitIssue)
   .refine(namesFit, namesFitIssue)
   .refine(e => e.colonyId !== e.toColonyId, { path: ['toColonyId'], message: 'animals move to another colony' })
 
@@ -158,9 +163,13 @@ export const GradingEntry = z
     /** the session of another keeper who graded the same animals in the same order */
     againOf: Id.optional(),
     generationId: Id.optional(),
+    /** these were all grown animals of the colony */
+    all: z.literal(true).optional(),
     ageWeeks: z.number().min(0).max(500).optional(),
     sizeMm: z.number().gt(0).max(500).optional(),
     food: z.enum(['sparse', 'usual', 'rich']).optional(),
+    /** of their water while they grew */
+    temperatureC: z.number().min(0).max(40).optional(),
   })
   .refine(e => (e.grades === undefined) !== (e.seen === undefined), {
     path: ['seen'],

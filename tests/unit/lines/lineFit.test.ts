@@ -5,7 +5,7 @@ import { graded, lineOf } from './historyParts'
 
 const cuts = [-1, 0, 1]
 const eye = { cuts, shift: 0, blur: 0 }
-const standing = { mean: 0, variance: 0.4, environment: 0, aged: 0 }
+const standing = { mean: 0, variance: 0.4, environment: 0, raised: 0 }
 const seen = { eye, environment: 0.6, unevenness: 0 }
 
 describe('what the chosen pass on', () => {
@@ -28,7 +28,7 @@ describe('what the chosen pass on', () => {
     // so has a good year
     const good = chosenOf(set, { standing: { ...standing, environment: 0.5 }, ...seen })
     // age counts as a good year does
-    expect(chosenOf(set, { standing: { ...standing, aged: 0.5 }, ...seen })).toEqual(good)
+    expect(chosenOf(set, { standing: { ...standing, raised: 0.5 }, ...seen })).toEqual(good)
     expect(good.mean).toBeCloseTo(chosenOf(set, { standing, ...seen, eye: { ...eye, shift: 0.5 } }).mean, 9)
   })
   it('varies less among the best (Bulmer), and its doubt falls with their number', () => {
@@ -59,8 +59,8 @@ describe('what the chosen pass on', () => {
     const b = { mean: 0, variance: 0.3, doubt: 0.2 }
     expect(
       joinChosen([
-        { chosen: a, number: 3 },
-        { chosen: b, number: 1 },
+        { chosen: a, weight: 3 },
+        { chosen: b, weight: 1 },
       ]),
     ).toEqual({
       mean: 0.75,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { EGG_ROOMS } from '#core/broods'
 import type { Heads } from '#core/records'
 import { applyStep, putInto, rowsOfTake, strangeness, takeFrom, takeWeights } from '../../../core/population/comeAndGo'
 import { foundDead, layOut, usualDead } from '../../../core/population/deaths'
@@ -109,6 +110,55 @@ describe('what came and went by the log', () => {
     applyStep(c, step(-5), rates, 3)
     expect(all(c)).toEqual([0, 0, 0, 0])
     expect(c.logWeights[0]).toBeCloseTo(-strangeness(2, 5), 12)
+  })
+})
+
+describe('females that carry eggs', () => {
+  const rates = ratesOf('neocaridina')
+  const step = (change: number, more: object = {}) =>
+    ({ kind: 'step', at: 0, entryId: '', change, ...more }) as Extract<PopulationEvent, { kind: 'step' }>
+  const rooms = (c: ReturnType<typeof colonies>, i = 0) =>
+    Array.from({ length: EGG_ROOMS }, (_, room) => at(c, EGGS + room, i))
+  const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
+  it('bring their broods along, wherever these are on their way', () => {
+    const c = colonies(2000, [0, 0, 0, 0])
+    applyStep(c, step(10, { parts: { ...nobody, females: 8, males: 2 }, berried: 8 }), rates, 3)
+    for (let i = 0; i < c.size; i++) expect(sum(rooms(c, i))).toBe(8)
+    for (const room of rooms(c).keys()) {
+      expect(mean(c, EGGS + room)).toBeCloseTo(1, 0)
+      expect(Math.abs(mean(c, EGGS + room) - 1)).toBeLessThan(0.1)
+    }
+    expect(all(c)).toEqual([0, 0, 8, 2])
+  })
+  it('are females, also where nobody told the sexes apart', () => {
+    const c = colonies(500, [0, 0, 0, 0])
+    applyStep(c, step(10, { parts: { ...nobody, unsexed: 4 }, berried: 8 }), rates, 3)
+    for (let i = 0; i < c.size; i++) {
+      expect(at(c, FEMALES, i)).toBeGreaterThanOrEqual(8)
+      expect(sum(all(c, i))).toBe(10)
+    }
+    const gone = colonies(1, [0, 0, 9, 9])
+    applyStep(gone, step(-3, { berried: 3 }), rates, 3)
+    expect(all(gone)).toEqual([0, 0, 6, 9])
+  })
+  it('take them along out of all rooms alike; a colony that had fewer is less likely', () => {
+    const c = colonies(2000, [0, 0, 20, 5])
+    for (let i = 0; i < c.size; i++)
+      for (const room of [0, 1, 7]) c.cloud[(EGGS + room) * c.size + i] = room === 7 ? 8 : 4
+    applyStep(c, step(-8, { parts: { ...nobody, females: 8 }, berried: 8 }), rates, 3)
+    for (let i = 0; i < c.size; i++) expect(sum(rooms(c, i))).toBe(8)
+    expect(mean(c, EGGS)).toBeCloseTo(2, 1)
+    expect(mean(c, EGGS + 7)).toBeCloseTo(4, 1)
+    expect(Math.min(...c.cloud)).toBe(0)
+    expect(c.logWeights[0]).toBe(0)
+    applyStep(c, step(-12, { parts: { ...nobody, females: 12 }, berried: 12 }), rates, 3)
+    expect(rooms(c)).toEqual([0, 0, 0, 0, 0, 0, 0, 0])
+    expect(c.logWeights[0]).toBeCloseTo(-strangeness(4, 12), 12)
+  })
+  it('of kinds that lay bring none', () => {
+    const c = colonies(1, [0, 0, 0, 0])
+    applyStep(c, step(3, { berried: 3 }), ratesOf('ramshorn-snail'), 3)
+    expect(sum(rooms(c))).toBe(0)
   })
 })
 

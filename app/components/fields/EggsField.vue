@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import { groupOf } from '#core/groups'
+
+/** How many of those that come or go carry eggs; asked of kinds that carry them alone. */
+defineProps<{ groupId: string | undefined; error?: string | undefined }>()
+const text = defineModel<string>({ default: '' })
+</script>
+
+<template>
+  <TextInput
+    v-if="groupId && groupOf(groupId).stages.eggs === 'carried'"
+    v-model="text"
+    label="Of them carrying eggs (empty: not known)"
+    numeric
+    :error="error"
+  />
+</template>

@@ -1,0 +1,29 @@
+import { leastRelated, type PairingAnimal, type Pairings } from '#core/lines'
+import { counted, percent } from './numbers'
+
+type NameOf = (id: string) => string
+
+/** Who of the followed animals is related least: "Least related: Ash with Flint, young inbred by 0 %." */
+export function leastText(pairings: Pairings, limit: number, nameOf: NameOf): string {
+  const [best] = leastRelated(pairings)
+  if (!best) return ''
+  const pair = `Least related: ${nameOf(best.dam)} with ${nameOf(best.sire)}, young inbred by ${percent(best.inbreeding)}.`
+  return best.inbreeding > limit ? `${pair} That is above your limit of ${percent(limit)}: bring in a mate.` : pair
+}
+
+/** What the figures stand on: of whom the parents are not written down. */
+export function basisText({ females, males }: Pairings, nameOf: NameOf): string {
+  const byId = new Map([...females, ...males].map(a => [a.id, a]))
+  const some = [...byId.values()].filter(a => a.known !== 'both')
+  const all = 'Reckoned from the parents that you wrote down, back to the first.'
+  if (some.length === 0) return `${all} What the line shares beside comes on top.`
+  const who =
+    some.length > 4 ? counted(some.length, 'animal', 'animals').toLowerCase() : some.map(a => nameOf(a.id)).join(', ')
+  return `${all} Of ${who} a parent is not written down, and taken to be related to nobody: what the line shares comes on top.`
+}
+
+/** Inbreeding of one animal by its parents, with what it stands on. */
+export const ownInbreeding = ({ inbreeding, known }: PairingAnimal): { value: string; below: string } => ({
+  value: percent(inbreeding),
+  below: known === 'both' ? 'by the parents that you wrote down' : 'one parent is not known: it may be more',
+})
