@@ -8,8 +8,10 @@ import { typedKeys } from '~/forms/typedKeys'
 export function useGradeSession(colonyId: Ref<string>) {
   const room = useRoomStore()
   const log = useLogStore()
+  const settings = useSettingsStore()
   const { colony, line, ladders } = useColonyLadder(colonyId)
   const { grownMs, breedersOf } = useBreeding()
+  const warmth = useGradeWarmth(colony)
   const generations = computed(() => room.generations.filter(g => g.lineId === line.value?.id))
   const running = computed(() => (line.value ? breedersOf(line.value) : []))
   const sessions = useSessions(colonyId)
@@ -46,6 +48,7 @@ export function useGradeSession(colonyId: Ref<string>) {
     const read = readSession(draft.value, {
       ...{ line: line.value, ladder: ladder.value, generations: generations.value },
       ...{ runningIds: running.value.map(b => b.id), stamp: log.stamp, nowMs: Date.now() },
+      ...{ units: settings.units, measuredC: warmth.value?.meanC ?? null },
     })
     issue.value = typeof read === 'string' ? read : ''
     if (typeof read === 'string') return
@@ -59,7 +62,7 @@ export function useGradeSession(colonyId: Ref<string>) {
   }
   return {
     ...{ colony, line, ladders, ladder, by, rungs, generations, running, draft, edit, earlier, again },
-    ...{ rolling, grade, back, setSex, counts, issue, saving, save },
+    ...{ rolling, warmth, grade, back, setSex, counts, issue, saving, save },
   }
 }
 
@@ -72,7 +75,7 @@ function useGradeDraft(colonyId: Ref<string>, ladders: Ref<readonly Ladder[]>, u
   const draft = computed<GradeDraft>({
     get: () =>
       kept.value?.colonyId === colonyId.value && ladders.value.some(l => l.id === kept.value!.ladderId)
-        ? kept.value
+        ? { ...fresh(kept.value.ladderId), ...kept.value }
         : fresh(),
     set: value => (kept.value = value),
   })

@@ -91,10 +91,10 @@ export function readBreeders(typed: BreedTyped, about: BreedAbout): BreedersSet 
 function namedIssue({ breed, part }: NonNullable<BreedAbout['named']>, trays: BreedAbout['trays']): string {
   const both = breed.find(a => part.includes(a))
   if (both) return `${both.name} cannot breed and be parted: take it out of one of the two.`
-  for (const [who, tray, does] of [[breed, trays.breed, 'breed'] as const, [part, trays.part, 'are parted'] as const])
+  for (const [who, tray] of [[breed, trays.breed] as const, [part, trays.part] as const])
     for (const sex of ['female', 'male'] as const) {
       const [many, there] = [who.filter(a => a.sex === sex).length, bySex(countsIn(tray))[`${sex}s`]]
-      if (many > there) return `${many} ${sex}s are named, and ${there} ${does}: put more into the tray, or name fewer.`
+      if (many > there) return `${many} named ${sex} where the tray holds ${there}: put more into it, or name fewer.`
     }
   const unknown = breed.find(a => a.sex === 'unknown')
   return unknown ? `Say whether ${unknown.name} is female or male first: it cannot be told where it stands.` : ''

@@ -1,4 +1,4 @@
-import { type Entry, type EntryKind, headsTotal, rungsTotal } from '#core/records'
+import { type Entry, type EntryKind, type RungCount, rungsTotal } from '#core/records'
 import { wholeNumber } from './wholeNumber'
 
 /** Kinds by which animals come or go, with the eggs that they carry. */
@@ -12,13 +12,8 @@ export function readBerried(text: string): { ok: true; told: { berried?: number 
   return read.ok ? { ok: true, told: { berried: read.value } } : read
 }
 
-/** What a correction of those that came or went leaves as it was, as far as it still fits the number. */
-export function keptOfSplit(old: Entry | null, number: number): { rungs?: unknown; parts?: unknown } {
-  if (!old || !('rungs' in old || 'parts' in old)) return {}
-  const { rungs, parts } = old as Extract<Entry, { kind: 'move' }>
-  return {
-    ...(rungs && rungsTotal(rungs) <= number && { rungs }),
-    // the sheet has no fields for the parts of a move
-    ...(old.kind === 'move' && parts && headsTotal(parts) <= number && { parts }),
-  }
+/** On which rungs those stood whose number is corrected, as long as they fit it: the sheet has no fields for them. */
+export function rungsKept(old: Entry | null, number: number): { rungs?: readonly RungCount[] } {
+  const rungs = old && 'rungs' in old ? old.rungs : undefined
+  return rungs && rungsTotal(rungs) <= number ? { rungs } : {}
 }

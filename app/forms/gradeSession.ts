@@ -10,6 +10,8 @@ import {
   toMoment,
 } from '#core/records'
 import { newId } from '~/data/newId'
+import { storedValue, type UnitPrefs } from '~/words/unitPrefs'
+import { numberIn } from './readNumber'
 
 /** An animal that was graded. */
 export interface GradedOne {
@@ -32,6 +34,10 @@ export interface GradeDraft {
   /** the generation that they are of; `new` begins one, `always` has none, empty is the newest */
   generation: string
   ageWeeks: string
+  sizeMm: string
+  food: NonNullable<EntryOf<'grading'>['food']> | ''
+  /** in the keeper's unit; empty for what was measured */
+  temperature: string
   /** whether these were all grown animals of the colony */
   all: '' | 'yes' | 'no'
 }
@@ -41,7 +47,7 @@ export const ALWAYS = 'always'
 
 export const freshDraft = (colonyId: string, ladderId: string): GradeDraft => ({
   ...{ colonyId, ladderId, way: 'each', list: [], numbers: {}, sex: 'unknown' },
-  ...{ againOf: '', generation: '', ageWeeks: '', all: '' },
+  ...{ againOf: '', generation: '', ageWeeks: '', sizeMm: '', food: '', temperature: '', all: '' },
 })
 
 /** What is graded so far, whichever way; null where a number cannot be read. */
@@ -66,6 +72,9 @@ export interface GradeAbout {
   runningIds: readonly Id[]
   stamp: (after?: string) => { id: string; loggedAt: string; keeper?: string }
   nowMs: number
+  units: UnitPrefs
+  /** how warm their water was measured to be while they grew; null where nobody did */
+  measuredC: number | null
 }
 
 /** What a saved session writes: perhaps a generation, the grading, and a count where all were seen. */
@@ -74,13 +83,32 @@ export interface GradeSaved {
   entries: Entry[]
 }
 
+/** How they grew up, as typed or measured. @returns a sentence where something cannot be read */
+function readGrewUp({ ageWeeks, sizeMm, food, temperature }: GradeDraft, { units, measuredC }: GradeAbout) {
+  if (ageWeeks.trim() !== '' && !/^\d{1,3}$/.test(ageWeeks.trim()))
+    return 'Their age is a whole number of weeks, like 12; leave it empty where nobody knows.'
+  const size = sizeMm.trim() === '' ? null : numberIn(sizeMm)
+  if (sizeMm.trim() !== '' && !(size !== null && size > 0 && size <= 500))
+    return 'Their size is a number of millimetres above 0, like 22; leave it empty where nobody knows.'
+  const typed = temperature.trim() === '' ? null : numberIn(temperature)
+  const warmC = typed === null ? measuredC : storedValue('temperatureC', typed, units)
+  if (temperature.trim() !== '' && (typed === null || warmC === null || warmC < 0 || warmC > 40))
+    return 'The warmth of their water cannot be read: a number like 23; leave it empty for what was measured.'
+  return {
+    ...(ageWeeks.trim() && { ageWeeks: Number(ageWeeks) }),
+    ...(size !== null && { sizeMm: size }),
+    ...(food && { food }),
+    ...(warmC !== null && { temperatureC: Math.round(warmC * 10) / 10 }),
+  }
+}
+
 /** Reads a session. @returns what it writes, or a sentence on what is missing */
 export function readSession(draft: GradeDraft, about: GradeAbout): GradeSaved | string {
   const seen = seenOf(draft)
   if (!seen) return 'A number cannot be read: whole numbers only, like 12.'
   if (seen.length === 0) return 'Nobody is graded yet: press the number of a rung for each animal.'
-  if (draft.ageWeeks.trim() !== '' && !/^\d{1,3}$/.test(draft.ageWeeks.trim()))
-    return 'Their age is a whole number of weeks, like 12; leave it empty where nobody knows.'
+  const grewUp = readGrewUp(draft, about)
+  if (typeof grewUp === 'string') return grewUp
   const { line, generations, nowMs } = about
   const newest = generations.at(-1)
   const begins = draft.generation !== ALWAYS && (draft.generation === 'new' || !newest)
@@ -100,7 +128,8 @@ export function readSession(draft: GradeDraft, about: GradeAbout): GradeSaved | 
     ...(draft.way === 'each' && { inOrder: true }),
     ...(draft.againOf && draft.way === 'each' && { againOf: draft.againOf }),
     ...(generation || ofOld ? { generationId: generation?.id ?? ofOld } : {}),
-    ...(draft.ageWeeks.trim() && { ageWeeks: Number(draft.ageWeeks) }),
+    ...(draft.all === 'yes' && { all: true }),
+    ...grewUp,
   }) as EntryOf<'grading'>
   const many = (sex: RungCount['sex']) => seen.reduce((sum, s) => sum + (s.sex === sex ? s.number : 0), 0)
   const parts = { females: many('female'), males: many('male'), unsexed: many('unknown') }

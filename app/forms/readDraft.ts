@@ -12,7 +12,7 @@ import {
 } from '#core/records'
 import { kindWord } from '~/words/states'
 import { type UnitPrefs, valueName } from '~/words/unitPrefs'
-import { canCarry, keptOfSplit, readBerried } from './carriedEggs'
+import { canCarry, readBerried, rungsKept } from './carriedEggs'
 import { readHeads } from './colonyDraft'
 import { animalKinds, glassKinds, isFieldKind } from './kindFields'
 import { defaultChoice, type Draft, type DraftIssues, FIELD_TIME, type LogKind } from './logDraft'
@@ -54,8 +54,8 @@ interface Made {
 }
 
 /**
- * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `berried`, `at`, `text`, `colonyId`, `readings` or
- * `readings.<value>`.
+ * Reads the log sheet. Keys of the issues are `number`, `share`, `parts`, `berried`, `at`, `text`, `colonyId`,
+ * `readings` or `readings.<value>`.
  * @returns the entry with what to say when it is saved, or a sentence for every field that is not right
  */
 export function readDraft(
@@ -92,12 +92,12 @@ export function readDraft(
   return { ok: false, issues: { [field]: `${wrong.message.replace(/^./, c => c.toUpperCase())}.` } }
 }
 
-/** What goes with animals that come or go: eggs, and what a correction leaves as it was. */
+/** What goes with animals that come or go: eggs, and on a correction the rungs on which they stood. */
 function readSplit({ kind, values, correcting }: Draft, number: number, issues: DraftIssues): Base {
   if (!canCarry(kind)) return {}
   const carried = readBerried(values.berried ?? '')
   if (!carried.ok) issues.berried = carried.issue
-  return { ...keptOfSplit(correcting?.kind === kind ? correcting : null, number), ...(carried.ok && carried.told) }
+  return { ...rungsKept(correcting?.kind === kind ? correcting : null, number), ...(carried.ok && carried.told) }
 }
 
 /** What was poured, by the water that was chosen; a correction keeps what was written down. */

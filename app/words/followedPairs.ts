@@ -7,7 +7,8 @@ type NameOf = (id: string) => string
 export function leastText(pairings: Pairings, limit: number, nameOf: NameOf): string {
   const [best] = leastRelated(pairings)
   if (!best) return ''
-  const pair = `Least related: ${nameOf(best.dam)} with ${nameOf(best.sire)}, young inbred by ${percent(best.inbreeding)}.`
+  const names = `${nameOf(best.dam)} with ${nameOf(best.sire)}`
+  const pair = `Least related: ${names}, young inbred by ${percent(best.inbreeding)}.`
   return best.inbreeding > limit ? `${pair} That is above your limit of ${percent(limit)}: bring in a mate.` : pair
 }
 
@@ -19,7 +20,10 @@ export function basisText({ females, males }: Pairings, nameOf: NameOf): string 
   if (some.length === 0) return `${all} What the line shares beside comes on top.`
   const who =
     some.length > 4 ? counted(some.length, 'animal', 'animals').toLowerCase() : some.map(a => nameOf(a.id)).join(', ')
-  return `${all} Of ${who} a parent is not written down, and taken to be related to nobody: what the line shares comes on top.`
+  return (
+    `${all} Of ${who} a parent is not written down, and taken to be related to nobody: ` +
+    'what the line shares comes on top.'
+  )
 }
 
 /** Inbreeding of one animal by its parents, with what it stands on. */

@@ -88,6 +88,16 @@ function layoutOf(history: LineHistory, counts: { graders: number; periods: numb
   return { blurs, shifts, periods: periodsAt, groups, sexes, slopes, size: slopes + differed }
 }
 
+/** The first group that each latent changes: a year’s environment and a group’s drift change nothing before them. */
+const firstRowsOf = (layout: Layout, { groups }: LineHistory, periods: readonly string[]): number[] =>
+  Array.from({ length: layout.size }, (_, i) =>
+    i < layout.periods || i >= layout.sexes
+      ? 0
+      : i < layout.groups
+        ? groups.findIndex(g => g.period === periods[i - layout.periods])
+        : i - layout.groups + 1,
+  )
+
 /** How each keeper sees, as some latents have it: the borders rise by steps about three standard deviations in all. */
 function eyesOf(z: Float64Array, { blurs, shifts }: Layout, graders: readonly string[]): Map<string, Eye> {
   const rungs = blurs + 1
@@ -127,14 +137,7 @@ export function lineModel(history: LineHistory): LineModel {
   }
   const kept = history.groups.map(({ breeders }) => segregates(breeders))
 
-  // a year’s environment and a group’s drift change nothing before them
-  const firstRows = Array.from({ length: layout.size }, (_, i) =>
-    i < layout.periods || i >= layout.sexes
-      ? 0
-      : i < layout.groups
-        ? history.groups.findIndex(g => g.period === periods[i - layout.periods])
-        : i - layout.groups + 1,
-  )
+  const firstRows = firstRowsOf(layout, history, periods)
   const startsAt = history.groups.map((_, row) =>
     cellsOf({ ...history, groups: history.groups.slice(0, row) }).reduce((sum, c) => sum + c.counts.length, 0),
   )

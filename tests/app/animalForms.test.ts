@@ -150,6 +150,20 @@ describe('parting and joining', () => {
     const join = readJoin({ ...draft, intoId: into.id }, context, [into])
     expect(join.ok && join.move!.animalIds).toEqual([ash.id])
   })
+  it('take the eggs along that females carry', () => {
+    const heads = { females: '5', males: '2', halfGrown: '4' }
+    const part = readPart({ ...draft, heads, berried: '4' }, context)
+    expect(part.ok && part.move.berried).toBe(4)
+    const unseen = readPart(draft, context)
+    expect(unseen.ok && unseen.move).not.toHaveProperty('berried')
+    const many = readPart({ ...draft, heads, berried: '6' }, context)
+    expect(!many.ok && many.issues.berried).toBe('No more carry eggs than go as females: 5.')
+    const wrong = readPart({ ...draft, heads, berried: 'some' }, context)
+    expect(!wrong.ok && wrong.issues.berried).toContain('no whole number')
+    const into = colonyOf(s.glass.id, { name: 'Into' })
+    const join = readJoin({ ...draft, heads, berried: '0', intoId: into.id }, context, [into])
+    expect(join.ok && join.move!.berried).toBe(0)
+  })
   it('more names than animals are asked about', () => {
     const two = readPart({ ...draft, animalIds: [ash.id, made({ name: 'Soot' }).id] }, context)
     expect(!two.ok && two.issues.heads).toBe('2 are named: as many go at least.')

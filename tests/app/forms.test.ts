@@ -73,6 +73,23 @@ describe('the log sheet', () => {
     const old = count(c.id, 3, 2140)
     expect(entry({ number: '214', correcting: old })).toMatchObject({ supersedes: old.id, number: 214 })
   })
+  it('takes along what those carry that come or go', () => {
+    const moved = { kind: 'move' as const, values: { number: '8', toColonyId: nextId(), berried: '5' } }
+    expect(entry(moved)).toMatchObject({ number: 8, berried: 5 })
+    expect(entry({ kind: 'addition', number: '8', values: { berried: ' 0 ' } })).toMatchObject({ berried: 0 })
+    expect(entry({ kind: 'removal', number: '8' })).not.toHaveProperty('berried')
+    // of a count nobody is asked
+    expect(entry({ number: '8', values: { berried: '5' } })).not.toHaveProperty('berried')
+    expect(issues({ ...moved, values: { ...moved.values, berried: '9' } }).berried).toContain('than there are females')
+    expect(issues({ kind: 'addition', number: '8', values: { berried: 'x' } }).berried).toContain('no whole number')
+  })
+  it('keeps rungs and eggs of those that went when their number is corrected', () => {
+    const rungs = [{ rungId: nextId(), sex: 'female' as const, number: 4 }]
+    const went = { ...removal(c.id, 3, 6), rungs, berried: 3 }
+    const again = (number: string) => ({ ...draftOf(went, c.id, units)!, number })
+    expect(entry(again('5'))).toMatchObject({ number: 5, rungs, berried: 3 })
+    expect(entry(again('3'))).not.toHaveProperty('rungs')
+  })
   it('writes down what was poured, and a correction keeps it', () => {
     const water = { ...pureWater, caMmolL: 1 }
     const tap = { id: nextId(), name: 'Tap' }

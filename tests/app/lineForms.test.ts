@@ -1,22 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import {
-  type BreedingGroup,
-  type Entry,
-  type Generation,
-  begun,
-  Colony,
-  Glass,
-  Ladder,
-  Order,
-  presentRungs,
-  spanOf,
-} from '#core/records'
+import { type Entry, type Generation, begun, Ladder, presentRungs, spanOf } from '#core/records'
 import { ALWAYS, freshDraft, readSession, seenOf } from '~/forms/gradeSession'
 import { newLadder, readLadder, splitRung, typedLadder } from '~/forms/ladderDraft'
 import { newLineRecord } from '~/forms/lineDraft'
-import { boxName, newBox, readRelease } from '~/forms/breedBox'
-import { readBreeders } from '~/forms/breedDraft'
-import { colony, glass, nextId, NOW } from '../make'
+import { defaultUnits } from '~/words/unitPrefs'
+import { colony, nextId, NOW } from '../make'
 
 const roomId = nextId()
 const about = { roomId, nowMs: NOW }
@@ -90,7 +78,10 @@ describe('a session', () => {
   const line = newLineRecord({ roomId, name: 'Ember', groupId: 'neocaridina' }, NOW)
   const rung = (k: number) => presentRungs(ladder)[k]!.id
   const stamp = () => ({ id: nextId(), loggedAt: new Date(NOW).toISOString(), keeper: 'A. R.' })
-  const context = { line, ladder, generations: [] as Generation[], runningIds: [], stamp, nowMs: NOW }
+  const context = {
+    ...{ line, ladder, generations: [] as Generation[], runningIds: [], stamp, nowMs: NOW },
+    ...{ units: defaultUnits, measuredC: null as number | null },
+  }
   const draft = freshDraft(c.id, ladder.id)
   const list = [
     { rungId: rung(2), sex: 'female' as const },
@@ -112,7 +103,10 @@ describe('a session', () => {
       ...{ kind: 'count', number: 3, method: 'allSeen' },
       parts: { females: 2, males: 1, unsexed: 0 },
     })
-    expect((readSession({ ...draft, list, all: 'no' }, context) as { entries: Entry[] }).entries).toHaveLength(1)
+    expect(read.entries[0]).toMatchObject({ kind: 'grading', all: true })
+    const part = readSession({ ...draft, list, all: 'no' }, context) as { entries: Entry[] }
+    expect(part.entries).toHaveLength(1)
+    expect(part.entries[0]).not.toHaveProperty('all')
   })
   it('by numbers takes what is typed', () => {
     const numbers = { [`${rung(0)} unknown`]: '12', [`${rung(1)} female`]: ' 3 ', [`${rung(2)} male`]: '' }
@@ -151,126 +145,27 @@ describe('a session', () => {
     expect(generation).toBeNull()
     expect(entries[0]).not.toHaveProperty('generationId')
   })
+  it('says how they grew up: what was typed, and else what the thermometer said', () => {
+    const grew = (more: object, about: object = {}) =>
+      (readSession({ ...draft, list, ...more }, { ...context, ...about }) as { entries: Entry[] }).entries[0]
+    const said = { ageWeeks: '12', sizeMm: '21.5', food: 'rich' as const }
+    expect(grew(said, { measuredC: 23.456 })).toMatchObject({
+      ...{ ageWeeks: 12, sizeMm: 21.5, food: 'rich', temperatureC: 23.5 },
+    })
+    expect(grew({ temperature: '21' }, { measuredC: 23.456 })).toMatchObject({ temperatureC: 21 })
+    const fahrenheit = { ...defaultUnits, temperature: 'f' as const }
+    expect(grew({ temperature: '75.2' }, { units: fahrenheit })).toMatchObject({ temperatureC: 24 })
+    for (const key of ['ageWeeks', 'sizeMm', 'food', 'temperatureC']) expect(grew({})).not.toHaveProperty(key)
+  })
   it.each([
     ['Nobody is graded yet', {}],
     ['A number cannot be read', { way: 'numbers' as const, numbers: { [`${rung(0)} male`]: 'many' } }],
     ['whole number of weeks', { list, ageWeeks: 'old' }],
+    ['number of millimetres', { list, sizeMm: '0' }],
+    ['number of millimetres', { list, sizeMm: 'long' }],
+    ['warmth of their water cannot be read', { list, temperature: 'warm' }],
+    ['warmth of their water cannot be read', { list, temperature: '90' }],
   ])('says what is wrong: %s', (sentence, more) => {
     expect(readSession({ ...draft, ...more }, context)).toContain(sentence)
-  })
-
-  describe('and its breeders', () => {
-    const box = nextId()
-    const group = {
-      ...begun(nextId(), NOW),
-      ...{ roomId, lineId: line.id, colonyId: c.id, generationId: nextId(), ladderId: ladder.id },
-      ...{ state: 'draft' as const, parents: [], animalIds: [], from: new Date(NOW).toISOString() },
-    }
-    const trays = {
-      breed: { [`${rung(2)} female`]: 8, [`${rung(2)} male`]: 3 },
-      offer: { [`${rung(1)} female`]: 5 } as Record<string, number>,
-      part: { [`${rung(0)} male`]: 7 },
-    }
-    const priced = { rungs: ladder.rungs.map((r, k) => (k === 1 ? { ...r, priceEach: 2.5 } : r)) }
-    const set = (typedTo: object, more = trays) =>
-      readBreeders(
-        { breedIn: c.id, partTo: 'given', ...typedTo },
-        { group, ladder: priced, colony: c, trays: more, stamp, nowMs: NOW },
-      )
-    it('breed where they are, the parted leave with their rungs, and the offered are an order', () => {
-      const read = set({})
-      expect(read).toMatchObject({
-        group: { state: 'running', colonyId: c.id, parents: [{ number: 8 }, { number: 3 }] },
-        orders: [{ number: 5, of: 'females', who: 'whoever asks', rungId: rung(1), priceEach: 2.5 }],
-        moves: [
-          { kind: 'removal', outlet: 'given', number: 7, parts: { males: 7 }, rungs: [{ rungId: rung(0), number: 7 }] },
-        ],
-      })
-    })
-    it('offer an order for each rung, of both sexes where both lie there', () => {
-      const offer = { [`${rung(1)} female`]: 5, [`${rung(0)} female`]: 2, [`${rung(0)} male`]: 3 }
-      const { orders } = set({}, { ...trays, offer }) as { orders: object[] }
-      expect(orders).toMatchObject([
-        { number: 5, of: 'females', rungId: rung(1), priceEach: 2.5 },
-        { number: 5, of: 'adults', rungId: rung(0) },
-      ])
-      expect(orders[1]).not.toHaveProperty('priceEach')
-      expect(orders.every(o => Order.safeParse(o).success)).toBe(true)
-    })
-    it('go into a box by one move that keeps stage, sex and rung', () => {
-      const read = set({ breedIn: box, partTo: box })
-      expect(read).toMatchObject({
-        group: { colonyId: box },
-        moves: [
-          { kind: 'move', toColonyId: box, number: 11, parts: { females: 8, males: 3 } },
-          { kind: 'move', toColonyId: box, number: 7 },
-        ],
-      })
-      const ids = (read as { moves: Entry[] }).moves.map(m => m.id)
-      expect(new Set(ids).size).toBe(2)
-    })
-    it('need both sexes, and a way for the parted', () => {
-      expect(set({}, { ...trays, breed: { [`${rung(2)} male`]: 3 } as never })).toContain(
-        'at least one female and one male',
-      )
-      expect(set({ partTo: '' })).toContain('where the parted')
-      expect(set({ partTo: '' }, { ...trays, part: {} as never, offer: {} as never })).toMatchObject({
-        orders: [],
-        moves: [],
-      })
-    })
-  })
-
-  describe('in a box', () => {
-    const host = glass(roomId, nextId(), { name: 'Sill' })
-    it('hangs in the water of a glass, with a colony of the same line', () => {
-      const parent = { ...c, lineId: line.id, minimumKeep: 40, minimumFemales: 9 }
-      const made = newBox({ colony: parent, host, name: 'Ember box' }, NOW)
-      expect(Glass.safeParse(made.glass).success).toBe(true)
-      expect(Colony.safeParse(made.colony).success).toBe(true)
-      expect(made.glass.hosts).toMatchObject([{ glassId: host.id }])
-      expect(made.colony).toMatchObject({ lineId: line.id, fromColonyId: c.id, minimumKeep: 0, groupId: c.groupId })
-      expect(made.colony).not.toHaveProperty('minimumFemales')
-      expect(made.colony.stays).toMatchObject([{ glassId: made.glass.id }])
-      expect(boxName('Ember', [])).toBe('Ember box')
-      expect(boxName('Ember', ['Ember box', 'Ember box 2'])).toBe('Ember box 3')
-    })
-    const group: BreedingGroup = {
-      ...begun(nextId(), NOW),
-      ...{ roomId, lineId: line.id, colonyId: c.id, generationId: nextId(), ladderId: ladder.id, state: 'running' },
-      ...{ animalIds: [], from: new Date(NOW).toISOString() },
-      parents: [
-        { rungId: rung(1), sex: 'female', number: 3 },
-        { rungId: rung(2), sex: 'female', number: 5 },
-        { rungId: rung(2), sex: 'male', number: 2 },
-      ],
-    }
-    const home = nextId()
-    const release = (more: object) =>
-      readRelease(
-        { to: home, females: '8', males: '', berried: '', animalIds: [], ...more },
-        { group, stamp, nowMs: NOW },
-      )
-    it('lets its females back with their rungs, in one move', () => {
-      expect(release({})).toMatchObject({
-        group: { state: 'released', to: expect.any(String) },
-        moves: [
-          {
-            ...{ colonyId: c.id, toColonyId: home, number: 8, parts: { females: 8, males: 0 } },
-            rungs: [
-              { rungId: rung(1), sex: 'female', number: 3 },
-              { rungId: rung(2), sex: 'female', number: 5 },
-            ],
-          },
-        ],
-      })
-      const some = release({ females: '4', males: '1' }) as { moves: { rungs: { number: number }[] }[] }
-      expect(some.moves[0]!.rungs.map(r => r.number)).toEqual([3, 1, 1])
-    })
-    it('or all stay, and breed no more', () => {
-      expect(release({ to: '' })).toMatchObject({ group: { state: 'released' }, moves: [] })
-      expect(release({ females: '0' })).toContain('Nobody goes back')
-      expect(release({ females: 'all' })).toContain('How many females go back?')
-    })
   })
 })

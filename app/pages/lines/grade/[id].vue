@@ -160,13 +160,7 @@ const setNumber = (rungId: string, sex: string, text: string) =>
           :options="generationChoices"
           @update:model-value="edit({ generation: $event })"
         />
-        <TextInput
-          :model-value="draft.ageWeeks"
-          label="About how old"
-          suffix="weeks"
-          numeric
-          @update:model-value="edit({ ageWeeks: $event })"
-        />
+        <GrewUp :draft="draft" :warmth="session.warmth.value" @edit="edit" />
         <PickOne
           v-if="draft.way === 'each' && session.earlier.value.length > 0"
           :model-value="draft.againOf"
