@@ -22,6 +22,7 @@ function followOne(
   const before = (weeks: number) =>
     Math.round(making.untilMs - Math.ceil(weeks * 7) * DAY_MS + (0.1 + 0.3 * random()) * DAY_MS)
   const id = animalIdOf(colony.id, plan.name)
+  const parents = (name: string | undefined) => (name ? [animalIdOf(colony.id, name)] : [])
   const beganMs = Date.parse(colony.startedAt)
   const between = (weeks: number, doubt: number) => ({
     from: toMoment(weeksBefore(making, weeks + doubt)),
@@ -33,7 +34,7 @@ function followOne(
       ...{ roomId, firstColonyId: colony.id, name: plan.name, groupId: colony.groupId, sex: plan.sex },
       ...(plan.bornWeeks !== undefined && { born: between(plan.bornWeeks, 1) }),
       ...(plan.cameWeeks !== undefined && { came: between(plan.cameWeeks, 0) }),
-      ...{ damIds: [], sireIds: [] },
+      ...{ damIds: parents(plan.dam), sireIds: parents(plan.sire) },
       ...(plan.marks && { marks: plan.marks }),
     },
     log: plan.log.map(({ week, ...rest }) =>

@@ -16,6 +16,8 @@ export interface LinePlan {
   spentFrom: number
   /** a generation that a stranger fathered in part; none: -1 */
   crossedIn: number
+  /** a male that is followed and sires this generation and all after it; none: null */
+  sire: { name: string; from: number } | null
   /** whether breeders are at it whose young nobody has graded yet */
   breedsNow: boolean
   /** what one animal of each rung costs; none where nobody sells them by rung */
@@ -25,7 +27,16 @@ export interface LinePlan {
 }
 
 const NEVER = 99
-const common = { spentFrom: NEVER, crossedIn: -1, strictIn: [], twiceIn: [], breedsNow: false, prices: [], size: null }
+const common = {
+  spentFrom: NEVER,
+  crossedIn: -1,
+  strictIn: [],
+  twiceIn: [],
+  breedsNow: false,
+  prices: [],
+  size: null,
+  sire: null,
+}
 
 /** One that rises, one at a plateau, one whose kinship runs away, and one that was crossed by accident. */
 export const linePlans: readonly LinePlan[] = [
@@ -49,7 +60,7 @@ export const linePlans: readonly LinePlan[] = [
   },
   {
     ...{ ...common, name: 'Barley', goal: 'even yellow', colonies: ['Barley', 'Barley raise'] },
-    ...{ heritability: 0.3, graded: [30, 52, 60, 66, 70], sires: 1, dams: 6 },
+    ...{ heritability: 0.3, graded: [30, 52, 60, 66, 70], sires: 1, dams: 6, sire: { name: 'Marsh', from: 2 } },
   },
   {
     ...{ ...common, name: 'Rime', goal: 'full white bands with clean edges', colonies: ['Rime A', 'Rime B'] },

@@ -1,5 +1,6 @@
 import {
   begun,
+  animalIdOf,
   type BreedingGroup,
   type Colony,
   DAY_MS,
@@ -30,6 +31,14 @@ interface Bred {
   value: number
   trait: number
   female: boolean
+  /** as it was graded; none before */
+  rung?: number
+}
+
+/** Who bred a generation. */
+interface Parents {
+  sires: Bred[]
+  dams: Bred[]
 }
 
 /** The lines of the room, each bred from a hidden truth of its own; its colonies are told which line they hold. */
@@ -93,7 +102,7 @@ function breed(making: Making, plan: LinePlan, { line, colony, rungs, made }: Br
   const random = making.randomFor(`line ${plan.name}`)
   const began = Date.parse(colony.startedAt) + 3 * DAY_MS
   const step = (making.untilMs - 16 * DAY_MS - began) / (plan.graded.length - 1)
-  let parents: { sires: Bred[]; dams: Bred[] } | null = null
+  let parents: Parents | null = null
   let groupIds: Id[] = []
   for (const [t, number] of plan.graded.entries()) {
     const bornMs = Math.round(began + t * step - (t === 0 ? 0 : 21 * DAY_MS))
@@ -130,25 +139,30 @@ function breed(making: Making, plan: LinePlan, { line, colony, rungs, made }: Br
     }
     const newest = t === plan.graded.length - 1
     if (newest && !plan.breedsNow) return
-    parents = choose(random, plan, now, seen)
-    const chosen = [...parents.sires, ...parents.dams].map(a => ({ a, rung: seen[now.indexOf(a)]! }))
-    const counts = (['male', 'female'] as const).flatMap(sex =>
-      rungs.flatMap((rungId, rung): RungCount[] => {
-        const n = chosen.filter(c => sexOf(c.a) === sex && c.rung === rung).length
-        return n > 0 ? [{ rungId, sex, number: n }] : []
-      }),
-    )
+    const chosen: Parents = choose(random, plan, now, seen)
+    // one that is followed breeds again, on the rung that it was given when it was young
+    parents = plan.sire && t + 1 > plan.sire.from && parents ? { ...chosen, sires: parents.sires } : chosen
+    const animalIds = plan.sire && t + 1 >= plan.sire.from ? [animalIdOf(colony.id, plan.sire.name)] : []
     const chosenMs = gradedMs + DAY_MS
     const group: BreedingGroup = {
       ...begun(making.id(chosenMs), chosenMs),
       ...{ roomId, lineId: line.id, colonyId: colony.id, generationId: generation.id, ladderId },
-      ...{ state: newest ? 'running' : 'released', keeper: first.keeper, parents: counts, animalIds: [] },
+      ...{ state: newest ? 'running' : 'released', keeper: first.keeper, parents: byRung(parents, rungs), animalIds },
       ...{ from: toMoment(chosenMs), ...(!newest && { to: toMoment(chosenMs + 42 * DAY_MS) }) },
     }
     made.breedingGroups.push(group)
     groupIds = [group.id]
   }
 }
+
+/** Breeders by rung and sex. */
+const byRung = ({ sires, dams }: Parents, rungs: readonly Id[]): RungCount[] =>
+  (['male', 'female'] as const).flatMap(sex =>
+    rungs.flatMap((rungId, rung): RungCount[] => {
+      const number = [...sires, ...dams].filter(c => sexOf(c) === sex && c.rung === rung).length
+      return number > 0 ? [{ rungId, sex, number }] : []
+    }),
+  )
 
 /** So many of a generation are held against a ruler. */
 const SIZED_MOST = 60
@@ -176,7 +190,7 @@ const STRICT = { keeper: 'M. T.', shift: -0.5, noise: 0.25 }
 const sexOf = (a: Bred) => (a.female ? ('female' as const) : ('male' as const))
 
 /** One of a generation: of two of the parents, whose genes part anew, in an environment of its own. */
-function born(random: Random, plan: LinePlan, t: number, parents: { sires: Bred[]; dams: Bred[] } | null): Bred {
+function born(random: Random, plan: LinePlan, t: number, parents: Parents | null): Bred {
   const any = (list: readonly Bred[]) => list[Math.floor(random() * list.length)]!
   const genes = plan.heritability * (t >= plan.spentFrom ? 0.03 : 1)
   const value = parents
@@ -191,13 +205,13 @@ function born(random: Random, plan: LinePlan, t: number, parents: { sires: Bred[
 
 /** The best of each sex; of one rung it is chance who. */
 function choose(random: Random, plan: LinePlan, now: readonly Bred[], seen: readonly number[]) {
-  const best = (female: boolean, many: number) =>
+  const best = (female: boolean, many: number): Bred[] =>
     now
       .map((a, i) => ({ a, rung: seen[i]!, tie: random() }))
       .filter(x => x.a.female === female)
       .sort((x, y) => y.rung - x.rung || x.tie - y.tie)
       .slice(0, many)
-      .map(x => x.a)
+      .map(x => ({ ...x.a, rung: x.rung }))
   // of few founders no more than half of a sex breed
   const atMost = (female: boolean, many: number) =>
     Math.max(1, Math.min(many, Math.round(now.filter(a => a.female === female).length / 2)))

@@ -56,6 +56,9 @@ export interface FollowedPlan {
   bornWeeks?: number
   cameWeeks?: number
   marks?: string
+  /** others of the same colony that are its parents */
+  sire?: string
+  dam?: string
   log: ({ week: number; kind: EntryKind } & Record<string, unknown>)[]
 }
 

@@ -1,6 +1,6 @@
-import { breedingCore, runningOf, weeksUntilGrown } from '#core/lines'
+import { breedingCore, gradeAgainMs, renewalOf, runningOf, stretchesOf, weeksUntilGrown } from '#core/lines'
 import { groupOf } from '#core/groups'
-import { type Colony, type Line, type RungCount, WEEK_MS } from '#core/records'
+import { type Colony, type Entry, type Line, type RungCount, WEEK_MS } from '#core/records'
 
 /** Who breeds of a line just now. */
 export function useBreeding() {
@@ -25,5 +25,15 @@ export function useBreeding() {
     const line = room.lines.find(l => l.id === colony.lineId)
     return line && breedersOf(line).some(b => b.colonyId === colony.id) ? grownMs(line) : null
   }
-  return { breedersOf, coreOf, grownIn, grownMs }
+  /**
+   * When half of the grown are new since a colony was graded whose line breeds all the time; null elsewhere, and where
+   * it was graded once alone: nobody who looked one time is asked for ever.
+   */
+  function halfNewIn(colony: Colony, entries: readonly Entry[]): number | null {
+    const line = room.lines.find(l => l.id === colony.lineId)
+    if (!line || line.spareColonyId === colony.id || room.generations.some(g => g.lineId === line.id)) return null
+    const stretches = stretchesOf(entries.filter(e => e.kind === 'grading'))
+    return stretches.length > 1 ? gradeAgainMs(stretches.at(-1)!.fromMs, renewalOf(groupOf(line.groupId))) : null
+  }
+  return { breedersOf, coreOf, grownIn, grownMs, halfNewIn }
 }

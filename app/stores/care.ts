@@ -177,14 +177,15 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
   const room = useRoomStore()
   const statements = useStatementsStore()
   const groupOf = useByKey(colonyId => resolveGroup(room.colonyById.get(colonyId)!))
-  const { grownIn } = useBreeding()
+  const { grownIn, halfNewIn } = useBreeding()
   const follows = (colony: Colony) => ({
     colony,
     entries: entriesOf(colony.id),
     told: statements.of(colony.id),
     grownMs: grownIn(colony),
+    halfNewMs: halfNewIn(colony, entriesOf(colony.id)),
   })
-  function colonyCare({ colony, entries, told, grownMs }: ReturnType<typeof follows>): ColonyCare {
+  function colonyCare({ colony, entries, told, grownMs, halfNewMs }: ReturnType<typeof follows>): ColonyCare {
     return {
       colony,
       group: groupOf(colony.id),
@@ -194,6 +195,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
       batch: told?.batch ?? null,
       salt: told?.salt ?? [],
       grownMs,
+      halfNewMs,
       limbs: told?.molts?.limbs ?? [],
       // nothing of the water is due before it is judged: "never tested" would be untrue
       values: told?.water.values ?? [],
@@ -204,7 +206,7 @@ function useGlassCare(entriesOf: (id: string) => readonly Entry[]): (glassId: st
     if (!glass) return null
     const entries = entriesOf(glassId)
     const colonies = (room.coloniesByGlass.get(glassId) ?? []).map(follows)
-    const from = [glass, entries, ...colonies.flatMap(c => [c.colony, c.entries, c.told, c.grownMs])]
+    const from = [glass, entries, ...colonies.flatMap(c => [c.colony, c.entries, c.told, c.grownMs, c.halfNewMs])]
     if (before && before.from.length === from.length && before.from.every((part, i) => part === from[i])) return before
     return { from, care: { glass, netL: netLitres(glass), colonies: colonies.map(colonyCare), entries } }
   })

@@ -192,6 +192,8 @@ const reasons: Readonly<Record<DueReason, Says>> = {
     `Laid ${ago(v)}, ${broodWords.place[v.place as 'inPlace']}: it may hatch until ${dayText(n(v, 'to'), nowMs)}.`,
   saltUp: v => `Step ${v.n} of ${v.of}: larvae die within hours in fresh water.`,
   saltDown: v => `Step ${v.n} of ${v.of} back to fresh water, for those that were picked.`,
+  gradeHalfNew: (v, nowMs) =>
+    `Half of the grown are new since they were graded, ${dayText(n(v, 'from'), nowMs)}, as usual for their kind.`,
   gradeGrown: (v, nowMs) => `The first young of those that breed are grown ${dayText(n(v, 'from'), nowMs)}, as usual.`,
   dullSeen: (v, nowMs) =>
     `${whole(n(v, 'n'))} seen ${dayText(n(v, 'at'), nowMs)}` +

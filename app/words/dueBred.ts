@@ -26,7 +26,7 @@ export function bredTitle(kind: BredKind, v: DueItem['values']): string {
     case 'limb':
       return v.several ? 'Look whether buds show: until then it stays apart' : 'Look whether a bud shows'
     case 'grade':
-      return 'Grade the new generation'
+      return v.again ? 'Grade them again' : 'Grade the new generation'
     case 'takeOut':
       return `Take out ${Number(v.n) === 1 ? 'a dull one' : `${whole(Number(v.n))} dull ones`} when you pass`
   }

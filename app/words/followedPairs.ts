@@ -3,13 +3,18 @@ import { counted, percent } from './numbers'
 
 type NameOf = (id: string) => string
 
-/** Who of the followed animals is related least: "Least related: Ash with Flint, young inbred by 0 %." */
-export function leastText(pairings: Pairings, limit: number, nameOf: NameOf): string {
+/**
+ * Who of the followed animals is related least: "Least related: Ash with Flint, young inbred by 0 %."
+ * @param line inbreeding of the line in which they live, and the keeper's limit of it
+ */
+export function leastText(pairings: Pairings, line: { inbreeding: number; limit: number }, nameOf: NameOf): string {
   const [best] = leastRelated(pairings)
   if (!best) return ''
   const names = `${nameOf(best.dam)} with ${nameOf(best.sire)}`
   const pair = `Least related: ${names}, young inbred by ${percent(best.inbreeding)}.`
-  return best.inbreeding > limit ? `${pair} That is above your limit of ${percent(limit)}: bring in a mate.` : pair
+  if (line.inbreeding > line.limit)
+    return `${pair} What the line shares comes on top, and is past your limit: bring in a mate.`
+  return best.inbreeding > line.limit ? `${pair} That is past your limit: bring in a mate.` : pair
 }
 
 /** What the figures stand on: of whom the parents are not written down. */

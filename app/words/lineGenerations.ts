@@ -27,3 +27,15 @@ export const generationNames = ({ generations, rolling }: Pick<LineTold, 'genera
   generations.map((g, t) =>
     rolling ? dayText(g.fromMs, nowMs) : generationName(g, t === generations.length - 1, nowMs),
   )
+
+/** "6 females, 1 male (Flint)": who bred the next generation. */
+export function bredText(bred: NonNullable<GradedGeneration['bred']>, names: string): string {
+  const sum = (list: readonly number[]) => Math.round(list.reduce((a, b) => a + b, 0))
+  const parts = [
+    [sum(bred.females), 'female', 'females'],
+    [sum(bred.males), 'male', 'males'],
+    [sum(bred.mixed), 'of both', 'of both'],
+  ] as const
+  const text = parts.flatMap(([n, one, many]) => (n > 0 ? [`${n} ${n === 1 ? one : many}`] : [])).join(', ')
+  return names ? `${text} (${names})` : text
+}

@@ -125,14 +125,17 @@ export const leftText = (generations: number): string =>
       ? 'not within 40 generations'
       : `in about ${counted(Math.max(1, Math.round(generations)), 'generation', 'generations').toLowerCase()}`
 
-/** "in about 4 generations, about a year" */
+/** "reached in about 4 generations, about a year" */
 export function limitText({ generationsLeft: left, generationYears: years }: LimitTold): string {
   if (left === null) return ''
-  if (left <= 0 || left > 40 || years === null) return leftText(left)
+  if (left <= 0) return leftText(left)
+  if (left > 40) return 'not reached within 40 generations'
+  const reached = `reached ${leftText(left)}`
+  if (years === null) return reached
   const months = Math.round(12 * left * years)
   const long =
     months < 18 ? counted(Math.max(1, months), 'month', 'months').toLowerCase() : `${whole(months / 12)} years`
-  return `${leftText(left)}, about ${long}`
+  return `${reached}, about ${long}`
 }
 type LimitTold = Pick<LineTold, 'generationsLeft' | 'generationYears'>
 

@@ -77,7 +77,7 @@ export function whyKinship(told: LineTold): Why {
       inbreeding
         ? `About ${percent(inbreeding.value)} (${percent(inbreeding.low)} to ${percent(inbreeding.high)}) now.`
         : 'Nothing is known of who bred.',
-      ...(told.generationsLeft === null ? [] : [`Your limit comes ${limitText(told)}.`]),
+      ...(told.generationsLeft === null ? [] : [`Your limit is ${limitText(told)}.`]),
     ],
     inputs: told.generations.map(g => ({
       text: `No. ${g.n}: ${shareRange(g.inbreeding)}${g.bred ? '' : ', who bred it on is not written down'}`,

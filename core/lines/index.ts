@@ -93,6 +93,7 @@ export {
   worthByRung,
   worthOf,
 } from './stockByRung'
+export { gradeAgainMs, stretchesOf } from './stretches'
 export { type StarterLadder, starterLadders } from './starterLadders'
 export {
   countsIn,

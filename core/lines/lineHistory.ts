@@ -19,6 +19,7 @@ import { countsOn, graderOf, gradingsOf, pairedSessions, raisedIn, seenIn, SOMEB
 import { setsOf, youngByGroup } from './breederSets'
 import { type BreederSet, bothSexes, type GradedSex, type LineGroup, type LineHistory } from './history'
 import { type Renewal, renewalOf } from './renewal'
+import { type Part, stretchesOf } from './stretches'
 
 /** All that the log and the records say of one line. */
 export interface LineRecords {
@@ -65,8 +66,6 @@ export interface LineRead {
   renewal: Renewal | null
 }
 
-/** Gradings that lie less far apart are of one stretch of time, in a line without generations. */
-const STRETCH_WEEKS = 5
 /** Breeders of whom nobody wrote down how many: so many of each sex (from memory). */
 const UNTOLD = 8
 
@@ -83,7 +82,7 @@ export function readLine(records: LineRecords): LineRead {
   const ofSpare = (e: EntryOf<'grading'>) => e.colonyId === records.line.spareColonyId
   const gradings = gradedEver.filter(e => !ofSpare(e))
   const renewal = records.generations.length > 0 ? null : renewalOf(groupOf(records.line.groupId))
-  const parts = renewal ? byStretch(gradings) : byGeneration(records, gradings)
+  const parts = renewal ? stretchesOf(gradings) : byGeneration(records, gradings)
   const about = { records, entries, renewal }
   const generations: GradedGeneration[] = []
   const groups: LineGroup[] = []
@@ -192,13 +191,6 @@ export const runningOf = <B extends Pick<BreedingGroup, 'state' | 'generationId'
   generationId: Id | undefined,
 ): B[] => groups.filter(b => b.state !== 'draft' && b.generationId === generationId)
 
-interface Part {
-  id: Id
-  n: number
-  fromMs: number
-  own: EntryOf<'grading'>[]
-}
-
 /** Gradings by the generation that they name; those that name none belong to the one that was there. */
 function byGeneration({ generations }: LineRecords, gradings: readonly EntryOf<'grading'>[]): Part[] {
   const order = generations.toSorted((a, b) => a.n - b.n)
@@ -209,16 +201,6 @@ function byGeneration({ generations }: LineRecords, gradings: readonly EntryOf<'
     fromMs: momentMs(from),
     own: gradings.filter(e => (e.generationId ?? ofDay(e)?.id) === id),
   }))
-}
-
-function byStretch(gradings: readonly EntryOf<'grading'>[]): Part[] {
-  const parts: Part[] = []
-  for (const e of gradings.toSorted((a, b) => (a.at < b.at ? -1 : 1))) {
-    const last = parts.at(-1)
-    if (last && momentMs(e.at) - last.fromMs < STRETCH_WEEKS * WEEK_MS) last.own.push(e)
-    else parts.push({ id: e.id, n: parts.length + 1, fromMs: momentMs(e.at), own: [e] })
-  }
-  return parts
 }
 
 /** What was graded of a generation: each animal once for the eye, and pairs as pairs for the model. */

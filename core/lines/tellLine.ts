@@ -13,6 +13,7 @@ import { type NextGeneration, nextGeneration, usualYoung } from './nextGeneratio
 import { paceByTime, type WeeklyPace } from './paceByTime'
 import { inbreedingOfGroups } from './pedigreeDraws'
 import { meanRungOf } from './sharesTold'
+import { gradeAgainMs } from './stretches'
 
 /** Where a line goes. */
 export type Heading = 'rising' | 'plateau' | 'falling' | 'still' | 'unknown'
@@ -165,7 +166,7 @@ function rollingOf(
   return {
     ...{ parentsAgeWeeks: renewal.parentsAgeWeeks, pace: paceByTime(fit, graded, renewal) },
     ...{ culled: running.some(b => b.rungs !== null) },
-    gradeAgainMs: graded.at(-1)!.fromMs + renewal.halfNewWeeks * WEEK_MS,
+    gradeAgainMs: gradeAgainMs(graded.at(-1)!.fromMs, renewal),
   }
 }
 

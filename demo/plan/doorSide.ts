@@ -106,6 +106,13 @@ export const doorSide: RackPlan = {
             capacity: 380,
             counts: { method: 'atFood', every: 4 },
             slip: { week: 14 },
+            // one male bred three generations, and two of those that are kept are his
+            followed: [
+              { name: 'Marsh', sex: 'male', bornWeeks: 35, marks: 'one feeler short', log: [] },
+              { name: 'Tansy', sex: 'female', bornWeeks: 20, sire: 'Marsh', log: [] },
+              { name: 'Reed', sex: 'male', bornWeeks: 10, sire: 'Marsh', dam: 'Tansy', log: [] },
+              { name: 'Sorrel', sex: 'female', bornWeeks: 10, sire: 'Marsh', log: [] },
+            ],
           },
           {
             name: 'Leaf rams',

@@ -55,6 +55,7 @@ const all: DueItem[] = [
       }),
     ),
   ),
+  ...itemsOf({ halfNewMs: NOW }),
   ...itemsOf({ grownMs: NOW, colonyEntries: [entryOf('dull', 2, { colonyId, number: 3 })] }),
   ...itemsOf({
     groupId: 'amphidromous-shrimp',

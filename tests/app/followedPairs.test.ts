@@ -17,9 +17,13 @@ const male = (id: string) => ({ id, sex: 'male' as const })
 describe('pairs of followed animals in words', () => {
   it('say who is related least, and where that is too much', () => {
     const related = pairingsOf([female('Moss'), female('Fern'), male('Soot')], all)
-    expect(leastText(related, 0.25, name)).toBe('Least related: Fern with Soot, young inbred by 13 %.')
-    expect(leastText(related, 0.1, name)).toContain('above your limit of 10 %: bring in a mate')
-    expect(leastText(pairingsOf([female('Moss')], all), 0.1, name)).toBe('')
+    expect(leastText(related, { inbreeding: 0.1, limit: 0.25 }, name)).toBe(
+      'Least related: Fern with Soot, young inbred by 13 %.',
+    )
+    const past = (inbreeding: number) => leastText(related, { inbreeding, limit: 0.1 }, name)
+    expect(past(0.05)).toContain('That is past your limit: bring in a mate')
+    expect(past(0.4)).toContain('What the line shares comes on top, and is past your limit')
+    expect(leastText(pairingsOf([female('Moss')], all), { inbreeding: 0, limit: 0.1 }, name)).toBe('')
   })
   it('say of whom a parent is not known', () => {
     expect(basisText(pairingsOf([female('Moss'), male('Soot')], all), name)).not.toContain('not written down')

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LineTold } from '#core/lines'
-import { generationName, generationNames } from '~/words/lineGenerations'
+import { bredText, generationName, generationNames } from '~/words/lineGenerations'
 import {
   agreementText,
   bestRungs,
@@ -126,7 +126,7 @@ describe('why', () => {
     const kinship = whyKinship(line)
     expect(kinship.reasons).toEqual([
       'About 20 % (10 % to 30 %) now.',
-      'Your limit comes in about two generations, about 12 months.',
+      'Your limit is reached in about two generations, about 12 months.',
     ])
     expect(kinship.inputs[0]!.text).toContain('not written down')
     expect(kinship.figures[0]).toMatchObject({ value: '9 females, 3 males' })
@@ -153,18 +153,22 @@ describe('another trait', () => {
 })
 
 describe('a line over time', () => {
+  it('says who bred, by how many and by name', () => {
+    expect(bredText({ females: [2, 4], males: [0, 1], mixed: [0, 0] }, 'Flint')).toBe('6 females, 1 male (Flint)')
+    expect(bredText({ females: [0], males: [0], mixed: [7.4] }, '')).toBe('7 of both')
+  })
   it('comes to its limit in generations and in months or years', () => {
     const at = (generationsLeft: number | null, generationYears: number | null) =>
       limitText({ generationsLeft, generationYears })
     expect([at(4.2, 0.25), at(10, 0.5), at(1, 0.01)]).toEqual([
-      'in about four generations, about 13 months',
-      'in about ten generations, about 5 years',
-      'in about one generation, about one month',
+      'reached in about four generations, about 13 months',
+      'reached in about ten generations, about 5 years',
+      'reached in about one generation, about one month',
     ])
     expect([at(0, 1), at(99, 1), at(4, null), at(null, 1)]).toEqual([
       'passed already',
-      'not within 40 generations',
-      'in about four generations',
+      'not reached within 40 generations',
+      'reached in about four generations',
       '',
     ])
   })

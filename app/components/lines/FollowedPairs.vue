@@ -4,7 +4,7 @@ import { basisText, leastText } from '~/words/followedPairs'
 import { percent } from '~/words/numbers'
 
 /** Who of the followed animals of a line may breed with whom: what their young would be inbred by. */
-const props = defineProps<{ of: LineOf; limit: number; nowMs: number }>()
+const props = defineProps<{ of: LineOf; limit: number; line: number; nowMs: number }>()
 const followed = useAnimalsStore()
 const living = computed(() => props.of.colonies.flatMap(c => followed.livingIn(c.id, props.nowMs)))
 const pairings = usePairings(() => living.value)
@@ -21,7 +21,7 @@ const tint = (inbreeding: number) => `${Math.round(100 * Math.min(0.5, (0.25 * i
     <h2 id="pairs-title">Those you follow: who with whom</h2>
     <FieldIssue :text="pairings.wrong" />
     <template v-if="shown">
-      <p>{{ leastText(shown, limit, followed.nameOf) }}</p>
+      <p>{{ leastText(shown, { inbreeding: line, limit }, followed.nameOf) }}</p>
       <div class="frame">
         <table>
           <caption class="hidden-to-eyes">

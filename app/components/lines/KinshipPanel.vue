@@ -4,9 +4,9 @@ import { foundersHolding, inbreedingAhead } from '#core/lines'
 import { USUAL_KINSHIP_LIMIT } from '#core/records'
 import { NumberLine } from '~/charts/numberLine'
 import type { LineOf } from '~/composables/useLines'
-import { shortName } from '~/words/lineGenerations'
+import { bredText, shortName } from '~/words/lineGenerations'
 import { generationAxis, limitText, shareRange } from '~/words/lines'
-import { percent, whole } from '~/words/numbers'
+import { counted, percent, whole } from '~/words/numbers'
 
 /** Inbreeding over the generations, with what lies ahead, and who bred whom. */
 const props = defineProps<{ of: LineOf; worker: ReturnType<typeof useLines>['worker']; rungs: number; nowMs: number }>()
@@ -85,13 +85,11 @@ const options = computed<ChartOptions<'line'>>(() => ({
   },
   plugins: { legend: { display: false }, tooltip: noteStyle() },
 }))
-const sum = (list: readonly number[] | undefined) => Math.round((list ?? []).reduce((a, b) => a + b, 0))
 /** Followed animals that bred the generation after this one. */
 function namedOf(generationId: string): string {
   const groups = room.breedingGroups.filter(b => b.state !== 'draft' && b.generationId === generationId)
   return [...new Set(groups.flatMap(b => b.animalIds))].map(followed.nameOf).join(', ')
 }
-const withNames = (text: string, names: string) => (names ? `${text} (${names})` : text)
 const columns = [
   { key: 'name', title: 'Generation' },
   { key: 'graded', title: 'Graded', as: 'figure' as const },
@@ -102,21 +100,7 @@ const rows = computed(() =>
   past.value.map(g => ({
     name: shortName(g, told.value!, props.nowMs),
     graded: whole(g.counts.reduce((a, b) => a + b, 0)),
-    bred: g.bred
-      ? withNames(
-          [
-            [sum(g.bred.females), 'females'],
-            [sum(g.bred.males), 'males'],
-            [sum(g.bred.mixed), 'of both'],
-          ]
-            .filter(([n]) => Number(n) > 0)
-            .map(([n, w]) => `${n} ${w}`)
-            .join(', '),
-          namedOf(g.id),
-        )
-      : told.value?.rolling
-        ? 'all of them'
-        : 'not written down',
+    bred: g.bred ? bredText(g.bred, namedOf(g.id)) : told.value?.rolling ? 'all of them' : 'not written down',
     f: shareRange(g.inbreeding),
   })),
 )
@@ -129,9 +113,13 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
   <div v-else class="kinship">
     <p v-if="told.inbreeding">
       Inbreeding is about <b class="numeral">{{ percent(told.inbreeding.value) }}</b> now; your limit is
-      {{ percent(limit) }}<template v-if="told.generationsLeft !== null">, reached {{ limitText(told) }}</template
+      {{ percent(limit) }}<template v-if="told.generationsLeft !== null">, {{ limitText(told) }}</template
       >.
-      <template v-if="founders"> What variety is left, {{ whole(founders) }} unrelated founders would hold. </template>
+      <template v-if="founders">
+        What variety is left,
+        {{ counted(Math.round(founders), 'unrelated founder', 'unrelated founders').toLowerCase() }}
+        would hold.
+      </template>
       {{ ' ' }}<button type="button" class="link" @click="emit('why')">Why?</button>
     </p>
     <div class="canvas"><NumberLine :data="data" :options="options" role="img" :aria-label="summary" /></div>
@@ -141,7 +129,7 @@ const founders = computed(() => foundersHolding(told.value?.inbreeding?.value ??
       <span class="outcross">Dotted: with unrelated males once, then on like this.</span>
     </p>
     <FamilyGraph :of="of" :now-ms="nowMs" />
-    <FollowedPairs :of="of" :limit="limit" :now-ms="nowMs" />
+    <FollowedPairs :of="of" :limit="limit" :line="told.inbreeding?.value ?? 0" :now-ms="nowMs" />
     <DataTable :columns="columns" :rows="rows" label="Inbreeding by generation" />
     <PlansPanel :of="of" :worker="worker" :rungs="rungs" />
   </div>

@@ -70,6 +70,7 @@ export type DueReason =
   | 'clutchHatching'
   | 'limbBud'
   | 'gradeGrown'
+  | 'gradeHalfNew'
   | 'dullSeen'
   | 'saltUp'
   | 'saltDown'
@@ -147,6 +148,8 @@ export interface ColonyCare {
   salt: readonly SaltStep[]
   /** when the young of those that breed in it for its line are grown; null where none are bred */
   grownMs: number | null
+  /** where they breed all the time: when half of the grown are new since they were graded; null elsewhere */
+  halfNewMs: number | null
   /** limbs that are on their way back */
   limbs: readonly LostLimbs[]
   /** verdicts on its water */

@@ -11,6 +11,12 @@ describe('grading a generation', () => {
     expect(due).toMatchObject({ dueMs: NOW - DAY_MS, everyDays: null, colonyId, why: { key: 'gradeGrown' } })
     expect(doing(due)).toBeNull()
     expect(itemOf('grade', { grownMs: NOW + 40 * DAY_MS })!.dueMs).toBe(NOW + 40 * DAY_MS)
+    expect(due.values).toEqual({})
+  })
+  it('is due again where they breed all the time, when half of the grown are new', () => {
+    const due = itemOf('grade', { halfNewMs: NOW - DAY_MS })!
+    expect(due).toMatchObject({ dueMs: NOW - DAY_MS, why: { key: 'gradeHalfNew' }, values: { again: 1 } })
+    expect(itemOf('grade', { grownMs: NOW, halfNewMs: NOW - DAY_MS })!.why.key).toBe('gradeGrown')
   })
 })
 

@@ -30,6 +30,7 @@ export interface CareSetting {
   batch?: ColonyCare['batch']
   salt?: ColonyCare['salt']
   grownMs?: number | null
+  halfNewMs?: number | null
   eggLots?: RoomCareInput['eggLots']
 }
 
@@ -54,6 +55,7 @@ export function careOf({
   salt = [],
   eggLots = [],
   grownMs = null,
+  halfNewMs = null,
 }: CareSetting = {}): RoomCareInput {
   const glass: Glass = { ...s.glass, ...g }
   const colony = { ...colonyOf(glass.id, { ...c, groupId, schools }), id: colonyId }
@@ -87,7 +89,7 @@ export function careOf({
         : [
             {
               ...{ colony, group, entries: currentEntries(colonyEntries), numbers, broods, limbs, values },
-              ...{ batch, salt, grownMs },
+              ...{ batch, salt, grownMs, halfNewMs },
             },
           ],
     entries,

@@ -11,13 +11,15 @@ const EARLY_DAYS = 7
 /** Grading, when a generation is grown, and dull ones that were seen and are to come out. */
 export const lineRule = (care: ColonyCare): DueItem[] => [...gradeDue(care), ...takeOutDue(care)]
 
-function gradeDue({ colony, grownMs }: ColonyCare): DueItem[] {
-  if (grownMs === null) return []
+function gradeDue({ colony, grownMs, halfNewMs }: ColonyCare): DueItem[] {
+  const dueMs = grownMs ?? halfNewMs
+  if (dueMs === null) return []
   return [
     item({
       ...{ key: `grade:${colony.id}`, kind: 'grade', colonyId: colony.id, glassId: presentGlassId(colony) },
-      ...{ dueMs: grownMs, everyDays: null, earlyDays: EARLY_DAYS, lateDays: LATE_DAYS, minutes: 30, flexible: true },
-      ...{ why: 'gradeGrown', whyValues: { from: grownMs }, basis: CP },
+      ...{ dueMs, everyDays: null, earlyDays: EARLY_DAYS, lateDays: LATE_DAYS, minutes: 30, flexible: true },
+      ...{ why: grownMs === null ? 'gradeHalfNew' : 'gradeGrown', whyValues: { from: dueMs }, basis: CP },
+      ...(grownMs === null && { values: { again: 1 } }),
     }),
   ]
 }
