@@ -41,6 +41,13 @@ function ask(of: BreedingGroup) {
   issue.value = ''
   open.value = true
 }
+// as many as go carry, until the keeper says otherwise
+watch(
+  () => typed.value.females,
+  (now, before) => {
+    if (typed.value.berried === before) typed.value.berried = now
+  },
+)
 const homes = computed(() => [
   { value: '', title: 'All stay where they are' },
   ...props.of.colonies
@@ -85,8 +92,8 @@ async function save() {
       <PickOne v-model="typed.to" label="Where they go" :options="homes" />
       <FieldGrid v-if="typed.to">
         <TextInput v-model="typed.females" label="Females that go" numeric />
-        <TextInput v-model="typed.males" label="Males that go" numeric />
         <EggsField v-model="typed.berried" :group-id="of.line.groupId" />
+        <TextInput v-model="typed.males" label="Males that go" numeric />
       </FieldGrid>
       <AnimalChips
         v-if="typed.to && group && theirs.length > 0"

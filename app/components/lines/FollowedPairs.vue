@@ -22,11 +22,8 @@ const tint = (inbreeding: number) => `${Math.round(100 * Math.min(0.5, (0.25 * i
     <FieldIssue :text="pairings.wrong" />
     <template v-if="shown">
       <p>{{ leastText(shown, { inbreeding: line, limit }, followed.nameOf) }}</p>
-      <div class="frame">
-        <table>
-          <caption class="hidden-to-eyes">
-            Inbreeding of the young of each pair
-          </caption>
+      <div class="pairs">
+        <table aria-label="Inbreeding of the young of each pair">
           <thead>
             <tr>
               <th scope="col" class="small muted">Young inbred by</th>
@@ -62,8 +59,12 @@ section {
   display: grid;
   gap: var(--space-4);
 }
-.frame {
+.pairs {
   overflow-x: auto;
+}
+table {
+  width: auto;
+  border-collapse: collapse;
 }
 th {
   text-align: left;

@@ -29,40 +29,44 @@ const hint = computed(() =>
     />
     <details class="fold">
       <summary>Size, food and warmth</summary>
-      <TextInput
-        :model-value="draft.sizeMm"
-        label="About how long, where nobody knows their age"
-        suffix="mm"
-        numeric
-        @update:model-value="emit('edit', { sizeMm: $event })"
-      />
-      <ChoiceChips
-        :model-value="draft.food"
-        label="Their food while they grew"
-        :options="foods"
-        @update:model-value="emit('edit', { food: $event })"
-      />
-      <TextInput
-        :model-value="draft.temperature"
-        label="Their water while they grew"
-        :suffix="valueUnit('temperatureC', settings.units)"
-        :placeholder="measured ?? ''"
-        :hint="hint"
-        numeric
-        @update:model-value="emit('edit', { temperature: $event })"
-      />
-      <p class="small muted">
-        What food and warmth made of them is not taken for breeding. Leave open what nobody knows; where the ladder is
-        about size, leave the length out.
-      </p>
+      <div class="grew more">
+        <TextInput
+          :model-value="draft.sizeMm"
+          label="About how long, where nobody knows their age"
+          suffix="mm"
+          numeric
+          @update:model-value="emit('edit', { sizeMm: $event })"
+        />
+        <ChoiceChips
+          :model-value="draft.food"
+          label="Their food while they grew"
+          :options="foods"
+          @update:model-value="emit('edit', { food: $event })"
+        />
+        <TextInput
+          :model-value="draft.temperature"
+          label="Their water while they grew"
+          :suffix="valueUnit('temperatureC', settings.units)"
+          :placeholder="measured ?? ''"
+          :hint="hint"
+          numeric
+          @update:model-value="emit('edit', { temperature: $event })"
+        />
+        <p class="small muted">
+          What food and warmth made of them is not taken for breeding. Leave open what nobody knows; where the ladder is
+          about size, leave the length out.
+        </p>
+      </div>
     </details>
   </div>
 </template>
 
 <style scoped>
-.grew,
-details {
+.grew {
   display: grid;
-  gap: var(--space-4);
+  gap: var(--space-5);
+}
+.more {
+  padding-top: var(--space-4);
 }
 </style>
