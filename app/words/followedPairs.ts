@@ -34,5 +34,8 @@ export function basisText({ females, males }: Pairings, nameOf: NameOf): string 
 /** Inbreeding of one animal by its parents, with what it stands on. */
 export const ownInbreeding = ({ inbreeding, known }: PairingAnimal): { value: string; below: string } => ({
   value: percent(inbreeding),
-  below: known === 'both' ? 'by the parents that you wrote down' : 'one parent is not known: it may be more',
+  below:
+    known === 'both'
+      ? 'by the parents that you wrote down; what its line shares comes on top'
+      : 'one parent is not known: it may be more',
 })

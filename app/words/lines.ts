@@ -26,7 +26,8 @@ const headingWord: Readonly<Record<Heading, string>> = {
 export function lineHeadline(told: LineTold, rungs: number): string {
   const { best, heading } = told
   const now = best ? `${num(percent(best.now))} now ${bestRungs(told, rungs)}` : ''
-  if (told.came?.unexplained) return `The newest generation fell further than breeding explains: ${now}.`
+  if (told.came?.unexplained)
+    return `The ${told.rolling ? 'line' : 'newest generation'} fell further than breeding explains: ${now}.`
   if (!best || heading === 'unknown') return `${headingWord[heading]}.`
   return `${headingWord[heading]}: ${now}, from ${num(percent(best.first))}.`
 }
@@ -171,7 +172,7 @@ export function nextStep(
   { grownMs, nowMs }: { /** when the young of who breeds now are grown */ grownMs: number | null; nowMs: number },
 ): string {
   if (!told) return 'Grade a first session.'
-  if (told.came?.unexplained) return 'Find out why the newest generation fell.'
+  if (told.came?.unexplained) return `Find out why ${told.rolling ? 'it' : 'the newest generation'} fell.`
   if (told.generationsLeft !== null && told.generationsLeft <= 1) return 'New blood: kinship is at your limit.'
   if (told.rolling) {
     const { culled, gradeAgainMs } = told.rolling

@@ -189,7 +189,7 @@ type Doubted = Standing & Pick<Chosen, 'doubt'>
  * Young and those whom they have joined, as one. What was chosen of those that stayed is not all in their genes: the
  * rest of it is still to be seen on them, and goes with them.
  */
-function withStayed(
+export function withStayed(
   young: Doubted,
   { share, breeders }: Stayed,
   run: LineRun,

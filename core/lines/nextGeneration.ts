@@ -1,7 +1,7 @@
 import { binomialFrom, normalFrom, type Ranged, STREAM_STEP, streamAt, uniformAt } from '#core/stats'
-import { type BreederSet, bothSexes, type LineHistory } from './history'
+import { type BreederSet, bothSexes, type LineHistory, type Stayed } from './history'
 import type { LineFit } from './lineFit'
-import { LINE_PRIOR, youngOf } from './lineModel'
+import { LINE_PRIOR, withStayed, youngOf } from './lineModel'
 import { type LineRun, sharesBelow } from './lineRun'
 import { rangeOf, type SharesTold, sharesTold } from './sharesTold'
 
@@ -29,6 +29,8 @@ export interface YoungAsked {
   young: number
   /** as whom they are graded; as they truly are when missing */
   grader?: string
+  /** whom they join, where the animals breed all the time */
+  stayed?: Stayed
   seed?: number
 }
 
@@ -37,12 +39,14 @@ export interface YoungAsked {
  * breeds, what segregates, the food and warmth of the next generation, and that so many grow up.
  * @throws RangeError for no breeders, or ones of one sex alone
  */
-export function nextGeneration(fit: LineFit, { breeders, young, grader, seed }: YoungAsked): NextGeneration {
+export function nextGeneration(fit: LineFit, asked: YoungAsked): NextGeneration {
+  const { young, grader } = asked
   const { rungs } = fit.model.history
   const many = manyOf(young)
-  const possible = youngDrawn(fit, { breeders, young, seed })
-  const draws = possible.map(({ mean, variance, run, uniform }) => {
-    const environment = LINE_PRIOR.environment * normalFrom(uniform())
+  const possible = youngDrawn(fit, asked)
+  const draws = possible.map(drawn => {
+    const { run, uniform } = drawn
+    const { mean, variance, environment } = joined(drawn, asked.stayed, fit)
     const shares: number[] = []
     let left = many
     let done = 0
@@ -61,14 +65,26 @@ export function nextGeneration(fit: LineFit, { breeders, young, grader, seed }: 
   return { shares, ...sharesTold(draws), gain: rangeOf(possible.map(p => p.gain)) }
 }
 
+/** The young in an environment of their own, and those whom they have joined, as one. */
+function joined(
+  { mean, variance, run, uniform }: ReturnType<typeof youngDrawn>[number],
+  stayed: Stayed | undefined,
+  fit: LineFit,
+): { mean: number; variance: number; environment: number } {
+  const environment = LINE_PRIOR.environment * normalFrom(uniform())
+  if (!stayed) return { mean, variance, environment }
+  const all = withStayed({ mean, variance, environment, raised: 0, doubt: 0 }, stayed, run, fit.model.rowOf)
+  return { ...all, mean: all.mean + Math.sqrt(all.doubt) * normalFrom(uniform()) }
+}
+
 /** How far the breeding values of the young rise, in each possible truth of the fit (as `gain` of the young). */
-export const gainsOf = (fit: LineFit, asked: Omit<YoungAsked, 'grader'>): number[] =>
+export const gainsOf = (fit: LineFit, asked: Omit<YoungAsked, 'grader' | 'stayed'>): number[] =>
   youngDrawn(fit, asked).map(y => y.gain)
 
 const manyOf = (young: number) => Math.max(2, Math.round(young))
 
 /** The young in each possible truth, with the luck that is left of it. */
-function youngDrawn(fit: LineFit, { breeders, young, seed = 7 }: Omit<YoungAsked, 'grader'>) {
+function youngDrawn(fit: LineFit, { breeders, young, seed = 7 }: Omit<YoungAsked, 'grader' | 'stayed'>) {
   if (!bothSexes(breeders)) throw new RangeError('young need males and females that breed')
   const { rowOf } = fit.model
   const segregates = fit.model.segregates(breeders)

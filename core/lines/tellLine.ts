@@ -5,7 +5,7 @@ import { courseOf } from './course'
 import { generationsLeft, type Variety, varietyAmong } from './effectiveBreeders'
 import { graderOf } from './gradings'
 import { type AgreementTold, agreementsOf, type KeeperTold, keepersOf } from './keepersTold'
-import { type BreederSet, bothSexes, type LineHistory } from './history'
+import { bothSexes, type LineGroup, type LineHistory } from './history'
 import { fitLine, type LineFit, LEARNT_AT_LEAST, rungWidth } from './lineFit'
 import { type GradedGeneration, type LineRead, type LineRecords, readLine } from './lineHistory'
 import { type InheritanceTold, inheritanceOf } from './segregation'
@@ -228,26 +228,28 @@ function cameOf({ history, generations }: LineRead): CameTold | null {
   // what grew up beside it tells of its year, and was not there to be asked
   const before = { ...history, groups: history.groups.filter(g => g.period !== last.period) }
   const { counts, gradings } = generations.at(-1)!
-  // where young join those that were there, what is asked of young alone is not what was graded
-  if (last.stayed) return null
-  if (before.groups.length === 0 || total(counts) === 0 || last.breeders.every(b => b.rungs === null)) return null
+  if (before.groups.length === 0 || total(counts) === 0) return null
+  // where young join those that stayed, nobody chosen is known too
+  if (!last.stayed && last.breeders.every(b => b.rungs === null)) return null
   if (gradedRows(before).length === 0) return null
-  return foreseen(before, { breeders: last.breeders, counts, grader: gradings[0] && graderOf(gradings[0]) })
+  return foreseen(before, { ...last, counts, grader: gradings[0] && graderOf(gradings[0]) })
+}
+
+/** A generation that was graded. */
+interface CameAsked extends Pick<LineGroup, 'breeders' | 'stayed'> {
+  /** by today's rungs */
+  counts: readonly number[]
+  grader: string | undefined
 }
 
 /**
  * Holds a graded generation against what was foreseen of it.
  * @param before the line without it
- * @param young its breeders, how it was graded by rungs, and by whom
  */
-export function foreseen(
-  before: LineHistory,
-  young: { breeders: readonly BreederSet[]; counts: readonly number[]; grader: string | undefined },
-): CameTold {
-  const { breeders, counts, grader } = young
+export function foreseen(before: LineHistory, { breeders, stayed, counts, grader }: CameAsked): CameTold {
   const fit = fitLine(before)
   const known = grader !== undefined && fit.model.graders.includes(grader) ? { grader } : {}
-  const forecast = nextGeneration(fit, { breeders, young: total(counts), ...known })
+  const forecast = nextGeneration(fit, { breeders, young: total(counts), ...(stayed && { stayed }), ...known })
   const meanRung = meanRungOf(counts)
   const down = forecast.meanRung.value - forecast.meanRung.low
   const low = forecast.meanRung.value - (down * zQuantile(1 - UNEXPLAINED)) / Z80

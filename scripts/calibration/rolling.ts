@@ -28,6 +28,8 @@ export interface RollingResult {
   pace: { held: boolean; width: number; off: number; truth: number } | null
   /** mean age of the parents of what was laid, weeks */
   parentsAge: { told: number; truth: number }
+  /** the newest grading against what was foreseen of it */
+  came: { held: boolean; fell: boolean } | null
 }
 
 const KEEPER_BLUR = 0.3
@@ -170,7 +172,7 @@ function toldOf(seed: number): RollingResult[] {
   const { plan, records, values, parentAges } = livedThrough(seed)
   const line = tellLine(records, 0.25)
   if (!line?.told.rolling || line.told.generations.length < 3) return []
-  const { heritability, rolling, generations } = line.told
+  const { heritability, rolling, generations, came } = line.told
   const held = ({ low, high }: { low: number; high: number }, truth: number) => truth >= low && truth <= high
   const last = generations.at(-1)!.fromMs / WEEK_MS
   const step = (plan.cuts.at(-1)! - plan.cuts[0]!) / (plan.cuts.length - 1)
@@ -189,6 +191,7 @@ function toldOf(seed: number): RollingResult[] {
         width: rolling.pace.weekly.high - rolling.pace.weekly.low,
       },
       parentsAge: { told: rolling.parentsAgeWeeks, truth: mean(parentAges) },
+      came: came && { held: held(came.forecast.meanRung, came.meanRung), fell: came.unexplained },
     },
   ]
 }
@@ -203,6 +206,7 @@ function slopeOf(list: readonly number[]): number {
 export function rollingTable(results: readonly RollingResult[]) {
   const part = (list: readonly { held: boolean }[]) => list.filter(x => x.held).length / list.length
   const paces = results.flatMap(r => (r.pace ? [r.pace] : []))
+  const came = results.flatMap(r => (r.came ? [r.came] : []))
   const [hs, ages] = [results.map(r => r.heritability), results.map(r => r.parentsAge)]
   return {
     n: results.length,
@@ -213,6 +217,8 @@ export function rollingTable(results: readonly RollingResult[]) {
     pace: mean(paces.map(p => p.truth)),
     paceWidth: mean(paces.map(p => p.width)),
     paceOff: mean(paces.map(p => p.off)),
+    cameHeld: part(came),
+    fell: came.filter(c => c.fell).length / came.length,
     parentsAge: mean(ages.map(a => a.truth)),
     parentsAgeOff: mean(ages.map(a => a.told - a.truth)),
   }

@@ -31,6 +31,8 @@ describe('words of a line', () => {
     expect(headline({ heading: 'plateau' })).toMatch(/^The line has come to a plateau: 43 %/)
     expect(headline({ heading: 'unknown' })).toMatch(/^One generation was graded/)
     expect(headline({ came: { unexplained: true } as never })).toMatch(/fell further than breeding explains: 43 %/)
+    const always = { came: { unexplained: true } as never, rolling: {} as never }
+    expect(headline(always)).toMatch(/^The line fell further/)
     expect(bestRungs({ bestFrom: 2 }, 3)).toBe('grade 3')
     expect(bestRungs({ bestFrom: 2 }, 5)).toBe('grade 3, 4 or 5')
   })

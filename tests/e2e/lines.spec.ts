@@ -1,13 +1,6 @@
 import { expect, type Page, test } from '@playwright/test'
+import { openLine, toLines, toTab } from './lineSteps'
 import { expectAccessible, notice, openDemo, sheet, startColony, startRoom } from './steps'
-
-const toLines = (page: Page) => page.getByRole('link', { name: 'Lines', exact: true }).first().click()
-const openLine = async (page: Page, name: string) => {
-  await toLines(page)
-  await page.getByRole('link', { name, exact: true }).click()
-  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible()
-}
-const toTab = (page: Page, name: string) => page.getByRole('tab', { name }).click()
 
 test('from the words of a ladder over sixty grades by keys to breeders and a forecast', async ({ page }) => {
   test.setTimeout(120_000)
@@ -187,30 +180,6 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
   await sheet(page).getByRole('button', { name: 'Let them back' }).click()
   await expect(notice(page)).toContainText('2 of Slate let back into Slate.')
   await expect(page.getByText(/breed in Slate box/)).toHaveCount(0)
-})
-
-test('a male that is followed breeds again, and is known as the same one', async ({ page }) => {
-  await openDemo(page)
-  await openLine(page, 'Barley')
-  await toTab(page, 'Kinship')
-  await expect(page.getByText('Least related: Sorrel with Reed, young inbred by 19 %.')).toBeVisible({
-    timeout: 30_000,
-  })
-  const pairs = page.getByRole('table', { name: 'Inbreeding of the young of each pair' })
-  await expect(pairs.getByRole('row', { name: /^Tansy/ })).toContainText('38 %')
-  await expect(page.getByRole('row', { name: /^No. 4/ })).toContainText('(Marsh)')
-  await expectAccessible(page)
-  await pairs.getByRole('link', { name: 'Reed' }).click()
-  await expect(page.getByText('by the parents that you wrote down')).toBeVisible()
-  await openLine(page, 'Barley')
-  await toTab(page, 'Breed')
-  await page.getByRole('button', { name: 'Put them to breed' }).click({ timeout: 40_000 })
-  await page.getByRole('button', { name: 'Set the breeders' }).click()
-  await sheet(page).getByRole('checkbox', { name: 'Marsh' }).check()
-  await sheet(page).getByRole('button', { name: 'Set them' }).click()
-  await expect(notice(page)).toContainText('the breeders are set')
-  await toTab(page, 'Breed')
-  await expect(page.getByText(/since .*, among them Marsh\./)).toBeVisible()
 })
 
 test('a colony that breeds all the time is graded, and the dull ones leave it', async ({ page }) => {

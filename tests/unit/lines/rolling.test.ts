@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { groupOf } from '#core/groups'
 import {
+  fitLine,
   grownTogether,
   inbreedingOfGroups,
   type LineFit,
   type LineGroup,
+  nextGeneration,
   paceByTime,
   readLine,
   renewalOf,
@@ -103,10 +105,16 @@ describe('a colony that breeds all the time', () => {
     expect(told.pace).toBeCloseTo(rolling!.pace!.weekly.value * renewal.parentsAgeWeeks, 9)
     expect(told.generationYears).toBeCloseTo((renewal.parentsAgeWeeks * 7) / 365.25, 9)
     expect(told.generations.map(g => g.at)).toEqual([0, 10, 30].map(w => 1 + w / renewal.parentsAgeWeeks))
-    // young of those left are foreseen; what young and old together came to is not held against it
-    expect([told.next === null, told.came]).toEqual([false, null])
+    // young of those left are foreseen, and young and old together were
+    expect(told.next).not.toBeNull()
+    expect(told.came).toMatchObject({ unexplained: false })
     expect(told.next!.meanRung.value).toBeGreaterThan(told.generations[2]!.byGenes.value - 0.05)
     expect(tellLine(l.records(), 0.25)!.told.rolling!.culled).toBe(false)
+    // nobody was taken out, and half of them are dull at once: a stranger, or another eye
+    const newest = l.entries.findLast(e => e.kind === 'grading')!
+    const dull = { ...newest, seen: l.spread([60, 10, 5, 5], 'unknown') } as Entry
+    const fallen = { ...l.records(), entries: l.entries.map(e => (e === newest ? dull : e)) }
+    expect(tellLine(fallen, 0.25)!.told.came).toMatchObject({ unexplained: true })
   })
 })
 
@@ -140,6 +148,36 @@ describe('those who stayed', () => {
     // the spread between the two is added
     const half = withShare(0.5)
     expect(half.variance).toBeCloseTo((all.variance + none.variance) / 2 + all.mean ** 2 / 4, 9)
+  })
+})
+
+describe('what was foreseen of young that join those who stayed', () => {
+  const first = lineOf([{ counts: [30, 40, 30], kept: [] }])
+  const fit = fitLine(first)
+  const breeders = [{ ...bred('g0', [1, 1, 1], 'mixed'), rungs: null }]
+  const meanRung = (stayed?: { share: number; rungs: number[] | null }) =>
+    nextGeneration(fit, {
+      ...{ breeders, young: 100 },
+      ...(stayed && {
+        stayed: {
+          share: stayed.share,
+          breeders: { ...bred('g0', stayed.rungs ?? [1, 1, 1], 'mixed'), rungs: stayed.rungs },
+        },
+      }),
+    }).meanRung
+  it('is that of the young where nobody stayed, and of those that were left where all did', () => {
+    expect(meanRung({ share: 0, rungs: [0, 0, 30] }).value).toBeCloseTo(meanRung().value, 1)
+    // the best third are nearly as they were: their rungs fall back by the keeper's error alone
+    const best = meanRung({ share: 1, rungs: [0, 0, 30] }).value
+    expect(best).toBeGreaterThan(meanRung().value + 0.5)
+    expect(best).toBeLessThan(3)
+    const half = meanRung({ share: 0.5, rungs: [0, 0, 30] }).value
+    expect(half).toBeGreaterThan(meanRung().value + 0.2)
+    expect(half).toBeLessThan(best - 0.2)
+  })
+  it('has less of the luck of another year in it the more stayed', () => {
+    const wide = ({ low, high }: { low: number; high: number }) => high - low
+    expect(wide(meanRung({ share: 0.9, rungs: null }))).toBeLessThan(wide(meanRung()))
   })
 })
 
