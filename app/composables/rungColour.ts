@@ -11,3 +11,7 @@ export const rungColour = (k: number, rungs: number): string => shade(DULL, FULL
 /** The same for thin lines, which must be seen on paper. */
 export const rungStroke = (k: number, rungs: number): string =>
   shade([190, 140, 104], [122, 43, 10], rungs > 1 ? k / (rungs - 1) : 1)
+
+/** How deep something is tinted that has a limit: a quarter at the limit, half at twice as much and above. */
+export const limitTint = (value: number, limit: number): string =>
+  `${Math.round(100 * Math.min(0.5, (0.25 * value) / limit))}%`

@@ -1,4 +1,4 @@
-import { breedingCore, gradeAgainMs, renewalOf, runningOf, stretchesOf, weeksUntilGrown } from '#core/lines'
+import { breedingCore, gradeAgainMs, renewalOf, runningOf, seenIn, stretchesOf, weeksUntilGrown } from '#core/lines'
 import { groupOf } from '#core/groups'
 import { type Colony, type Entry, type Line, type RungCount, WEEK_MS } from '#core/records'
 
@@ -32,7 +32,10 @@ export function useBreeding() {
   function halfNewIn(colony: Colony, entries: readonly Entry[]): number | null {
     const line = room.lines.find(l => l.id === colony.lineId)
     if (!line || line.spareColonyId === colony.id || room.generations.some(g => g.lineId === line.id)) return null
-    const stretches = stretchesOf(entries.filter(e => e.kind === 'grading'))
+    const ladder = room.ladders.find(l => l.id === line.ladderIds[0])
+    const stretches = stretchesOf(
+      entries.filter(e => e.kind === 'grading').filter(e => ladder && seenIn(e, ladder).length > 0),
+    )
     return stretches.length > 1 ? gradeAgainMs(stretches.at(-1)!.fromMs, renewalOf(groupOf(line.groupId))) : null
   }
   return { breedersOf, coreOf, grownIn, grownMs, halfNewIn }

@@ -1,5 +1,5 @@
 import { storeToRefs } from 'pinia'
-import { grownTogether, type LineRecords, type LineTold } from '#core/lines'
+import { grownTogether, type LineRecords, type LineTold, withAncestors } from '#core/lines'
 import { type Animal, type Colony, type Entry, type Line, USUAL_KINSHIP_LIMIT } from '#core/records'
 import { openDb } from '~/data/database'
 import { entriesOfKinds } from '~/data/log'
@@ -76,13 +76,16 @@ function useLineRecords({ log, read, leftOrGraded, grown }: ReturnType<typeof us
   function recordsOf(line: Line): Records | null {
     const [ladder, ...beside] = laddersOf(line)
     if (!ladder) return null
+    const breedingGroups = room.breedingGroups.filter(g => g.lineId === line.id)
     return {
-      ...{ line, ladder, beside },
+      ...{ line, ladder, beside, breedingGroups },
       generations: room.generations.filter(g => g.lineId === line.id),
-      breedingGroups: room.breedingGroups.filter(g => g.lineId === line.id),
       entries: leftOrGraded(line.id),
       grown: grown.value.get(line.id) ?? [],
-      animals: room.all.animals.filter(a => a.groupId === line.groupId),
+      animals: withAncestors(
+        breedingGroups.flatMap(b => b.animalIds),
+        room.all.animals,
+      ),
     }
   }
   const { lines, ladders, generations, breedingGroups, all } = storeToRefs(room)

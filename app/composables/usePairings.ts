@@ -12,9 +12,8 @@ export interface PairingsTold {
 export function usePairings(asked: () => readonly Animal[]): Ref<PairingsTold> {
   const room = useRoomStore()
   return computed(() => {
-    const all = room.all.animals.map(({ id, sireIds, damIds }) => ({ id, sireIds, damIds }))
     try {
-      return { told: pairingsOf(asked(), all), wrong: '' }
+      return { told: pairingsOf(asked(), room.all.animals), wrong: '' }
     } catch (error) {
       if (!(error instanceof RangeError)) throw error
       return { told: null, wrong: 'An animal is written down as its own ancestor: correct its parents.' }

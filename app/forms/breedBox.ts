@@ -82,9 +82,8 @@ export function readRelease(
   }
   const number = rungsTotal(going)
   const parts = headsOfRungs(going)
-  const eggs = readBerried(typed.berried)
+  const eggs = readBerried(typed.berried, parts.females)
   if (!eggs.ok) return `How many carry eggs? ${eggs.issue}`
-  if ((eggs.told.berried ?? 0) > parts.females) return `No more carry eggs than go as females: ${parts.females}.`
   if (typed.animalIds.length > number) return `${typed.animalIds.length} are named: as many go at least.`
   if (going.length === 0) return 'Nobody goes back: say how many, or let all stay.'
   const move = Entry.parse({

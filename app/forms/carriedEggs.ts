@@ -5,11 +5,19 @@ import { wholeNumber } from './wholeNumber'
 const travels: ReadonlySet<string> = new Set<EntryKind>(['addition', 'removal', 'move'])
 export const canCarry = (kind: string): boolean => travels.has(kind)
 
-/** Reads how many carry eggs; nothing where the field is empty. */
-export function readBerried(text: string): { ok: true; told: { berried?: number } } | { ok: false; issue: string } {
+/**
+ * Reads how many carry eggs; nothing where the field is empty.
+ * @param most females that may carry; as many as there are where it is not known
+ */
+export function readBerried(
+  text: string,
+  most = Infinity,
+): { ok: true; told: { berried?: number } } | { ok: false; issue: string } {
   if (text.trim() === '') return { ok: true, told: {} }
   const read = wholeNumber(text, 0)
-  return read.ok ? { ok: true, told: { berried: read.value } } : read
+  if (!read.ok) return read
+  if (read.value > most) return { ok: false, issue: `No more carry eggs than go as females: ${most}.` }
+  return { ok: true, told: { berried: read.value } }
 }
 
 /** On which rungs those stood whose number is corrected, as long as they fit it: the sheet has no fields for them. */

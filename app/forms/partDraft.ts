@@ -51,11 +51,9 @@ function readMove(draft: PartDraft, { colony, nowMs }: PartContext) {
   const heads: Heads | null = read.ok ? read.heads : null
   if (heads && draft.animalIds.length > headsTotal(heads))
     issues.heads = `${draft.animalIds.length} are named: as many go at least.`
-  const eggs = readBerried(draft.berried)
+  const eggs = readBerried(draft.berried, heads ? heads.females + heads.unsexed : Infinity)
   if (!eggs.ok) issues.berried = eggs.issue
   const told = eggs.ok ? eggs.told : {}
-  const mayCarry = heads ? heads.females + heads.unsexed : 0
-  if ((told.berried ?? 0) > mayCarry) issues.berried = `No more carry eggs than go as females: ${mayCarry}.`
   return { issues, heads, going: { animalIds: draft.animalIds, ...told, atMs: day.ok ? day.ms : nowMs } }
 }
 

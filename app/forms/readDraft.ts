@@ -1,4 +1,5 @@
 import { format, isSameDay } from 'date-fns'
+import { carriesEggs } from '#core/groups'
 import {
   type Colony,
   Entry,
@@ -70,7 +71,7 @@ export function readDraft(
   const ofGlass = glassKinds.has(draft.kind)
   const named = animalKinds.has(draft.kind) ? draft.animalIds : []
   const made = readKind({ ...draft, kind: draft.kind }, units, issues)
-  const split = readSplit(draft, Number(made.raw.number), issues)
+  const split = readSplit(draft, { groupId: colony.groupId, number: Number(made.raw.number) }, issues)
   if (Object.keys(issues).length > 0) return { ok: false, issues }
   const parsed = Entry.safeParse({
     ...stamp,
@@ -93,9 +94,14 @@ export function readDraft(
 }
 
 /** What goes with animals that come or go: eggs, and on a correction the rungs on which they stood. */
-function readSplit({ kind, values, correcting }: Draft, number: number, issues: DraftIssues): Base {
+function readSplit(
+  { kind, values, correcting }: Draft,
+  { groupId, number }: { groupId: string; number: number },
+  issues: DraftIssues,
+): Base {
   if (!canCarry(kind)) return {}
-  const carried = readBerried(values.berried ?? '')
+  // what was typed for another colony stays in the draft, and means nothing of one that lays
+  const carried = readBerried(carriesEggs(groupId) ? (values.berried ?? '') : '')
   if (!carried.ok) issues.berried = carried.issue
   return { ...rungsKept(correcting?.kind === kind ? correcting : null, number), ...(carried.ok && carried.told) }
 }

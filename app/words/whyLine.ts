@@ -2,6 +2,7 @@ import { HERITABILITY_PRIOR, type LineTold } from '#core/lines'
 import { percent, plain, whole } from './numbers'
 import { heritabilityText, keeperText, limitText, shareRange } from './lines'
 import { basisText } from './states'
+import { shortName } from './lineGenerations'
 import { dayText } from './when'
 import type { Why } from './why'
 
@@ -36,7 +37,8 @@ export function whyLine(told: LineTold, nowMs: number): Why {
         'without the keepers’ error.',
       ...(told.rolling ? [ROLLING] : []),
       'Few breeders drift by chance (Hill 1972): the range holds that. A spare glass in which nobody chooses tells a ' +
-        'good year from a gain. Gradings at another age than usual are put to the usual one.',
+        'good year from a gain. Gradings at another age or size, with other food or warmth than usual, are put to ' +
+        'the usual.',
     ],
     formula: told.rolling
       ? 'response a week = heritability × selection of a generation ÷ the parents’ mean age'
@@ -54,7 +56,9 @@ export function whyLine(told: LineTold, nowMs: number): Why {
         value: '0.35 standard deviations',
         basis: memory,
       },
-      { name: 'Twice the age adds', value: '0.2 standard deviations, or none to twice that', basis: memory },
+      { name: 'Twice the age or size adds', value: '0.2 standard deviations, or none to twice that', basis: memory },
+      { name: 'Richer food adds', value: '0.1 standard deviations a step, or none to twice that', basis: memory },
+      { name: 'A degree of warmth adds', value: '0.05 standard deviations either way', basis: memory },
     ],
     narrows: [
       'A second keeper who grades the same animals again: then errors are measured, not remembered.',
@@ -69,7 +73,7 @@ export function whyLine(told: LineTold, nowMs: number): Why {
 }
 
 /** What stands behind inbreeding. */
-export function whyKinship(told: LineTold): Why {
+export function whyKinship(told: LineTold, nowMs: number): Why {
   const { inbreeding, variety } = told
   return {
     title: 'Inbreeding, and why',
@@ -79,14 +83,17 @@ export function whyKinship(told: LineTold): Why {
         : 'Nothing is known of who bred.',
       ...(told.generationsLeft === null ? [] : [`Your limit is ${limitText(told)}.`]),
     ],
-    inputs: told.generations.map(g => ({
-      text: `No. ${g.n}: ${shareRange(g.inbreeding)}${g.bred ? '' : ', who bred it on is not written down'}`,
-    })),
+    inputs: told.generations.map(g => {
+      const untold = g.bred ? '' : ', who bred it on is not written down'
+      return { text: `${shortName(g, told, nowMs)}: ${shareRange(g.inbreeding)}${untold}` }
+    }),
     method: [
       'Two hundred pedigrees that may lie behind the numbers of breeders are drawn, and kinship is reckoned in each ' +
         'by the tabular method (Emik & Terrill 1949). The middle and the range are over these.',
       'Relatives are chosen together, because what they are chosen for runs in families (Wray & Thompson 1990): that ' +
         'is drawn too. Founders are taken to be unrelated.',
+      'Who is followed and named among the breeders is the same one each time, with the parents that you wrote ' +
+        'down.',
     ],
     formula:
       'effective size = 4 · males′ · females′ / (males′ + females′); a generation costs 1 / (2 · effective size)',

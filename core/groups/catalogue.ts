@@ -43,3 +43,6 @@ const byId = new Map(groups.map(g => [g.id, g]))
 export function groupOf(id: string): SpeciesGroup {
   return byId.get(id) ?? custom
 }
+
+/** Whether females of a group carry their eggs, so that these go where they go. */
+export const carriesEggs = (id: string): boolean => groupOf(id).stages.eggs === 'carried'

@@ -1,4 +1,4 @@
-export { groupOf, groups } from './catalogue'
+export { carriesEggs, groupOf, groups } from './catalogue'
 export {
   compatibility,
   type Compatibility,

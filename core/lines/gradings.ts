@@ -1,6 +1,5 @@
 import { type EntryOf, type Id, type Ladder, presentRungs, type RungCount, spanOf, wordRungId } from '#core/records'
-import type { GradedSex, GradedTwice, GroupGrading, RungCell } from './history'
-import type { Upbringing } from './upbringing'
+import type { GradedSex, GradedTwice, GroupGrading, RungCell, Upbringing } from './history'
 
 type Grading = EntryOf<'grading'>
 /** Who graded, where nobody signed. */

@@ -1,4 +1,5 @@
 import type { Id } from '#core/records'
+import { heldBy } from './history'
 import { rowIn } from './rowIn'
 
 /** Animals of a group that bred, as far as they are known: how many of which group. */
@@ -100,13 +101,12 @@ interface Shares {
 }
 
 function sharesOf(breeders: readonly Breeders[], rowOf: ReadonlyMap<Id, number>): Shares[] {
-  const of = ({ number, young = number }: Breeders) => young
-  const all = breeders.reduce((sum, b) => sum + of(b), 0)
+  const all = breeders.reduce((sum, b) => sum + heldBy(b), 0)
   return breeders.map(b => {
     const { groupId, number } = b
     const row = rowOf.get(groupId)
     if (row === undefined) throw new RangeError(`the breeders’ group ${groupId} does not stand before their young`)
-    return { row, number, share: of(b) / all }
+    return { row, number, share: heldBy(b) / all }
   })
 }
 

@@ -1,5 +1,4 @@
 import type { Id } from '#core/records'
-import type { Upbringing } from './upbringing'
 
 /** Whose grades they are: one sex, or both where nobody told them apart. */
 export type GradedSex = 'female' | 'male' | 'mixed'
@@ -13,6 +12,18 @@ export interface RungCell {
   from: number
   to: number
   number: number
+}
+
+/** What is said of how graded animals grew up. */
+export interface Upbringing {
+  /** about how old they were, weeks */
+  ageWeeks?: number
+  /** about how long, or how wide, they were, mm */
+  sizeMm?: number
+  /** how well they were fed while they grew */
+  food?: 'sparse' | 'usual' | 'rich'
+  /** how warm their water was while they grew */
+  temperatureC?: number
 }
 
 /** One keeper's grades of a group. The cells are all rungs of the ladder of that day, those with nobody as well. */
@@ -45,6 +56,9 @@ export interface BreederSet {
   /** how many of the next group are their young, of each sex the same; where missing all breeders have as many */
   young?: number
 }
+
+/** How much of the next group is theirs: by their young where these are known, and else by how many they are. */
+export const heldBy = ({ young, number }: { young?: number | undefined; number: number }): number => young ?? number
 
 /** Breeders as whole animals, at least one. */
 export const breedingIn = ({ number }: Pick<BreederSet, 'number'>): number => Math.max(1, Math.round(number))

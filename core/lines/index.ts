@@ -39,7 +39,7 @@ export {
   type GroupKinships,
   groupKinships,
 } from './groupKinship'
-export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage } from './kinship'
+export { inbreedingOf, kinshipOf, type Kinships, kinships, meanKinship, type Parentage, withAncestors } from './kinship'
 export { type Graded, keptMean, rungMeans, rungShares, youngShares } from './liability'
 export { nextGeneration, type NextGeneration, usualYoung, type YoungAsked } from './nextGeneration'
 export { inbreedingOfGroups, type InbreedingTold } from './pedigreeDraws'
@@ -62,6 +62,7 @@ export {
   type LineGroup,
   type LineHistory,
   type RungCell,
+  type Upbringing,
 } from './history'
 export { realisedHeritability, type SelectedGeneration, type Slope } from './realisedHeritability'
 export { type Inheritance, inheritanceOf, type InheritanceTold, inheritances, type ThrowbackLook } from './segregation'

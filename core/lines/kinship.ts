@@ -52,6 +52,20 @@ export function kinships(animals: readonly Parentage[]): Kinships {
   return { rowOf, matrix }
 }
 
+/** Some animals and all of their ancestors. */
+export function withAncestors<A extends Parentage>(ids: readonly Id[], all: readonly A[]): A[] {
+  const byId = new Map(all.map(a => [a.id, a]))
+  const found = new Set<A>()
+  const open = [...ids]
+  while (open.length > 0) {
+    const animal = byId.get(open.pop()!)
+    if (!animal || found.has(animal)) continue
+    found.add(animal)
+    open.push(...animal.sireIds, ...animal.damIds)
+  }
+  return [...found]
+}
+
 /** Animals so that parents stand before their young, with the founders that are only named as parents. */
 function parentsFirst(animals: readonly Parentage[]): Parentage[] {
   const byId = new Map(animals.map(a => [a.id, a]))

@@ -1,7 +1,7 @@
 import { type Chosen, chosenOf, type Eye, joinChosen, type Standing } from './chosen'
 import { UNEVENNESS } from './familySizes'
 import { groupKinships } from './groupKinship'
-import { type BreederSet, type GradedSex, gradersOf, type LineHistory, type Stayed } from './history'
+import { type BreederSet, type GradedSex, gradersOf, heldBy, type LineHistory, type Stayed } from './history'
 import { breederGroups } from './breederGroups'
 import { fillChances, type LineRun, sign } from './lineRun'
 import { differedIn, raisedBy, upbringingOf } from './upbringing'
@@ -128,12 +128,12 @@ export function lineModel(history: LineHistory): LineModel {
   const rowOf = new Map(history.groups.map((g, row) => [g.id, row]))
   const kin = groupKinships(breederGroups(history.groups))
   const differed = differedIn(history)
-  const raised = history.groups.map(g => upbringingOf([...g.gradings, ...g.twice]))
+  const upbringings = history.groups.map(g => upbringingOf([...g.gradings, ...g.twice]))
   const layout = layoutOf(history, { graders: graders.length, periods: periods.length, differed: differed.length })
   const cells = cellsOf(history).reduce((sum, c) => sum + c.counts.length, 0)
   function segregates(breeders: readonly BreederSet[]): number {
-    const all = breeders.reduce((sum, b) => sum + b.number, 0)
-    return 1 - breeders.reduce((sum, b) => sum + (b.number / all) * kin.inbreeding[rowOf.get(b.groupId)!]!, 0)
+    const all = breeders.reduce((sum, b) => sum + heldBy(b), 0)
+    return 1 - breeders.reduce((sum, b) => sum + (heldBy(b) / all) * kin.inbreeding[rowOf.get(b.groupId)!]!, 0)
   }
   const kept = history.groups.map(({ breeders }) => segregates(breeders))
 
@@ -158,22 +158,22 @@ export function lineModel(history: LineHistory): LineModel {
     for (let row = from; row < history.groups.length; row++) {
       const group = history.groups[row]!
       const environment = LINE_PRIOR.environment * z[layout.periods + periods.indexOf(group.period)]!
-      const grown = raisedBy(differed, made.slopes, raised[row])
+      const raised = raisedBy(differed, made.slopes, upbringings[row])
       const luck = row === 0 ? 0 : z[layout.groups + row - 1]!
       if (group.breeders.length === 0)
-        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment, raised: grown })
+        made.standings.push({ mean: LINE_PRIOR.strangers * luck, variance: heritability, environment, raised })
       else {
         const { mean, variance, doubt, segregating } = youngOf(group.breeders, made, rowOf, heritability * kept[row]!)
         const young = {
           mean,
           variance,
           environment,
-          raised: grown,
+          raised,
           doubt: doubt + segregating / Math.max(1, group.size),
         }
         const all = group.stayed ? withStayed(young, group.stayed, made, rowOf) : young
         const moved = all.mean + Math.sqrt(all.doubt) * luck
-        made.standings.push({ mean: moved, variance: all.variance, environment: all.environment, raised: grown })
+        made.standings.push({ mean: moved, variance: all.variance, environment: all.environment, raised })
       }
       at = fillChances(made, row, group, at)
     }
@@ -227,16 +227,16 @@ export function youngOf(
 ): Young {
   const side = (sex: GradedSex): Chosen & { number: number } => {
     const own = breeders.filter(b => b.sex === sex || b.sex === 'mixed')
-    const sets = own.map(b => ({
-      number: b.sex === 'mixed' ? b.number / 2 : b.number,
-      weight: b.young ?? (b.sex === 'mixed' ? b.number / 2 : b.number),
-      chosen: chosenOf(b, {
+    const sets = own.map(b => {
+      const number = b.sex === 'mixed' ? b.number / 2 : b.number
+      const chosen = chosenOf(b, {
         standing: run.standings[rowOf.get(b.groupId)!]!,
         eye: moved(eyeOf(run, b.grader), sign[b.sex] * run.sexes),
         environment: run.rest,
         unevenness: UNEVENNESS[b.sex],
-      }),
-    }))
+      })
+      return { number, weight: heldBy({ ...b, number }), chosen }
+    })
     return { ...joinChosen(sets), number: sets.reduce((sum, s) => sum + s.number, 0) }
   }
   const [sires, dams] = [side('male'), side('female')]

@@ -1,7 +1,7 @@
 import type { Id } from '#core/records'
 import { normalFrom, STREAM_STEP, uniformAt } from '#core/stats'
 import { unevenDrawn } from './familySizes'
-import { type BreederSet, breedingIn, type LineGroup } from './history'
+import { type BreederSet, breedingIn, heldBy, type LineGroup } from './history'
 import type { Parentage } from './kinship'
 import { selectionOf } from './selection'
 
@@ -105,7 +105,10 @@ export function onePedigree(
         const member = id === undefined ? grow(from, pull) : byName.animal(id, pull)
         for (const sex of ['male', 'female'] as const)
           if (set.sex === sex || (set.sex === 'mixed' && (i % 2 === 0) === (sex === 'male')))
-            members[sex].push({ member, share: youngEach(set) * unevenShare(uneven[sex], normalFrom(uniform())) })
+            members[sex].push({
+              member,
+              share: (heldBy(set) / set.number) * unevenShare(uneven[sex], normalFrom(uniform())),
+            })
       }
     }
     const [sires, dams] = [sideOf(members.male), sideOf(members.female)]
@@ -154,11 +157,8 @@ function followedIn(followed: ReadonlyMap<Id, Parentage>, { grow, parent, born, 
     const free = ids.filter(id => !under.has(id))
     return free[Math.floor(uniform() * free.length)]
   }
-  return { animal, isOf: (id: Id, row: number) => void (rows.has(id) || rows.set(id, row)) }
+  return { animal, isOf: (id: Id, row: number) => void rows.set(id, row) }
 }
-
-/** Young that grew up of each breeder of a set, where that is known; of others one is as good as the next. */
-const youngEach = ({ young, number }: BreederSet) => (young ?? number) / number
 
 /** One of a side: by its share in the young, and by what is chosen for. */
 function drawn({ members, shares }: Side, pull: number, values: Float64Array, chance: number): number {

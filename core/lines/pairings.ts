@@ -1,5 +1,5 @@
 import type { Animal, Id } from '#core/records'
-import { inbreedingOf, kinshipOf, kinships, type Parentage } from './kinship'
+import { inbreedingOf, kinshipOf, kinships, type Parentage, withAncestors } from './kinship'
 
 /** Animals that are followed one by one, and what their young would be. */
 export interface Pairings {
@@ -23,7 +23,8 @@ export interface PairingAnimal {
  * @throws RangeError for an animal that is written down as its own ancestor
  */
 export function pairingsOf(asked: readonly Pick<Animal, 'id' | 'sex'>[], all: readonly Parentage[]): Pairings {
-  const kin = kinships(all)
+  const ids = asked.map(a => a.id)
+  const kin = kinships(withAncestors(ids, all))
   const byId = new Map(all.map(a => [a.id, a]))
   const told = ({ id }: Pick<Animal, 'id'>): PairingAnimal => {
     const { sireIds, damIds } = byId.get(id)!

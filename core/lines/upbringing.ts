@@ -1,16 +1,4 @@
-import type { GradedTwice, GroupGrading, LineHistory } from './history'
-
-/** What is said of how graded animals grew up. */
-export interface Upbringing {
-  /** about how old they were, weeks */
-  ageWeeks?: number
-  /** about how long, or how wide, they were, mm */
-  sizeMm?: number
-  /** how well they were fed while they grew */
-  food?: 'sparse' | 'usual' | 'rich'
-  /** how warm their water was while they grew */
-  temperatureC?: number
-}
+import type { GradedTwice, GroupGrading, LineHistory, Upbringing } from './history'
 
 /** What moves a trait beside genes, and is said with a grading. */
 export interface Condition {

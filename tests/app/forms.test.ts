@@ -82,6 +82,10 @@ describe('the log sheet', () => {
     expect(entry({ number: '8', values: { berried: '5' } })).not.toHaveProperty('berried')
     expect(issues({ ...moved, values: { ...moved.values, berried: '9' } }).berried).toContain('than there are females')
     expect(issues({ kind: 'addition', number: '8', values: { berried: 'x' } }).berried).toContain('no whole number')
+    // what was typed for shrimp means nothing of snails, whose field is not there
+    const snails = colony(nextId(), { groupId: 'ramshorn-snail' })
+    const laid = read({ kind: 'addition', number: '8', values: { berried: '5' } }, snails, units)
+    expect(laid.ok && laid.entry).not.toHaveProperty('berried')
   })
   it('keeps rungs and eggs of those that went when their number is corrected', () => {
     const rungs = [{ rungId: nextId(), sex: 'female' as const, number: 4 }]

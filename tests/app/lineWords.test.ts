@@ -125,7 +125,7 @@ describe('why', () => {
       method: expect.arrayContaining([expect.stringContaining('Rendel & Robertson')]),
       formula: expect.stringContaining('parents’ mean age'),
     })
-    const kinship = whyKinship(line)
+    const kinship = whyKinship(line, NOW)
     expect(kinship.reasons).toEqual([
       'About 20 % (10 % to 30 %) now.',
       'Your limit is reached in about two generations, about 12 months.',

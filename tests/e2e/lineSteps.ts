@@ -10,3 +10,24 @@ export const openLine = async (page: Page, name: string) => {
 }
 /** To a part of the line. */
 export const toTab = (page: Page, name: string) => page.getByRole('tab', { name }).click()
+
+/** Taps on the card of practice pictures until one is measured. */
+export async function measureOne(page: Page) {
+  for (let picture = 0; picture < 6; picture++) {
+    await page.getByRole('button', { name: 'A practice picture' }).click()
+    await expect(page.getByText('Tap on the card in the picture.')).toBeVisible({ timeout: 20_000 })
+    const shown = page.getByRole('application')
+    const box = (await shown.boundingBox())!
+    for (const part of [0.3, 0.45, 0.6]) {
+      await shown.click({ position: { x: 0.8 * box.width, y: part * box.height } })
+      const read = page.locator('p.statement').filter({ hasText: /covered|Hardly/ })
+      if (
+        await read.waitFor({ timeout: 4000 }).then(
+          () => true,
+          () => false,
+        )
+      )
+        return
+    }
+  }
+}

@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test'
-import { openLine, toLines, toTab } from './lineSteps'
+import { expect, test } from '@playwright/test'
+import { measureOne, openLine, toLines, toTab } from './lineSteps'
 import { expectAccessible, notice, openDemo, sheet, startColony, startRoom } from './steps'
 
 test('from the words of a ladder over sixty grades by keys to breeders and a forecast', async ({ page }) => {
@@ -73,7 +73,8 @@ test('from the words of a ladder over sixty grades by keys to breeders and a for
   await expect(page.getByRole('row', { name: /Next, forecast/ })).toHaveCount(0)
 })
 
-test('lines of the room: which improves, which fell, and how two keepers see', async ({ page }) => {
+test('lines of the room: which improves, which fell, how two keepers see, and who is followed', async ({ page }) => {
+  test.setTimeout(150_000)
   await openDemo(page)
   await toLines(page)
   await expect(page.locator('p.statement')).toContainText('improves fastest', { timeout: 30_000 })
@@ -113,6 +114,28 @@ test('lines of the room: which improves, which fell, and how two keepers see', a
   await expect(page.getByText('has grades on it')).toHaveCount(0)
   await toTab(page, 'Generations')
   await expect(page.getByRole('columnheader', { name: '6 dense to the toes' })).toBeVisible({ timeout: 20_000 })
+
+  // a male that is followed bred three generations, is known as the same one, and breeds again
+  await openLine(page, 'Barley')
+  await toTab(page, 'Kinship')
+  await expect(page.getByText('Least related: Sorrel with Reed, young inbred by 19 %.')).toBeVisible({
+    timeout: 30_000,
+  })
+  const pairs = page.getByRole('table', { name: 'Inbreeding of the young of each pair' })
+  await expect(pairs.getByRole('row', { name: /^Tansy/ })).toContainText('38 %')
+  await expect(page.getByRole('row', { name: /^No. 4/ })).toContainText('(Marsh)')
+  await expectAccessible(page)
+  await pairs.getByRole('link', { name: 'Reed' }).click()
+  await expect(page.getByText('by the parents that you wrote down')).toBeVisible()
+  await openLine(page, 'Barley')
+  await toTab(page, 'Breed')
+  await page.getByRole('button', { name: 'Put them to breed' }).click({ timeout: 40_000 })
+  await page.getByRole('button', { name: 'Set the breeders' }).click()
+  await sheet(page).getByRole('checkbox', { name: 'Marsh' }).check()
+  await sheet(page).getByRole('button', { name: 'Set them' }).click()
+  await expect(notice(page)).toContainText('the breeders are set')
+  await toTab(page, 'Breed')
+  await expect(page.getByText(/since .*, among them Marsh\./)).toBeVisible()
 })
 
 test('a stack is sent by a key, part of it by a number, and lines that cross are kept apart', async ({ page }) => {
@@ -227,27 +250,6 @@ test('a colony that breeds all the time is graded, and the dull ones leave it', 
   await page.getByRole('link', { name: 'Grade a session' }).click()
   await expect(page.getByLabel('Which generation')).toHaveValue('always')
 })
-
-/** Taps on the card of practice pictures until one is measured. */
-async function measureOne(page: Page) {
-  for (let picture = 0; picture < 6; picture++) {
-    await page.getByRole('button', { name: 'A practice picture' }).click()
-    await expect(page.getByText('Tap on the card in the picture.')).toBeVisible({ timeout: 20_000 })
-    const shown = page.getByRole('application')
-    const box = (await shown.boundingBox())!
-    for (const part of [0.3, 0.45, 0.6]) {
-      await shown.click({ position: { x: 0.8 * box.width, y: part * box.height } })
-      const read = page.locator('p.statement').filter({ hasText: /covered|Hardly/ })
-      if (
-        await read.waitFor({ timeout: 4000 }).then(
-          () => true,
-          () => false,
-        )
-      )
-        return
-    }
-  }
-}
 
 test('on a phone a session is graded by touch, and by numbers', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { Animal } from '#core/records'
 
-/** Which of the followed animals an entry is about; none when it is about the others, or about nobody known. */
+/**
+ * Which of the followed animals an entry is about; none when it is about the others, or about nobody known. Nothing is
+ * asked where nobody is followed.
+ */
 defineProps<{ animals: readonly Animal[]; colonyId: string; legend?: string; issue?: string | undefined }>()
 const ids = defineModel<string[]>({ required: true })
 const { animal: sheet } = useSheets()
@@ -11,7 +14,7 @@ const flip = (id: string) => {
 </script>
 
 <template>
-  <fieldset class="who">
+  <fieldset v-if="animals.length > 0" class="who">
     <legend class="small muted">{{ legend ?? 'Who of those that you follow' }}</legend>
     <label v-for="a in animals" :key="a.id" class="choice" :class="{ on: ids.includes(a.id) }">
       <input type="checkbox" :checked="ids.includes(a.id)" @change="flip(a.id)" />

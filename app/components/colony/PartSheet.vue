@@ -140,12 +140,7 @@ async function remove() {
             They are of different lines: young of both will be mixed, and lines cannot be told apart again.
           </CautionNote>
         </template>
-        <AnimalChips
-          v-if="residents.length > 0"
-          v-model="draft.animalIds"
-          :animals="residents"
-          :colony-id="colony.id"
-        />
+        <AnimalChips v-model="draft.animalIds" :animals="residents" :colony-id="colony.id" />
         <HeadsFields
           v-model="draft.heads"
           :legend="what === 'join' ? 'Who goes over (all that are left)' : 'Who goes'"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { groupOf } from '#core/groups'
+import { carriesEggs } from '#core/groups'
 
 /** How many of those that come or go carry eggs; asked of kinds that carry them alone. */
 defineProps<{ groupId: string | undefined; error?: string | undefined }>()
@@ -8,7 +8,7 @@ const text = defineModel<string>({ default: '' })
 
 <template>
   <TextInput
-    v-if="groupId && groupOf(groupId).stages.eggs === 'carried'"
+    v-if="groupId && carriesEggs(groupId)"
     v-model="text"
     label="Of them carrying eggs (empty: not known)"
     numeric

@@ -70,7 +70,7 @@ const number = (kind: 'offer' | 'part') => standingTotal(props.desk.tray(kind))
     @set="save"
   >
     <AnimalChips
-      v-if="living.length > 0 && colony && !desk.rolling.value"
+      v-if="colony && !desk.rolling.value"
       v-model="named.breed"
       :animals="living"
       :colony-id="colony.id"
@@ -79,7 +79,7 @@ const number = (kind: 'offer' | 'part') => standingTotal(props.desk.tray(kind))
     <template v-if="number('part') > 0">
       <PickOne v-model="partTo" :label="`Where the ${whole(number('part'))} parted go`" :options="ways" />
       <AnimalChips
-        v-if="living.length > 0 && colony"
+        v-if="colony"
         v-model="named.part"
         :animals="living"
         :colony-id="colony.id"

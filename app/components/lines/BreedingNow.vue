@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { groupOf } from '#core/groups'
+import { carriesEggs } from '#core/groups'
 import { bySex } from '#core/lines'
 import { type BreedingGroup, presentGlassId } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
@@ -19,16 +19,15 @@ const running = computed(() =>
     .filter(b => b.state === 'running')
     .map(b => ({ group: b, ...bySex(b.parents), colony: room.colonyById.get(b.colonyId) })),
 )
-const namesOf = (ids: readonly string[]) => ids.map(followed.nameOf).join(', ')
 const open = ref(false)
 const group = shallowRef<BreedingGroup | null>(null)
 const typed = ref({ to: '', females: '', males: '', berried: '', animalIds: [] as string[] })
 const followed = useAnimalsStore()
+const namesOf = (ids: readonly string[]) => ids.map(followed.nameOf).join(', ')
 /** Followed animals of the group that are still where it breeds. */
 const theirs = computed(() =>
   followed.livingIn(group.value?.colonyId ?? '', Date.now()).filter(a => group.value?.animalIds.includes(a.id)),
 )
-const carried = computed(() => groupOf(props.of.line.groupId).stages.eggs === 'carried')
 const issue = ref('')
 function ask(of: BreedingGroup) {
   group.value = of
@@ -36,7 +35,7 @@ function ask(of: BreedingGroup) {
   const home = homes.value.find(h => h.value !== '' && h.value !== of.colonyId)
   const goes = theirs.value.filter(a => a.sex === 'female').map(a => a.id)
   // they go back when they carry eggs: all of them, until the keeper says otherwise
-  const berried = carried.value ? String(females) : ''
+  const berried = carriesEggs(props.of.line.groupId) ? String(females) : ''
   typed.value = { to: home?.value ?? '', females: String(females), males: '', berried, animalIds: goes }
   issue.value = ''
   open.value = true
@@ -96,7 +95,7 @@ async function save() {
         <TextInput v-model="typed.males" label="Males that go" numeric />
       </FieldGrid>
       <AnimalChips
-        v-if="typed.to && group && theirs.length > 0"
+        v-if="typed.to && group"
         v-model="typed.animalIds"
         :animals="theirs"
         :colony-id="group.colonyId"

@@ -12,8 +12,6 @@ const shown = computed(() => {
   const { told } = pairings.value
   return told && told.females.length > 0 && told.males.length > 0 ? told : null
 })
-/** How deep a cell is tinted: full at twice the limit. */
-const tint = (inbreeding: number) => `${Math.round(100 * Math.min(0.5, (0.25 * inbreeding) / props.limit))}%`
 </script>
 
 <template>
@@ -41,7 +39,7 @@ const tint = (inbreeding: number) => `${Math.round(100 * Math.min(0.5, (0.25 * i
                 v-for="(m, j) in shown.males"
                 :key="m.id"
                 class="numeral"
-                :style="{ '--tint': tint(shown.inbreeding[i]![j]!) }"
+                :style="{ '--tint': limitTint(shown.inbreeding[i]![j]!, limit) }"
               >
                 {{ f.id === m.id ? '–' : percent(shown.inbreeding[i]![j]!) }}
               </td>

@@ -165,7 +165,7 @@ function drop() {
       <p v-else class="small muted">The old value is kept in the log; the new one counts from now on.</p>
       <PickOne v-model="draft.colonyId" label="Colony" :options="colonies" />
       <FieldIssue :text="issues.colonyId" />
-      <AnimalChips v-if="candidates.length > 0" v-model="who" :animals="candidates" :colony-id="draft.colonyId" />
+      <AnimalChips v-model="who" :animals="candidates" :colony-id="draft.colonyId" />
       <SignsLink v-if="topicOf[draft.kind]" :topic="topicOf[draft.kind]!" />
 
       <WaterTestFields

@@ -110,7 +110,7 @@ useEventListener('keydown', event => {
         :worker="desk.worker"
         :rungs="rungs.length"
         :now-ms="nowMs"
-        @why="why = told && whyKinship(told)"
+        @why="why = told && whyKinship(told, nowMs)"
       />
       <LaddersPanel v-else-if="tab === 'ladder'" :line="of.line" :ladders="ladders" />
       <SessionsPanel v-else :of="of" :now-ms="nowMs" />

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import {
-  type BreederSet,
   breedersNext,
   groupKinshipOf,
   groupKinships,
@@ -10,19 +9,12 @@ import {
   pairingsOf,
   readLine,
   setsOf,
-  youngByGroup,
+  withAncestors,
 } from '#core/lines'
-import type { Animal, EntryOf } from '#core/records'
+import type { Animal } from '#core/records'
 import { nextId } from '../../make'
-import { breedLine } from './lineParts'
+import { breeders as set, breedLine, lineGroup as group } from './lineParts'
 
-const set = (groupId: string, sex: BreederSet['sex'], number: number, followed?: string[]): BreederSet => ({
-  ...{ groupId, sex, number, rungs: null, grader: 'A' },
-  ...(followed && { followed }),
-})
-const group = (id: string, breeders: BreederSet[]): LineGroup => ({
-  ...{ id, size: 100, breeders, period: id, gradings: [], twice: [] },
-})
 const parentage = (id: string, sireIds: string[] = [], damIds: string[] = []) => ({ id, sireIds, damIds })
 
 describe('inbreeding where some breeders are followed one by one', () => {
@@ -65,6 +57,18 @@ describe('inbreeding where some breeders are followed one by one', () => {
     ]
     expect(of(pair(true), 'g3').value).toBe(0.25)
     expect(of(pair(false), 'g3').value).toBe(0)
+  })
+  it('takes a parent that never bred here for one of the generation before', () => {
+    const of2 = (id: string) => [set(id, 'male', 1), set(id, 'female', 1)]
+    const x = set('g2', 'male', 1, ['x'])
+    const groups = [
+      group('g0', []),
+      group('g1', of2('g0')),
+      group('g2', of2('g1')),
+      group('g3', [x, set('g2', 'female', 1)]),
+    ]
+    // his father is a brother of her parents: half of 1/4 with them, and half of 3/8 with her mother’s young
+    expect(of(groups, 'g3', [parentage('x', ['p'])]).value).toBe(0.3125)
   })
   it('leaves who is written down as its own ancestor without parents', () => {
     const groups = [group('g0', []), group('g1', [set('g0', 'male', 1, ['a']), set('g0', 'female', 1)])]
@@ -136,6 +140,8 @@ describe('a breeding group with followed animals', () => {
       { groupId: g2.id, sex: 'male', number: 1, rungs: [0, 0, 0.5, 0.5], grader: 'A. R.' },
       { groupId: g2.id, sex: 'female', number: 6, rungs: [0, 2, 4, 0], grader: 'A. R.' },
     ])
+    // their young are theirs by their parts
+    expect(setsOf(second, among, 30).map(s => s.young)).toEqual([15, 15, 30])
     // a draft has bred nobody
     const draft = { ...among, breedingGroups: among.breedingGroups.map(b => ({ ...b, state: 'draft' as const })) }
     expect(setsOf(second, draft).map(s => s.groupId)).toEqual([g2.id, g2.id])
@@ -155,44 +161,29 @@ describe('a breeding group with followed animals', () => {
   })
 })
 
-describe('how many young each breeding group has', () => {
-  function boxes() {
-    const l = breedLine()
-    const g1 = l.generation(100)
-    l.grade(98, l.spread([20, 20, 20, 10], 'unknown'), { generationId: g1.id })
-    const parents = [...l.spread([0, 0, 0, 3], 'female'), ...l.spread([0, 0, 0, 1], 'male')]
-    const places = [nextId(), nextId()]
-    const groups = places.map(colonyId => l.breed(80, g1.id, parents, { colonyId }))
-    const g2 = l.generation(
-      30,
-      groups.map(g => g.id),
-    )
-    const grade = (box: number, counts: number[], more: object = {}) =>
-      l.grade(20, l.spread(counts, 'unknown'), { generationId: g2.id, colonyId: places[box]!, all: true, ...more })
-    const young = () => readLine(l.records()).history.groups[1]!.breeders.map(b => b.young)
-    return { l, groups, grade, young }
-  }
-  it('is known where all of each box were graded', () => {
-    const { grade, young } = boxes()
-    grade(0, [1, 5, 8, 16])
-    grade(1, [1, 4, 3, 2])
-    expect(young()).toEqual([30, 30, 10, 10])
+describe('some animals and their ancestors', () => {
+  const all = [
+    parentage('first'),
+    parentage('second', ['first'], ['unwritten']),
+    parentage('third', ['second', 'other'], ['first']),
+    parentage('other'),
+    parentage('stranger', ['first']),
+    parentage('ring', ['round']),
+    parentage('round', ['ring']),
+  ]
+  const of = (...ids: string[]) =>
+    withAncestors(ids, all)
+      .map(a => a.id)
+      .toSorted()
+  it('are found once each, and nobody else', () => {
+    expect(of('third')).toEqual(['first', 'other', 'second', 'third'])
+    expect(of('second', 'second', 'nobody')).toEqual(['first', 'second'])
+    expect(of()).toEqual([])
   })
-  it('is not known where one was graded in part, in one glass with others, or again', () => {
-    const { l, groups, grade, young } = boxes()
-    const whole = grade(0, [1, 5, 8, 16])
-    const part = grade(1, [1, 4, 3, 2], { all: undefined })
-    expect(young()).toEqual([undefined, undefined, undefined, undefined])
-    const all = { ...part, all: true } as EntryOf<'grading'>
-    const of = (...entries: EntryOf<'grading'>[]) => youngByGroup(groups, entries, l.ladder)
-    expect([...of(whole, all)!.values()]).toEqual([30, 10])
-    expect(of(whole, { ...all, againOf: whole.id })).toBeNull()
-    expect(of(whole, { ...all, ladderId: nextId() })).toBeNull()
-    expect(of(whole)).toBeNull()
-    expect(youngByGroup(groups.slice(0, 1), [whole], l.ladder)).toBeNull()
-    expect(
-      youngByGroup([groups[0]!, { ...groups[1]!, colonyId: groups[0]!.colonyId }], [whole, all], l.ladder),
-    ).toBeNull()
+  it('end where somebody is its own ancestor', () => expect(of('ring')).toEqual(['ring', 'round']))
+  it('keep what is written wrong of others away from a pair', () => {
+    expect(pairingsOf([{ id: 'second', sex: 'female' }], all).females[0]!.known).toBe('both')
+    expect(() => pairingsOf([{ id: 'ring', sex: 'female' }], all)).toThrow('is its own ancestor')
   })
 })
 

@@ -8,7 +8,7 @@ import {
   type Line,
   type RungCount,
 } from '#core/records'
-import type { LineRecords } from '#core/lines'
+import type { BreederSet, LineGroup, LineRecords } from '#core/lines'
 import * as make from '../../make'
 
 /** A ladder of so many rungs. */
@@ -16,6 +16,17 @@ export function ladderOf(rungs: number): Ladder {
   const made = Array.from({ length: rungs }, (_, order) => ({ id: make.nextId(), words: `rung ${order + 1}`, order }))
   return { ...begun(make.nextId(), make.NOW), roomId: make.nextId(), trait: 'Cover', rungs: made }
 }
+
+/** Breeders of a group of whom no rungs are known. */
+export const breeders = (groupId: string, sex: BreederSet['sex'], number: number, followed?: string[]): BreederSet => ({
+  ...{ groupId, sex, number, rungs: null, grader: 'A' },
+  ...(followed && { followed }),
+})
+
+/** A group of a line that nobody graded. */
+export const lineGroup = (id: string, of: BreederSet[]): LineGroup => ({
+  ...{ id, size: 100, breeders: of, period: id, gradings: [], twice: [] },
+})
 
 /** A line in one colony, graded and bred so many days ago. */
 export function breedLine(rungs = 4) {

@@ -178,6 +178,10 @@ describe('what was foreseen of young that join those who stayed', () => {
   it('has less of the luck of another year in it the more stayed', () => {
     const wide = ({ low, high }: { low: number; high: number }) => high - low
     expect(wide(meanRung({ share: 0.9, rungs: null }))).toBeLessThan(wide(meanRung()))
+    // of few that stayed it is open which they are
+    expect(wide(meanRung({ share: 1, rungs: [0, 2, 0] }))).toBeGreaterThan(
+      1.2 * wide(meanRung({ share: 1, rungs: [0, 900, 0] })),
+    )
   })
 })
 

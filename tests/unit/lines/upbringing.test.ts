@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { fitLine, readLine, tellLine } from '#core/lines'
-import { CONDITIONS, differedIn, raisedBy, type Upbringing, upbringingOf } from '../../../core/lines/upbringing'
+import { fitLine, readLine, tellLine, type Upbringing } from '#core/lines'
+import { CONDITIONS, differedIn, raisedBy, upbringingOf } from '../../../core/lines/upbringing'
 import { breedLine } from './lineParts'
 
 describe('what the way animals grew up adds', () => {

@@ -112,3 +112,21 @@ describe('whose an entry is', () => {
     expect(namedIds(entryOf('note', 1, { glassId, text: 'x', animalIds: [animal] }))).toEqual([glassId, animal])
   })
 })
+
+describe('no more carry eggs than may be females', () => {
+  const parts = { females: 3, males: 2, unsexed: 1, halfGrown: 1, young: 1 }
+  const moved = (more: object) => complaint({ kind: 'move', colonyId, toColonyId: nextId(), number: 9, ...more })
+  it.each([
+    [{ berried: 9 }, null],
+    [{ berried: 0 }, null],
+    [{ berried: 10 }, 'berried'],
+    // one of nine is not told apart
+    [{ parts, berried: 5 }, null],
+    [{ parts, berried: 6 }, 'berried'],
+    [{ berried: 0.5 }, 'berried'],
+  ])('%j', (more, path) => expect(moved(more)).toBe(path))
+  it('of those that are put in and taken out as well', () => {
+    expect(complaint({ kind: 'addition', colonyId, number: 2, berried: 3, origin: 'bought' })).toBe('berried')
+    expect(complaint({ kind: 'removal', colonyId, number: 2, berried: 3, outlet: 'sold' })).toBe('berried')
+  })
+})

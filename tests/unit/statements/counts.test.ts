@@ -5,12 +5,26 @@ import type { Entry } from '#core/records'
 import { colonyStatements, headingStatement, heldBack, offeredToday } from '#core/statements'
 import { eventsOf } from '../../../core/statements/effects'
 import { numberStatement } from '../../../core/statements/numberStatement'
-import { count, inputOf, smallRoom, test as waterTest } from '../../make'
+import { count, entryOf, inputOf, nextId, smallRoom, test as waterTest } from '../../make'
 
 const s = smallRoom()
 const keys = (list: readonly { key: string }[]) => list.map(m => m.key)
 const events = (entry: Entry) => eventsOf(entry, s.colony.id, resolveGroup(s.colony))
 const heads = { females: 3, males: 2, unsexed: 0, halfGrown: 0, young: 25 }
+
+describe('animals that come and go', () => {
+  it('bring and take what they carry', () => {
+    const other = nextId()
+    const of = (kind: Entry['kind'], more: object) => events(entryOf(kind, 1, { number: 8, berried: 5, ...more }))
+    const here = { colonyId: s.colony.id }
+    expect(of('addition', { ...here, origin: 'bought' })).toMatchObject([{ kind: 'step', change: 8, berried: 5 }])
+    expect(of('removal', { ...here, outlet: 'sold' })).toMatchObject([{ kind: 'step', change: -8, berried: 5 }])
+    expect(of('move', { ...here, toColonyId: other })).toMatchObject([{ kind: 'step', change: -8, berried: 5 }])
+    const came = of('move', { colonyId: other, toColonyId: s.colony.id, berried: 3, parts: { ...heads, young: 3 } })
+    expect(came).toMatchObject([{ change: 8, berried: 3, parts: { females: 3, young: 3 } }])
+    expect(events(entryOf('addition', 1, { ...here, number: 8, origin: 'bought' }))[0]).not.toHaveProperty('berried')
+  })
+})
 
 describe('young that are counted apart', () => {
   it('are a look at the young, and no part of the number or of its doubt', () => {
