@@ -50,7 +50,6 @@ const plan = async page => {
   await page.getByRole('radio', { name: 'see them breed' }).check()
   await page.getByRole('heading', { name: /would live in your tap water as it is/ }).waitFor()
 }
-/** A bag of harder water. */
 
 const due = async page => {
   await page.getByRole('link', { name: 'Round', exact: true }).click()
