@@ -26,7 +26,12 @@ export interface Contributions {
   reached: boolean
 }
 
-const HALVINGS = 60
+/** Prices of kinship that are tried, on the log scale, from next to none to all that counts. */
+const PRICES = 12
+/** As near as this the kinship goes by the price nearly in a line. */
+const NEARBY = 0.2
+const CLOSE = 1e-10
+const MOST_ASKED = 60
 /** Bounds that leave no choice at all would be refused for the last digit of a sum. */
 const HAIR = 1e-9
 
@@ -38,16 +43,35 @@ const HAIR = 1e-9
 export function optimalContributions(candidates: Candidates, limit: number): Contributions {
   check(candidates)
   const least = sharesAt(candidates, 1e9)
-  const reachable = kinshipOf(candidates, least) <= limit + 1e-9
-  if (!reachable) return told(candidates, least, false)
-  // price of kinship on the log scale: high keeps it low
-  let [low, high] = [-12, 12]
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2
-    if (kinshipOf(candidates, sharesAt(candidates, Math.exp(middle))) > limit) low = middle
-    else high = middle
+  if (kinshipOf(candidates, least) > limit + 1e-9) return told(candidates, least, false)
+  return told(candidates, atLimit(candidates, { limit, shares: least }), true)
+}
+
+/**
+ * Shares whose kinship comes up to the limit, by the price of kinship on the log scale: halved until it is near, then
+ * by false position with the end that stays weighed down (Illinois; Dowell & Jarratt 1971, BIT 11: 168), which asks a
+ * third as often.
+ */
+function atLimit(candidates: Candidates, { limit, shares }: { limit: number; shares: number[] }): number[] {
+  const at = (price: number) => {
+    const found = sharesAt(candidates, Math.exp(price))
+    return { price, shares: found, over: kinshipOf(candidates, found) - limit }
   }
-  return told(candidates, sharesAt(candidates, Math.exp(high)), true)
+  let low = at(-PRICES)
+  if (low.over <= 0) return low.shares
+  let high = { price: PRICES, shares, over: kinshipOf(candidates, shares) - limit }
+  let [before, weight] = [0, { low: 1, high: 1 }]
+  for (let i = 0; i < MOST_ASKED && high.over < -CLOSE; i++) {
+    const [a, b] = [weight.low * low.over, weight.high * high.over]
+    const far = high.price - low.price > NEARBY
+    const next = at(far ? (low.price + high.price) / 2 : (high.price * a - low.price * b) / (a - b))
+    const side = Math.sign(next.over)
+    const again = !far && side === before
+    if (side > 0) [low, weight] = [next, { low: 1, high: again ? weight.high / 2 : 1 }]
+    else [high, weight] = [next, { low: again ? weight.low / 2 : 1, high: 1 }]
+    before = side
+  }
+  return high.shares
 }
 
 function check({ merit, coancestry, males, most }: Candidates) {
@@ -85,8 +109,10 @@ function sharesAt({ merit, coancestry, males, most }: Candidates, price: number)
   const sides = sidesOf({ merit, males })
   // divided by the price where that is high, so that the numbers stay about one
   const [ofKin, ofMerit] = price > 1 ? [1, 1 / price] : [price, 1]
-  // relatives of one family have rows alike: the solver wants a hair more on the diagonal
-  const hair = 1e-7 * Math.max(ofKin, 1e-3)
+  // relatives of one family have rows alike: the solver, which begins where nothing is bound, wants a hair more on the
+  // diagonal, or that beginning lies so far away that the bounds are lost in its last digits
+  const widest = Math.max(...merit) - Math.min(...merit)
+  const hair = 1e-7 * ofKin + 1e-5 * ofMerit * widest
   const D = from1(coancestry.map((row, i) => from1(row.map((k, j) => 2 * ofKin * k + (i === j ? hair : 0)))))
   const own = (i: number, sign: number) => merit.map((_, j) => (i === j ? sign : 0))
   // each side its share, nobody less than none, and nobody more than may be

@@ -40,9 +40,10 @@ function setUp(random: Random) {
 type Plan = ReturnType<typeof setUp>
 
 /**
- * Boxes with a male and some females each; the young of a box are a family. Animals have true pedigrees, and genes by
- * the infinitesimal model with what inbreeding of the parents leaves. One way keeps the best rungs, the other what the
- * app proposes; both begin with the same animals, and their males and females are put together in the same manner.
+ * Founders in one glass, then boxes with a male and some females each; the young of a box are a family. Animals have
+ * true pedigrees, and genes by the infinitesimal model with what inbreeding of the parents leaves. The founders' best
+ * breed either way. After that one way keeps the best rungs, the other what the app proposes, which reads the newest
+ * generation by its families and those before it as one; males and females are put together in the same manner.
  */
 function live(seed: number, proposed: boolean) {
   const random = seededRandom(hashText(`families ${seed}`))
@@ -58,36 +59,27 @@ function live(seed: number, proposed: boolean) {
     all.push(one)
     return one
   }
-  const groups: LineGroup[] = []
-  let now = Array.from({ length: plan.families }, (_, f) =>
-    Array.from({ length: plan.each }, () => make(`f0.${f}`, null, null)),
-  )
+  let now = [Array.from({ length: plan.families * plan.each }, () => make('f0', null, null))]
   const first = meanOf(now)
-  for (const [f, list] of now.entries()) groups.push(groupOf(`f0.${f}`, 'p0', gradesOf(random, plan, list), []))
-  for (let t = 1; t <= GENERATIONS; t++) {
+  const before: LineGroup[] = []
+  let boxes: Box[] = [{ sires: [], dams: [] }]
+  for (let t = 0; t <= GENERATIONS; t++) {
     const grades = now.map(list => gradesOf(random, plan, list))
-    for (const [f] of now.entries()) {
-      const last = groups.find(g => g.id === `f${t - 1}.${f}`)!
-      groups[groups.indexOf(last)] = { ...last, ...groupOf(last.id, last.period, grades[f]!, last.breeders) }
-    }
-    const chosen = choose({ plan, proposed, groups, now, grades, t, random })
+    const families = boxes.map((box, f) => groupOf(`${t} ${f}`, t, grades[f]!, box))
+    const stocks = grades.map((list, f) => stockOf(`${t} ${f}`, list))
+    const kept =
+      proposed && t > 0
+        ? familyPick(fitLine({ rungs: RUNGS, groups: [...before, ...families] }), stocks, wanted(plan))!.proposed.keep
+        : bestByLot({ grades, random, plan })
+    before.push(groupOf(String(t), t, grades.flat(), joined(boxes)))
     const inbreeding = pedigreeOf(all)
     for (const a of all) a.inbreeding = inbreeding.of(a)
-    now = chosen.boxes.map(({ sire, dams }, f) =>
-      Array.from({ length: plan.each }, () => make(`f${t}.${f}`, sire, dams[Math.floor(random() * dams.length)]!)),
+    boxes = boxesOf({ kept, grades, random, t })
+    now = boxes.map(({ sires, dams }, f) =>
+      Array.from({ length: plan.each }, () =>
+        make(`${t + 1} ${f}`, sires[0]!.animal, dams[Math.floor(random() * dams.length)]!.animal),
+      ),
     )
-    for (const [f, box] of chosen.boxes.entries()) {
-      const set = (sex: 'male' | 'female', list: readonly Animal[]) =>
-        [...new Set(list.map(a => a.family))].map(groupId => {
-          const own = list.filter(a => a.family === groupId)
-          const rungs = Array.from({ length: RUNGS }, (_, k) => own.filter(a => chosen.rung.get(a) === k).length)
-          return { groupId, sex, number: own.length, rungs, grader: 'A' }
-        })
-      groups.push({
-        ...groupOf(`f${t}.${f}`, `p${t}`, [], []),
-        breeders: [...set('male', [box.sire]), ...set('female', box.dams)],
-      })
-    }
   }
   const kin = pedigreeOf(all)
   return { gain: meanOf(now) - first, kinship: kin.mean(now.flat()), families: plan.families }
@@ -101,66 +93,73 @@ const gradesOf = (random: Random, plan: Plan, list: readonly Animal[]) =>
   list
     .map(a => plan.cuts.filter(c => a.trait + plan.noise * normal(random) > c).length)
     .map((rung, i) => ({ animal: list[i]!, rung }))
-type Grades = ReturnType<typeof gradesOf>
+type Grade = ReturnType<typeof gradesOf>[number]
+/** Who came into a box, on which rung. */
+interface Box {
+  sires: Grade[]
+  dams: Grade[]
+}
+const joined = (boxes: readonly Box[]): Box => ({
+  sires: boxes.flatMap(b => b.sires),
+  dams: boxes.flatMap(b => b.dams),
+})
+const byRung = (list: readonly Grade[]) =>
+  Array.from({ length: RUNGS }, (_, k) => list.filter(g => g.rung === k).length)
+const females = (list: readonly Grade[], are = true) => list.filter(g => g.animal.female === are)
 
-function groupOf(id: string, period: string, grades: Grades, breeders: LineGroup['breeders']): LineGroup {
+/** What the app knows of a generation, or of a family of it: who bred, of the generation before, and the grades. */
+function groupOf(id: string, t: number, grades: readonly Grade[], { sires, dams }: Box): LineGroup {
+  const set = (sex: 'male' | 'female', list: readonly Grade[]) =>
+    list.length > 0 ? [{ groupId: String(t - 1), sex, number: list.length, rungs: byRung(list), grader: 'A' }] : []
   const gradings = (['female', 'male'] as const).map(sex => ({
     ...{ grader: 'A', sex },
-    cells: Array.from({ length: RUNGS }, (_, k) => ({
-      ...{ from: k, to: k },
-      number: grades.filter(g => g.rung === k && g.animal.female === (sex === 'female')).length,
-    })),
+    cells: byRung(females(grades, sex === 'female')).map((number, k) => ({ from: k, to: k, number })),
   }))
-  return {
-    id,
-    size: Math.max(2, grades.length),
-    breeders,
-    period,
-    gradings: grades.length > 0 ? gradings : [],
-    twice: [],
-  }
+  const breeders = [...set('male', sires), ...set('female', dams)]
+  return { id, size: grades.length, breeders, period: `p${t}`, gradings, twice: [] }
 }
+const stockOf = (groupId: string, list: readonly Grade[]): Stock => ({
+  ...{ groupId, grader: 'A' },
+  ...{ females: byRung(females(list)), males: byRung(females(list, false)) },
+})
+const wanted = (plan: Plan) => ({ females: plan.families * plan.dams, males: plan.families })
 
-interface Choosing {
-  plan: Plan
-  proposed: boolean
-  groups: readonly LineGroup[]
-  now: readonly (readonly Animal[])[]
-  grades: readonly Grades[]
-  t: number
-  random: Random
-}
+/** How many of each family, by rung, breed. */
+type Kept = Pick<Stock, 'females' | 'males'>[]
 
-/** Whom to keep, and who comes into which box: a male each, females spread, away from their family where it goes. */
-function choose({ plan, proposed, groups, grades, t, random }: Choosing) {
-  const stocks: Stock[] = grades.map((list, f) => {
-    const of = (female: boolean) =>
-      Array.from({ length: RUNGS }, (_, k) => list.filter(g => g.rung === k && g.animal.female === female).length)
-    return { groupId: `f${t - 1}.${f}`, grader: 'A', females: of(true), males: of(false) }
+/** The best rungs of all families; of a rung that is kept in part, as they come. */
+function bestByLot({ grades, random, plan }: { grades: Grade[][]; random: Random; plan: Plan }): Kept {
+  const of = (female: boolean, many: number) =>
+    shuffled(random, females(grades.flat(), female))
+      .toSorted((a, b) => b.rung - a.rung)
+      .slice(0, many)
+  const best = [...of(true, wanted(plan).females), ...of(false, wanted(plan).males)]
+  return grades.map(own => {
+    const kept = best.filter(g => own.includes(g))
+    return { females: byRung(females(kept)), males: byRung(females(kept, false)) }
   })
-  const many = { females: plan.families * plan.dams, males: plan.families }
-  const pick = familyPick(fitLine({ rungs: RUNGS, groups: [...groups] }), stocks, many)!
-  const keep = (proposed ? pick.proposed : pick.bestRungs).keep
-  const rung = new Map(grades.flat().map(g => [g.animal, g.rung]))
+}
+
+/** Who comes into which box: a male each, females spread, away from their family where it goes. */
+function boxesOf({ kept, grades, random, t }: { kept: Kept; grades: Grade[][]; random: Random; t: number }): Box[] {
   const take = (female: boolean) =>
-    keep.flatMap((k, f) =>
+    kept.flatMap((k, f) =>
       (female ? k.females : k.males).flatMap((n, r) =>
         shuffled(
           random,
-          grades[f]!.filter(g => g.rung === r && g.animal.female === female),
+          females(grades[f]!, female).filter(g => g.rung === r),
         ).slice(0, n),
       ),
     )
-  const sires = shuffled(random, take(false)).map(g => g.animal)
-  const dams = shuffled(random, take(true)).map(g => g.animal)
-  const boxes = sires.map(sire => ({ sire, dams: [] as Animal[] }))
-  for (const dam of dams) {
+  const boxes = shuffled(random, take(false)).map(sire => ({ sires: [sire], dams: [] as Grade[] }))
+  for (const dam of shuffled(random, take(true))) {
     const free = boxes.toSorted((a, b) => a.dams.length - b.dams.length)
-    const least = free[0]!.dams.length
-    const box = free.find(b => b.dams.length === least && b.sire.family !== dam.family) ?? free[0]!
+    const least = free.filter(b => b.dams.length === free[0]!.dams.length)
+    const other = least.find(b => t === 0 || b.sires[0]!.animal.family !== dam.animal.family)
+    const box = other ?? least[0]!
     box.dams.push(dam)
   }
-  return { boxes: boxes.filter(b => b.dams.length > 0), rung }
+  return boxes
 }
 
 function shuffled<T>(random: Random, list: readonly T[]): T[] {

@@ -195,8 +195,7 @@ export const tables = {
       ...[t.gain, t.gainOfBest, t.more, t.moreSe].map(x => x.toFixed(3)),
       ...[t.kinship, t.kinshipOfBest, t.kinshipMore, t.kinshipSe].map(x => x.toFixed(4)),
     ],
-    // no worse: what the fit promises beyond the best rungs is less than these pairs can tell
-    good: t => t.more > -2 * t.moreSe && t.kinshipMore < 2 * t.kinshipSe,
+    good: t => t.more > 2 * t.moreSe && t.kinshipMore < 2 * t.kinshipSe,
   },
   meter: {
     columns: [
