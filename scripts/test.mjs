@@ -22,7 +22,7 @@ await runTogether([
   ['npm', ['run', '--silent', 'lint']],
   ['npm', ['run', '--silent', 'typecheck']],
 ])
-step('unit and reference tests', 'npx', ['vitest', 'run', '--coverage'])
+step('unit and reference tests', 'npx', ['vitest', 'run'])
 ensureBuilt()
 step('a folder for a plain web host', 'node', ['scripts/static.mjs'])
 step('end-to-end tests', 'npx', ['playwright', 'test'], { CHROMIUM_PATH: chromium, E2E_PORT: String(await freePort()) })
