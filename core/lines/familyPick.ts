@@ -7,11 +7,11 @@ import type { LineFit } from './lineFit'
 import type { Stock } from './picks'
 import { rowIn } from './rowIn'
 import {
+  addedByLot,
   bestRungs,
   bettered,
   type Choice,
   type Kind,
-  kinshipByLot,
   kinshipOfYoung,
   type Many,
   sharesIn,
@@ -35,6 +35,15 @@ export interface FamilyPick {
   kinship: number
 }
 
+/** The pick, and what it is held against. */
+export interface FamilyPicks {
+  proposed: FamilyPick
+  /** the best rungs from whatever family, as they come */
+  bestRungs: FamilyPick
+  /** share by which the pick gains more */
+  more: number
+}
+
 /** Families fewer than this hold too little to choose between (the proposal is then that of the best rungs). */
 export const FAMILIES_LEAST = 4
 /**
@@ -43,6 +52,8 @@ export const FAMILIES_LEAST = 4
  * quarter left the kinship of simulated lines came out even.
  */
 const LEFT_OVER = 0.3
+/** Less than this is no gain that another could be held against. */
+const NO_GAIN = 1e-6
 
 /**
  * Whom to keep of several families so that the young gain most at a kinship no higher than that of the best rungs,
@@ -52,18 +63,14 @@ const LEFT_OVER = 0.3
  * @param many breeders of each sex
  * @returns both choices, or null where there are too few families or animals
  */
-export function familyPick(
-  fit: LineFit,
-  stocks: readonly Stock[],
-  many: Many,
-): { proposed: FamilyPick; bestRungs: FamilyPick } | null {
+export function familyPick(fit: LineFit, stocks: readonly Stock[], many: Many): FamilyPicks | null {
   const kinds = kindsOf(fit, stocks)
   const there = (female: boolean) => kinds.filter(k => k.female === female).reduce((n, k) => n + k.there, 0)
   if (stocks.length < FAMILIES_LEAST || there(true) < many.females || there(false) < many.males) return null
   const choice = { kinds, kin: kinshipsOf(fit, stocks) }
   const best = bestRungs(kinds, many)
-  const [spread, asTheyCome] = [kinshipOfYoung(choice, best), kinshipByLot(choice, many)]
-  const limit = asTheyCome - LEFT_OVER * (asTheyCome - spread)
+  const [spread, lot] = [kinshipOfYoung(choice, best), addedByLot(choice, best)]
+  const limit = spread + (1 - LEFT_OVER) * lot
   const told = (numbers: readonly number[]): FamilyPick => ({
     keep: stocks.map((s, i) => keptOf(s, i, kinds, numbers)),
     gain: sharesIn(kinds, numbers).reduce((sum, x, i) => sum + x * kinds[i]!.merit, 0),
@@ -74,10 +81,9 @@ export function familyPick(
     told(bettered(choice, start, limit)),
   )
   const allowed = found.filter(f => within(f.kinship, limit))
-  return {
-    proposed: allowed.toSorted((a, b) => b.gain - a.gain)[0]!,
-    bestRungs: { ...told(best), kinship: asTheyCome },
-  }
+  const proposed = allowed.toSorted((a, b) => b.gain - a.gain)[0]!
+  const asTheyCome = { ...told(best), kinship: spread + lot }
+  return { proposed, bestRungs: asTheyCome, more: proposed.gain / Math.max(NO_GAIN, asTheyCome.gain) - 1 }
 }
 
 /** Shares of each kind in the young, as if parts of animals could be kept. */

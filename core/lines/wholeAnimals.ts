@@ -1,3 +1,4 @@
+import { kinshipOfShares } from './kinshipOfShares'
 import { bestOf } from './picks'
 import { sharedOut } from './trays'
 
@@ -40,11 +41,10 @@ export const sharesIn = (kinds: readonly Kind[], numbers: readonly number[]): nu
   partsOf(kinds, numbers).map((part, i) => part * numbers[i]!)
 
 const kinOf = ({ kinds, kin }: Choice, a: number, b: number) => kin[kinds[a]!.stock]![kinds[b]!.stock]!
+
 /** Mean kinship of two parents of so many of each kind, and so of their young, but that some have the same parent. */
-export function kinshipOfYoung(choice: Choice, numbers: readonly number[]): number {
-  const shares = sharesIn(choice.kinds, numbers)
-  return shares.reduce((sum, a, i) => shares.reduce((inner, b, j) => inner + a * b * kinOf(choice, i, j), sum), 0)
-}
+export const kinshipOfYoung = (choice: Choice, numbers: readonly number[]): number =>
+  kinshipOfShares(sharesIn(choice.kinds, numbers), (i, j) => kinOf(choice, i, j))
 
 /** Whether a kinship is no higher than a limit, but for the last digits. */
 export const within = (kinship: number, limit: number): boolean => kinship <= limit + NEAR
@@ -86,50 +86,51 @@ export function bettered(choice: Choice, start: readonly number[], limit: number
   return numbers
 }
 
+/** Kinds of one sex by rung, lowest first. */
+function byRung(kinds: readonly Kind[], female: boolean): number[][] {
+  const top = Math.max(...kinds.map(k => k.rung))
+  return Array.from({ length: top + 1 }, (_, rung) =>
+    [...kinds.keys()].filter(i => kinds[i]!.female === female && kinds[i]!.rung === rung),
+  )
+}
+
+const thereOf = (kinds: readonly Kind[], which: readonly number[]) => which.reduce((n, i) => n + kinds[i]!.there, 0)
+
 /** The best rungs of each sex, of all families alike. */
 export function bestRungs(kinds: readonly Kind[], many: Many): number[] {
   const numbers = kinds.map(() => 0)
   for (const female of [true, false]) {
-    const own = [...kinds.entries()].filter(([, k]) => k.female === female)
-    const top = Math.max(...own.map(([, k]) => k.rung))
-    const byRung = Array.from({ length: top + 1 }, (_, r) =>
-      own.reduce((n, [, k]) => n + (k.rung === r ? k.there : 0), 0),
-    )
-    for (const [rung, wanted] of bestOf(byRung, female ? many.females : many.males).entries()) {
-      const here = own.filter(([, k]) => k.rung === rung)
+    const rungs = byRung(kinds, female)
+    const there = rungs.map(here => thereOf(kinds, here))
+    for (const [rung, wanted] of bestOf(there, female ? many.females : many.males).entries()) {
+      const here = rungs[rung]!
       const split = sharedOut(
         wanted,
-        here.map(([, k]) => k.there),
+        here.map(i => kinds[i]!.there),
       )
-      for (const [i, [at]] of here.entries()) numbers[at] = split[i]!
+      for (const [at, i] of here.entries()) numbers[i] = split[at]!
     }
   }
   return numbers
 }
 
 /**
- * Mean kinship of two young of the best rungs, where of a rung that is kept in part they are taken as they come: then
- * it is by lot how many are of each family (hypergeometric), and relatives come together more often than their mean
- * numbers say.
+ * What lot adds to the kinship of two young of the best rungs: of a rung that is kept in part they are taken as they
+ * come, so that it is by lot how many are of each family (hypergeometric), and relatives come together more often than
+ * their mean numbers say.
  */
-export function kinshipByLot(choice: Choice, many: Many): number {
-  const { kinds, kin } = choice
-  const numbers = bestRungs(kinds, many)
-  const parts = partsOf(kinds, numbers)
-  const rungs = new Set(kinds.map(k => k.rung))
-  const alike = [true, false].flatMap(female =>
-    [...rungs].map(rung => [...kinds.keys()].filter(i => kinds[i]!.female === female && kinds[i]!.rung === rung)),
-  )
-  const lot = alike.reduce((sum, here) => {
-    const there = here.reduce((n, i) => n + kinds[i]!.there, 0)
-    const taken = here.reduce((n, i) => n + numbers[i]!, 0)
+export function addedByLot(choice: Choice, best: readonly number[]): number {
+  const { kinds } = choice
+  const parts = partsOf(kinds, best)
+  return [...byRung(kinds, true), ...byRung(kinds, false)].reduce((sum, here) => {
+    const there = thereOf(kinds, here)
+    const taken = here.reduce((n, i) => n + best[i]!, 0)
     if (taken === 0 || taken === there) return sum
-    const share = (i: number) => kinds[i]!.there / there
-    const own = here.reduce((n, i) => n + share(i) * kinOf(choice, i, i), 0)
-    const all = here.reduce((n, i) => here.reduce((m, j) => m + share(i) * share(j) * kinOf(choice, i, j), n), 0)
+    const shares = here.map(i => kinds[i]!.there / there)
+    const own = here.reduce((n, i, at) => n + shares[at]! * kinOf(choice, i, i), 0)
+    const all = kinshipOfShares(shares, (a, b) => kinOf(choice, here[a]!, here[b]!))
     return sum + ((parts[here[0]!]! ** 2 * taken * (there - taken)) / (there - 1)) * (own - all)
   }, 0)
-  return kinshipOfYoung({ kinds, kin }, numbers) + lot
 }
 
 /** Whole animals of each kind that come nearest to their shares, no more than there are. */

@@ -105,7 +105,7 @@ const joined = (boxes: readonly Box[]): Box => ({
 })
 const byRung = (list: readonly Grade[]) =>
   Array.from({ length: RUNGS }, (_, k) => list.filter(g => g.rung === k).length)
-const females = (list: readonly Grade[], are = true) => list.filter(g => g.animal.female === are)
+const ofSex = (list: readonly Grade[], female: boolean) => list.filter(g => g.animal.female === female)
 
 /** What the app knows of a generation, or of a family of it: who bred, of the generation before, and the grades. */
 function groupOf(id: string, t: number, grades: readonly Grade[], { sires, dams }: Box): LineGroup {
@@ -113,15 +113,14 @@ function groupOf(id: string, t: number, grades: readonly Grade[], { sires, dams 
     list.length > 0 ? [{ groupId: String(t - 1), sex, number: list.length, rungs: byRung(list), grader: 'A' }] : []
   const gradings = (['female', 'male'] as const).map(sex => ({
     ...{ grader: 'A', sex },
-    cells: byRung(females(grades, sex === 'female')).map((number, k) => ({ from: k, to: k, number })),
+    cells: byRung(ofSex(grades, sex === 'female')).map((number, k) => ({ from: k, to: k, number })),
   }))
   const breeders = [...set('male', sires), ...set('female', dams)]
   return { id, size: grades.length, breeders, period: `p${t}`, gradings, twice: [] }
 }
-const stockOf = (groupId: string, list: readonly Grade[]): Stock => ({
-  ...{ groupId, grader: 'A' },
-  ...{ females: byRung(females(list)), males: byRung(females(list, false)) },
-})
+/** So many of each sex on each rung. */
+const bySex = (list: readonly Grade[]) => ({ females: byRung(ofSex(list, true)), males: byRung(ofSex(list, false)) })
+const stockOf = (groupId: string, list: readonly Grade[]): Stock => ({ groupId, grader: 'A', ...bySex(list) })
 const wanted = (plan: Plan) => ({ females: plan.families * plan.dams, males: plan.families })
 
 /** How many of each family, by rung, breed. */
@@ -130,14 +129,11 @@ type Kept = Pick<Stock, 'females' | 'males'>[]
 /** The best rungs of all families; of a rung that is kept in part, as they come. */
 function bestByLot({ grades, random, plan }: { grades: Grade[][]; random: Random; plan: Plan }): Kept {
   const of = (female: boolean, many: number) =>
-    shuffled(random, females(grades.flat(), female))
+    shuffled(random, ofSex(grades.flat(), female))
       .toSorted((a, b) => b.rung - a.rung)
       .slice(0, many)
   const best = [...of(true, wanted(plan).females), ...of(false, wanted(plan).males)]
-  return grades.map(own => {
-    const kept = best.filter(g => own.includes(g))
-    return { females: byRung(females(kept)), males: byRung(females(kept, false)) }
-  })
+  return grades.map(own => bySex(best.filter(g => own.includes(g))))
 }
 
 /** Who comes into which box: a male each, females spread, away from their family where it goes. */
@@ -147,7 +143,7 @@ function boxesOf({ kept, grades, random, t }: { kept: Kept; grades: Grade[][]; r
       (female ? k.females : k.males).flatMap((n, r) =>
         shuffled(
           random,
-          females(grades[f]!, female).filter(g => g.rung === r),
+          ofSex(grades[f]!, female).filter(g => g.rung === r),
         ).slice(0, n),
       ),
     )

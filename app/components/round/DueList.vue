@@ -16,7 +16,8 @@ const chosen = shallowRef<DueItem | null>(null)
 const FIRST_DAYS = 7
 const far = ref(false)
 const days = computed(() => {
-  const until = startOfDay(deviceDayFrom(care.nowMs, far.value ? 28 : FIRST_DAYS), deviceZone())
+  // today stands on its own, so that a week ahead ends with the day of the same name
+  const until = startOfDay(deviceDayFrom(care.nowMs, (far.value ? 28 : FIRST_DAYS) + 1), deviceZone())
   const ahead = care.due.filter(d => (d.state === 'ahead' || d.state === 'soon') && !isDaily(d) && d.item.dueMs < until)
   const by = new Map<number, Due[]>()
   for (const d of ahead) {

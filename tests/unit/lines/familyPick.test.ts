@@ -41,7 +41,7 @@ const good = { parents: 3, counts: [4, 10, 16, 10] }
 describe('whom to keep of several families', () => {
   const { fit, stocks } = families([good, dull, good, dull, good])
   const many = { females: 12, males: 5 }
-  const { proposed, bestRungs } = familyPick(fit, stocks, many)!
+  const { proposed, bestRungs, more } = familyPick(fit, stocks, many)!
   it('keeps as many as are wanted, and no more than there are', () => {
     for (const pick of [proposed, bestRungs]) {
       expect(total(pick.keep.flatMap(k => k.females))).toBe(12)
@@ -63,6 +63,7 @@ describe('whom to keep of several families', () => {
     expect(lot).toBeGreaterThan(0.002)
     expect(bestRungs.kinship - proposed.kinship).toBeGreaterThan(0.3 * lot - 1e-9)
     expect(bestRungs.gain).toBeGreaterThan(0.1)
+    expect((1 + more) * bestRungs.gain).toBeCloseTo(proposed.gain, 9)
   })
   it('takes a good family’s animals before a poor one’s of the same rung', () => {
     const of = (pick: typeof proposed, list: readonly number[]) =>

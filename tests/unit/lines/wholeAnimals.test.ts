@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { optimalContributions } from '#core/lines'
 import { seededRandom } from '#core/stats'
-import { bestRungs, bettered, type Kind, kinshipByLot, kinshipOfYoung } from '../../../core/lines/wholeAnimals'
+import { addedByLot, bestRungs, bettered, type Kind, kinshipOfYoung } from '../../../core/lines/wholeAnimals'
 
 const kind = (stock: number, female: boolean, rung: number, there: number, merit = 0): Kind => ({
   ...{ stock, female, rung, there, merit },
@@ -32,19 +32,15 @@ describe('the best rungs', () => {
         kinds.map((_, i) => (i === 0 ? 1 : 0) + taken.filter(t => t === i).length),
       ),
     )
-    // of whom shares are rounded to whole animals, so by hand: the mean of each kind and no rounding
     const mean = total(kinships) / ways.length
-    const numbers = [1, 1, 2 / 3, 1 / 3, 0, 1 / 3, 2 / 3, 0]
-    const spread = kinshipOfYoung(choice, numbers)
+    // the mean of each kind, with no rounding to whole animals
+    const spread = kinshipOfYoung(choice, [1, 1, 2 / 3, 1 / 3, 0, 1 / 3, 2 / 3, 0])
     expect(mean).toBeGreaterThan(spread + 0.005)
-    expect(kinshipByLot(choice, { females: 3, males: 1 })).toBeCloseTo(
-      mean - spread + kinshipOfYoung(choice, bestRungs(kinds, { females: 3, males: 1 })),
-      12,
-    )
+    expect(addedByLot(choice, bestRungs(kinds, { females: 3, males: 1 }))).toBeCloseTo(mean - spread, 12)
   })
   it('leave nothing to chance where whole rungs are kept', () => {
     const many = { females: 7, males: 3 }
-    expect(kinshipByLot(choice, many)).toBe(kinshipOfYoung(choice, bestRungs(kinds, many)))
+    expect(addedByLot(choice, bestRungs(kinds, many))).toBe(0)
   })
 })
 
@@ -117,5 +113,15 @@ describe('shares of many animals that are alike', () => {
           .slice(0, 5),
       )
     expect(free!.gain).toBeCloseTo(0.1 * (five(true) + five(false)), 4)
+  })
+  it('are found where all are worth the same, however much that is', () => {
+    const family = Array.from({ length: 40 }, (_, i) => i % 4)
+    const coancestry = family.map(a => family.map(b => (a === b ? 0.16 : 0.01 * (a + b))))
+    const asked = { merit: family.map(() => 50), coancestry, most: family.map(() => 0.1) }
+    for (const limit of [0.07, 1]) {
+      const told = optimalContributions(asked, limit)
+      expect(total(told.shares)).toBeCloseTo(1, 6)
+      expect(told.kinship).toBeLessThanOrEqual(limit + 1e-6)
+    }
   })
 })
