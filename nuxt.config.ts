@@ -65,6 +65,8 @@ function policyFor(html: string): string[] {
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
+  // both may be built at the same time
+  ...(isStatic && { buildDir: folder('./node_modules/.cache/nuxt/static') }),
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },

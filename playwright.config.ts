@@ -6,8 +6,9 @@ export default defineConfig({
   testDir: './tests/e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  // a story that hangs is found; how fast the machine is, and what else it does, is not what stories are about
+  timeout: 300_000,
+  expect: { timeout: 90_000 },
   forbidOnly: !!process.env.CI,
   reporter: [['list']],
   outputDir: 'test-results/stories',

@@ -48,7 +48,7 @@ export default defineConfig({
     environment: 'node',
     restoreMocks: true,
     // the machine may be busy: a test that hangs is still found
-    testTimeout: 30_000,
+    testTimeout: 120_000,
     coverage: {
       provider: 'v8',
       include: ['core/**/*.ts', 'demo/**/*.ts', 'app/data/**/*.ts'],

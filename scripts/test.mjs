@@ -1,13 +1,5 @@
 // npm test: sets up a fresh machine, then lint, types, unit and reference tests, and the real interface in Chromium.
-import {
-  ensureBuilt,
-  ensureChromium,
-  ensureInstalled,
-  ensureTypes,
-  freePort,
-  run,
-  runTogether,
-} from './lib/prepare.mjs'
+import { ensureChromium, ensureInstalled, ensureTypes, freePort, run, runTogether } from './lib/prepare.mjs'
 
 ensureInstalled()
 const chromium = ensureChromium()
@@ -23,6 +15,9 @@ await runTogether([
   ['npm', ['run', '--silent', 'typecheck']],
 ])
 step('unit and reference tests', 'npx', ['vitest', 'run'])
-ensureBuilt()
-step('a folder for a plain web host', 'node', ['scripts/static.mjs'])
+console.log('\n— the app with its server, and as a folder for a plain web host')
+await runTogether([
+  ['node', ['scripts/build.mjs']],
+  ['node', ['scripts/static.mjs']],
+])
 step('end-to-end tests', 'npx', ['playwright', 'test'], { CHROMIUM_PATH: chromium, E2E_PORT: String(await freePort()) })

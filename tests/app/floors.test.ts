@@ -42,5 +42,5 @@ describe('imports go down only', () => {
     expect(await refusals('core/water/x.ts', "import { groups } from '#core/groups'\ngroups.at(0)")).toEqual([])
     expect(await refusals('app/stores/x.ts', "import { groups } from '#core/groups'\ngroups.at(0)")).toEqual([])
     expect(await refusals('app/data/x.ts', "import { Dexie } from 'dexie'\nnew Dexie('a')")).toEqual([])
-  }, 30_000)
+  })
 })

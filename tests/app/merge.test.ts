@@ -135,7 +135,7 @@ describe('two devices', () => {
       }),
       { numRuns: 25 },
     )
-  }, 60_000)
+  })
   it('join what they changed in different fields', async () => {
     const there = fresh()
     await bringIn(there, await readAll(db, NOW), none, NOW)

@@ -14,7 +14,6 @@ async function logOf(page: Page, kind: string, fill: (dialog: ReturnType<typeof 
 test('an animal is followed through a lost claw; a colony of such alone is exact; a whorl is read', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await openDemo(page)
   await page
     .getByRole('link', { name: /^Tide crabs: / })
@@ -62,7 +61,7 @@ test('an animal is followed through a lost claw; a colony of such alone is exact
 
   // reload in the middle: all of it is read from the log again
   await page.reload()
-  await expect(page.getByRole('heading', { name: /Bram is soft until/ })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('heading', { name: /Bram is soft until/ })).toBeVisible()
   await expect(page.getByRole('img', { name: /^Life of Bram: .*shed its skin.*lost a limb/ })).toBeVisible()
 
   // who is soft is kept from nets, by name

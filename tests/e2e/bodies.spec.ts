@@ -2,7 +2,6 @@ import { expect, test } from '@playwright/test'
 import { expectAccessible, notice, openDemo, sheet, statement } from './steps'
 
 test('failed molts call the keeper, and taking them back ends it; signs are drawn and practised', async ({ page }) => {
-  test.setTimeout(120_000)
   await openDemo(page)
   await page
     .getByRole('link', { name: /^Ember A: / })

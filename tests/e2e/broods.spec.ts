@@ -53,7 +53,7 @@ test('a berried sighting opens a window, eyes bring it near, and a look without 
 
   // reload in the middle: it is reckoned from the log again
   await page.reload()
-  await expect(vesta).toBeVisible({ timeout: 40_000 })
+  await expect(vesta).toBeVisible()
   await page
     .getByRole('button', { name: /^Ember A, / })
     .first()

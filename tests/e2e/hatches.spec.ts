@@ -19,7 +19,6 @@ async function logSalt(page: Page, gKg: string) {
 }
 
 test('a rearing from the hatch to the last that is picked', async ({ page }) => {
-  test.setTimeout(120_000)
   await openDemo(page)
   await page
     .getByRole('link', { name: /^River shrimp: / })
@@ -84,7 +83,7 @@ test('a rearing from the hatch to the last that is picked', async ({ page }) => 
   await tally.click()
   await tally.click()
   await page.reload()
-  await expect(statement(page, 'surplus')).toContainText('can be picked', { timeout: 40_000 })
+  await expect(statement(page, 'surplus')).toContainText('can be picked')
   await press(page, 'Pick the settled')
   await tally.click()
   await expect(tally).toContainText('3')
@@ -110,16 +109,15 @@ test('a rearing from the hatch to the last that is picked', async ({ page }) => 
 })
 
 test('a dry batch round: from the egg bank through flood, hatch and eggs back to its rest', async ({ page }) => {
-  test.setTimeout(120_000)
   await openDemo(page)
   await page.getByRole('link', { name: 'Broods', exact: true }).click()
   const larvae = page.getByRole('button', { name: /^Second larvae: first settle / })
-  await expect(larvae).toBeVisible({ timeout: 40_000 })
+  await expect(larvae).toBeVisible()
   await larvae.click()
   await expect(page.getByRole('region', { name: 'Second larvae' })).toContainText('Half of them')
   await expectAccessible(page)
   await expect(page.getByRole('img', { name: /^Eggs of Batch 6: rests dry until / })).toBeVisible()
-  await expect(page.getByText(/eggs in it, by those that laid/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/eggs in it, by those that laid/)).toBeVisible()
   await press(page, 'Add dry eggs')
   await expect(sheet(page).getByLabel('Name')).toBeFocused()
   await press(page, 'Save')
@@ -161,7 +159,7 @@ test('a dry batch round: from the egg bank through flood, hatch and eggs back to
   await page.getByRole('alert').getByRole('button', { name: 'Let it dry' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Broods' })).toBeVisible()
   await page.reload()
-  await expect(page.getByRole('img', { name: /^Eggs of Pan one: rests dry until / })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('img', { name: /^Eggs of Pan one: rests dry until / })).toBeVisible()
   await page.getByRole('link', { name: 'Pan one' }).click()
   await expect(page.getByText(/Pan one has ended: let dry/)).toBeVisible()
   // a slip of the hand: it comes back

@@ -15,7 +15,7 @@ export const toTab = (page: Page, name: string) => page.getByRole('tab', { name 
 export async function measureOne(page: Page) {
   for (let picture = 0; picture < 6; picture++) {
     await page.getByRole('button', { name: 'A practice picture' }).click()
-    await expect(page.getByText('Tap on the card in the picture.')).toBeVisible({ timeout: 20_000 })
+    await expect(page.getByText('Tap on the card in the picture.')).toBeVisible()
     const shown = page.getByRole('application')
     const box = (await shown.boundingBox())!
     for (const part of [0.3, 0.45, 0.6]) {

@@ -3,7 +3,6 @@ import { measureOne, openLine, toLines, toTab } from './lineSteps'
 import { expectAccessible, notice, openDemo, sheet, startColony, startRoom } from './steps'
 
 test('from the words of a ladder over sixty grades by keys to breeders and a forecast', async ({ page }) => {
-  test.setTimeout(120_000)
   await startRoom(page)
   await startColony(page, { name: 'Cinder', females: '40', males: '30' })
   await toLines(page)
@@ -63,7 +62,7 @@ test('from the words of a ladder over sixty grades by keys to breeders and a for
   await page.waitForTimeout(900)
   const title = await page.getByRole('heading', { name: /^Breed \d+/ }).innerText()
   await page.reload()
-  await expect(page.getByRole('heading', { name: title })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('heading', { name: title })).toBeVisible()
   await page.getByRole('button', { name: 'Set the breeders' }).click()
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(notice(page)).toContainText('the breeders are set')
@@ -74,10 +73,9 @@ test('from the words of a ladder over sixty grades by keys to breeders and a for
 })
 
 test('lines of the room: which improves, which fell, how two keepers see, and who is followed', async ({ page }) => {
-  test.setTimeout(150_000)
   await openDemo(page)
   await toLines(page)
-  await expect(page.locator('p.statement')).toContainText('improves fastest', { timeout: 30_000 })
+  await expect(page.locator('p.statement')).toContainText('improves fastest')
   const line = (name: string) =>
     page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) })
   await expect(line('Ember')).toContainText('The line is rising')
@@ -90,7 +88,7 @@ test('lines of the room: which improves, which fell, how two keepers see, and wh
   await expect(page.getByText('Look for a stranger')).toBeVisible()
   await page.getByRole('link', { name: 'All lines' }).click()
   await page.getByRole('link', { name: 'Ember', exact: true }).click()
-  await expect(page.getByRole('row', { name: /Next, forecast/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('row', { name: /Next, forecast/ })).toBeVisible()
   await expect(page.getByText(/^Better colour cover costs size/)).toBeVisible()
   await expect(page.getByText(/The newest was foreseen with 4 or better in/)).toBeVisible()
   await expectAccessible(page)
@@ -113,14 +111,12 @@ test('lines of the room: which improves, which fell, how two keepers see, and wh
   await page.getByRole('button', { name: 'Save the ladder' }).click()
   await expect(page.getByText('has grades on it')).toHaveCount(0)
   await toTab(page, 'Generations')
-  await expect(page.getByRole('columnheader', { name: '6 dense to the toes' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('columnheader', { name: '6 dense to the toes' })).toBeVisible()
 
   // a male that is followed bred three generations, is known as the same one, and breeds again
   await openLine(page, 'Barley')
   await toTab(page, 'Kinship')
-  await expect(page.getByText('Least related: Sorrel with Reed, young inbred by 19 %.')).toBeVisible({
-    timeout: 30_000,
-  })
+  await expect(page.getByText('Least related: Sorrel with Reed, young inbred by 19 %.')).toBeVisible()
   const pairs = page.getByRole('table', { name: 'Inbreeding of the young of each pair' })
   await expect(pairs.getByRole('row', { name: /^Tansy/ })).toContainText('38 %')
   await expect(page.getByRole('row', { name: /^No. 4/ })).toContainText('(Marsh)')
@@ -129,7 +125,7 @@ test('lines of the room: which improves, which fell, how two keepers see, and wh
   await expect(page.getByText('by the parents that you wrote down')).toBeVisible()
   await openLine(page, 'Barley')
   await toTab(page, 'Breed')
-  await page.getByRole('button', { name: 'Put them to breed' }).click({ timeout: 40_000 })
+  await page.getByRole('button', { name: 'Put them to breed' }).click()
   await page.getByRole('button', { name: 'Set the breeders' }).click()
   await sheet(page).getByRole('checkbox', { name: 'Marsh' }).check()
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
@@ -139,12 +135,11 @@ test('lines of the room: which improves, which fell, how two keepers see, and wh
 })
 
 test('a stack is sent by a key, part of it by a number, and lines that cross are kept apart', async ({ page }) => {
-  test.setTimeout(120_000)
   await openDemo(page)
   await openLine(page, 'Slate')
   await toTab(page, 'Breed')
   const tray = (name: string) => page.getByRole('region', { name: new RegExp(`^${name}: `) })
-  await expect(tray('breed')).toHaveAccessibleName('breed: 0', { timeout: 40_000 })
+  await expect(tray('breed')).toHaveAccessibleName('breed: 0')
   const stack = (name: string, kind: RegExp) => tray(name).getByRole('button', { name: kind }).first()
   await stack('hold', /females? of 4/).focus()
   await page.keyboard.press('b')
@@ -167,7 +162,7 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
     await page.keyboard.press('u')
     await expect(notice(page)).toContainText('Taken back.')
     await toTab(page, 'Breed')
-    await expect(tray('part')).toHaveAccessibleName('part: 1', { timeout: 30_000 })
+    await expect(tray('part')).toHaveAccessibleName('part: 1')
     await page.getByRole('button', { name: 'Set the breeders' }).click()
     await parted.selectOption('given')
     await home.selectOption({ label: 'A new box in Slate' })
@@ -185,7 +180,7 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
   await backThenIntoBox()
   // the box hangs in the same water, and its females are let back when they carry eggs
   await toTab(page, 'Breed')
-  await expect(page.getByText(/breed in Slate box 2 since/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/breed in Slate box 2 since/)).toBeVisible()
   await page.getByRole('button', { name: 'Let them back' }).click()
   await expect(sheet(page).getByLabel('Where they go')).toContainText('Slate · Slate')
   // all of them carry, until somebody says otherwise
@@ -234,7 +229,7 @@ test('a colony that breeds all the time is graded, and the dull ones leave it', 
   // the choice is kept by this device
   await page.waitForTimeout(900)
   await page.reload()
-  await expect(tray('part')).toHaveAccessibleName(parted, { timeout: 20_000 })
+  await expect(tray('part')).toHaveAccessibleName(parted)
   await page.getByRole('button', { name: 'Take them out' }).click()
   await sheet(page)
     .getByLabel(/parted go/)
@@ -242,9 +237,9 @@ test('a colony that breeds all the time is graded, and the dull ones leave it', 
   await sheet(page).getByRole('button', { name: 'Take them out' }).click()
   await expect(notice(page)).toContainText('they are taken out')
   await toTab(page, 'Breed')
-  await expect(tray('part')).toHaveAccessibleName('part: 0', { timeout: 20_000 })
+  await expect(tray('part')).toHaveAccessibleName('part: 0')
   await toLines(page)
-  await expect(page.getByText(/Grade them again when half of the grown are new/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/Grade them again when half of the grown are new/)).toBeVisible()
   // the next session is of no generation again
   await page.getByRole('link', { name: 'Cinder line', exact: true }).click()
   await page.getByRole('link', { name: 'Grade a session' }).click()
@@ -269,7 +264,7 @@ test('on a phone a session is graded by touch, and by numbers', async ({ page })
   await expect(page.getByText('Too little is known: 0 practice pictures')).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('group', { name: 'Keep it with its rung' }).getByRole('button', { name: /^3/ }).click()
-  await expect(page.getByText('Tap on the card in the picture.')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('Tap on the card in the picture.')).toBeVisible()
   await page.goBack()
   await page.getByRole('radio', { name: 'By numbers' }).check()
   await page.getByLabel('dense, female').fill('a few')

@@ -109,7 +109,6 @@ async function bringInByKeys(page: Page, file: string) {
 test('by keyboard alone: room, colony, count, water test, statements, reload, backup, erase, bring in', async ({
   page,
 }, info) => {
-  test.setTimeout(120_000)
   const { keyboard } = page
   // from now on file dialogs are caught: a first listener that comes with the key press would come too late
   page.on('filechooser', () => undefined)
@@ -133,7 +132,6 @@ test('by keyboard alone: room, colony, count, water test, statements, reload, ba
 test.describe('by touch on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   test('room, colony, count, water test, statements, reload, backup, erase, bring in', async ({ page }, info) => {
-    test.setTimeout(120_000)
     await page.goto('/')
     await page.getByLabel('Name of the room').fill('Sill')
     await page.getByRole('button', { name: 'Start with an empty room' }).tap()

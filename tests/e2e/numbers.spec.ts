@@ -12,8 +12,7 @@ const toColony = async (page: Page, name: string) => {
 }
 const toPlace = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name, exact: true }).click()
-const outlookDone = (page: Page) =>
-  expect(page.getByText(/futures of each, all with the same luck/)).toBeVisible({ timeout: 40_000 })
+const outlookDone = (page: Page) => expect(page.getByText(/futures of each, all with the same luck/)).toBeVisible()
 const numberIn = async (page: Page, row: string, column: number) =>
   Number(
     (
@@ -56,7 +55,7 @@ test('the Outlook compares scenarios, keeps them and gives them as files', async
   await expect(page.getByText('It must lie between 2 and 36 °C.')).toBeVisible()
   await page.getByLabel('Temperature', { exact: true }).fill('')
   await page.getByLabel('Take out each week').fill('6')
-  await expect(page.getByRole('row', { name: /^This one/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('row', { name: /^This one/ })).toBeVisible()
   await outlookDone(page)
   expect(await numberIn(page, 'This one', 1)).toBeLessThan(as)
   // as things are did not move: all scenarios share their luck
@@ -68,7 +67,7 @@ test('the Outlook compares scenarios, keeps them and gives them as files', async
   await page.reload()
   await expect(page.getByLabel('Six a week', { exact: true })).toBeVisible()
   await page.getByLabel('Six a week', { exact: true }).check()
-  await expect(page.getByRole('row', { name: /^Six a week/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('row', { name: /^Six a week/ })).toBeVisible()
   await outlookDone(page)
   const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()])
   const rows = readFileSync(await csv.path(), 'utf8')
@@ -97,8 +96,8 @@ test('the Surplus says what can go, keeps orders, serves them and writes the led
   await expect(row).toBeVisible()
   await row.getByRole('button').click()
   const detail = page.getByRole('region', { name: 'What can go of Ember A' })
-  await expect(detail.getByRole('row', { name: /^grown males/ })).toBeVisible({ timeout: 40_000 })
-  await expect(detail.getByText(/within half a year/)).toBeVisible({ timeout: 40_000 })
+  await expect(detail.getByRole('row', { name: /^grown males/ })).toBeVisible()
+  await expect(detail.getByText(/within half a year/)).toBeVisible()
   const canGo = async () =>
     Number(
       await detail
@@ -111,7 +110,7 @@ test('the Surplus says what can go, keeps orders, serves them and writes the led
   expect(before).toBeGreaterThan(10)
   // more must stay, fewer can go
   await detail.getByLabel('Must stay, in all').fill('80')
-  await expect.poll(canGo, { timeout: 40_000 }).toBeLessThan(before)
+  await expect.poll(canGo).toBeLessThan(before)
   await expectAccessible(page)
 
   await page.getByRole('tab', { name: /^Orders/ }).click()
@@ -204,7 +203,7 @@ test('the practice tank is counted, learnt from, and its rate used on a photo', 
     .getByLabel('Open a picture of the tank')
     .setInputFiles({ name: 'tank.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') })
   const all = page.getByRole('button', { name: /^Take all \d+ suggestions/ })
-  await expect(all).toBeVisible({ timeout: 20_000 })
+  await expect(all).toBeVisible()
   await all.click()
   await expect(page.getByText(/^Speaks for about/)).toBeVisible()
   await expect(page.getByText(/You find about/)).toBeVisible()
@@ -216,7 +215,7 @@ test('the practice tank is counted, learnt from, and its rate used on a photo', 
   await expect(notice(page)).toContainText('Count of Barley saved')
   await toPlace(page, 'Room')
   await toColony(page, 'Barley')
-  await expect(page.locator('[data-statement="number"]')).toContainText('on a photo', { timeout: 20_000 })
+  await expect(page.locator('[data-statement="number"]')).toContainText('on a photo')
 })
 
 test('passes, samples, several counts and marks are reckoned and logged', async ({ page }) => {
@@ -263,7 +262,7 @@ test('passes, samples, several counts and marks are reckoned and logged', async 
   await expect(notice(page)).toContainText('Count of Barley saved')
   await toPlace(page, 'Room')
   await toColony(page, 'Barley')
-  await expect(page.locator('[data-statement="number"]')).toContainText('counted several times', { timeout: 20_000 })
+  await expect(page.locator('[data-statement="number"]')).toContainText('counted several times')
   await expect(statement(page, 'number')).toContainText('About')
 })
 

@@ -22,9 +22,7 @@ async function serve(port: number) {
     env: { ...process.env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port) },
   })
   await expect
-    .poll(async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null))?.ok ?? false, {
-      timeout: 20_000,
-    })
+    .poll(async () => (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null))?.ok ?? false)
     .toBe(true)
 }
 async function stop() {
@@ -40,15 +38,12 @@ test.afterEach(() => {
 /** The app is on the device: a service worker stands behind the page, with every file. */
 const installed = (page: Page) =>
   expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), {
-      timeout: 40_000,
-    })
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
     .toBe('activated')
 
 test('with the server gone the app starts, a round is done, and nothing is lost when it comes back', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   const port = await freePort()
   const base = `http://127.0.0.1:${port}`
   await serve(port)
@@ -88,7 +83,6 @@ test('with the server gone the app starts, a round is done, and nothing is lost 
 })
 
 test('a new version waits until the keeper takes it', async ({ page, baseURL }) => {
-  test.setTimeout(120_000)
   // in front of the server stands one that hands out another service worker from some moment on
   let newer = false
   const front = http.createServer((request, response) => {
@@ -122,7 +116,7 @@ test('a new version waits until the keeper takes it', async ({ page, baseURL }) 
       })
       await page.reload()
       await expect(bar).toBeVisible({ timeout: 5000 })
-    }).toPass({ timeout: 45_000 })
+    }).toPass()
     await page.getByRole('button', { name: 'Later' }).click()
     await expect(bar).toBeHidden()
     expect(await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.waiting?.state)).toBe(

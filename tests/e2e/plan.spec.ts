@@ -2,7 +2,6 @@ import { expect, test } from '@playwright/test'
 import { notice, openDemo, sheet, startRoom, waterPart } from './steps'
 
 test('a bee-shrimp tank from nothing to the logged first fill, its tests, and the animals', async ({ page }) => {
-  test.setTimeout(120_000)
   await startRoom(page)
   await page.keyboard.press('Space')
   await page.keyboard.press('p')

@@ -19,7 +19,6 @@ async function backupText(page: Page): Promise<string> {
 const rows = (page: Page) => page.getByText(/\d+ rooms?, \d+ glasses, \d+ colonies, \d+ log entries/).innerText()
 
 test('broken files are refused whole, with one clear sentence, and change nothing', async ({ page }) => {
-  test.setTimeout(120_000)
   await startRoom(page)
   await startColony(page, { name: 'Ember' })
   await page.goto('/records')

@@ -7,7 +7,6 @@ const MOST_TOUCHES = 6
 const glassCount = (page: Page) => page.locator('.progress i').count()
 
 test('all glasses of the demo by keyboard, in six keys at most for each', async ({ page }) => {
-  test.setTimeout(150_000)
   await openDemo(page)
   await startWalk(page)
   const glasses = await glassCount(page)
@@ -50,7 +49,6 @@ test('all glasses of the demo by keyboard, in six keys at most for each', async 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
   test('all glasses by touch, in six touches at most for each', async ({ page }) => {
-    test.setTimeout(150_000)
     await openDemo(page)
     await startWalk(page)
     const glasses = await glassCount(page)

@@ -93,7 +93,6 @@ test('server routes answer, and say in one sentence what is wrong', async ({ req
 })
 
 test('axe finds nothing in Room, Colony, sheets and Records', async ({ page }) => {
-  test.setTimeout(180_000)
   await openDemo(page)
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Start a colony' }).click()
@@ -135,7 +134,6 @@ test('axe finds nothing in Room, Colony, sheets and Records', async ({ page }) =
 })
 
 test('axe finds nothing in Water and Plan', async ({ page }) => {
-  test.setTimeout(180_000)
   await openDemo(page)
   await toWater(page, 'Slate')
   await expectAccessible(page)

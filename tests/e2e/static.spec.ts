@@ -42,15 +42,12 @@ test.afterEach(stop)
 
 const installed = (page: Page) =>
   expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state), {
-      timeout: 40_000,
-    })
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
     .toBe('activated')
 
 test('on a plain web host everything works but the simulated devices, and it installs and works offline', async ({
   page,
 }) => {
-  test.setTimeout(150_000)
   const broken: string[] = []
   page.on('pageerror', e => broken.push(e.message))
   page.on('console', m => m.type() === 'error' && broken.push(m.text()))
@@ -58,7 +55,7 @@ test('on a plain web host everything works but the simulated devices, and it ins
   await page.goto(address)
   await page.getByRole('button', { name: 'Open the demo room' }).click()
   // made in a worker, by the same code as on the server
-  await expect(page.getByRole('heading', { level: 1, name: 'Lantern Quay' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { level: 1, name: 'Lantern Quay' })).toBeVisible()
   await roomIsReady(page)
 
   await page.getByRole('link', { name: 'Water', exact: true }).click()

@@ -27,9 +27,7 @@ export async function openDemo(page: Page) {
 
 /** All estimates of the room are there. */
 export async function roomIsReady(page: Page) {
-  await expect(page.getByRole('heading', { name: /glasses? needs? you today|Nothing needs you/ })).toBeVisible({
-    timeout: 40_000,
-  })
+  await expect(page.getByRole('heading', { name: /glasses? needs? you today|Nothing needs you/ })).toBeVisible()
 }
 
 /** An empty room of the keeper's own. */

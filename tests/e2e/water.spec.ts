@@ -9,7 +9,6 @@ const litres = (page: Page, source: string) => page.getByLabel(`${source}, L`)
 test('the demo’s KH slide is put right in three logged changes, a week apart, and the strip recovers', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   const start = Date.now()
   await openDemo(page)
   await toWater(page, 'Slate')
@@ -123,7 +122,6 @@ test('top-ups are logged, and creep is told', async ({ page }) => {
 })
 
 test('the probe: live, lost and back, calibrated, and into the log with one key', async ({ page }) => {
-  test.setTimeout(120_000)
   await openDemo(page)
   await toWater(page, 'Slate')
   await waterPart(page, 'Probe')

@@ -129,7 +129,7 @@ describe('water that is watched', () => {
     expect(table.falsePerYear).toBeLessThan(0.4)
     expect(watchWater([5])).toEqual(results)
     // half a year of twenty glasses: half a minute where the machine is slow
-  }, 120_000)
+  })
   it('is summed up by years, and what was never found comes last', () => {
     const watched = (years: number, falseAlarms: number, found: number | null = null, slid = false): WatchResult => ({
       kind: 'khDh',

@@ -12,5 +12,5 @@ describe('lines of single genes that the model does not know', () => {
     expect(table.sharesOff).toBeLessThan(table.asLastOff)
     expect(Math.abs(table.inbreedingOff)).toBeLessThan(0.04)
     expect(table.bySexesOff).toBeLessThan(table.inbreedingOff)
-  }, 60_000)
+  })
 })

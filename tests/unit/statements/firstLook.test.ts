@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { lanternQuay } from '#demo'
 import { needsAttention } from '#core/care'
 import { resolveGroup } from '#core/groups'
 import type { PopulationAnswer } from '#core/population'
-import { type Colony, presentGlassId, toMoment, WEEK_MS } from '#core/records'
+import { type Colony, toMoment, WEEK_MS } from '#core/records'
 import { colonyStatements, firstLook } from '#core/statements'
 import { roughened } from '../../../core/population/roughened'
 import { headingStatement } from '../../../core/statements/headingStatement'
@@ -51,27 +50,6 @@ describe('a first look', () => {
     expect(drawn[0]!.at).toBeLessThanOrEqual(Math.max(NOW - 26 * WEEK_MS, NOW - weeks * WEEK_MS) + WEEK_MS)
     expect(rough.population.fan.length).toBeGreaterThan(8)
   })
-  it('need not be taken back: its range holds what is told in full', () => {
-    const untilMs = Date.parse('2026-11-25T00:00:00.000Z')
-    const { backup: b } = lanternQuay({ seed: 4, untilMs })
-    // a hatch is told by a model of its own, in full at once
-    const held = b.colonies
-      .filter(c => c.form === 'colony')
-      .map(colony => {
-        const glass = b.glasses.find(g => g.id === presentGlassId(colony))!
-        const logged = (key: string, id: string) => b.entries.filter(e => (e as Record<string, unknown>)[key] === id)
-        const input = {
-          ...{ colony, glass, water: glass, earlier: [], nowMs: untilMs, zone: 'UTC' },
-          colonyEntries: logged('colonyId', colony.id),
-          glassEntries: logged('glassId', glass.id),
-        }
-        const { low, high } = firstLook(input).population.now
-        const { value } = colonyStatements(input).statements.population.now
-        return Math.round(low) <= Math.round(value) && Math.round(value) <= Math.round(high)
-      })
-    // one in fourteen strays further: 171 of 184 held over rooms 1 to 8, and 19 of 23 in this one, among the worst
-    expect(held.filter(Boolean).length).toBeGreaterThanOrEqual(19)
-  }, 120_000)
   it('is wider by what few possible colonies stray, and what is known one by one stays so', () => {
     const { input } = roomOf('neocaridina', 60, [30, 200])
     const { now, path, fan, grown } = colonyStatements(input).statements.population
