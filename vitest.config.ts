@@ -15,7 +15,10 @@ const autoImports = Unimport.vite({
   include: [/\/app\/(composables|stores)\/.*\.ts$/],
   presets: [
     'vue',
-    { from: '@vueuse/core', imports: ['until', 'useLocalStorage', 'useNow', 'useSessionStorage', 'watchDebounced'] },
+    {
+      from: '@vueuse/core',
+      imports: ['until', 'useDebounceFn', 'useLocalStorage', 'useNow', 'useSessionStorage', 'watchDebounced'],
+    },
     { from: folder('./tests/nuxtNames.ts'), imports: ['useState', 'useRuntimeConfig', 'navigateTo'] },
   ],
   dirs: [folder('./app/composables'), folder('./app/stores')],

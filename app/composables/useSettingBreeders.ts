@@ -16,6 +16,36 @@ export interface BreedersWritten {
   orders?: readonly Order[]
 }
 
+/** Where animals of a line may breed: glasses of the line first. */
+function useHomes(of: () => LineOf, colony: Ref<Colony | null | undefined>) {
+  const room = useRoomStore()
+  const glass = computed(() => colony.value && room.glassById.get(presentGlassId(colony.value)))
+  const existing = computed(() => {
+    const kind = room.colonies.filter(c => c.groupId === of().line.groupId && c.form === 'colony')
+    const told = (list: readonly Colony[], group: string) =>
+      list.map(c => ({
+        ...{ value: c.id, group },
+        title: `${c.name} · ${room.glassById.get(presentGlassId(c))?.name ?? ''}`,
+      }))
+    const { id, name } = of().line
+    return [
+      ...told(
+        kind.filter(c => c.lineId === id),
+        name,
+      ),
+      ...told(
+        kind.filter(c => c.lineId !== id),
+        'Others of their kind',
+      ),
+    ]
+  })
+  const homes = computed(() => [
+    ...existing.value,
+    ...(glass.value ? [{ value: NEW_BOX, title: `A new box in ${glass.value.name}` }] : []),
+  ])
+  return { existing, homes, glass }
+}
+
 /**
  * Where animals of a line may breed, a colony of their kind or a new box in the water of the one they are of; and the
  * one step that sets them there.
@@ -25,16 +55,7 @@ export function useSettingBreeders(of: () => LineOf, colony: Ref<Colony | null |
   const statements = useStatementsStore()
   const doubt = useEntryDoubt()
   const { saving, saveWith } = useSave()
-  const glass = computed(() => colony.value && room.glassById.get(presentGlassId(colony.value)))
-  const existing = computed(() =>
-    room.colonies
-      .filter(c => c.groupId === of().line.groupId && c.form === 'colony')
-      .map(c => ({ value: c.id, title: `${c.name} · ${room.glassById.get(presentGlassId(c))?.name ?? ''}` })),
-  )
-  const homes = computed(() => [
-    ...existing.value,
-    ...(glass.value ? [{ value: NEW_BOX, title: `A new box in ${glass.value.name}` }] : []),
-  ])
+  const { existing, homes, glass } = useHomes(of, colony)
   /** The colony that a choice means, with the box that has to be hung for it. */
   function homeAt(choice: string, nowMs: number): { colonyId: string; writes: Write[] } {
     if (choice !== NEW_BOX || !glass.value || !colony.value) return { colonyId: choice, writes: [] }
@@ -72,8 +93,8 @@ export function useSettingBreeders(of: () => LineOf, colony: Ref<Colony | null |
       const from = room.colonyById.get(entry.colonyId)
       return from ? [{ entry, colony: from }] : []
     })
-    const odd = doubt.questionOf(steps)
-    if (odd) return { done: false, question: `${odd} Set them once more to do it all the same.` }
+    const question = doubt.questionOf(steps)
+    if (question) return { done: false, question }
     const writes: Write[] = [
       ...hung,
       ...joining(moves),

@@ -1,21 +1,43 @@
 import { type ByRung, graderOf, SOMEBODY, stackKey, type Standings, type Stock } from '#core/lines'
 import { resolveGroup } from '#core/groups'
-import { type Ladder, presentRungs } from '#core/records'
+import { type Id, type Ladder, presentRungs } from '#core/records'
 import type { LineOf } from './useLines'
 
 /**
  * The grown animals of a line that could breed: the model's number, shared out over the rungs as they were graded last.
  */
 export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
+  const room = useRoomStore()
   const statements = useStatementsStore()
   const rungs = computed(() => (ladder() ? presentRungs(ladder()!) : []))
   const last = computed(() => of().told?.generations.findLast(g => g.meanRung !== null))
   const grader = computed(() => (last.value?.gradings[0] ? graderOf(last.value.gradings[0]) : SOMEBODY))
-  /** The colony that was graded last: its animals lie in the trays, and leave it when the breeders are set. */
+  const { byRung: reckon } = useColonyRungs()
+  const drafts = computed(() =>
+    room.breedingGroups.filter(
+      b => b.lineId === of().line.id && b.state === 'draft' && b.generationId === last.value?.id,
+    ),
+  )
+  /** Colonies of the line that have grown animals to choose from; in a spare glass nobody chooses. */
+  const places = computed(() =>
+    of().colonies.filter(c => {
+      if (c.id === of().line.spareColonyId) return false
+      const there = reckon(of(), c)
+      return !!there && [...there.females, ...there.males].some(n => n > 0)
+    }),
+  )
+  const taken = ref<Id | null>(null)
+  /**
+   * The colony whose animals lie in the trays, and leave it when the breeders are set: the one that the keeper took, or
+   * has a draft of, or else graded last.
+   */
   const colony = computed(() => {
+    const drafted = drafts.value.toSorted((a, b) => b.editedAt.localeCompare(a.editedAt))[0]?.colonyId
     const graded = last.value?.gradings.at(-1)?.colonyId
-    return of().colonies.find(c => c.id === graded) ?? of().colonies[0]
+    const at = (id: Id | null | undefined) => of().colonies.find(c => c.id === id)
+    return at(taken.value) ?? at(drafted) ?? at(graded) ?? of().colonies[0]
   })
+  const takeFrom = (id: Id) => void (taken.value = id)
   const oneSex = computed(() =>
     colony.value ? resolveGroup(colony.value).group.stages.femaleShare.value === 1 : false,
   )
@@ -24,7 +46,6 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
     const stages = colony.value && statements.of(colony.value.id)?.population.stages
     return { known: !!stages, females: stages?.females.value ?? 0, males: stages?.males.value ?? 0 }
   })
-  const { byRung: reckon } = useColonyRungs()
   const byRung = computed<ByRung>(() => (colony.value && reckon(of(), colony.value)) ?? { females: [], males: [] })
   const stock = computed<Standings>(() =>
     Object.fromEntries(
@@ -38,5 +59,5 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
   const stockOf = computed<Stock | null>(() =>
     last.value && !oneSex.value ? { groupId: last.value.id, grader: grader.value, ...byRung.value } : null,
   )
-  return { rungs, last, grader, colony, oneSex, grown, stock, stockOf }
+  return { rungs, last, grader, drafts, places, colony, takeFrom, oneSex, grown, stock, stockOf }
 }

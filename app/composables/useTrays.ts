@@ -13,7 +13,16 @@ import {
   standingTotal,
   type Trays,
 } from '#core/lines'
-import { begun, type BreedingGroup, type Ladder, toMoment, type TrayKind, trayKinds } from '#core/records'
+import {
+  begun,
+  type BreedingGroup,
+  type Colony,
+  type Id,
+  type Ladder,
+  toMoment,
+  type TrayKind,
+  trayKinds,
+} from '#core/records'
 import { openDb } from '~/data/database'
 import { newId } from '~/data/newId'
 import { writeDoor } from '~/data/writeDoor'
@@ -26,7 +35,7 @@ import type { LineOf } from './useLines'
  */
 export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
   const stockDesk = useStock(of, ladder)
-  const { rungs, last, grader, colony, stock, oneSex } = stockDesk
+  const { rungs, last, grader, stock, oneSex } = stockDesk
   const { trays, set, groupNow } = useTrayDraft(of, ladder, stockDesk)
   const tray = (kind: TrayKind) => inTray(stock.value, trays.value, kind)
   const total = (kind: TrayKind) => standingTotal(tray(kind))
@@ -53,43 +62,40 @@ export function useTrays(of: () => LineOf, ladder: () => Ladder | null) {
     set(rolling.value ? { ...noTrays, part: restOf(stock.value, breed) } : { ...noTrays, breed })
   }
   const clear = () => set(noTrays)
-  return { ...stockDesk, colony, clear, rolling, kinds, breeding, trays, tray, total, move, take, breeders, groupNow }
+  return { ...stockDesk, clear, rolling, kinds, breeding, trays, tray, total, move, take, breeders, groupNow }
 }
 export type TraysDesk = ReturnType<typeof useTrays>
 
-/** What lies in the trays, as a draft of breeders that is kept. */
+/** What lies in the trays of a colony, as a draft of breeders that is kept. */
 function useTrayDraft(
   of: () => LineOf,
   ladder: () => Ladder | null,
-  { last, grader, colony, stock }: ReturnType<typeof useStock>,
+  { last, grader, drafts, colony, stock }: ReturnType<typeof useStock>,
 ) {
   const room = useRoomStore()
-  const draft = computed(() =>
-    room.breedingGroups.find(
-      b => b.lineId === of().line.id && b.state === 'draft' && b.generationId === last.value?.id,
-    ),
-  )
+  const draftOf = (c: Colony) => drafts.value.find(b => b.colonyId === c.id)
   // a stretch of time has no record that a draft could hang on: this device keeps it
   const here = useDurable<{ of: string; trays: Trays } | null>(typedKeys.trays, null)
-  const typed = computed(() => (here.value && here.value.of === last.value?.id ? here.value.trays : null))
+  const stretchOf = (c: Colony) => `${last.value?.id} ${c.id}`
   // what is on screen goes ahead of the record, which follows in a moment
-  const moved = shallowRef<Trays | null>(null)
-  const trays = computed<Trays>(() => {
-    const kept = draft.value && {
-      ...{ breed: standingsOf(draft.value.parents), offer: standingsOf(draft.value.trays?.offer ?? []) },
-      part: standingsOf(draft.value.trays?.part ?? []),
+  const moved = shallowRef<Readonly<Record<Id, Trays>>>({})
+  const traysOf = (c: Colony): Trays => {
+    const draft = draftOf(c)
+    const kept = draft && {
+      ...{ breed: standingsOf(draft.parents), offer: standingsOf(draft.trays?.offer ?? []) },
+      part: standingsOf(draft.trays?.part ?? []),
     }
-    return fitTrays(stock.value, moved.value ?? kept ?? typed.value ?? noTrays)
-  })
-  /** The group of breeders as the trays have it; null before anything was graded. */
-  function groupNow(nowMs: number): BreedingGroup | null {
-    if (!last.value || !ladder() || !colony.value) return null
-    const base = draft.value ?? {
+    const typed = here.value?.of === stretchOf(c) ? here.value.trays : null
+    return moved.value[c.id] ?? kept ?? typed ?? noTrays
+  }
+  const trays = computed<Trays>(() => fitTrays(stock.value, colony.value ? traysOf(colony.value) : noTrays))
+  function groupOf(c: Colony, { breed, offer, part }: Trays, nowMs: number): BreedingGroup | null {
+    if (!last.value || !ladder()) return null
+    const base = draftOf(c) ?? {
       ...begun(newId(), nowMs),
-      ...{ roomId: of().line.roomId, lineId: of().line.id, colonyId: colony.value.id, generationId: last.value.id },
+      ...{ roomId: of().line.roomId, lineId: of().line.id, colonyId: c.id, generationId: last.value.id },
       ...{ ladderId: ladder()!.id, state: 'draft' as const, animalIds: [], from: toMoment(nowMs) },
     }
-    const { breed, offer, part } = trays.value
     return {
       ...toRaw(base),
       ...(grader.value !== SOMEBODY && { keeper: grader.value }),
@@ -97,17 +103,26 @@ function useTrayDraft(
       trays: { hold: [], offer: countsIn(offer), part: countsIn(part) },
     }
   }
-  const keep = useDebounceFn(async () => {
-    const record = groupNow(Date.now())
+  /** The group of breeders as the trays have it; null before anything was graded. */
+  const groupNow = (nowMs: number) => (colony.value ? groupOf(colony.value, trays.value, nowMs) : null)
+  async function write(c: Colony) {
+    const record = groupOf(c, traysOf(c), Date.now())
     if (!record) return
-    if (!room.generations.some(g => g.id === record.generationId)) {
-      here.value = { of: record.generationId, trays: trays.value }
-      return
-    }
-    await (await writeDoor()).saveRecord(openDb(), 'breedingGroups', record, Date.now())
+    if (room.generations.some(g => g.id === record.generationId))
+      await (await writeDoor()).saveRecord(openDb(), 'breedingGroups', record, Date.now())
+    else here.value = { of: stretchOf(c), trays: traysOf(c) }
+  }
+  const unwritten = new Map<Id, Colony>()
+  const keep = useDebounceFn(async () => {
+    const now = [...unwritten.values()]
+    unwritten.clear()
+    for (const c of now) await write(c)
   }, 400)
   function set(next: Trays) {
-    moved.value = next
+    const c = colony.value
+    if (!c) return
+    moved.value = { ...moved.value, [c.id]: next }
+    unwritten.set(c.id, c)
     void keep()
   }
   return { trays, set, groupNow }

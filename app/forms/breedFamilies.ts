@@ -1,4 +1,4 @@
-import type { FamilyKept } from '#core/lines'
+import type { FamilyKept, Many } from '#core/lines'
 import {
   begun,
   type BreedingGroup,
@@ -15,12 +15,36 @@ import {
   toMoment,
 } from '#core/records'
 import { newId } from '~/data/newId'
+import { whole } from '~/words/numbers'
 import { headsOfRungs } from './headsOfRungs'
 
 /** Those of a family that breed. */
 export interface FamilyBreeds {
   colony: Colony
   breed: RungCount[]
+}
+
+/** How many of each sex to keep, as typed; a number or what was wrong. */
+export interface ManyTyped {
+  females: string
+  males: string
+}
+
+/**
+ * How many of each sex are to be kept of several families.
+ * @param told what is thought of where one is not typed, and the grown animals there are; null before it is known
+ * @returns null where nothing is typed; a sentence where what is typed is no such number
+ */
+export function readMany(typed: ManyTyped, told: { many: Many; grown: Many } | null): Many | null | string {
+  if (!told || (typed.females.trim() === '' && typed.males.trim() === '')) return null
+  const [females, males] = (['females', 'males'] as const).map(sex => {
+    const text = typed[sex].trim()
+    return text === '' ? told.many[sex] : /^\d+$/.test(text) ? Number(text) : 0
+  }) as [number, number]
+  const { grown } = told
+  if (females >= 1 && males >= 1 && females <= grown.females && males <= grown.males) return { females, males }
+  const there = `${whole(grown.females)} grown females and ${whole(grown.males)} males`
+  return `Type whole numbers: there are ${there} in these boxes.`
 }
 
 /** A pick of families as animals of their colonies; families of which nobody is kept are left out. */

@@ -22,4 +22,4 @@ const questions: Readonly<Record<EntryDoubtKey, (n: number, most: number) => str
 }
 /** An odd entry as a question, with what keeps it as it is. */
 export const doubtText = ({ key, values: { n, most } }: EntryDoubt): string =>
-  neverKept.includes(key) ? questions[key](n, most) : `${questions[key](n, most)} Save once more to keep it so.`
+  neverKept.includes(key) ? questions[key](n, most) : `${questions[key](n, most)} Do it once more to keep it so.`

@@ -8,6 +8,7 @@ import {
   familyPick,
   fitLine,
   graderOf,
+  grownIn,
   outcrossAhead,
   type OutcrossTold,
   readFamilies,
@@ -18,6 +19,7 @@ import {
   type LineFitted,
   type LineRecords,
   type LineTold,
+  type Many,
   nextGeneration,
   type NextGeneration,
   type Pick,
@@ -77,6 +79,9 @@ const curve = (lineId: string, stock: Stock): Pick[] => {
 /** Whom to keep of the families of a line. */
 export interface FamiliesTold {
   families: Family[]
+  /** breeders of each sex that were thought of, and the grown animals to choose from */
+  many: Many
+  grown: Many
   /** null where there are too few families, or too few animals in them */
   pick: ReturnType<typeof familyPick>
 }
@@ -84,14 +89,10 @@ export interface FamiliesTold {
 /**
  * Tells the young of several boxes family by family.
  * @param rungs of each colony: its grown animals
- * @param many breeders of each sex that are wanted
+ * @param asked breeders of each sex that are wanted, no more than there are; null: as many as bred these families
  * @returns null where the newest generation was not bred and graded box by box
  */
-function families(
-  lineId: string,
-  rungs: Record<string, ByRung>,
-  many: { females: number; males: number },
-): FamiliesTold | null {
+function families(lineId: string, rungs: Record<string, ByRung>, asked: Many | null): FamiliesTold | null {
   const line = fitted.get(lineId)
   const split = line && readFamilies(line.records, line.read)
   if (!line || !split) return null
@@ -100,8 +101,12 @@ function families(
     const [stock, graded] = [rungs[colonyId], gradings.find(e => e.colonyId === colonyId)]
     return stock && graded ? [{ groupId, grader: graderOf(graded), ...stock }] : []
   })
+  const { families, bred } = split
+  const grown = grownIn(stocks)
+  const wanted = asked ?? bred
+  const many = { females: Math.min(wanted.females, grown.females), males: Math.min(wanted.males, grown.males) }
   const pick = stocks.length < FAMILIES_LEAST ? null : familyPick(fitLine(split.history), stocks, many)
-  return { families: split.families, pick }
+  return { families, many, grown, pick }
 }
 
 /** What new blood would cost the line, and when that is made good; null where nothing is known of who breeds. */

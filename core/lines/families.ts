@@ -1,7 +1,8 @@
 import type { Id } from '#core/records'
-import { bothSexes, type LineGroup, type LineHistory } from './history'
+import { bothSexes, type BreederSet, type LineGroup, type LineHistory } from './history'
 import { graded, type LineRead, type LineRecords } from './lineHistory'
 import { setsOf } from './breederSets'
+import type { Many } from './wholeAnimals'
 
 /** The young of one breeding group that grew up in a colony of their own. */
 export interface Family {
@@ -12,12 +13,13 @@ export interface Family {
 /**
  * A line whose newest generation is told family by family: the young of each box that were graded in it. Generations
  * before it stay as one.
- * @returns null where fewer than two of its breeding groups have young that were graded by themselves
+ * @returns with how many bred those families, of each sex; null where fewer than two of its breeding groups have young
+ * that were graded by themselves
  */
 export function readFamilies(
   records: LineRecords,
   read: LineRead,
-): { history: LineHistory; families: Family[] } | null {
+): { history: LineHistory; families: Family[]; bred: Many } | null {
   const newest = read.generations.at(-1)
   const own = records.generations.find(g => g.id === newest?.id)?.breedingGroupIds ?? []
   if (!newest) return null
@@ -45,5 +47,13 @@ export function readFamilies(
     families.push({ groupId: id, colonyId })
   }
   if (families.length < 2) return null
-  return { history: { ...read.history, groups: [...read.history.groups.slice(0, -1), ...groups] }, families }
+  const history = { ...read.history, groups: [...read.history.groups.slice(0, -1), ...groups] }
+  return { history, families, bred: bySexes(groups.flatMap(g => g.breeders)) }
+}
+
+/** Breeders of each sex; of those that nobody told apart half are of each. */
+function bySexes(breeders: readonly BreederSet[]): Many {
+  const of = (sex: BreederSet['sex']) => breeders.reduce((n, b) => n + (b.sex === sex ? b.number : 0), 0)
+  const half = of('mixed') / 2
+  return { females: Math.ceil(of('female') + half), males: Math.ceil(of('male') + half) }
 }

@@ -60,13 +60,14 @@ const NO_GAIN = 1e-6
  * taken from whatever family (optimal contributions, Meuwissen 1997; merits are those that the fit gives each rung of
  * each family, so that a good family's lesser animals may beat a poor one's best).
  * @param stocks grown animals of each family by rung
- * @param many breeders of each sex
- * @returns both choices, or null where there are too few families or animals
+ * @param many breeders of each sex, whole
+ * @returns both choices, or null where there are too few families or animals, or a sex has nobody to breed
  */
 export function familyPick(fit: LineFit, stocks: readonly Stock[], many: Many): FamilyPicks | null {
   const kinds = kindsOf(fit, stocks)
-  const there = (female: boolean) => kinds.filter(k => k.female === female).reduce((n, k) => n + k.there, 0)
-  if (stocks.length < FAMILIES_LEAST || there(true) < many.females || there(false) < many.males) return null
+  const there = grownIn(stocks)
+  const can = (sex: keyof Many) => many[sex] >= 1 && many[sex] <= there[sex]
+  if (stocks.length < FAMILIES_LEAST || !can('females') || !can('males')) return null
   const choice = { kinds, kin: kinshipsOf(fit, stocks) }
   const best = bestRungs(kinds, many)
   const [spread, lot] = [kinshipOfYoung(choice, best), addedByLot(choice, best)]
@@ -84,6 +85,12 @@ export function familyPick(fit: LineFit, stocks: readonly Stock[], many: Many): 
   const proposed = allowed.toSorted((a, b) => b.gain - a.gain)[0]!
   const asTheyCome = { ...told(best), kinship: spread + lot }
   return { proposed, bestRungs: asTheyCome, more: proposed.gain / Math.max(NO_GAIN, asTheyCome.gain) - 1 }
+}
+
+/** Grown animals of some stocks. */
+export function grownIn(stocks: readonly Pick<Stock, 'females' | 'males'>[]): Many {
+  const of = (sex: keyof Many) => stocks.flatMap(s => s[sex]).reduce((n, x) => n + x, 0)
+  return { females: of('females'), males: of('males') }
 }
 
 /** Shares of each kind in the young, as if parts of animals could be kept. */

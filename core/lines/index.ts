@@ -50,7 +50,8 @@ export { type FamilyAsked, familyGraph, type FamilyNode } from './familyGraph'
 export { type OutcrossTold, outcrossAhead } from './outcross'
 export { type Boxes, inbreedingOfBoxes, type Rotation } from './rotation'
 export { breedersNext } from './breedersNext'
-export { FAMILIES_LEAST, type FamilyKept, type FamilyPick, familyPick } from './familyPick'
+export { FAMILIES_LEAST, type FamilyKept, type FamilyPick, familyPick, grownIn } from './familyPick'
+export type { Many } from './wholeAnimals'
 export { fitLine, HERITABILITY_PRIOR, LEARNT_AT_LEAST, type LineDraw, type LineFit } from './lineFit'
 export {
   type BreederSet,

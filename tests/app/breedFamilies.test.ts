@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { begun, BreedingGroup, type EntryOf, type Ladder } from '#core/records'
-import { familiesBreed, givesMost, readFamilyBreeders } from '~/forms/breedFamilies'
+import { familiesBreed, givesMost, readFamilyBreeders, readMany } from '~/forms/breedFamilies'
 import { newLineRecord } from '~/forms/lineDraft'
 import { colony, nextId, NOW } from '../make'
 
@@ -22,6 +22,18 @@ const read = (breedIn: string) =>
   readFamilyBreeders(families, { ...about, breedIn }) as { group: BreedingGroup; moves: EntryOf<'move'>[] }
 
 describe('breeders of several families', () => {
+  it('are as many as is typed, and else as are thought of; what cannot be is said', () => {
+    const there = { many: { females: 20, males: 5 }, grown: { females: 46, males: 40 } }
+    const of = (females: string, males: string) => readMany({ females, males }, there)
+    expect([of('', ' '), readMany({ females: '3', males: '1' }, null)]).toEqual([null, null])
+    expect([of('12', ''), of('', '40'), of(' 46 ', '1')]).toEqual([
+      { females: 12, males: 5 },
+      { females: 20, males: 40 },
+      { females: 46, males: 1 },
+    ])
+    for (const wrong of [of('47', ''), of('', '41'), of('0', '3'), of('some', ''), of('2.5', '')])
+      expect(wrong).toBe('Type whole numbers: there are 46 grown females and 40 males in these boxes.')
+  })
   it('are those of the pick, box by box; a box of which nobody is kept stays as it is', () => {
     expect(families.map(f => [f.colony.name, f.breed.map(r => [r.sex, r.number])])).toEqual([
       [

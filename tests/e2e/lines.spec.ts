@@ -125,7 +125,15 @@ test('lines of the room: which improves, which fell, how two keepers see, and wh
   await expect(page.getByText('by the parents that you wrote down')).toBeVisible()
   await openLine(page, 'Barley')
   await toTab(page, 'Breed')
+  // a line in two glasses is chosen from one by one
+  const tray = (name: string) => page.getByRole('region', { name: new RegExp(`^${name}: `) })
   await page.getByRole('button', { name: 'Put them to breed' }).click()
+  const breeding = (await tray('breed').getAttribute('aria-label'))!
+  expect(breeding).not.toBe('breed: 0')
+  await page.getByLabel('Whose animals').selectOption({ label: 'Barley raise' })
+  await expect(tray('breed')).toHaveAccessibleName('breed: 0')
+  await page.getByLabel('Whose animals').selectOption({ label: 'Barley' })
+  await expect(tray('breed')).toHaveAccessibleName(breeding)
   await page.getByRole('button', { name: 'Set the breeders' }).click()
   await sheet(page).getByRole('checkbox', { name: 'Marsh' }).check()
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
@@ -172,7 +180,7 @@ test('a stack is sent by a key, part of it by a number, and lines that cross are
   // asked about once, also where the odd move is not the last of the step
   await home.selectOption({ label: 'Barley · Barley' })
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
-  await expect(sheet(page)).toContainText('Set them once more to do it all the same.')
+  await expect(sheet(page)).toContainText('Do it once more to keep it so.')
   await sheet(page).getByRole('button', { name: 'Set them' }).click()
   await expect(notice(page)).toContainText('the breeders are set')
   await backThenIntoBox()

@@ -95,7 +95,7 @@ test('a move between colonies changes both, and a photo stays with its line', as
   await page.getByLabel('Into which colony').selectOption({ label: 'Right · Neocaridina' })
   await page.getByRole('button', { name: 'Save' }).click()
   // two lines of one kind cross: it is asked once, and kept when the keeper says so
-  await expect(sheet(page).getByText(/another line of the same kind.*Save once more/)).toBeVisible()
+  await expect(sheet(page).getByText(/another line of the same kind.*Do it once more/)).toBeVisible()
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.locator('[data-statement="number"] h2')).toContainText('18')
   await page.keyboard.press('l')

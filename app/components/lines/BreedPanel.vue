@@ -33,13 +33,13 @@ function takeProposal() {
   const of = (sex: 'female' | 'male') => proposal.value!.breeders.find(b => b.sex === sex)?.rungs ?? []
   desk.take({ females: of('female'), males: of('male') })
 }
-/** Breeders that are thought of: those in the tray, or else the proposal. */
-const wanted = computed(() => {
-  const of = (sex: 'female' | 'male') =>
-    desk.breeders.value.find(b => b.sex === sex)?.number ??
-    proposal.value?.breeders.find(b => b.sex === sex)?.number ??
-    0
-  return { females: of('female'), males: of('male') }
+/** A line that lives in several glasses is chosen from one by one. */
+const from = computed({
+  get: () => desk.colony.value?.id ?? '',
+  set: id => {
+    picked.value = ''
+    desk.takeFrom(id)
+  },
 })
 const picked = ref('')
 const number = ref('')
@@ -67,6 +67,13 @@ const setting = ref(false)
   <p v-else-if="!desk.grown.value.known" class="muted">The number of grown animals is being worked out …</p>
   <div v-else class="panel">
     <div class="main">
+      <PickOne
+        v-if="desk.places.value.length > 1"
+        v-model="from"
+        class="from"
+        label="Whose animals"
+        :options="desk.places.value.map(c => ({ value: c.id, title: c.name }))"
+      />
       <div v-if="proposal" class="proposal">
         <p>
           <b>Keep {{ percent(proposal.share) }}</b
@@ -112,7 +119,7 @@ const setting = ref(false)
         Drag a stack, or pick it and type how many. {{ trayKeysText(desk.rolling.value) }} Squares are males. The
         numbers are the model’s grown animals, shared out as they were graded last.
       </p>
-      <FamiliesPick v-if="ladder" :of="of" :ladder="ladder" :rungs="rungs" :worker="worker" :many="wanted" />
+      <FamiliesPick v-if="ladder && !desk.oneSex.value" :of="of" :ladder="ladder" :worker="worker" />
       <PickCurve v-if="ask.curve.value.length > 1" :ask="ask" :told="of.told" :proposal="proposal" />
     </div>
     <BreedAside v-if="ladder" :of="of" :ladder="ladder" :desk="desk" :ask="ask" :limit="limit" @set="setting = true" />
@@ -130,6 +137,9 @@ const setting = ref(false)
   display: grid;
   gap: var(--space-5);
   align-content: start;
+}
+.from {
+  max-width: 320px;
 }
 .proposal {
   display: flex;

@@ -18,6 +18,10 @@ const followed = useAnimalsStore()
 const living = computed(() => (colony.value ? followed.livingIn(colony.value.id, Date.now()) : []))
 const named = ref<{ breed: string[]; part: string[] }>({ breed: [], part: [] })
 const issue = ref('')
+watch(
+  () => colony.value?.id,
+  () => (breedIn.value = ''),
+)
 watch(open, now => {
   if (!now) return
   breedIn.value ||= colony.value?.id ?? ''

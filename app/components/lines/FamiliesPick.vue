@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { FAMILIES_LEAST } from '#core/lines'
-import type { Ladder, Rung } from '#core/records'
+import { FAMILIES_LEAST, type FamilyKept } from '#core/lines'
+import type { Ladder } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
 import type { FamiliesTold } from '~/workers/lines.worker'
-import { familiesBreed } from '~/forms/breedFamilies'
+import { familiesBreed, readMany } from '~/forms/breedFamilies'
 import { percent, whole } from '~/words/numbers'
 
 /**
@@ -13,10 +13,7 @@ import { percent, whole } from '~/words/numbers'
 const props = defineProps<{
   of: LineOf
   ladder: Ladder
-  rungs: readonly Rung[]
   worker: ReturnType<typeof useLines>['worker']
-  /** breeders of each sex that are thought of */
-  many: { females: number; males: number }
 }>()
 const room = useRoomStore()
 const told = shallowRef<FamiliesTold | null>(null)
@@ -29,32 +26,37 @@ const standing = computed(() =>
     }),
   ),
 )
+/** As the keeper typed them; as many as bred these families where nothing is typed. */
+const typed = ref({ females: '', males: '' })
+const read = computed(() => readMany(typed.value, told.value))
 watchDebounced(
-  [standing, () => props.of.told, () => props.many.females, () => props.many.males],
+  [standing, () => props.of.told, typed],
   async () => {
-    if (!props.of.told) return
-    const many = { ...props.many }
+    if (!props.of.told || typeof read.value === 'string') return
+    const many = read.value
     told.value = (await props.worker.run(api => api.families(props.of.line.id, standing.value, many))) ?? null
   },
-  { immediate: true, debounce: 300 },
+  { immediate: true, debounce: 300, deep: true },
 )
+const BY_NUMBER = { numeric: true }
 const rows = computed(() =>
-  (told.value?.pick?.proposed.keep ?? []).map(k => {
-    const of = (list: readonly number[]) =>
-      list
-        .map((n, r) => ({ n, r }))
-        .filter(x => x.n > 0)
-        .map(({ n, r }) => `${whole(n)} of ${r + 1}`)
-        .toReversed()
-        .join(', ')
-    return {
-      id: k.groupId,
-      name: colonyOf(k.groupId)?.name ?? 'a glass that is gone',
-      females: of(k.females) || 'none',
-      males: of(k.males) || 'none',
-    }
-  }),
+  (told.value?.pick?.proposed.keep ?? []).map(rowOf).sort((a, b) => a.name.localeCompare(b.name, 'en', BY_NUMBER)),
 )
+function rowOf(k: FamilyKept) {
+  const of = (list: readonly number[]) =>
+    list
+      .map((n, r) => ({ n, r }))
+      .filter(x => x.n > 0)
+      .map(({ n, r }) => `${whole(n)} of ${r + 1}`)
+      .toReversed()
+      .join(', ')
+  return {
+    id: k.groupId,
+    name: colonyOf(k.groupId)?.name ?? 'a glass that is gone',
+    females: of(k.females) || 'none',
+    males: of(k.males) || 'none',
+  }
+}
 const colonyOf = (groupId: string) =>
   room.colonyById.get(told.value?.families.find(f => f.groupId === groupId)?.colonyId ?? '')
 const breeds = computed(() => familiesBreed(told.value?.pick?.proposed.keep ?? [], props.ladder, colonyOf))
@@ -71,14 +73,19 @@ const columns = [
   <section v-if="told" aria-label="Families">
     <h2>Family by family</h2>
     <template v-if="told.pick">
-      <p>
-        With {{ whole(many.females) }} females and {{ whole(many.males) }} males
-        <template v-if="told.pick.more > 0.005"
-          >the fit has this gain {{ percent(told.pick.more) }} more than the best grades as they come, at no more
-          kinship; over three generations of simulated lines it was 5 % more.</template
-        >
-        <template v-else>nothing gains more than the best grades as they come, at the same kinship.</template>
+      <p class="many">
+        <span>With</span>
+        <CellInput v-model="typed.females" label="Females to keep" :placeholder="String(told.many.females)" />
+        <span>females and</span>
+        <CellInput v-model="typed.males" label="Males to keep" :placeholder="String(told.many.males)" />
+        <span>males</span>
       </p>
+      <FieldIssue :text="typeof read === 'string' ? read : ''" />
+      <p v-if="told.pick.more > 0.005">
+        The fit has this gain {{ percent(told.pick.more) }} more than the best grades as they come, at no more kinship;
+        over three generations of simulated lines it was 5 % more.
+      </p>
+      <p v-else>Nothing gains more than the best grades as they come, at the same kinship.</p>
       <DataTable label="Whom to keep of each family" :columns="columns" :rows="rows" />
       <div><v-btn variant="outlined" color="primary" @click="setting = true">Set these breeders</v-btn></div>
       <FamiliesSheet v-model="setting" :of="of" :ladder="ladder" :families="breeds" :generation-id="generationId" />
@@ -89,3 +96,16 @@ const columns = [
     </p>
   </section>
 </template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: var(--space-4);
+}
+.many {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-3);
+}
+</style>

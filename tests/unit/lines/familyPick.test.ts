@@ -126,6 +126,11 @@ describe('a line that is told family by family', () => {
     expect(read.families.map(f => f.colonyId)).toEqual(boxes.slice(0, 2))
     expect(read.history.groups.map(g => g.id)).toEqual([g1.id, ...read.families.map(f => f.groupId)])
     expect(read.history.groups[1]).toMatchObject({ size: 18, period: g2.id, breeders: [{ number: 1 }, { number: 3 }] })
+    expect(read.bred).toEqual({ females: 6, males: 2 })
+    // of those that nobody told apart half are of each sex
+    groups[0]!.parents = l.spread([0, 0, 0, 5], 'unknown')
+    expect(split()!.bred).toEqual({ females: 6, males: 4 })
+    groups[0]!.parents = parents
     // a choice that nobody carried out bred none
     groups[1]!.state = 'draft'
     expect(split()).toBeNull()
