@@ -3,6 +3,7 @@ import {
   FAMILIES_LEAST,
   familyPick,
   fitLine,
+  grownIn,
   groupKinshipOf,
   groupKinships,
   type LineGroup,
@@ -89,6 +90,10 @@ describe('whom to keep of several families', () => {
     expect(familyPick(fit, stocks.slice(0, FAMILIES_LEAST - 1), many)).toBeNull()
     expect(familyPick(fit, stocks, { females: 500, males: 5 })).toBeNull()
     expect(familyPick(fit, stocks, { females: 5, males: 500 })).toBeNull()
+    // nor where a sex has nobody: of animals that are of one sex nobody chooses like this
+    expect(familyPick(fit, stocks, { females: 5, males: 0 })).toBeNull()
+    expect(familyPick(fit, stocks, { females: 0, males: 5 })).toBeNull()
+    expect(grownIn(stocks)).toEqual({ females: 100, males: 100 })
   })
 })
 
