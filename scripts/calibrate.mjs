@@ -6,8 +6,9 @@
 // water, for what is called drifting; molts, for the alarm of failed molts; broods, for the windows of hatching;
 // shells, for ages and sizes of measured animals; hatches, for larvae in a tub and pools of dry eggs; lines, for
 // heritability, the next generation and inbreeding of bred lines; rolling, for colonies that breed all the time and are
-// culled now and then; beside, for another trait of theirs; families, for choices of breeders by family against the
-// best rungs; meter, for photos of one animal and the suggested rung.
+// culled now and then; strangers, for how soon a dull male is seen in these; beside, for another trait of theirs;
+// families, for choices of breeders by family against the best rungs; meter, for photos of one animal and the suggested
+// rung.
 import { availableParallelism } from 'node:os'
 import { tables } from './lib/calibrateTables.mjs'
 import { per, signed } from './lib/calibrateWords.mjs'

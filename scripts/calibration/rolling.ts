@@ -57,8 +57,17 @@ function setUp(random: Random) {
 }
 type Plan = ReturnType<typeof setUp>
 
+/** A dull male that came in and sires a part of the broods while he lives. */
+export interface Stranger {
+  week: number
+  lives: number
+  share: number
+  /** his genes' worth below the mean of the grown, in standard deviations of the founders */
+  below: number
+}
+
 /** A colony with what its keeper wrote down. */
-interface Lived {
+export interface Lived {
   plan: Plan
   records: LineRecords
   /** mean breeding value of the grown, week by week */
@@ -66,9 +75,11 @@ interface Lived {
   parentAges: number[]
 }
 
-function livedThrough(seed: number): Lived {
+/** @param more another length than the colony's own, and a stranger that comes in */
+export function livedThrough(seed: number, more: { weeks?: number; stranger?: Stranger } = {}): Lived {
   const random = seededRandom(hashText(`rolling ${seed}`))
-  const plan = setUp(random)
+  const plan = { ...setUp(random), ...(more.weeks !== undefined && { weeks: more.weeks }) }
+  const strange = strangerOf(random, more.stranger)
   const rest = Math.sqrt(1 - plan.heritability)
   const log = logOf(plan)
   let year = 0
@@ -93,7 +104,7 @@ function livedThrough(seed: number): Lived {
       dam.dueAt = week + 5 + 3 * random()
       // so many of a brood as will grow up: fewer in a full glass
       const many = Math.floor((5 * random() + 1) / (1 + (all.length / plan.room) ** 2) + random())
-      const sire = males[pickBy(random, leads)]!
+      const sire = strange(week, grown) ?? males[pickBy(random, leads)]!
       for (let i = 0; i < many; i++) {
         const value = (sire.value + dam.value) / 2 + Math.sqrt(plan.heritability / 2) * normal(random)
         all.push(born(week, value))
@@ -107,6 +118,16 @@ function livedThrough(seed: number): Lived {
     }
   }
   return { plan, records: log.records, values, parentAges: parentAges.filter((_, i) => i > parentAges.length / 4) }
+}
+
+/** Who sires a brood in the place of a male of the colony's own; nobody where no stranger is there. */
+function strangerOf(random: Random, stranger: Stranger | undefined) {
+  let value: number | null = null
+  return (week: number, grown: readonly Animal[]) => {
+    if (!stranger || week < stranger.week || week >= stranger.week + stranger.lives) return null
+    value ??= mean(grown.map(a => a.value)) - stranger.below
+    return random() < stranger.share ? { value, laid: week - 30 } : null
+  }
 }
 
 function pickBy(random: Random, weights: readonly number[]): number {

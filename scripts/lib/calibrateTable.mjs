@@ -9,6 +9,7 @@ import { summariseShells } from '../calibration/shellGrowth'
 import { besideTable } from '../calibration/besideRanges'
 import { linesTable } from '../calibration/lineRanges'
 import { rollingTable } from '../calibration/rolling'
+import { strangersTable } from '../calibration/strangers'
 import { pairsTable } from '../calibration/families'
 import { meterTable } from '../calibration/meter'
 import { summariseMolts } from '../calibration/moltTrouble'
@@ -28,6 +29,7 @@ const summarise =
     hatches: summariseHatches,
     lines: linesTable,
     rolling: rollingTable,
+    strangers: strangersTable,
     beside: besideTable,
     families: pairsTable,
     meter: meterTable,

@@ -168,6 +168,14 @@ export const tables = {
     ],
     good: t => [t.heritabilityHeld, t.paceHeld].every(x => x >= 0.74 && x <= 0.86),
   },
+  strangers: {
+    columns: [
+      ...['', 'n', 'seen in 20 weeks', 'in 26', 'in 39', 'in 52'],
+      ...['gradings that call one in vain', 'such calls a year'],
+    ],
+    cells: t => [t.n, ...t.seen.map(per), per(t.inVain), t.inVainAYear.toFixed(2)],
+    good: t => t.inVainAYear <= 0.5,
+  },
   beside: {
     columns: ['', 'n', 'slope: holds', 'wide', 'leans', 'learnt', 'next: holds', 'rungs off', 'were it none'],
     cells: t => [

@@ -9,6 +9,7 @@ import { rearHatches } from '../calibration/hatches'
 import { gradeBeside } from '../calibration/besideRanges'
 import { breedLines } from '../calibration/lineRanges'
 import { gradeRolling } from '../calibration/rolling'
+import { watchStrangers } from '../calibration/strangers'
 import { pairFamilies } from '../calibration/families'
 import { meterKeepers } from '../calibration/meter'
 import { growShells } from '../calibration/shellGrowth'
@@ -27,6 +28,7 @@ const others = {
   hatches: rearHatches,
   lines: breedLines,
   rolling: gradeRolling,
+  strangers: watchStrangers,
   beside: gradeBeside,
   families: pairFamilies,
   meter: meterKeepers,
