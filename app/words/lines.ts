@@ -64,10 +64,14 @@ export const crossingText = ({ number, from, to, atMs }: Crossing, nowMs: number
   `${whole(number)} of ${from.name} came into ${to.name}, ${dayText(atMs, nowMs)}: the lines cross, and their young ` +
   'fall back to dull within a generation or two. Grade the next young apart from the rest.'
 
-/** What to do about a fall that breeding does not explain. */
-export const FALLEN =
+/**
+ * What to do about a fall that breeding does not explain, and how often one is called in vain: as was measured, where
+ * the animals breed all the time by each grading (docs/science.md).
+ */
+export const fallenText = ({ rolling }: Pick<LineTold, 'rolling'>): string =>
   'Look for a stranger: another line in the same glass or net, a jumper, a mixed-up tub. Or another eye: let a ' +
-  'second keeper grade the same animals again. One generation in forty falls like this by chance.'
+  `second keeper grade the same animals again. One ${rolling ? 'grading in twenty-five' : 'generation in forty'} ` +
+  'falls like this by chance.'
 
 /** Where nobody chooses, beside the line. */
 export const spareText = ({ meanRung, ofLine }: NonNullable<LineTold['spare']>): string =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { FamilyNode, OutcrossTold, RungOffer } from '#core/lines'
+import type { FamilyNode, LineTold, OutcrossTold, RungOffer } from '#core/lines'
 import type { AnimalMeasured, RungSuggested } from '#core/meter'
-import { familyNodeText, crossingText } from '~/words/lines'
+import { crossingText, fallenText, familyNodeText } from '~/words/lines'
 import { outcrossText } from '~/words/linePlans'
 import { lightText, measuredText, suggestedText } from '~/words/meter'
 import { plain } from '~/words/numbers'
@@ -114,5 +114,13 @@ describe('animals of a rung that leave', () => {
     const order = { number: 4, of: 'adults', rungId: rung.rungId, who: 'B. N.', dueAt: new Date(NOW).toISOString() }
     expect(orderText(order as never, NOW, () => 'dense')).toMatch(/^4 grown \(dense\) for B\. N\., due/)
     expect(orderText({ ...order, rungId: undefined } as never, NOW, () => 'dense')).toMatch(/^4 grown for B\. N\./)
+  })
+})
+
+describe('a fall that breeding does not explain', () => {
+  it('says how often one is called in vain: of generations, and of gradings where they breed all the time', () => {
+    const rolling = { parentsAgeWeeks: 27, pace: null } as unknown as LineTold['rolling']
+    expect(fallenText({ rolling: null })).toMatch(/ One generation in forty falls like this by chance\.$/)
+    expect(fallenText({ rolling })).toMatch(/ One grading in twenty-five falls like this by chance\.$/)
   })
 })

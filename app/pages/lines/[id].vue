@@ -4,7 +4,7 @@ import { currentEntries, presentRungs } from '#core/records'
 import { counted, plain } from '~/words/numbers'
 import type { Why } from '~/words/why'
 import { whyKinship, whyLine } from '~/words/whyLine'
-import { crossingText, FALLEN, heritabilityText, lineHeadline, weeklyText } from '~/words/lines'
+import { crossingText, fallenText, heritabilityText, lineHeadline, weeklyText } from '~/words/lines'
 
 const why = shallowRef<Why | null>(null)
 const route = useRoute()
@@ -79,7 +79,7 @@ useEventListener('keydown', event => {
     <div v-if="of" class="page">
       <p class="statement"><TheSentence :text="headline" /></p>
       <p v-for="c in crossings" :key="c.entryId" class="small fallen">{{ crossingText(c, nowMs) }}</p>
-      <p v-if="told?.came?.unexplained" class="small fallen">{{ FALLEN }}</p>
+      <p v-if="told?.came?.unexplained" class="small fallen">{{ fallenText(told) }}</p>
       <p v-if="told" class="small muted">
         {{ plain(heritabilityText(told)) }}
         <button type="button" class="link" @click="why = whyLine(told, nowMs)">Why?</button>

@@ -148,7 +148,7 @@ function endRound() {
   align-items: center;
 }
 .keeper {
-  width: 180px;
+  width: 215px;
 }
 .which {
   width: 200px;
