@@ -18,12 +18,20 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
       b => b.lineId === of().line.id && b.state === 'draft' && b.generationId === last.value?.id,
     ),
   )
+  /** The grown of each of its colonies by rung; those of which it is not known yet are left out. */
+  const standing = computed<Record<Id, ByRung>>(() =>
+    Object.fromEntries(
+      of().colonies.flatMap(c => {
+        const there = reckon(of(), c)
+        return there ? [[c.id, there]] : []
+      }),
+    ),
+  )
   /** Colonies of the line that have grown animals to choose from; in a spare glass nobody chooses. */
   const places = computed(() =>
-    of().colonies.filter(c => {
-      if (c.id === of().line.spareColonyId) return false
-      const there = reckon(of(), c)
-      return !!there && [...there.females, ...there.males].some(n => n > 0)
+    of().colonies.filter(({ id }) => {
+      const there = standing.value[id]
+      return id !== of().line.spareColonyId && !!there && [...there.females, ...there.males].some(n => n > 0)
     }),
   )
   const taken = ref<Id | null>(null)
@@ -46,7 +54,7 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
     const stages = colony.value && statements.of(colony.value.id)?.population.stages
     return { known: !!stages, females: stages?.females.value ?? 0, males: stages?.males.value ?? 0 }
   })
-  const byRung = computed<ByRung>(() => (colony.value && reckon(of(), colony.value)) ?? { females: [], males: [] })
+  const byRung = computed<ByRung>(() => standing.value[colony.value?.id ?? ''] ?? { females: [], males: [] })
   const stock = computed<Standings>(() =>
     Object.fromEntries(
       rungs.value.flatMap((r, k) => [
@@ -59,5 +67,5 @@ export function useStock(of: () => LineOf, ladder: () => Ladder | null) {
   const stockOf = computed<Stock | null>(() =>
     last.value && !oneSex.value ? { groupId: last.value.id, grader: grader.value, ...byRung.value } : null,
   )
-  return { rungs, last, grader, drafts, places, colony, takeFrom, oneSex, grown, stock, stockOf }
+  return { rungs, last, grader, drafts, standing, places, colony, takeFrom, oneSex, grown, stock, stockOf }
 }

@@ -1,4 +1,4 @@
-import { dayAfter, dayOf, endOfDay, type LocalDay, momentAt, momentOn, readDay, startOfDay } from '#core/records'
+import { dayAfter, dayOf, endOfDay, type LocalDay, momentAt, momentOn, readDay } from '#core/records'
 import { deviceZone } from '~/data/deviceZone'
 
 /** The keeper's day at a moment: what a date field shows. */
@@ -6,9 +6,6 @@ export const deviceDay = (ms: number): LocalDay => dayOf(ms, deviceZone())
 
 /** The keeper's day so many days from a moment. */
 export const deviceDayFrom = (ms: number, days: number): LocalDay => dayAfter(deviceDay(ms), days)
-
-/** First moment of the keeper's day. */
-export const deviceDayStart = (ms: number): number => startOfDay(deviceDay(ms), deviceZone())
 
 /** The moment after the last of the keeper's day. */
 export const deviceDayEnd = (ms: number): number => endOfDay(deviceDay(ms), deviceZone())

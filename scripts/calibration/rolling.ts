@@ -67,7 +67,7 @@ export interface Stranger {
 }
 
 /** A colony with what its keeper wrote down. */
-export interface Lived {
+interface Lived {
   plan: Plan
   records: LineRecords
   /** mean breeding value of the grown, week by week */

@@ -19,9 +19,8 @@ const STRANGER: Stranger = { week: COMES, lives: 26, share: 0.6, below: 3 }
 /** Lives colonies through, with the stranger and without, and looks at each grading as it came. */
 export const watchStrangers = (seeds: readonly number[]): StrangerResult[] =>
   seeds.map(seed => {
-    const [alone, visited] = [undefined, STRANGER].map(stranger =>
-      calls(livedThrough(seed, { weeks: WEEKS, ...(stranger && { stranger }) }).records),
-    ) as [Call[], Call[]]
+    const alone = calls(livedThrough(seed, { weeks: WEEKS }).records)
+    const visited = calls(livedThrough(seed, { weeks: WEEKS, stranger: STRANGER }).records)
     const seen = visited.find(c => c.fell)
     return {
       seenAfter: seen ? seen.week - COMES : null,

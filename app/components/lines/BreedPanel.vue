@@ -119,7 +119,13 @@ const setting = ref(false)
         Drag a stack, or pick it and type how many. {{ trayKeysText(desk.rolling.value) }} Squares are males. The
         numbers are the model’s grown animals, shared out as they were graded last.
       </p>
-      <FamiliesPick v-if="ladder && !desk.oneSex.value" :of="of" :ladder="ladder" :worker="worker" />
+      <FamiliesPick
+        v-if="ladder && !desk.oneSex.value"
+        :of="of"
+        :ladder="ladder"
+        :worker="worker"
+        :standing="desk.standing.value"
+      />
       <PickCurve v-if="ask.curve.value.length > 1" :ask="ask" :told="of.told" :proposal="proposal" />
     </div>
     <BreedAside v-if="ladder" :of="of" :ladder="ladder" :desk="desk" :ask="ask" :limit="limit" @set="setting = true" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FAMILIES_LEAST, type FamilyKept } from '#core/lines'
+import { type ByRung, FAMILIES_LEAST, type FamilyKept } from '#core/lines'
 import type { Ladder } from '#core/records'
 import type { LineOf } from '~/composables/useLines'
 import type { FamiliesTold } from '~/workers/lines.worker'
@@ -14,27 +14,20 @@ const props = defineProps<{
   of: LineOf
   ladder: Ladder
   worker: ReturnType<typeof useLines>['worker']
+  /** the grown of each colony by rung */
+  standing: Record<string, ByRung>
 }>()
 const room = useRoomStore()
 const told = shallowRef<FamiliesTold | null>(null)
-const { byRung } = useColonyRungs()
-const standing = computed(() =>
-  Object.fromEntries(
-    props.of.colonies.flatMap(c => {
-      const stock = byRung(props.of, c)
-      return stock ? [[c.id, stock]] : []
-    }),
-  ),
-)
 /** As the keeper typed them; as many as bred these families where nothing is typed. */
 const typed = ref({ females: '', males: '' })
 const read = computed(() => readMany(typed.value, told.value))
 watchDebounced(
-  [standing, () => props.of.told, typed],
+  [() => props.standing, () => props.of.told, typed],
   async () => {
     if (!props.of.told || typeof read.value === 'string') return
     const many = read.value
-    told.value = (await props.worker.run(api => api.families(props.of.line.id, standing.value, many))) ?? null
+    told.value = (await props.worker.run(api => api.families(props.of.line.id, props.standing, many))) ?? null
   },
   { immediate: true, debounce: 300, deep: true },
 )

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { mdiCheck } from '@mdi/js'
-import { startOfDay } from '#core/records'
-import { type Due, type DueItem, dueKinds, isDaily } from '#core/care'
+import { daysAhead, type Due, type DueItem, dueKinds } from '#core/care'
 import { deviceZone } from '~/data/deviceZone'
-import { deviceDayFrom, deviceDayStart } from '~/forms/deviceDays'
 import { dueKindWord, dueTitle, dueWhy, effortText } from '~/words/due'
 import { aheadText } from '~/words/when'
 
@@ -12,22 +10,12 @@ const care = useCareStore()
 const settings = useSettingsStore()
 const acts = useDueActs()
 const chosen = shallowRef<DueItem | null>(null)
-/** Days ahead that stand there at once. */
-const FIRST_DAYS = 7
+/** Days ahead that stand there at once, and when more are asked for. */
+const [FIRST_DAYS, MORE_DAYS] = [7, 28]
 const far = ref(false)
-const days = computed(() => {
-  // today stands on its own, so that a week ahead ends with the day of the same name
-  const until = startOfDay(deviceDayFrom(care.nowMs, (far.value ? 28 : FIRST_DAYS) + 1), deviceZone())
-  const ahead = care.due.filter(d => (d.state === 'ahead' || d.state === 'soon') && !isDaily(d) && d.item.dueMs < until)
-  const by = new Map<number, Due[]>()
-  for (const d of ahead) {
-    const day = deviceDayStart(Math.max(d.item.dueMs, care.nowMs))
-    by.set(day, [...(by.get(day) ?? []), d])
-  }
-  return [...by]
-    .sort(([a], [b]) => a - b)
-    .map(([day, list]) => ({ day, list, minutes: list.reduce((s, d) => s + d.item.minutes, 0) }))
-})
+const days = computed(() =>
+  daysAhead(care.due, { nowMs: care.nowMs, days: far.value ? MORE_DAYS : FIRST_DAYS, zone: deviceZone() }),
+)
 /** Today by kind of work: one goes from glass to glass with the same thing in hand. What is late comes first. */
 const kinds = computed(() => {
   const by = new Map<string, Due[]>()

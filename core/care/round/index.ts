@@ -1,4 +1,5 @@
-export { type AfterRound, afterRound, isDaily, minutesToday } from './afterRound'
+export { type AfterRound, afterRound, minutesToday } from './afterRound'
+export { type DayAhead, daysAhead } from './daysAhead'
 export { doing, type Doing } from './doing'
 export { roundProgress, type RoundProgress } from './progress'
 export { roundSums, type RoundSums, type Snapshot, snapshotOf, type StatementChange, statementChanges } from './report'

@@ -6,11 +6,11 @@ import {
   type DueItem,
   fedLately,
   forCalendar,
-  isDaily,
   lastSeen,
   valuesToRead,
   minutesToday,
 } from '#core/care'
+import { isDaily } from '../../../core/care/round/afterRound'
 import { groupOf } from '#core/groups'
 import { DAY_MS, toMoment, type ValueKey } from '#core/records'
 import { judgeValue, type ValueVerdict } from '#core/water'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { breedLines, linesTable } from '../../../scripts/calibration/lineRanges'
+import { livedThrough } from '../../../scripts/calibration/rolling'
 
 /** A small version of `npm run calibrate … lines`: enough to see that something broke. */
 describe('lines of single genes that the model does not know', () => {
@@ -12,5 +13,20 @@ describe('lines of single genes that the model does not know', () => {
     expect(table.sharesOff).toBeLessThan(table.asLastOff)
     expect(Math.abs(table.inbreedingOff)).toBeLessThan(0.04)
     expect(table.bySexesOff).toBeLessThan(table.inbreedingOff)
+  })
+})
+
+describe('a colony that breeds all the time', () => {
+  it('is the same until a stranger comes, and duller by what he sired when his young are grown', () => {
+    const stranger = { week: 40, lives: 26, share: 0.6, below: 3 }
+    const falls = Array.from({ length: 6 }, (_, seed) => {
+      const [alone, visited] = [livedThrough(seed, { weeks: 80 }), livedThrough(seed, { weeks: 80, stranger })]
+      expect(visited.values.slice(0, 40)).toEqual(alone.values.slice(0, 40))
+      return alone.values[75]! - visited.values[75]!
+    })
+    const fall = falls.reduce((a, b) => a + b, 0) / falls.length
+    // not all of the grown are of his time: some are older, and the dullest were taken out
+    expect(fall).toBeGreaterThan(0.2)
+    expect(fall).toBeLessThan(1.5)
   })
 })
