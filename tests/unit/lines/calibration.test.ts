@@ -19,14 +19,19 @@ describe('lines of single genes that the model does not know', () => {
 describe('a colony that breeds all the time', () => {
   it('is the same until a stranger comes, and duller by what he sired when his young are grown', () => {
     const stranger = { week: 40, lives: 26, share: 0.6, below: 3 }
-    const falls = Array.from({ length: 6 }, (_, seed) => {
-      const [alone, visited] = [livedThrough(seed, { weeks: 80 }), livedThrough(seed, { weeks: 80, stranger })]
-      expect(visited.values.slice(0, 40)).toEqual(alone.values.slice(0, 40))
-      return alone.values[75]! - visited.values[75]!
-    })
-    const fall = falls.reduce((a, b) => a + b, 0) / falls.length
+    const lived = Array.from({ length: 6 }, (_, seed) =>
+      [{}, { stranger }, { stranger: { ...stranger, lives: 4 } }].map(
+        more => livedThrough(seed, { weeks: 80, ...more }).values,
+      ),
+    )
+    for (const [alone, visited] of lived) expect(visited!.slice(0, 40)).toEqual(alone!.slice(0, 40))
+    const [long, short] = [1, 2].map(
+      way => lived.reduce((sum, values) => sum + values[0]![75]! - values[way]![75]!, 0) / lived.length,
+    ) as [number, number]
     // not all of the grown are of his time: some are older, and the dullest were taken out
-    expect(fall).toBeGreaterThan(0.2)
-    expect(fall).toBeLessThan(1.5)
+    expect(long).toBeGreaterThan(0.2)
+    expect(long).toBeLessThan(1.5)
+    // one that is found after a month has done less
+    expect(short).toBeLessThan(0.6 * long)
   })
 })
